@@ -1,0 +1,15 @@
+import type { HouseValues } from '../shop/houseValues'
+import { THREADED_KINDS, usualDrive, type Holder } from '../procedure/holder'
+
+/** Seconds to undo or fasten a whole group: by the clip, or by the screw. A house estimate. */
+export function groupS(house: HouseValues, holder: Holder): number {
+  return holder.count * (THREADED_KINDS.includes(holder.kind) ? house.screwS : house.clipS)
+}
+
+/** The tool in hand for a group: the driver for its head, the pry tool for clips, or bare hands. */
+export function toolFor(holder: Holder): string {
+  const drive = usualDrive(holder)
+  if (drive) return `${drive.drive} ${drive.size}`.trim()
+  if (['spring clip', 'fir-tree clip', 'push-pin', 'expanding rivet', 'stud and grommet', 'adhesive'].includes(holder.kind)) return 'pry tool'
+  return holder.kind === 'cable tie' ? 'side cutters' : 'hand'
+}

@@ -1,0 +1,64 @@
+import type { Id } from '../base/id'
+import { headOf } from '../procedure/holder'
+import type { ProcedureDocument } from '../procedure/document'
+import { settleAccount, type OpenReason } from './account'
+import { levelNow, type JobState } from './fold'
+
+export type BalanceRow =
+  | { account: 'holder'; id: Id; out: number; back: number; inHand: number; open: OpenReason[] }
+  | { account: 'part'; id: Id; open: boolean; level: 'eased' | 'free' | 'off' | 'in place'; end: string | null }
+  | { account: 'tether'; id: Id; open: boolean; end: string | null }
+  | { account: 'setting'; id: Id; open: boolean; value: string; owed: string }
+  | { account: 'stray'; id: Id; open: boolean; head: string; where: string; couldBe: Id[] }
+
+/** Out against back: every account that something happened to, and whether it is closed. */
+export type Balance = { rows: BalanceRow[]; openRows: BalanceRow[]; closed: boolean }
+
+export function isOpen(row: BalanceRow): boolean {
+  return row.account === 'holder' ? row.open.length > 0 : row.open
+}
+
+/**
+ * The balance of holders, parts, tethers and settings. Closed exactly when everything is accounted for; a stray fastener
+ * names every group it could be, also those the log calls complete. Open rows come first. Cost: O(items).
+ */
+export function balanceOf(document: ProcedureDocument, state: JobState): Balance {
+  const rows: BalanceRow[] = [
+    ...[...state.strays.values()].map((stray): BalanceRow => ({ account: 'stray', id: stray.strayId, open: !stray.settled, head: stray.head, where: stray.where, couldBe: couldBe(document, state, stray.head) })),
+    ...holderRows(document, state),
+    ...[...state.tethersTouched].map((id): BalanceRow => {
+      const end = state.ends.get(id)?.end ?? null
+      return { account: 'tether', id, open: state.tethersOpen.has(id) && end !== 'left open and insulated', end }
+    }),
+    ...[...state.moved].map((id): BalanceRow => {
+      const level = levelNow(state, id)
+      const end = state.ends.get(id)?.end ?? null
+      return { account: 'part', id, open: level !== 'in place' && (end === null || end === 'refitted'), level, end }
+    }),
+    ...document.settings.map((setting): BalanceRow => {
+      const owed = setting.atEnd === 'as found' ? setting.asFound : setting.atEnd
+      const value = state.settings.get(setting.id) ?? setting.asFound
+      return { account: 'setting', id: setting.id, open: value !== owed, value, owed }
+    }),
+  ]
+  const openRows = rows.filter(isOpen)
+  return { rows: [...openRows, ...rows.filter((row) => !isOpen(row))], openRows, closed: openRows.length === 0 }
+}
+
+function holderRows(document: ProcedureDocument, state: JobState): BalanceRow[] {
+  return document.holders.flatMap((holder): BalanceRow[] => {
+    const counts = state.holders.get(holder.id)
+    if (!counts) return []
+    const touched = counts.undone + counts.takenNew + counts.fastenedOld + counts.fittedNew + counts.broken + counts.lost + counts.ended + counts.missing + counts.extra > 0 || counts.fastenedOld < 0
+    if (!touched) return []
+    const { inHand, open } = settleAccount(counts)
+    return [{ account: 'holder', id: holder.id, out: counts.undone, back: counts.fastenedOld + counts.fittedNew, inHand, open }]
+  })
+}
+
+/** Groups with this head that came off in this job and count as complete: one of them must be short. */
+function couldBe(document: ProcedureDocument, state: JobState, head: string): Id[] {
+  return document.holders
+    .filter((holder) => headOf(holder) === head && (state.holders.get(holder.id)?.undone ?? 0) > 0)
+    .map((holder) => holder.id)
+}

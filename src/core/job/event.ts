@@ -1,0 +1,71 @@
+import { z } from 'zod'
+import { Stamp } from '../base/clock'
+import { compareText, Id } from '../base/id'
+import { Build } from '../procedure/when'
+import { PlanRequest } from '../plan/jobPlan'
+
+/** Events say what happened to things, never which row of a plan was ticked, so that they outlive a replan. */
+const Count = z.number().int('A count is a whole number.').min(1).max(99)
+const Note = z.string().max(1000).default('')
+const named = <K extends string, S extends z.ZodRawShape>(kind: K, shape: S) => z.object({ kind: z.literal(kind), ...shape })
+
+export const ENDS = ['refitted', 'moved', 'replaced', 'given to the customer', 'scrapped', 'left open and insulated', 'stock'] as const
+
+export const Happening = z.discriminatedUnion('kind', [
+  named('job opened', { vehicleId: Id, build: Build }),
+  named('plan adopted', { request: PlanRequest }),
+  named('facet told', { facetId: Id, choiceId: Id }),
+  named('as found', { holderId: Id, what: z.enum(['missing', 'extra']), count: Count, note: Note }),
+  named('undone', { holderId: Id, count: Count }),
+  named('part at', { partId: Id, level: z.enum(['in place', 'eased', 'free', 'off']) }),
+  named('opened', { tetherId: Id }),
+  named('closed', { tetherId: Id }),
+  /** Its lead passed its aperture before it is plugged. */
+  named('led through', { tetherId: Id }),
+  named('set', { settingId: Id, value: z.string().min(1).max(40), methodId: Id.nullable().default(null) }),
+  /** `wasFitted`: it had been put back already, as an old one or as a new one. */
+  named('broken', { holderId: Id, count: Count, wasFitted: z.enum(['no', 'old', 'new']).default('no'), note: Note }),
+  named('pieces recovered', { holderId: Id, count: Count }),
+  named('lost', { holderId: Id, count: Count, from: z.enum(['vehicle', 'stock']).default('vehicle') }),
+  named('found again', { holderId: Id, count: Count }),
+  /** Taken from stock and fitted. `instead of`: one that came off, or one that was missing as found. */
+  named('new fitted', { holderId: Id, count: Count, insteadOf: z.enum(['old', 'missing']).default('old') }),
+  named('fastened', { holderId: Id, count: Count, stage: z.enum(['started', 'snug', 'final']).default('final') }),
+  named('tested', { functionId: Id, result: z.enum(['passed', 'failed']), reading: z.string().max(60).default(''), note: Note }),
+  named('ended', { itemId: Id, end: z.enum(ENDS), count: Count.default(1), note: Note }),
+  /** A fastener nobody can place: what its head is, and where it lay. */
+  named('stray found', { strayId: Id, head: z.string().trim().min(1).max(40), where: z.string().max(60).default('') }),
+  named('stray settled', { strayId: Id, holderId: Id.nullable(), note: Note }),
+  named('search signed', { holderId: Id, note: z.string().trim().min(1, 'Say where you searched.').max(300) }),
+  named('caution read', { cautionId: Id }),
+  named('noted', { itemId: Id.nullable().default(null), text: z.string().trim().min(1, 'A note needs words.').max(1000) }),
+  named('paused', { reason: z.string().trim().min(1, 'Say what this waits for.').max(200), until: z.string().max(40).default('') }),
+  named('resumed', { checked: z.array(Id).max(60).default([]) }),
+  named('different from the record', { itemId: Id, field: z.string().max(40), value: z.string().trim().min(1).max(300) }),
+  named('taken back', {}),
+  named('countersigned', { as: z.enum(['installer', 'checker', 'second pass']), name: z.string().trim().min(1).max(80) }),
+  named('handed over', {}),
+])
+export type Happening = z.infer<typeof Happening>
+
+export const EVENT_SCHEMA_VERSION = 1
+
+/** What every event carries: where it was made, in which order there, by whom, and whether it was counted or assumed. */
+export const JobEvent = z.object({
+  id: z.uuid('An event id is a UUID made on the device.'),
+  jobId: z.uuid(),
+  v: z.literal(EVENT_SCHEMA_VERSION),
+  deviceId: z.uuid(),
+  seq: z.number().int().min(0),
+  at: Stamp,
+  personId: z.uuid(),
+  certainty: z.enum(['counted', 'assumed']).default('counted'),
+  corrects: z.uuid().nullable().default(null),
+  what: Happening,
+})
+export type JobEvent = z.infer<typeof JobEvent>
+
+/** Order of the fold: clock, device, sequence. */
+export function compareEvents(a: JobEvent, b: JobEvent): number {
+  return compareText(a.at, b.at) || compareText(a.deviceId, b.deviceId) || a.seq - b.seq || compareText(a.id, b.id)
+}

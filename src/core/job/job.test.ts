@@ -1,0 +1,158 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { panelVan } from '../../demo/panelVan'
+import { nextStamp, type Stamp } from '../base/clock'
+import { forBuild } from '../procedure/forBuild'
+import { planJob, PlanRequest, type JobPlan } from '../plan/jobPlan'
+import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
+import { powerGate } from '../vehicle/powerGate'
+import { balanceOf } from './balance'
+import { JobEvent, type Happening } from './event'
+import { foldJob } from './fold'
+import { functionsToTest, handoverBlocks } from './handover'
+import { happeningsFor, isDone, nextStep } from './progress'
+
+const van = panelVan()
+const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
+const request = PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'radio-cavity' }], build })
+const planned = planJob(forBuild(van, build), request, DEFAULT_HOUSE_VALUES)
+if (!planned.ok) throw new Error('The van has a plan.')
+const plan: JobPlan = planned.value
+const MARIT = '00000000-0000-4000-8000-0000000000a1'
+const TOLU = '00000000-0000-4000-8000-0000000000a2'
+
+/** Writes events as a device would, each a second after the last. */
+class Log {
+  readonly events: JobEvent[] = []
+  private at: Stamp | null = null
+  private nowMs = 1_764_000_000_000
+  add(what: Happening, more: Partial<JobEvent> = {}): JobEvent {
+    this.nowMs += 1000
+    this.at = nextStamp(this.at, this.nowMs)
+    const n = this.events.length
+    const event = JobEvent.parse({ id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`, jobId: MARIT, v: 1, deviceId: MARIT, seq: n, at: this.at, personId: TOLU, what, ...more })
+    this.events.push(event)
+    return event
+  }
+  state() {
+    return foldJob(van, this.events)
+  }
+  balance() {
+    return balanceOf(van, this.state())
+  }
+  follow(until: (key: string) => boolean = () => false, skip: readonly string[] = []): this {
+    for (const card of [...plan.wayIn, ...plan.wayOut])
+      for (const { operation } of card.steps) {
+        if (until(operation.key)) return this
+        if (skip.includes(operation.key)) continue
+        for (const what of happeningsFor(this.state(), operation)) this.add(what)
+      }
+    return this
+  }
+}
+
+test('a job followed to its end closes every account and nothing is left to do', () => {
+  const log = new Log().follow()
+  expect(log.balance().openRows).toEqual([])
+  expect(nextStep(plan, log.state())).toBeNull()
+  expect(log.state().settings.get('lever')).toBe('park')
+})
+
+test('every step is not done before it happened and done after', () => {
+  const log = new Log()
+  for (const card of [...plan.wayIn, ...plan.wayOut])
+    for (const { operation } of card.steps) {
+      expect([operation.key, isDone(log.state(), operation)]).toEqual([operation.key, false])
+      for (const what of happeningsFor(log.state(), operation)) log.add(what)
+      expect([operation.key, isDone(log.state(), operation)]).toEqual([operation.key, true])
+    }
+})
+
+describe('10: lookalikes in the balance', () => {
+  test('the surround’s screw left out: group 0 of 1, one in hand', () => {
+    const log = new Log().follow(undefined, ['fasten:surround-hex7'])
+    expect(log.balance().openRows).toMatchObject([{ account: 'holder', id: 'surround-hex7', out: 1, back: 0, inHand: 1, open: [{ kind: 'short', count: 1, loose: 1 }] }])
+  })
+  test('both groups complete by the log and a 7 mm screw in a tray: both are named, and naming one opens it', () => {
+    const log = new Log().follow()
+    log.add({ kind: 'stray found', strayId: 'stray-1', head: 'hex 7', where: 'tray D' })
+    expect(log.balance().openRows).toMatchObject([{ account: 'stray', couldBe: ['surround-hex7', 'unit-hex7'] }])
+    log.add({ kind: 'stray settled', strayId: 'stray-1', holderId: 'unit-hex7', note: '' })
+    expect(log.balance().openRows).toMatchObject([{ account: 'holder', id: 'unit-hex7', back: 3, inHand: 1 }])
+    log.add({ kind: 'fastened', holderId: 'unit-hex7', count: 1, stage: 'final' })
+    expect(log.balance().closed).toBe(true)
+  })
+})
+
+describe('hand-over', () => {
+  const sign = (log: Log) => {
+    for (const functionId of functionsToTest(van, log.state())) log.add({ kind: 'tested', functionId, result: 'passed', reading: '', note: '' })
+    log.add({ kind: 'countersigned', as: 'installer', name: 'Tolu' })
+    log.add({ kind: 'countersigned', as: 'checker', name: 'Marit' }, { personId: MARIT })
+    return log
+  }
+  test('names a screw and a plug left out, and refuses', () => {
+    const log = sign(new Log().follow(undefined, ['fasten:surround-hex7', 'close:hazard']))
+    const blocks = handoverBlocks(van, log.state(), true)
+    expect(blocks.map((block) => (block.kind === 'account' ? `${block.row.account} ${block.row.id}` : block.kind))).toEqual(['holder surround-hex7', 'tether hazard'])
+  })
+  test('asks for the functions of every plug that was opened, and for two people', () => {
+    const log = new Log().follow()
+    expect(handoverBlocks(van, log.state(), true).map((block) => block.kind)).toEqual(['not tested', 'not tested', 'not tested', 'installer has not signed', 'nobody has checked'])
+    expect(handoverBlocks(van, sign(log).state(), true)).toEqual([])
+  })
+  test('the same person is no checker where the shop has others; in a one-person shop a marked second pass is enough', () => {
+    const log = sign(new Log().follow())
+    log.events.pop()
+    log.add({ kind: 'countersigned', as: 'second pass', name: 'Tolu' })
+    expect(handoverBlocks(van, log.state(), true).map((block) => block.kind)).toEqual(['nobody has checked'])
+    expect(handoverBlocks(van, log.state(), false)).toEqual([])
+  })
+  test('a test made before its plug was closed again does not count, and work after signing voids the signatures', () => {
+    const log = sign(new Log().follow())
+    log.add({ kind: 'opened', tetherId: 'hazard' })
+    log.add({ kind: 'closed', tetherId: 'hazard' })
+    expect(handoverBlocks(van, log.state(), true).map((block) => block.kind)).toEqual(['tested before it was closed', 'installer has not signed', 'nobody has checked'])
+  })
+})
+
+test('the power lamp: an open airbag lamp forbids everything, the lever out of park only the engine', () => {
+  const gateAt = (until: string) => {
+    const state = new Log().follow((key) => key === until).state()
+    return powerGate(forBuild(van, build), { settings: state.settings, open: state.tethersOpen })
+  }
+  expect(gateAt('release:liner')).toEqual({ accessory: [], ignition: [], engine: expect.anything() })
+  const open = gateAt('release:unit')
+  expect(open.accessory).toEqual([{ tetherId: 'airbag-lamp' }])
+  expect(open.ignition).toEqual([{ tetherId: 'airbag-lamp' }])
+  expect(open.engine).toContainEqual({ settingId: 'lever', value: 'park' })
+})
+
+describe('the fold', () => {
+  const log = new Log().follow()
+  const wrong = log.add({ kind: 'undone', holderId: 'handle-hex10', count: 1 })
+  log.add({ kind: 'taken back' }, { corrects: wrong.id })
+  const plain = JSON.stringify(summary(log.events))
+
+  test('gives the same state for any order of arrival and any duplicates', () => {
+    fc.assert(
+      fc.property(fc.shuffledSubarray(log.events, { minLength: log.events.length }), fc.subarray(log.events), (shuffled, again) => {
+        expect(JSON.stringify(summary([...again, ...shuffled, ...again]))).toBe(plain)
+      }),
+      { seed: 20261125, numRuns: 60 },
+    )
+  })
+  test('what was taken back leaves no trace in the balance, and taking back the taking back restores it', () => {
+    expect(log.state().holders.get('handle-hex10')!.undone).toBe(0)
+    const last = log.events.at(-1)!
+    const again = new Log()
+    again.events.push(...log.events)
+    again.events.push({ ...last, id: '00000000-0000-4000-8000-00000000ffff', seq: 999, corrects: last.id })
+    expect(again.state().holders.get('handle-hex10')!.undone).toBe(1)
+  })
+})
+
+function summary(events: readonly JobEvent[]) {
+  const { history, ...state } = foldJob(van, events)
+  return Object.entries(state).map(([key, value]) => [key, value instanceof Map || value instanceof Set ? [...value].sort() : value])
+}

@@ -1,0 +1,92 @@
+import type { Id } from '../base/id'
+import type { Operation } from '../order/operation'
+import type { Card, JobPlan } from '../plan/jobPlan'
+import type { Step } from '../plan/schedule'
+import { atLeast } from '../procedure/level'
+import { levelNow, type JobState } from './fold'
+import type { Happening } from './event'
+
+/** Whether what an operation is for has happened, by the state of the things, whoever did it and in which order. */
+export function isDone(state: JobState, operation: Operation): boolean {
+  const { itemId } = operation
+  switch (operation.act) {
+    case 'undo': {
+      const c = state.holders.get(itemId)
+      return c !== undefined && c.undone >= c.design - c.missing + c.extra
+    }
+    case 'release':
+      return state.moved.has(itemId)
+    case 'lift':
+      return state.setAside.has(itemId)
+    case 'open':
+      return state.tethersTouched.has(itemId)
+    case 'set':
+      return state.valuesReached.has(`${itemId}=${operation.setting!.to}`)
+    case 'fasten': {
+      const c = state.holders.get(itemId)
+      return c !== undefined && c.undone > 0 && c.fastenedOld + c.fittedNew >= c.undone + c.madeGood
+    }
+    case 'place':
+      return state.setAside.has(itemId) && !atLeast(levelNow(state, itemId), 'off')
+    case 'seat':
+      return state.moved.has(itemId) && levelNow(state, itemId) === 'in place'
+    case 'close':
+      return state.tethersTouched.has(itemId) && !state.tethersOpen.has(itemId)
+    case 'feed':
+      return state.ledThrough.has(itemId) || (state.tethersTouched.has(itemId) && !state.tethersOpen.has(itemId))
+    case 'restore':
+      return state.settings.get(itemId) === operation.setting!.to && state.valuesReached.has(`${itemId}=${operation.setting!.from}`)
+  }
+}
+
+/** What to record when an operation is done as written. `have` is what the account says is still to do, for counts. */
+export function happeningsFor(state: JobState, operation: Operation): Happening[] {
+  const { itemId } = operation
+  const c = state.holders.get(itemId)
+  switch (operation.act) {
+    case 'undo':
+      return [{ kind: 'undone', holderId: itemId, count: Math.max(1, c!.design - c!.missing + c!.extra - c!.undone) }]
+    case 'fasten':
+      return [{ kind: 'fastened', holderId: itemId, count: Math.max(1, c!.undone + c!.madeGood - c!.fastenedOld - c!.fittedNew - c!.broken - c!.lost), stage: 'final' }]
+    case 'release':
+      return [{ kind: 'part at', partId: itemId, level: 'free' }]
+    case 'lift':
+      return [{ kind: 'part at', partId: itemId, level: 'off' }]
+    case 'place':
+      return [{ kind: 'part at', partId: itemId, level: 'free' }]
+    case 'seat':
+      return [{ kind: 'part at', partId: itemId, level: 'in place' }]
+    case 'open':
+      return [{ kind: 'opened', tetherId: itemId }]
+    case 'close':
+      return [{ kind: 'closed', tetherId: itemId }]
+    case 'feed':
+      return [{ kind: 'led through', tetherId: itemId }]
+    case 'set':
+    case 'restore': {
+      const act = operation.setting!
+      return [
+        ...act.momentary.map((m): Happening => ({ kind: 'set', settingId: m.settingId, value: m.value, methodId: m.methodId })),
+        { kind: 'set', settingId: act.settingId, value: act.to, methodId: act.methodId },
+        ...[...act.momentary].reverse().map((m): Happening => ({ kind: 'set', settingId: m.settingId, value: m.back, methodId: m.backMethodId })),
+      ]
+    }
+  }
+}
+
+export type CardProgress = { card: Card; done: number; total: number; complete: boolean }
+
+/** How far each card is, in plan order. */
+export function progressOf(plan: JobPlan, state: JobState): CardProgress[] {
+  return [...plan.wayIn, ...plan.wayOut].map((card) => {
+    const done = card.steps.filter((step) => isDone(state, step.operation)).length
+    return { card, done, total: card.steps.length, complete: done === card.steps.length }
+  })
+}
+
+/** The first step that is not done yet, with its card; null when everything is. */
+export function nextStep(plan: JobPlan, state: JobState): { card: Card; step: Step } | null {
+  for (const card of [...plan.wayIn, ...plan.wayOut])
+    for (const step of card.steps) if (!isDone(state, step.operation)) return { card, step }
+  return null
+}

@@ -1,0 +1,25 @@
+/**
+ * How many valid orders there are, and how many states a job can be in (order ideals: sets closed under "before").
+ *
+ * Shapes: `before[i]` lists what must come before element i. Counts as bigint; null when more than `limit` ideals
+ * would have to be visited. Cost: O(ideals x elements). Elements: any number.
+ */
+export function countOrders(before: readonly (readonly number[])[], limit = 200_000): { orders: bigint; ideals: number } | null {
+  const n = before.length
+  const need = before.map((list) => list.reduce((mask, i) => mask | (1n << BigInt(i)), 0n))
+  let layer = new Map<bigint, bigint>([[0n, 1n]])
+  let ideals = 1
+  for (let size = 0; size < n; size++) {
+    const next = new Map<bigint, bigint>()
+    for (const [done, ways] of layer)
+      for (let i = 0; i < n; i++) {
+        const bit = 1n << BigInt(i)
+        if (done & bit || (done & need[i]!) !== need[i]) continue
+        next.set(done | bit, (next.get(done | bit) ?? 0n) + ways)
+      }
+    ideals += next.size
+    if (ideals > limit) return null
+    layer = next
+  }
+  return { orders: [...layer.values()][0] ?? 0n, ideals }
+}

@@ -1,0 +1,107 @@
+import { compareText, type Id } from '../base/id'
+import { areIdentical, areLookalikes, THREADED_KINDS, type Holder } from '../procedure/holder'
+import type { ProcedureForBuild } from '../procedure/forBuild'
+import { cautionsFor, type CautionAt } from '../vehicle/cautionsFor'
+import type { Operation } from '../order/operation'
+import type { Removal } from '../order/removal'
+import type { JobPlan } from './jobPlan'
+
+/** What a lead wants to know before saying yes: what is counted, opened, moved, carried and minded. */
+export type PlanSummary = {
+  fasteners: number
+  tethersOpened: Id[]
+  partsOff: Id[]
+  partsResting: Id[]
+  tools: { tool: string; holderIds: Id[]; partIds: Id[] }[]
+  cautions: CautionAt[]
+  trays: Tray[]
+}
+
+/** A labelled tray and the groups that share it: one pool of identical fasteners. `notWith` are the labels it must not be mixed with. */
+export type Tray = { label: string; holderIds: Id[]; notWith: string[] }
+
+export function summarise(plan: JobPlan): PlanSummary {
+  const { removal } = plan
+  const { model } = removal
+  const operations = [...removal.operations.values()]
+  const undone = operations.flatMap((o) => (o.act === 'undo' ? [model.holders.get(o.itemId)!] : []))
+  const tools = new Map<string, { tool: string; holderIds: Id[]; partIds: Id[] }>()
+  const cautions = new Map<string, CautionAt>()
+  for (const step of [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)) {
+    const { act, itemId } = step.operation
+    if (step.tool !== 'hand') {
+      const entry = tools.get(step.tool) ?? { tool: step.tool, holderIds: [], partIds: [] }
+      tools.set(step.tool, entry)
+      if (act === 'undo') entry.holderIds.push(itemId)
+      if (act === 'release') entry.partIds.push(itemId)
+    }
+    for (const caution of cautionsFor(model, step.operation)) cautions.set(caution.id, caution)
+  }
+  return {
+    fasteners: undone.reduce((sum, holder) => sum + holder.count, 0),
+    tethersOpened: operations.flatMap((o) => (o.act === 'open' ? [o.itemId] : [])),
+    partsOff: [...removal.levels].flatMap(([id, level]) => (level === 'off' ? [id] : [])),
+    partsResting: [...removal.levels].flatMap(([id, level]) => (level === 'off' ? [] : [id])),
+    tools: [...tools.values()],
+    cautions: [...cautions.values()],
+    trays: traysFor(plan),
+  }
+}
+
+/** Clips stay on their panel and captive screws in theirs; everything else lies in a tray. */
+export function needsTray(holder: Holder): boolean {
+  return !holder.captive && !['spring clip', 'adhesive', 'hook-and-loop', 'slide-on clip nut', 'well nut', 'rivet nut'].includes(holder.kind)
+}
+
+/** One tray a pool of identical fasteners, labelled A, B, C in the order they come out; lookalikes never share one. */
+export function traysFor(plan: JobPlan): Tray[] {
+  const { model } = plan.removal
+  const pools: Holder[][] = []
+  for (const step of plan.wayIn.flatMap((card) => card.steps)) {
+    const holder = step.operation.act === 'undo' ? model.holders.get(step.operation.itemId)! : null
+    if (!holder || !needsTray(holder)) continue
+    const pool = pools.find((group) => areIdentical(group[0]!, holder))
+    if (pool) pool.push(holder)
+    else pools.push([holder])
+  }
+  return pools.map((pool, index) => ({
+    label: trayLabel(index),
+    holderIds: pool.map((holder) => holder.id),
+    notWith: pools.flatMap((other, at) => (areLookalikes(pool[0]!, other[0]!) ? [trayLabel(at)] : [])),
+  }))
+}
+
+function trayLabel(index: number): string {
+  const letters = 'ABCDEFGHJKLMNPRSTUVWXYZ'
+  return index < letters.length ? letters[index]! : `${letters[Math.floor(index / letters.length) - 1]}${letters[index % letters.length]}`
+}
+
+/** Groups that an undone group could be confused with in this job. */
+export function lookalikesIn(removal: Removal, holderId: Id): Holder[] {
+  const { model } = removal
+  const holder = model.holders.get(holderId)
+  if (!holder) return []
+  return [...removal.operations.values()]
+    .flatMap((o) => (o.act === 'undo' && areLookalikes(holder, model.holders.get(o.itemId)!) ? [model.holders.get(o.itemId)!] : []))
+    .sort((a, b) => compareText(a.id, b.id))
+}
+
+/** What hides a group: the parts its covers needs name. */
+export function hiddenBy(model: ProcedureForBuild, holderId: Id): Id[] {
+  return (model.needsOf.get(`undo:${holderId}`) ?? []).flatMap((need) => (need.reason === 'covers' && need.needs.kind === 'part' ? [need.needs.partId] : []))
+}
+
+export type OwnTap = 'hidden' | 'lookalike' | 'safety'
+
+/** Why a step is confirmed by itself and not with its card: hidden, easily confused, or a rule of safety bites at it. */
+export function ownTapFor(removal: Removal, operation: Operation): OwnTap | null {
+  const { model } = removal
+  if (cautionsFor(model, operation).some((caution) => caution.severity !== 'NOTICE')) return 'safety'
+  if (operation.act !== 'undo' && operation.act !== 'fasten') return null
+  if (lookalikesIn(removal, operation.itemId).length > 0) return 'lookalike'
+  return hiddenBy(model, operation.itemId).length > 0 ? 'hidden' : null
+}
+
+export function isThreaded(holder: Holder): boolean {
+  return THREADED_KINDS.includes(holder.kind)
+}

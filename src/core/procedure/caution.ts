@@ -1,0 +1,23 @@
+import { z } from 'zod'
+import { Id } from '../base/id'
+import { When } from './when'
+
+/** Severity words follow ANSI Z535.6 (from memory), strongest first. */
+export const SEVERITIES = ['DANGER', 'WARNING', 'CAUTION', 'NOTICE'] as const
+export type Severity = (typeof SEVERITIES)[number]
+
+export const CAUTION_ACTS = ['any', 'undo', 'release', 'lift', 'open', 'close', 'place', 'seat', 'fasten', 'set'] as const
+
+/** A sentence, its severity, and the item and act it bites at. */
+export const Caution = z.object({
+  id: Id,
+  severity: z.enum(SEVERITIES),
+  sentence: z.string().trim().min(1, 'A caution needs a sentence.').max(300),
+  at: z.object({ itemId: Id, act: z.enum(CAUTION_ACTS).default('any') }),
+  when: When.default({}),
+})
+export type Caution = z.infer<typeof Caution>
+
+export function newCaution(id: Id, itemId: Id, sentence: string): Caution {
+  return Caution.parse({ id, severity: 'CAUTION', sentence, at: { itemId } })
+}

@@ -1,0 +1,98 @@
+import { describe, expect, test } from '@jest/globals'
+import { panelVan } from '../../demo/panelVan'
+import { applyEdits, editsBetween, type Edit } from './edit'
+import { migrateDocument } from './documentMigrations'
+import { parseDocument, parseDocumentText } from './parseDocument'
+import { danglingReferences } from './references'
+import { newPart } from './part'
+import { existsOn } from './when'
+import { forBuild } from './forBuild'
+
+const van = panelVan()
+
+describe('reading a procedure file', () => {
+  test('what was written comes back the same', () => {
+    expect(parseDocumentText(JSON.stringify(van))).toEqual({ ok: true, value: van })
+  })
+  test.each([
+    ['{ "format":', 'not-json'],
+    ['{"format":"something"}', 'not-a-procedure'],
+    [JSON.stringify({ ...van, version: 99 }), 'unknown-version'],
+    [JSON.stringify({ ...van, parts: [{ ...van.parts[0], name: '' }] }), 'wrong-fields'],
+    [JSON.stringify({ ...van, holders: [{ ...van.holders[0], holds: ['nobody'] }] }), 'wrong-references'],
+  ])('%.30s is refused as %s', (text, kind) => {
+    const result = parseDocumentText(text)
+    expect(result.ok ? 'read' : result.error.kind).toBe(kind)
+  })
+  test('a wrong field is answered with its place and a sentence', () => {
+    const result = parseDocument({ ...van, holders: [van.holders[0], { ...van.holders[1], count: 0 }] })
+    expect(result).toMatchObject({ ok: false, error: { kind: 'wrong-fields', places: [{ place: 'holders 2, count', sentence: 'A group has at least one fastener.' }] } })
+  })
+  test('an id used twice and a choice that does not exist are found', () => {
+    const twice = danglingReferences({ ...van, parts: [...van.parts, van.parts[0]!] })
+    expect(twice).toContainEqual({ problem: 'twice', itemId: 'liner' })
+    const cover = { ...van.parts.find((part) => part.id === 'cover')!, when: { gearbox: ['steam'] } }
+    expect(danglingReferences({ ...van, parts: van.parts.map((part) => (part.id === 'cover' ? cover : part)) })).toContainEqual({ problem: 'wrong-value', collection: 'parts', itemId: 'cover', field: 'when', value: 'steam' })
+  })
+  test('older documents are brought forward step by step', () => {
+    const steps = { 1: (d: Record<string, unknown>) => ({ ...d, added: true }), 2: (d: Record<string, unknown>) => ({ ...d, more: 2 }) }
+    expect(migrateDocument({ version: 1 }, 1, steps)).toEqual({ version: 3, added: true, more: 2 })
+    expect(migrateDocument({ version: 3 }, 3, steps)).toEqual({ version: 3 })
+  })
+})
+
+describe('conditions', () => {
+  test('or inside a facet, and across facets, unknown while not told', () => {
+    const when = { gearbox: ['automatic', 'double'], starter: ['key'] }
+    expect(existsOn(when, { gearbox: 'double', starter: 'key' })).toBe('yes')
+    expect(existsOn(when, { gearbox: 'manual' })).toBe('no')
+    expect(existsOn(when, { gearbox: 'automatic' })).toBe('unknown')
+  })
+  test('an untold facet keeps its items in and is named', () => {
+    const open = forBuild(van, {})
+    expect(open.parts.has('cover')).toBe(true)
+    expect([...open.openFacets].sort()).toEqual(['gearbox', 'starter'])
+  })
+  test('a method whose need is absent is unavailable', () => {
+    const document = { ...van, parts: van.parts.filter((part) => part.id !== 'cover') }
+    expect(forBuild(document, {}).methods.has('lever-by-release')).toBe(false)
+    expect(forBuild(document, {}).methods.has('lever-by-ignition')).toBe(true)
+  })
+})
+
+describe('edits by several people', () => {
+  const rename = (from: string, to: string): Edit => ({ kind: 'field', collection: 'parts', id: 'liner', field: 'name', from, to })
+  const apply = (edits: Edit[], document = van) => {
+    const result = applyEdits(document, edits)
+    if (!result.ok) throw new Error(result.error.sentence)
+    return result.value
+  }
+  test('different fields of one item merge', () => {
+    const first = apply([rename('Rubber liner', 'Rubber mat')])
+    const second = apply([{ kind: 'field', collection: 'parts', id: 'liner', field: 'zone', from: 'upper tray', to: 'tray' }], first.document)
+    expect(second.conflicts).toEqual([])
+    expect(second.document.parts[0]).toMatchObject({ name: 'Rubber mat', zone: 'tray' })
+  })
+  test('the second to change the same field is shown both and nothing is lost', () => {
+    const first = apply([rename('Rubber liner', 'Rubber mat')])
+    const second = apply([rename('Rubber liner', 'Tray mat')], first.document)
+    expect(second.document.parts[0]!.name).toBe('Rubber mat')
+    expect(second.conflicts).toMatchObject([{ theirs: 'Rubber mat', reason: 'changed' }])
+  })
+  test('what somebody changed is not taken away unseen', () => {
+    const first = apply([rename('Rubber liner', 'Rubber mat')])
+    const second = apply([{ kind: 'remove', collection: 'parts', id: 'liner', item: van.parts[0]! }], first.document)
+    expect(second.conflicts).toMatchObject([{ reason: 'changed-before-removal' }])
+    expect(second.document.parts).toHaveLength(van.parts.length)
+  })
+  test('an edit that would break an item refuses the set with a sentence', () => {
+    expect(applyEdits(van, [rename('Rubber liner', '')])).toMatchObject({ ok: false, error: { sentence: 'A part needs a name.' } })
+  })
+  test('the edits between two documents lead from one to the other, and back again', () => {
+    const next = { ...van, name: 'Panel van, long', parts: [newPart('extra', 'Extra trim'), ...van.parts.slice(2)], holders: van.holders.map((h) => ({ ...h, count: h.count + 1 })) }
+    const there = apply(editsBetween(van, next)).document
+    expect(new Set(there.parts.map((p) => p.id))).toEqual(new Set(next.parts.map((p) => p.id)))
+    expect(there.holders).toEqual(next.holders)
+    expect(editsBetween(apply(editsBetween(there, van), there).document, van)).toEqual([])
+  })
+})

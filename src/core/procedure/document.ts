@@ -1,0 +1,57 @@
+import { z } from 'zod'
+import { Id } from '../base/id'
+import { Caution } from './caution'
+import { Cavity } from './cavity'
+import { Facet } from './facet'
+import { Holder } from './holder'
+import { Need } from './need'
+import { Part } from './part'
+import { Setting } from './setting'
+import { Tether } from './tether'
+import { VehicleFunction } from './vehicleFunction'
+import { View } from './view'
+
+export const FORMAT = 'istruzione-procedure'
+export const CURRENT_VERSION = 1
+
+/** The versioned document of one vehicle model. Published revisions are immutable. */
+export const ProcedureDocument = z.object({
+  format: z.literal(FORMAT),
+  version: z.literal(CURRENT_VERSION),
+  name: z.string().trim().min(1, 'A procedure needs the name of its model.').max(80),
+  synonyms: z.array(z.string().trim().min(1).max(80)).max(20).default([]),
+  note: z.string().max(2000).default(''),
+  views: z.array(View).max(20).default([]),
+  facets: z.array(Facet).max(20).default([]),
+  parts: z.array(Part).max(400).default([]),
+  holders: z.array(Holder).max(1000).default([]),
+  tethers: z.array(Tether).max(600).default([]),
+  needs: z.array(Need).max(3000).default([]),
+  settings: z.array(Setting).max(60).default([]),
+  cavities: z.array(Cavity).max(100).default([]),
+  functions: z.array(VehicleFunction).max(200).default([]),
+  cautions: z.array(Caution).max(400).default([]),
+})
+export type ProcedureDocument = z.infer<typeof ProcedureDocument>
+
+/** The lists of a document and the items in them; each item has an id that is unique in the whole document. */
+export const COLLECTIONS = ['views', 'facets', 'parts', 'holders', 'tethers', 'needs', 'settings', 'cavities', 'functions', 'cautions'] as const
+export type Collection = (typeof COLLECTIONS)[number]
+export type ItemOf<C extends Collection> = ProcedureDocument[C][number]
+
+export const ITEM_SCHEMA = {
+  views: View,
+  facets: Facet,
+  parts: Part,
+  holders: Holder,
+  tethers: Tether,
+  needs: Need,
+  settings: Setting,
+  cavities: Cavity,
+  functions: VehicleFunction,
+  cautions: Caution,
+} as const
+
+export function emptyDocument(name: string): ProcedureDocument {
+  return ProcedureDocument.parse({ format: FORMAT, version: CURRENT_VERSION, name })
+}

@@ -1,0 +1,14 @@
+/** A released step never changes. Key: the version it starts from; value: the document one version later. */
+type Migration = (document: Record<string, unknown>) => Record<string, unknown>
+const MIGRATIONS: Record<number, Migration> = {}
+
+/** Brings a document of an older version to the current one, step by step. */
+export function migrateDocument(value: unknown, from: number, steps: Record<number, Migration> = MIGRATIONS): unknown {
+  let version = from
+  let document = value as Record<string, unknown>
+  for (let step = steps[version]; step; step = steps[version]) {
+    version += 1
+    document = { ...step(document), version }
+  }
+  return document
+}

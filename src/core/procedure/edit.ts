@@ -1,0 +1,109 @@
+import { z } from 'zod'
+import { Id } from '../base/id'
+import { fail, ok, type Result } from '../base/result'
+import { COLLECTIONS, ITEM_SCHEMA, ProcedureDocument, type Collection } from './document'
+
+/**
+ * A change to a draft, small enough to merge: one field of one item with the value it was seen at, or an item
+ * added or taken away. Two people who change different fields never meet; the second to change the same field is shown both.
+ */
+const Path = z.enum(COLLECTIONS)
+const json = z.json()
+export const Edit = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('field'), collection: Path, id: Id, field: z.string().min(1).max(40), from: json, to: json }),
+  z.object({ kind: z.literal('about'), field: z.enum(['name', 'synonyms', 'note']), from: json, to: json }),
+  z.object({ kind: z.literal('add'), collection: Path, item: z.looseObject({ id: Id }), after: Id.nullable().default(null) }),
+  z.object({ kind: z.literal('remove'), collection: Path, id: Id, item: z.looseObject({ id: Id }) }),
+])
+export type Edit = z.infer<typeof Edit>
+
+export type Conflict = { edit: Edit; theirs: unknown; reason: 'changed' | 'removed' | 'changed-before-removal' }
+
+export type EditError = { kind: 'invalid'; edit: Edit; sentence: string }
+
+/**
+ * Applies edits in order. What meets a newer value is left out and returned as a conflict with both values;
+ * everything else goes in. An edit that would make an item invalid refuses the whole set, with a sentence.
+ * Cost: O(edits x items of the list).
+ */
+export function applyEdits(
+  document: ProcedureDocument,
+  edits: readonly Edit[],
+): Result<{ document: ProcedureDocument; conflicts: Conflict[] }, EditError> {
+  const next: Record<string, unknown> = { ...document }
+  const conflicts: Conflict[] = []
+  const items = (collection: Collection) => next[collection] as Record<string, unknown>[]
+  for (const edit of edits) {
+    if (edit.kind === 'about') {
+      if (same(next[edit.field], edit.to)) continue
+      if (!same(next[edit.field], edit.from)) conflicts.push({ edit, theirs: next[edit.field], reason: 'changed' })
+      else next[edit.field] = edit.to
+      continue
+    }
+    const list = items(edit.collection)
+    if (edit.kind === 'add') {
+      const checked = ITEM_SCHEMA[edit.collection].safeParse(edit.item)
+      if (!checked.success) return fail({ kind: 'invalid', edit, sentence: checked.error.issues[0]!.message })
+      if (list.some((item) => item.id === edit.item.id)) continue
+      const at = list.findIndex((item) => item.id === edit.after)
+      next[edit.collection] = at < 0 ? [...list, checked.data] : list.toSpliced(at + 1, 0, checked.data)
+      continue
+    }
+    const index = list.findIndex((item) => item.id === edit.id)
+    if (edit.kind === 'remove') {
+      if (index < 0) continue
+      if (!same(list[index], edit.item)) conflicts.push({ edit, theirs: list[index], reason: 'changed-before-removal' })
+      else next[edit.collection] = list.toSpliced(index, 1)
+      continue
+    }
+    if (index < 0) {
+      conflicts.push({ edit, theirs: null, reason: 'removed' })
+      continue
+    }
+    const item = list[index]!
+    if (same(item[edit.field], edit.to)) continue
+    if (!same(item[edit.field], edit.from)) {
+      conflicts.push({ edit, theirs: item[edit.field], reason: 'changed' })
+      continue
+    }
+    const checked = ITEM_SCHEMA[edit.collection].safeParse({ ...item, [edit.field]: edit.to })
+    if (!checked.success) return fail({ kind: 'invalid', edit, sentence: checked.error.issues[0]!.message })
+    next[edit.collection] = list.with(index, checked.data as Record<string, unknown>)
+  }
+  const whole = ProcedureDocument.safeParse(next)
+  if (!whole.success) return fail({ kind: 'invalid', edit: edits[0]!, sentence: whole.error.issues[0]!.message })
+  return ok({ document: whole.data, conflicts })
+}
+
+/** The edits that bring `from` to `to`, field by field: what a form sends, and its own undo when called the other way round. */
+export function editsBetween(from: ProcedureDocument, to: ProcedureDocument): Edit[] {
+  const edits: Edit[] = []
+  for (const field of ['name', 'synonyms', 'note'] as const)
+    if (!same(from[field], to[field])) edits.push({ kind: 'about', field, from: from[field], to: to[field] })
+  for (const collection of COLLECTIONS) {
+    const before = new Map(from[collection].map((item) => [item.id, item as Record<string, unknown>]))
+    const after = new Map(to[collection].map((item) => [item.id, item as Record<string, unknown>]))
+    for (const [id, item] of before) if (!after.has(id)) edits.push({ kind: 'remove', collection, id, item: item as { id: Id } })
+    let previous: Id | null = null
+    for (const [id, item] of after) {
+      const old = before.get(id)
+      if (!old) edits.push({ kind: 'add', collection, item: item as { id: Id }, after: previous })
+      else
+        for (const field of Object.keys(item))
+          if (!same(old[field], item[field]))
+            edits.push({ kind: 'field', collection, id, field, from: old[field] as never, to: item[field] as never })
+      previous = id
+    }
+  }
+  return edits
+}
+
+/** Equality of plain data, whatever the order of its keys. */
+export function same(a: unknown, b: unknown): boolean {
+  if (a === b) return true
+  if (Array.isArray(a) || Array.isArray(b))
+    return Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((item, i) => same(item, b[i]))
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false
+  const keys = Object.keys(a)
+  return keys.length === Object.keys(b).length && keys.every((key) => same((a as never)[key], (b as never)[key]))
+}

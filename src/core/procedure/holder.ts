@@ -1,0 +1,101 @@
+import { z } from 'zod'
+import { Id } from '../base/id'
+import { Position } from './view'
+import { When } from './when'
+
+export const HOLDER_KINDS = [
+  'machine screw',
+  'self-tapping screw',
+  'bolt',
+  'nut',
+  'plastic nut',
+  'spring clip',
+  'fir-tree clip',
+  'push-pin',
+  'pull-pin',
+  'quarter-turn',
+  'expanding rivet',
+  'rivet nut',
+  'well nut',
+  'slide-on clip nut',
+  'stud and grommet',
+  'retaining pin',
+  'adhesive',
+  'hook-and-loop',
+  'cable tie',
+] as const
+export type HolderKind = (typeof HOLDER_KINDS)[number]
+
+/** Kinds a driver turns; the rest come off by hand or with the pry tool. */
+export const THREADED_KINDS: readonly HolderKind[] = ['machine screw', 'self-tapping screw', 'bolt', 'nut', 'plastic nut', 'rivet nut', 'well nut']
+
+export const DRIVES = ['hex', 'hex socket', 'six-lobe', 'cross', 'slot', 'none'] as const
+
+/** A drive may vary between examples nobody can predict: keep each with how often it was seen. */
+export const Drive = z.object({
+  drive: z.enum(DRIVES),
+  size: z.string().max(12).default(''),
+  seen: z.number().int().min(0).default(0),
+})
+export type Drive = z.infer<typeof Drive>
+
+export const Thread = z.object({
+  diameterMm: z.number().positive().max(30),
+  lengthMm: z.number().positive().max(300),
+  pitchMm: z.number().positive().max(5).nullable().default(null),
+})
+
+export const Reach = z.object({ by: z.enum(['sight', 'mirror', 'feel']).default('sight'), lookFrom: z.string().max(120).default('') })
+
+/** A group of identical fasteners. What hides it is a need ('covers'), never a field. */
+export const Holder = z.object({
+  id: Id,
+  kind: z.enum(HOLDER_KINDS),
+  drives: z.array(Drive).max(4).default([]),
+  count: z.number().int('A count is a whole number.').min(1, 'A group has at least one fastener.').max(99),
+  holds: z.array(Id).min(1, 'Say which part this holds.').max(6),
+  captive: z.boolean().default(false),
+  thread: Thread.nullable().default(null),
+  torqueNm: z.number().positive().max(400).nullable().default(null),
+  reuse: z.enum(['reuse', 'single use']).default('reuse'),
+  reach: Reach.default(() => Reach.parse({})),
+  positions: z.array(Position).max(99).default([]),
+  note: z.string().max(1000).default(''),
+  when: When.default({}),
+})
+export type Holder = z.infer<typeof Holder>
+
+export function newHolder(id: Id, partId: Id): Holder {
+  return Holder.parse({ id, kind: 'spring clip', count: 1, holds: [partId] })
+}
+
+/** The drive most often seen, or the first recorded; null when the kind has none. */
+export function usualDrive(holder: Holder): Drive | null {
+  const best = [...holder.drives].sort((a, b) => b.seen - a.seen)[0]
+  return best && best.drive !== 'none' ? best : null
+}
+
+/** "hex 7", "six-lobe T20": how a crew names the head; null without one. */
+export function headOf(holder: Holder): string | null {
+  const drive = usualDrive(holder)
+  return drive ? `${drive.drive} ${drive.size}`.trim() : null
+}
+
+/** Same head, other thread or length: a hand can confuse them, so they never share a tray. */
+export function areLookalikes(a: Holder, b: Holder): boolean {
+  if (a.id === b.id || !THREADED_KINDS.includes(a.kind) || !THREADED_KINDS.includes(b.kind)) return false
+  const head = headOf(a)
+  if (head === null || head !== headOf(b)) return false
+  return !areIdentical(a, b)
+}
+
+/** One pool: same kind, head and thread, so that any of them fits any of their holes. */
+export function areIdentical(a: Holder, b: Holder): boolean {
+  if (a.kind !== b.kind || headOf(a) !== headOf(b)) return false
+  if (a.thread === null || b.thread === null) return a.thread === b.thread
+  return (
+    a.thread.diameterMm === b.thread.diameterMm &&
+    a.thread.lengthMm === b.thread.lengthMm &&
+    a.thread.pitchMm === b.thread.pitchMm
+  )
+}

@@ -1,0 +1,39 @@
+import { z } from 'zod'
+import { Id } from '../base/id'
+import { Level } from './level'
+import { When } from './when'
+
+/** What a need can wait on an item: the removal acts, the way back, and a setting's method. */
+export const DEPENDENT_ACTS = ['undo', 'release', 'lift', 'open', 'method', 'place', 'seat', 'close', 'fasten'] as const
+
+export const NEED_REASONS = ['covers', 'traps', 'threads', 'reaches', 'rests on', 'setting', 'method', 'observed'] as const
+export type NeedReason = (typeof NEED_REASONS)[number]
+
+/** Reasons that only order what is there; all others bring operations in. */
+export const ORDER_ONLY: readonly NeedReason[] = ['method', 'observed']
+
+export const Needed = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('part'), partId: Id, level: Level.exclude(['in place']) }),
+  z.object({ kind: z.literal('setting'), settingId: Id, value: z.string().min(1).max(40) }),
+  z.object({ kind: z.literal('tether'), tetherId: Id, state: z.enum(['open', 'closed']) }),
+  z.object({ kind: z.literal('operation'), act: z.enum(DEPENDENT_ACTS), id: Id }),
+])
+
+/** One precedence fact, stored once, on what has to wait. All needs of one dependent are required. */
+export const Need = z.object({
+  id: Id,
+  dependent: z.object({ act: z.enum(DEPENDENT_ACTS), id: Id }),
+  needs: Needed,
+  reason: z.enum(NEED_REASONS),
+  note: z.string().max(300).default(''),
+  when: When.default({}),
+})
+export type Need = z.infer<typeof Need>
+
+export function coversNeed(id: Id, holderId: Id, partId: Id, level: 'free' | 'off'): Need {
+  return Need.parse({ id, dependent: { act: 'undo', id: holderId }, needs: { kind: 'part', partId, level }, reason: 'covers' })
+}
+
+export function trapsNeed(id: Id, trappedPartId: Id, partId: Id, level: 'free' | 'off'): Need {
+  return Need.parse({ id, dependent: { act: 'release', id: trappedPartId }, needs: { kind: 'part', partId, level }, reason: 'traps' })
+}

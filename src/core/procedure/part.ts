@@ -1,0 +1,72 @@
+import { z } from 'zod'
+import { Id } from '../base/id'
+import { Motion } from './direction'
+import { Station } from './station'
+import { When } from './when'
+
+export const REST_WAYS = ['hangs on its leads', 'on a cloth', 'hinged', 'swung aside', 'tucked'] as const
+export const PART_TOOLS = ['hand', 'pry tool', 'slot driver', 'release key', 'hook'] as const
+export const EFFORTS = ['light', 'firm', 'hard', 'sticky'] as const
+/** What holds a part that has no fastener: said so, it is a fact and not a gap in the record. */
+export const FIXINGS = ['fastened', 'press fit', 'rests'] as const
+
+const Place = z.string().max(120)
+
+/** Where a part may wait without coming off: level, how, and what to mind. */
+export const Rest = z.object({ level: z.enum(['eased', 'free']), how: z.enum(REST_WAYS), note: Place.default('') })
+
+/** The closed outline of a part on a view, in millimetres of that view. */
+export const Outline = z.object({
+  viewId: Id,
+  points: z.array(z.tuple([z.number(), z.number()])).min(3, 'An outline needs at least three corners.').max(200),
+})
+export type Outline = z.infer<typeof Outline>
+
+/** One operation made of motions in order. */
+export const Release = z.object({
+  start: Place.default(''),
+  motions: z.array(Motion).max(8).default([]),
+  tool: z.enum(PART_TOOLS).default('hand'),
+  effort: z.enum(EFFORTS).default('light'),
+  protect: Place.default(''),
+  mustNot: z.string().max(200).default(''),
+})
+
+/** What differs from plain reversal on the way back. */
+export const Refit = z.object({
+  first: Place.default(''),
+  last: Place.default(''),
+  before: Place.default(''),
+  align: Place.default(''),
+  confirm: Place.default(''),
+})
+
+export const Part = z.object({
+  id: Id,
+  name: z.string().trim().min(1, 'A part needs a name.').max(80),
+  synonyms: z.array(z.string().trim().min(1).max(80)).max(20).default([]),
+  zone: z.string().max(60).default(''),
+  station: Station,
+  persons: z.number().int().min(1).max(4).default(1),
+  massKg: z.number().positive().max(500).nullable().default(null),
+  pieces: z.number().int().min(1).max(20).default(1),
+  fixing: z.enum(FIXINGS).default('fastened'),
+  brittle: z.boolean().default(false),
+  painted: z.boolean().default(false),
+  rests: z.array(Rest).max(2).default([]),
+  outline: Outline.nullable().default(null),
+  release: Release.default(() => Release.parse({})),
+  refit: Refit.default(() => Refit.parse({})),
+  note: z.string().max(1000).default(''),
+  when: When.default({}),
+})
+export type Part = z.infer<typeof Part>
+
+/** A part as somebody would begin to state it. */
+export function newPart(id: Id, name: string): Part {
+  return Part.parse({ id, name, station: 'centre' })
+}
+
+export function mayRestFree(part: Part): boolean {
+  return part.rests.some((rest) => rest.level === 'free')
+}

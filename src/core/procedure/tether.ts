@@ -1,0 +1,81 @@
+import { z } from 'zod'
+import { Id } from '../base/id'
+import { Position } from './view'
+import { When } from './when'
+
+export const TETHER_KINDS = ['electrical', 'coax', 'optical', 'ground', 'hose', 'duct', 'control cable', 'damper', 'strap'] as const
+export const LATCHES = [
+  'press tab',
+  'squeeze two tabs',
+  'lever',
+  'sliding lock',
+  'spring-loaded collar',
+  'push-on',
+  'threaded',
+  'screw',
+  'ground stud',
+  'friction fit',
+] as const
+export const CIRCUITS = [
+  'srs-firing',
+  'srs-indicator',
+  'high-voltage',
+  'start',
+  'hazard',
+  'climate',
+  'audio',
+  'antenna',
+  'can',
+  'video',
+  'usb',
+  'power-outlet',
+  'lighting',
+  'window',
+  'mirror',
+  'brake-control',
+  'sensor',
+  'other',
+] as const
+export type Circuit = (typeof CIRCUITS)[number]
+export const TAB_SIDES = ['top', 'bottom', 'driver side', 'passenger side', 'front', 'rear', 'both sides'] as const
+export const LEAD_COLOURS = ['black', 'white', 'grey', 'blue', 'green', 'brown', 'violet', 'pink', 'natural', 'yellow', 'orange', 'red'] as const
+
+/** Whatever ties a part to the vehicle. All are counted and closed again. */
+export const Tether = z.object({
+  id: Id,
+  name: z.string().trim().min(1, 'A connector needs a name.').max(60),
+  partId: Id,
+  kind: z.enum(TETHER_KINDS).default('electrical'),
+  latch: z.enum(LATCHES).nullable().default(null),
+  tabSide: z.enum(TAB_SIDES).nullable().default(null),
+  pressAt: z.string().max(120).default(''),
+  colour: z.enum(LEAD_COLOURS).nullable().default(null),
+  circuit: z.enum(CIRCUITS).nullable().default(null),
+  /** From which level the part can't go on with it plugged. A short lead must open before free. */
+  mustOpenFor: z.enum(['free', 'off']).default('off'),
+  reached: z.enum(['before the release', 'after the release']).default('after the release'),
+  /** What can be confused with it, and how to tell. */
+  mixups: z.array(Id).max(6).default([]),
+  tell: z.string().max(200).default(''),
+  functions: z.array(Id).max(10).default([]),
+  /** An aperture its lead passes on the way back, before it is plugged; empty when there is none. */
+  leadThrough: z.string().max(120).default(''),
+  /** What to do just before it is plugged ("lever fully open"). */
+  beforePlugging: z.string().max(120).default(''),
+  positions: z.array(Position).max(4).default([]),
+  note: z.string().max(1000).default(''),
+  when: When.default({}),
+})
+export type Tether = z.infer<typeof Tether>
+
+export function newTether(id: Id, partId: Id, name: string): Tether {
+  return Tether.parse({ id, partId, name })
+}
+
+export function isElectrical(tether: Tether): boolean {
+  return tether.kind === 'electrical' || tether.kind === 'coax' || tether.kind === 'optical'
+}
+
+export function isAirbagCircuit(tether: Tether): boolean {
+  return tether.circuit === 'srs-firing' || tether.circuit === 'srs-indicator'
+}

@@ -1,0 +1,19 @@
+import { z } from 'zod'
+import { Id } from '../base/id'
+import { When } from './when'
+
+/** What to test once a connector that serves it has been opened. */
+export const VehicleFunction = z.object({
+  id: Id,
+  name: z.string().trim().min(1, 'A function needs a name.').max(60),
+  how: z.string().max(200).default(''),
+  power: z.enum(['none', 'accessory', 'ignition', 'engine']).default('ignition'),
+  /** The unit of a reading, if one is taken; empty when the answer is yes or no. */
+  readingUnit: z.string().max(12).default(''),
+  when: When.default({}),
+})
+export type VehicleFunction = z.infer<typeof VehicleFunction>
+
+export function newVehicleFunction(id: Id, name: string): VehicleFunction {
+  return VehicleFunction.parse({ id, name })
+}

@@ -1,0 +1,86 @@
+import { Caution } from '@/core/procedure/caution'
+import { Cavity } from '@/core/procedure/cavity'
+import { emptyDocument, type ProcedureDocument } from '@/core/procedure/document'
+import { Facet } from '@/core/procedure/facet'
+import { Holder, type HolderKind } from '@/core/procedure/holder'
+import { Need, type NeedReason } from '@/core/procedure/need'
+import { Part } from '@/core/procedure/part'
+import { Setting } from '@/core/procedure/setting'
+import type { Station } from '@/core/procedure/station'
+import { Tether } from '@/core/procedure/tether'
+import { VehicleFunction } from '@/core/procedure/vehicleFunction'
+import { View } from '@/core/procedure/view'
+import type { When } from '@/core/procedure/when'
+
+type Loose<T> = { [K in keyof T]?: unknown }
+
+/** States the facts of an invented model, one call a fact, so that a demo procedure reads like a record. */
+export class Author {
+  readonly document: ProcedureDocument
+  private count = 0
+
+  constructor(name: string, note = '') {
+    this.document = { ...emptyDocument(name), note }
+  }
+
+  view(id: string, name: string, size: [number, number], rest: Loose<View> = {}): void {
+    this.document.views.push(View.parse({ id, name, widthMm: size[0], heightMm: size[1], ...rest }))
+  }
+
+  facet(id: string, name: string, choices: Record<string, string>, toldFrom: unknown = null): void {
+    this.document.facets.push(Facet.parse({ id, name, toldFrom, choices: Object.entries(choices).map(([choiceId, tell]) => ({ id: choiceId, name: choiceId.replaceAll('-', ' '), tell })) }))
+  }
+
+  part(id: string, name: string, station: Station, rest: Loose<Part> = {}): void {
+    this.document.parts.push(Part.parse({ id, name, station, ...rest }))
+  }
+
+  /** Clips, pins and turns: `spot` lists view and marks. */
+  clips(id: string, kind: HolderKind, count: number, partId: string, rest: Loose<Holder> = {}): void {
+    this.document.holders.push(Holder.parse({ id, kind, count, holds: [partId], ...rest }))
+  }
+
+  /** Screws by drive and size, with thread when it matters ("M4 x 16" = [4, 16]). */
+  screws(id: string, drive: string, size: string, count: number, partId: string | string[], thread: [number, number] | null = null, rest: Loose<Holder> = {}): void {
+    const holds = Array.isArray(partId) ? partId : [partId]
+    this.document.holders.push(
+      Holder.parse({ id, kind: 'machine screw', drives: [{ drive, size, seen: 3 }], count, holds, thread: thread && { diameterMm: thread[0], lengthMm: thread[1] }, ...rest }),
+    )
+  }
+
+  tether(id: string, name: string, partId: string, rest: Loose<Tether> = {}): void {
+    this.document.tethers.push(Tether.parse({ id, name, partId, ...rest }))
+  }
+
+  covers(holderId: string, partId: string, level: 'free' | 'off', when: When = {}): void {
+    this.need({ act: 'undo', id: holderId }, { kind: 'part', partId, level }, 'covers', when)
+  }
+
+  traps(trappedId: string, partId: string, level: 'free' | 'off', when: When = {}): void {
+    this.need({ act: 'release', id: trappedId }, { kind: 'part', partId, level }, 'traps', when)
+  }
+
+  need(dependent: unknown, needs: unknown, reason: NeedReason, when: When = {}, note = ''): void {
+    this.count += 1
+    this.document.needs.push(Need.parse({ id: `need-${this.count}`, dependent, needs, reason, when, note }))
+  }
+
+  setting(id: string, name: string, rest: Loose<Setting>): void {
+    this.document.settings.push(Setting.parse({ id, name, ...rest }))
+  }
+
+  cavity(id: string, name: string, ...openings: Record<string, 'free' | 'off'>[]): void {
+    this.document.cavities.push(
+      Cavity.parse({ id, name, openings: openings.map((parts, i) => ({ id: `${id}-way-${i + 1}`, parts: Object.entries(parts).map(([partId, level]) => ({ partId, level })) })) }),
+    )
+  }
+
+  test(id: string, name: string, how: string, power = 'ignition', readingUnit = ''): void {
+    this.document.functions.push(VehicleFunction.parse({ id, name, how, power, readingUnit }))
+  }
+
+  caution(severity: string, itemId: string, act: string, sentence: string): void {
+    this.count += 1
+    this.document.cautions.push(Caution.parse({ id: `caution-${this.count}`, severity, sentence, at: { itemId, act } }))
+  }
+}

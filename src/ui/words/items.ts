@@ -1,0 +1,62 @@
+import type { Id } from '@/core/base/id'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import { THREADED_KINDS, usualDrive, type Holder } from '@/core/procedure/holder'
+
+/** How a crew names a head: "hex 7", "T20", "PH2". The size says the drive where everybody knows it. */
+export function headWords(drive: { drive: string; size: string }): string {
+  if (drive.drive === 'six-lobe' && drive.size !== '') return drive.size
+  if (drive.drive === 'cross' && drive.size !== '') return drive.size.startsWith('P') ? drive.size : `cross ${drive.size}`
+  return `${drive.drive} ${drive.size}`.trim()
+}
+
+/** "9 spring clips", "2 T20", "1 hex 7". */
+export function holderWords(holder: Pick<Holder, 'kind' | 'drives' | 'count'>): string {
+  const drive = usualDrive(holder as Holder)
+  if (drive && THREADED_KINDS.includes(holder.kind)) return `${holder.count} ${headWords(drive)}`
+  return `${holder.count} ${plural(holder.kind, holder.count)}`
+}
+
+/** "9 spring clips", without its count: "spring clips". */
+export function holderKindWords(holder: Holder): string {
+  const drive = usualDrive(holder)
+  return drive && THREADED_KINDS.includes(holder.kind) ? headWords(drive) : plural(holder.kind, holder.count)
+}
+
+export function plural(word: string, count: number): string {
+  if (count === 1 || word === 'adhesive' || word === 'hook-and-loop') return word
+  return `${word}s`
+}
+
+/** "M4 × 16". */
+export function threadWords(holder: Holder): string {
+  const thread = holder.thread
+  return thread ? `M${thread.diameterMm} × ${thread.lengthMm}` : ''
+}
+
+/** What a driver is called on a bag list. */
+export function toolWords(tool: string): string {
+  const [drive, size] = [tool.split(' ').slice(0, -1).join(' '), tool.split(' ').at(-1) ?? '']
+  if (drive === 'six-lobe') return `${size} driver (six-lobe)`
+  if (drive === 'cross') return `${size} driver (cross)`
+  if (drive === 'hex') return `hex ${size} mm (${inches(size)} in)`
+  if (drive === 'hex socket') return `hex key ${size} mm`
+  return tool === 'hand' ? 'bare hands' : tool
+}
+
+/** 1 in = 25.4 mm exactly (NIST SP 811). */
+function inches(mm: string): string {
+  const value = Number(mm)
+  return Number.isFinite(value) && value > 0 ? (value / 25.4).toFixed(2) : '?'
+}
+
+/** Names a thing of any kind for a sentence; an id that is gone is said to be gone. */
+export function itemWords(document: ProcedureDocument, id: Id): string {
+  const part = document.parts.find((item) => item.id === id)
+  if (part) return part.name
+  const holder = document.holders.find((item) => item.id === id)
+  if (holder) return `${holderWords(holder)} of ${itemWords(document, holder.holds[0]!)}`
+  const named = [...document.tethers, ...document.settings, ...document.cavities, ...document.functions, ...document.views, ...document.facets].find((item) => item.id === id)
+  if (named) return named.name
+  const method = document.settings.flatMap((setting) => setting.methods).find((item) => item.id === id)
+  return method?.name ?? 'something no longer in the record'
+}
