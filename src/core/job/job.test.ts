@@ -10,7 +10,7 @@ import { balanceOf } from './balance'
 import { JobEvent, type Happening } from './event'
 import { foldJob } from './fold'
 import { functionsToTest, handoverBlocks } from './handover'
-import { happeningsFor, isDone, nextStep } from './progress'
+import { happeningsFor, isDone, nextStep, nextTap } from './progress'
 
 const van = panelVan()
 const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
@@ -66,6 +66,37 @@ test('every step is not done before it happened and done after', () => {
       for (const what of happeningsFor(log.state(), operation)) log.add(what)
       expect([operation.key, isDone(log.state(), operation)]).toEqual([operation.key, true])
     }
+})
+
+describe('one tap', () => {
+  const tapsOf = (log: Log) => {
+    const taps: { own: string | null; keys: string[] }[] = []
+    for (let tap = nextTap(plan, log.state()); tap; tap = nextTap(plan, log.state())) {
+      taps.push({ own: tap.own, keys: tap.steps.map((step) => step.operation.key) })
+      for (const step of tap.steps) for (const what of happeningsFor(log.state(), step.operation)) log.add(what)
+    }
+    return taps
+  }
+  const taps = tapsOf(new Log())
+  test('hidden groups, lookalikes and airbag plugs keep a tap of their own', () => {
+    for (const [key, own] of [['undo:surround-t20', 'hidden'], ['undo:surround-hex7', 'lookalike'], ['undo:unit-hex7', 'lookalike'], ['open:airbag-lamp', 'safety'], ['close:airbag-lamp', 'safety'], ['fasten:surround-t20', 'hidden']])
+      expect(taps).toContainEqual({ own, keys: [key] })
+  })
+  test('a plain panel is one tap each way', () => {
+    expect(taps).toContainEqual({ own: null, keys: ['undo:climate-clips', 'release:climate'] })
+    expect(taps).toContainEqual({ own: null, keys: ['place:liner', 'seat:liner'] })
+  })
+  test('taps confirm every step once', () => {
+    const keys = taps.flatMap((tap) => tap.keys)
+    expect(keys).toEqual([...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps.map((step) => step.operation.key)))
+  })
+  test('a broken clip is asked for as a new one on the way back, and its pieces stay owed', () => {
+    const log = new Log().follow((key) => key === 'fasten:climate-clips')
+    log.add({ kind: 'broken', holderId: 'climate-clips', count: 1, wasFitted: 'no', note: '' })
+    expect(happeningsFor(log.state(), plan.refit.operations.get('fasten:climate-clips')!)).toMatchObject([{ kind: 'fastened', count: 5 }, { kind: 'new fitted', count: 1 }])
+    tapsOf(log)
+    expect(log.balance().openRows).toMatchObject([{ id: 'climate-clips', open: [{ kind: 'pieces', count: 1 }] }])
+  })
 })
 
 describe('10: lookalikes in the balance', () => {

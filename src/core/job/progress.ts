@@ -2,7 +2,9 @@ import type { Id } from '../base/id'
 import type { Operation } from '../order/operation'
 import type { Card, JobPlan } from '../plan/jobPlan'
 import type { Step } from '../plan/schedule'
+import { ownTapFor, type OwnTap } from '../plan/summary'
 import { atLeast } from '../procedure/level'
+import type { HolderCounts } from './account'
 import { levelNow, type JobState } from './fold'
 import type { Happening } from './event'
 
@@ -46,8 +48,13 @@ export function happeningsFor(state: JobState, operation: Operation): Happening[
   switch (operation.act) {
     case 'undo':
       return [{ kind: 'undone', holderId: itemId, count: Math.max(1, c!.design - c!.missing + c!.extra - c!.undone) }]
-    case 'fasten':
-      return [{ kind: 'fastened', holderId: itemId, count: Math.max(1, c!.undone + c!.madeGood - c!.fastenedOld - c!.fittedNew - c!.broken - c!.lost), stage: 'final' }]
+    case 'fasten': {
+      const { old, fresh } = toFasten(c!)
+      return [
+        ...(old > 0 ? [{ kind: 'fastened', holderId: itemId, count: old, stage: 'final' } as const] : []),
+        ...(fresh > 0 ? [{ kind: 'new fitted', holderId: itemId, count: fresh, insteadOf: 'old' } as const] : []),
+      ]
+    }
     case 'release':
       return [{ kind: 'part at', partId: itemId, level: 'free' }]
     case 'lift':
@@ -74,6 +81,13 @@ export function happeningsFor(state: JobState, operation: Operation): Happening[
   }
 }
 
+/** How many of a group go back: those that came off and are whole, and new ones for those that broke or are lost. */
+export function toFasten(c: HolderCounts): { old: number; fresh: number } {
+  const wanted = Math.max(0, c.undone + c.madeGood - c.fastenedOld - c.fittedNew)
+  const old = Math.max(0, Math.min(wanted, c.undone - c.fastenedOld - c.broken - c.lost - c.ended))
+  return { old, fresh: wanted - old }
+}
+
 export type CardProgress = { card: Card; done: number; total: number; complete: boolean }
 
 /** How far each card is, in plan order. */
@@ -84,9 +98,28 @@ export function progressOf(plan: JobPlan, state: JobState): CardProgress[] {
   })
 }
 
-/** The first step that is not done yet, with its card; null when everything is. */
-export function nextStep(plan: JobPlan, state: JobState): { card: Card; step: Step } | null {
+/** The first step that is not done yet, with its card; null when everything is. `leave` are steps left for later. */
+export function nextStep(plan: JobPlan, state: JobState, leave: ReadonlySet<string> = new Set()): { card: Card; step: Step } | null {
   for (const card of [...plan.wayIn, ...plan.wayOut])
-    for (const step of card.steps) if (!isDone(state, step.operation)) return { card, step }
+    for (const step of card.steps) if (!leave.has(step.operation.key) && !isDone(state, step.operation)) return { card, step }
   return null
+}
+
+export type NextTap = { card: Card; step: Step; own: OwnTap | null; steps: Step[] }
+
+/**
+ * What one tap on "done as written" confirms: from the next step on, the steps of its card, up to one that keeps a tap of
+ * its own (hidden, lookalike, safety), which is always confirmed alone.
+ */
+export function nextTap(plan: JobPlan, state: JobState, leave: ReadonlySet<string> = new Set()): NextTap | null {
+  const next = nextStep(plan, state, leave)
+  if (!next) return null
+  const { card, step } = next
+  const own = ownTapFor(plan.removal, step.operation)
+  const steps = [step]
+  for (const later of own ? [] : card.steps.slice(card.steps.indexOf(step) + 1)) {
+    if (ownTapFor(plan.removal, later.operation)) break
+    if (!leave.has(later.operation.key) && !isDone(state, later.operation)) steps.push(later)
+  }
+  return { card, step, own, steps }
 }

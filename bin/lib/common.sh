@@ -1,0 +1,146 @@
+# Shared by the commands in bin/: messages, packages of the machine, and a private PostgreSQL cluster.
+# Sourced, never run. Every failure ends in one sentence that says what to do.
+
+root=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd)
+export NEXT_TELEMETRY_DISABLED=1
+pg_process=""
+
+say() { printf '%s\n' "$*"; }
+step() { printf -- '-- %s\n' "$*"; }
+die() { printf '\nStopped: %s\n' "$*" >&2; exit 1; }
+
+# Runs a command as the given user when we are root, as ourselves otherwise.
+as_pg() { if [ "$(id -u)" = 0 ]; then (cd / && runuser -u postgres -- "$@"); else "$@"; fi; }
+
+need_node() {
+  command -v node >/dev/null || die 'Node.js is missing. Install Node 20 or newer (Debian: apt-get install nodejs npm) and start again.'
+  local major; major=$(node -p 'process.versions.node.split(".")[0]')
+  [ "$major" -ge 20 ] || die "Node.js $major is too old. Install Node 20 or newer and start again."
+}
+
+# need_debian COMMAND PACKAGE...: installs Debian packages when a command is missing.
+need_debian() {
+  local probe=$1; shift
+  if command -v "$probe" >/dev/null 2>&1 || [ -x "$probe" ]; then return 0; fi
+  step "installing $* (once)"
+  local sudo=''
+  if [ "$(id -u)" != 0 ]; then
+    if command -v sudo >/dev/null && sudo -n true 2>/dev/null; then sudo='sudo -n'
+    else die "$1 is missing and this user may not install it. Ask somebody with root to run: apt-get install $*"; fi
+  fi
+  command -v apt-get >/dev/null || die "$1 is missing and this machine has no apt-get. Install it with the system's own packages and start again."
+  $sudo apt-get update -qq >/dev/null 2>&1 || true
+  DEBIAN_FRONTEND=noninteractive $sudo apt-get install -y -qq "$@" >"$data/apt.log" 2>&1 || die "Installing $* failed; the last lines of $data/apt.log say why. Check the network and the free disk, then start again."
+}
+
+need_packages() {
+  cd "$root" || exit 1
+  if [ -f node_modules/.istruzione-lock ] && cmp -s package-lock.json node_modules/.istruzione-lock; then return 0; fi
+  step 'installing the packages of the lockfile (about a minute, once)'
+  npm ci --no-audit --no-fund >"$data/npm.log" 2>&1 || { tail -n 5 "$data/npm.log" >&2; die "The packages could not be installed; $data/npm.log says why. Check the network and the free disk, then start again."; }
+  cp package-lock.json node_modules/.istruzione-lock
+}
+
+make_data_folder() {
+  mkdir -p "$data" 2>/dev/null || die "The data folder $data can't be made. Give this user the right to write there, or set ISTRUZIONE_DATA to another folder."
+  ( : > "$data/.write-test" ) 2>/dev/null || die "Nothing can be written to $data (no right, or the disk is full). Mend that, or set ISTRUZIONE_DATA to another folder."
+  rm -f "$data/.write-test"
+  local free_kb; free_kb=$(df -Pk "$data" | awk 'NR==2 {print $4}')
+  [ "${free_kb:-0}" -ge 300000 ] || die "Less than 300 MB are free where $data lies. Make room and start again."
+}
+
+port_is_free() { node -e 'const s=require("net").createServer();s.once("error",()=>process.exit(1));s.listen(Number(process.argv[1]),"127.0.0.1",()=>s.close(()=>process.exit(0)))' "$1"; }
+
+random_secret() { node -e 'process.stdout.write(require("crypto").randomBytes(24).toString("hex"))'; }
+
+find_postgres() {
+  pg_bin=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)
+  if [ -z "$pg_bin" ] || [ ! -x "$pg_bin/initdb" ]; then
+    need_debian /usr/lib/postgresql/15/bin/initdb postgresql postgresql-contrib
+    pg_bin=$(ls -d /usr/lib/postgresql/*/bin | sort -V | tail -n 1)
+  fi
+}
+
+# Every folder above must be passable for the user that runs PostgreSQL.
+check_passable() {
+  [ "$(id -u)" = 0 ] || return 0
+  as_pg test -x "$data" || die "PostgreSQL runs as the user postgres, who may not enter $data. Open the folders above it (chmod o+x), or set ISTRUZIONE_DATA to a folder such as /var/lib/istruzione."
+}
+
+# start_postgres PORT [extra options]: makes the cluster on first use and starts it on loopback.
+start_postgres() {
+  local port=$1; shift
+  find_postgres
+  local cluster="$data/postgres"
+  if [ ! -f "$cluster/PG_VERSION" ]; then
+    step 'making a private PostgreSQL cluster'
+    rm -rf "$cluster"; mkdir -p "$cluster"
+    random_secret > "$data/pg-superuser"; random_secret > "$data/pg-owner"; random_secret > "$data/pg-app"
+    chmod 600 "$data"/pg-*
+    local pwfile="$data/postgres.pw"; cp "$data/pg-superuser" "$pwfile"
+    if [ "$(id -u)" = 0 ]; then chown -R postgres "$cluster" "$pwfile"; fi
+    check_passable
+    as_pg "$pg_bin/initdb" -D "$cluster" --username=postgres --pwfile="$pwfile" --auth=scram-sha-256 --encoding=UTF8 --locale=C.UTF-8 >"$data/initdb.log" 2>&1 \
+      || { rm -rf "$cluster"; die "The database could not be made; $data/initdb.log says why."; }
+    rm -f "$pwfile"
+  fi
+  local major; major=$(cat "$cluster/PG_VERSION")
+  [ -x "/usr/lib/postgresql/$major/bin/postgres" ] && pg_bin="/usr/lib/postgresql/$major/bin"
+  clear_stale_lock "$cluster"
+  port_is_free "$port" || die "Port $port, meant for the database, is taken. Stop what uses it, or choose another: ISTRUZIONE_DB_PORT=5544 bin/start"
+  check_passable
+  touch "$data/postgres.log"; [ "$(id -u)" = 0 ] && chown postgres "$data/postgres.log"
+  as_pg "$pg_bin/postgres" -D "$cluster" -p "$port" -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c shared_buffers=64MB -c log_min_messages=warning "$@" >>"$data/postgres.log" 2>&1 &
+  pg_process=$!
+  local i; for i in $(seq 1 100); do
+    "$pg_bin/pg_isready" -q -h 127.0.0.1 -p "$port" && return 0
+    kill -0 "$pg_process" 2>/dev/null || { tail -n 3 "$data/postgres.log" >&2; die "The database did not start; $data/postgres.log says why."; }
+    sleep 0.2
+  done
+  die "The database did not answer within 20 seconds; $data/postgres.log says why."
+}
+
+# A lock left by a machine that lost power is removed; one that is alive is not touched.
+clear_stale_lock() {
+  local pidfile="$1/postmaster.pid"
+  [ -f "$pidfile" ] || return 0
+  local pid; pid=$(head -n 1 "$pidfile")
+  if kill -0 "$pid" 2>/dev/null && tr '\0' ' ' <"/proc/$pid/cmdline" 2>/dev/null | grep -q "$1"; then
+    die "Istruzione's database is already running (process $pid): bin/start runs in another window. Use that one, or stop it with Ctrl-C there first."
+  fi
+  say "A lock file of a database that is no longer running was left in $1; it is removed."
+  rm -f "$pidfile"
+}
+
+stop_postgres() {
+  [ -n "$pg_process" ] || return 0
+  local cluster="$data/postgres"
+  as_pg "$pg_bin/pg_ctl" -D "$cluster" -m fast -w -t 20 stop >/dev/null 2>&1 || kill "$pg_process" 2>/dev/null
+  pg_process=""
+}
+
+psql_super() { PGPASSWORD=$(cat "$data/pg-superuser") "$pg_bin/psql" -q -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$db_port" -U postgres "$@"; }
+
+# make_database NAME: the two roles (owner for migrations, application without bypass) and a database.
+make_database() {
+  local name=$1
+  psql_super -d postgres >/dev/null <<SQL
+do \$\$ begin
+  if not exists (select from pg_roles where rolname = 'istruzione_owner') then create role istruzione_owner login nobypassrls; end if;
+  if not exists (select from pg_roles where rolname = 'istruzione_app') then create role istruzione_app login nobypassrls; end if;
+end \$\$;
+alter role istruzione_owner password '$(cat "$data/pg-owner")';
+alter role istruzione_app password '$(cat "$data/pg-app")';
+SQL
+  if [ "$(psql_super -d postgres -tAc "select 1 from pg_database where datname = '$name'")" != 1 ]; then
+    psql_super -d postgres -c "create database $name owner istruzione_owner" >/dev/null
+    psql_super -d "$name" -c 'revoke create on schema public from public; grant create, usage on schema public to istruzione_owner; grant usage on schema public to istruzione_app' >/dev/null
+  fi
+  export DATABASE_URL="postgres://istruzione_app:$(cat "$data/pg-app")@127.0.0.1:$db_port/$name"
+  export DATABASE_OWNER_URL="postgres://istruzione_owner:$(cat "$data/pg-owner")@127.0.0.1:$db_port/$name"
+}
+
+make_secret() {
+  [ -f "$data/secret" ] || { random_secret > "$data/secret"; chmod 600 "$data/secret"; }
+  export ISTRUZIONE_SECRET; ISTRUZIONE_SECRET=$(cat "$data/secret")
+}

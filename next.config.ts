@@ -1,0 +1,12 @@
+import type { NextConfig } from 'next'
+
+const config: NextConfig = {
+  turbopack: { root: import.meta.dirname },
+  serverExternalPackages: ['pg', 'pino'],
+  poweredByHeader: false,
+  devIndicators: false,
+  distDir: process.env.ISTRUZIONE_BUILD_DIR ?? '.next',
+  experimental: { serverActions: { bodySizeLimit: '2mb' } },
+}
+
+export default config

@@ -1,0 +1,14 @@
+import { ping } from '@/db/client'
+import { database } from '@/server/database'
+
+export const dynamic = 'force-dynamic'
+
+/** For the start command and for whoever watches the server: is it up, and does the database answer? */
+export async function GET(): Promise<Response> {
+  try {
+    await ping(database())
+    return Response.json({ status: 'up' })
+  } catch {
+    return Response.json({ status: 'down', sentence: 'The database does not answer. Look at postgres.log in the data folder.' }, { status: 503 })
+  }
+}

@@ -1,0 +1,37 @@
+import { AppendRequest, appendJobEvents } from '@/server/jobEvents'
+import { log } from '@/server/log'
+import { readJob } from '@/server/jobs'
+import { currentCrew } from '@/server/session'
+
+export const dynamic = 'force-dynamic'
+type Context = { params: Promise<{ jobId: string }> }
+
+const SIGNED_OUT = Response.json.bind(null, { status: 'signed out', sentence: 'Sign in first.' }, { status: 401 })
+const UNKNOWN = Response.json.bind(null, { status: 'unknown', sentence: 'There is no such job in your shop.' }, { status: 404 })
+
+/** Everything that happened in a job, for the other tablets in the bay. */
+export async function GET(_: Request, { params }: Context): Promise<Response> {
+  const crew = await currentCrew()
+  if (!crew) return SIGNED_OUT()
+  const { jobId } = await params
+  const job = isUuid(jobId) ? await readJob(crew, jobId) : null
+  return job ? Response.json({ events: job.events, acting: crew.acting }) : UNKNOWN()
+}
+
+/** Appends what a tablet's outbox sends. Sent twice, it is stored once. */
+export async function POST(request: Request, { params }: Context): Promise<Response> {
+  const crew = await currentCrew()
+  if (!crew) return SIGNED_OUT()
+  const { jobId } = await params
+  if (!isUuid(jobId)) return UNKNOWN()
+  const body = AppendRequest.safeParse(await request.json().catch(() => null))
+  if (!body.success) return Response.json({ status: 'invalid', sentence: `These events can’t be read: ${body.error.issues[0]!.message} They stay on the device.` }, { status: 400 })
+  const outcome = await appendJobEvents(crew, jobId, body.data.events)
+  if (outcome.status === 'unknown job') return UNKNOWN()
+  log.info({ jobId, events: body.data.events.length, outcome: outcome.status }, 'events')
+  return Response.json(outcome, { status: outcome.status === 'kept' ? 200 : 409 })
+}
+
+function isUuid(text: string): boolean {
+  return /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text)
+}

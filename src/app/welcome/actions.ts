@@ -1,0 +1,41 @@
+'use server'
+import { headers } from 'next/headers'
+import { redirect } from 'next/navigation'
+import { z } from 'zod'
+import { auth } from '@/server/auth'
+import { lookAround } from '@/server/demoSignIn'
+import { changeActing, type ActingOutcome } from '@/server/pin'
+import { requireCrew } from '@/server/session'
+import { setUpShop, ShopSetup } from '@/server/setUpShop'
+
+export type FormAnswer = { fields: Record<string, string>; sentence: string } | null
+
+export async function lookAroundAs(role: 'installer' | 'lead'): Promise<FormAnswer> {
+  const done = await lookAround(z.enum(['installer', 'lead']).parse(role))
+  if (done) redirect('/today')
+  return { fields: {}, sentence: 'The demo is not here: it was removed, or this is not the machine it runs on. Set up your own shop instead.' }
+}
+
+/** Makes the shop and its owner. What was typed stays in the form when something is wrong. */
+export async function setUpMyShop(input: unknown): Promise<FormAnswer> {
+  const setup = ShopSetup.safeParse(input)
+  if (!setup.success) return { fields: Object.fromEntries(setup.error.issues.map((issue) => [issue.path.join('.'), issue.message])), sentence: 'Some fields need another look.' }
+  const outcome = await setUpShop(setup.data)
+  if (outcome.status === 'refused') return { fields: { username: outcome.sentence }, sentence: outcome.sentence }
+  await auth().api.signInUsername({ body: { username: setup.data.username, password: setup.data.password }, headers: await headers() })
+  redirect('/today')
+}
+
+export async function signOut(): Promise<void> {
+  await auth().api.signOut({ headers: await headers() })
+  redirect('/welcome')
+}
+
+const Acting = z.object({ crewId: z.uuid(), pin: z.string().max(12) })
+
+export async function changeWhoActs(input: unknown): Promise<ActingOutcome> {
+  const crew = await requireCrew()
+  const wish = Acting.safeParse(input)
+  if (!wish.success) return { status: 'wrong', sentence: 'Choose a name and enter the PIN.' }
+  return changeActing(crew, wish.data.crewId, wish.data.pin)
+}

@@ -1,0 +1,77 @@
+import 'fake-indexeddb/auto'
+import { expect, test } from '@jest/globals'
+import type { JobEvent } from '@/core/job/event'
+import { JobLog, type Send } from './jobLog'
+import { JobStore } from './jobStore'
+
+const JOB = '11111111-1111-4111-8111-111111111111'
+const TOLU = '22222222-2222-4222-8222-222222222222'
+const DEVICE = '33333333-3333-4333-8333-333333333333'
+const CLIP = { kind: 'undone', holderId: 'clips', count: 9 } as const
+
+function shop(): { send: Send; stored: Map<string, JobEvent>; reachable: boolean } {
+  const it = {
+    stored: new Map<string, JobEvent>(),
+    reachable: true,
+    send: (async (events) => {
+      if (!it.reachable) return { kind: 'offline' }
+      for (const event of events) it.stored.set(event.id, event)
+      return { kind: 'stored', ids: events.map((event) => event.id) }
+    }) as Send,
+  }
+  return it
+}
+const settle = () => new Promise((resolve) => setTimeout(resolve, 30))
+let shops = 0
+const freshStore = () => new JobStore(`shop-${++shops}`)
+
+test('an event shows at once, is kept on the device, then is in the shop', async () => {
+  const s = shop()
+  const log = new JobLog(JOB, freshStore(), s.send, () => 1000, DEVICE, [])
+  await log.open()
+  const [event] = log.append(TOLU, [CLIP])
+  expect(log.getSnapshot().events).toHaveLength(1)
+  expect(log.getSnapshot().waiting.has(event!.id)).toBe(true)
+  await settle()
+  expect(log.getSnapshot().waiting.size).toBe(0)
+  expect(s.stored.has(event!.id)).toBe(true)
+})
+
+test('what was kept while the shop was away is found again after the browser died, and is sent once', async () => {
+  const s = shop()
+  s.reachable = false
+  const store = freshStore()
+  const first = new JobLog(JOB, store, s.send, () => 1000, DEVICE, [])
+  await first.open()
+  first.append(TOLU, [CLIP, { ...CLIP, holderId: 'screws' }])
+  await settle()
+  expect(first.getSnapshot().trouble).toMatch(/kept here/)
+
+  s.reachable = true
+  const second = new JobLog(JOB, store, s.send, () => 500, DEVICE, [])
+  await second.open()
+  await settle()
+  expect(s.stored.size).toBe(2)
+  expect(second.getSnapshot().waiting.size).toBe(0)
+  const [later] = second.append(TOLU, [CLIP])
+  // The clock of this device was set back: the new event still comes after those it has seen, with a higher number.
+  expect(later!.at > [...s.stored.values()][1]!.at).toBe(true)
+  expect(later!.seq).toBe(3)
+})
+
+test('a refusal is told in its own words and nothing is dropped', async () => {
+  const send: Send = async () => ({ kind: 'refused', sentence: 'Tap the name and enter the PIN once.' })
+  const log = new JobLog(JOB, freshStore(), send, () => 1000, DEVICE, [])
+  await log.open()
+  log.append(TOLU, [CLIP])
+  await settle()
+  expect(log.getSnapshot()).toMatchObject({ trouble: 'Tap the name and enter the PIN once.' })
+  expect(log.getSnapshot().waiting.size).toBe(1)
+})
+
+test('taking back adds events that correct the earlier ones, last first', async () => {
+  const log = new JobLog(JOB, freshStore(), shop().send, () => 1000, DEVICE, [])
+  const made = log.append(TOLU, [CLIP, { ...CLIP, holderId: 'screws' }])
+  log.takeBack(TOLU, made.map((event) => event.id))
+  expect(log.getSnapshot().events.slice(2).map((event) => event.corrects)).toEqual([made[1]!.id, made[0]!.id])
+})

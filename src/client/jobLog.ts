@@ -1,0 +1,139 @@
+import { JobEvent, type Happening } from '@/core/job/event'
+import { laterStamp, nextStamp, type Stamp } from '@/core/base/clock'
+import type { JobStore } from './jobStore'
+
+/** Where an event is: on this device only, or also in the shop's database. */
+export type Saved = 'kept here' | 'in the shop'
+
+export type LogSnapshot = {
+  events: readonly JobEvent[]
+  /** Ids that are on this device and not yet in the shop. */
+  waiting: ReadonlySet<string>
+  /** How many events the device is still writing down; zero = all of them are kept. */
+  writing: number
+  /** Why sending stopped, as a sentence; null while all is well. */
+  trouble: string | null
+  /** False when the device refuses to keep anything (a private window, a full disk). */
+  keeps: boolean
+}
+
+export type Send = (events: readonly JobEvent[]) => Promise<{ kind: 'stored'; ids: readonly string[] } | { kind: 'refused'; sentence: string } | { kind: 'offline' }>
+
+/**
+ * The events of one job on this tablet: what the shop has, and what is kept here until it does. An event is applied at
+ * once, kept on the device before it is sent, and sent until the shop says it is stored.
+ */
+export class JobLog {
+  private readonly events = new Map<string, JobEvent>()
+  private readonly waiting = new Set<string>()
+  private readonly unwritten = new Set<string>()
+  private readonly listeners = new Set<() => void>()
+  private snapshot: LogSnapshot
+  private last: Stamp | null = null
+  private seq = 0
+  private sending: Promise<void> | null = null
+  private writes: Promise<unknown> = Promise.resolve()
+
+  constructor(
+    private readonly jobId: string,
+    private readonly store: JobStore,
+    private readonly send: Send,
+    private readonly nowMs: () => number,
+    private deviceId: string,
+    fromShop: readonly JobEvent[],
+  ) {
+    for (const event of fromShop) this.take(event)
+    this.snapshot = this.freeze(null, true)
+  }
+
+  /** Brings in what this device kept earlier, and begins to send it. */
+  async open(): Promise<void> {
+    try {
+      this.deviceId = await this.store.deviceId(this.deviceId)
+      for (const event of await this.store.waiting(this.jobId)) {
+        this.take(event)
+        this.waiting.add(event.id)
+      }
+      this.seq = Math.max(this.seq, await this.store.highestSeq())
+      this.publish()
+    } catch {
+      this.publish(null, false)
+    }
+    await this.flush()
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+  readonly getSnapshot = (): LogSnapshot => this.snapshot
+
+  /** Records what happened, all at once for the eye; returns the new events. */
+  append(personId: string, happenings: readonly Happening[], corrects: string | null = null): JobEvent[] {
+    const made = happenings.map((what) => {
+      this.last = nextStamp(this.last, this.nowMs())
+      this.seq += 1
+      return JobEvent.parse({ id: crypto.randomUUID(), jobId: this.jobId, v: 1, deviceId: this.deviceId, seq: this.seq, at: this.last, personId, corrects, what })
+    })
+    for (const event of made) {
+      this.events.set(event.id, event)
+      this.waiting.add(event.id)
+      this.unwritten.add(event.id)
+    }
+    this.publish()
+    // Kept first, sent afterwards: a browser that dies in between has lost nothing.
+    const written = () => {
+      for (const event of made) this.unwritten.delete(event.id)
+      this.publish()
+      return this.flush()
+    }
+    this.writes = this.writes.then(() => this.store.keep(made)).then(written, () => this.publish(null, false))
+    return made
+  }
+
+  /** Takes events back, each by a new event that leaves nothing of it. */
+  takeBack(personId: string, eventIds: readonly string[]): void {
+    for (const id of [...eventIds].reverse()) this.append(personId, [{ kind: 'taken back' }], id)
+  }
+
+  /** Events that came from the shop (another device's). */
+  receive(events: readonly JobEvent[]): void {
+    const before = this.events.size
+    for (const event of events) this.take(event)
+    if (this.events.size !== before) this.publish()
+  }
+
+  flush(): Promise<void> {
+    this.sending ??= this.sendAll().finally(() => {
+      this.sending = null
+    })
+    return this.sending
+  }
+
+  private async sendAll(): Promise<void> {
+    while (this.waiting.size > 0) {
+      const batch = [...this.waiting].slice(0, 200).map((id) => this.events.get(id)!)
+      const answer = await this.send(batch)
+      if (answer.kind === 'offline') return this.publish('The shop can’t be reached. Go on: everything is kept here and sent later.')
+      if (answer.kind === 'refused') return this.publish(answer.sentence)
+      for (const id of answer.ids) this.waiting.delete(id)
+      await this.store.sent(answer.ids).catch(() => undefined)
+      this.publish()
+    }
+  }
+
+  private take(event: JobEvent): void {
+    this.events.set(event.id, event)
+    this.last = laterStamp(this.last, event.at)
+    if (event.deviceId === this.deviceId) this.seq = Math.max(this.seq, event.seq)
+  }
+
+  private publish(trouble: string | null = null, keeps = true): void {
+    this.snapshot = this.freeze(trouble, keeps)
+    for (const listener of this.listeners) listener()
+  }
+
+  private freeze(trouble: string | null, keeps: boolean): LogSnapshot {
+    return { events: [...this.events.values()], waiting: new Set(this.waiting), writing: this.unwritten.size, trouble, keeps }
+  }
+}

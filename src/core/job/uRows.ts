@@ -1,0 +1,92 @@
+import type { Id } from '../base/id'
+import type { Card, JobPlan } from '../plan/jobPlan'
+import type { Level } from '../procedure/level'
+import { levelNow, type JobState } from './fold'
+import { isDone, nextStep } from './progress'
+
+export type LaneState = 'to come' | 'current' | 'done'
+
+/** One thing on its way out and on its way back: a part, or a setting that is changed and changed back. */
+export type URow = {
+  id: Id
+  thing: 'part' | 'setting'
+  level: Level
+  wayIn: LaneState
+  wayOut: LaneState
+  /** Out, and not back yet: drawn as an open leader. */
+  isOut: boolean
+  inCards: Card[]
+  outCards: Card[]
+  secondsIn: number
+  secondsOut: number
+  /** The thing it comes back after, when the way out leaves the mirror of the way in. */
+  backAfter: Id | null
+}
+
+/** The job as a U: each thing once, in the order of the way in, with both its lanes. `state` null = a plan not begun. */
+export function uRows(plan: JobPlan, state: JobState | null): URow[] {
+  const ids: Id[] = []
+  for (const card of plan.wayIn) {
+    const id = card.partId ?? card.settingId!
+    if (!ids.includes(id)) ids.push(id)
+  }
+  const current = state ? nextStep(plan, state) : null
+  const outOrder = orderOut(plan)
+  const mirror = [...ids].reverse().filter((id) => outOrder.includes(id))
+  return ids.map((id) => {
+    const inCards = plan.wayIn.filter((card) => (card.partId ?? card.settingId) === id)
+    const outCards = plan.wayOut.filter((card) => (card.partId ?? card.settingId) === id)
+    const lane = (cards: Card[], phase: 'in' | 'out'): LaneState => {
+      if (current && current.card.phase === phase && (current.card.partId ?? current.card.settingId) === id) return 'current'
+      return state && cards.length > 0 && cards.every((card) => card.steps.every((step) => isDone(state, step.operation))) ? 'done' : 'to come'
+    }
+    const wayIn = lane(inCards, 'in')
+    const wayOut = lane(outCards, 'out')
+    const isPart = inCards[0]!.partId !== null
+    const level = isPart ? (state ? levelNow(state, id) : (plan.removal.levels.get(id) ?? 'off')) : 'in place'
+    return {
+      id,
+      thing: isPart ? 'part' : 'setting',
+      level,
+      wayIn,
+      wayOut,
+      isOut: isPart ? level !== 'in place' && state !== null : wayIn === 'done' && wayOut !== 'done' && outCards.length > 0,
+      inCards,
+      outCards,
+      secondsIn: secondsOf(inCards),
+      secondsOut: secondsOf(outCards),
+      backAfter: leavesMirror(id, outOrder, mirror),
+    }
+  })
+}
+
+function secondsOf(cards: readonly Card[]): number {
+  return cards.reduce((sum, card) => sum + card.steps.reduce((s, step) => s + step.workS + step.setUpS, 0), 0)
+}
+
+/** Things in the order in which their way back ends. */
+function orderOut(plan: JobPlan): Id[] {
+  const order: Id[] = []
+  for (const card of plan.wayOut) {
+    const id = card.partId ?? card.settingId!
+    const at = order.indexOf(id)
+    if (at >= 0) order.splice(at, 1)
+    order.push(id)
+  }
+  return order
+}
+
+function leavesMirror(id: Id, order: readonly Id[], mirror: readonly Id[]): Id | null {
+  const at = order.indexOf(id)
+  const expected = mirror.indexOf(id)
+  if (at < 0 || at === expected) return null
+  const before = order[at - 1]
+  return before && before !== mirror[expected - 1] ? before : null
+}
+
+/** How many things are out, and how many of those that were are back. */
+export function outAndBack(rows: readonly URow[]): { out: number; back: number } {
+  const parts = rows.filter((row) => row.thing === 'part')
+  return { out: parts.filter((row) => row.isOut).length, back: parts.filter((row) => row.wayOut === 'done').length }
+}
+

@@ -1,0 +1,58 @@
+import type { ColumnType, Generated, JSONColumnType } from 'kysely'
+import type { JobEvent } from '@/core/job/event'
+import type { PlanRequest } from '@/core/plan/jobPlan'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import type { Build } from '@/core/procedure/when'
+import type { HouseValues } from '@/core/shop/houseValues'
+
+export type Role = 'installer' | 'lead' | 'owner'
+type Timestamp = ColumnType<Date, Date | string | undefined, Date | string>
+type Json<T extends object> = JSONColumnType<T, string, string>
+
+/** The tables as Kysely sees them. Every row belongs to a shop; row-level security keeps shops apart. */
+export type Database = {
+  shop: { id: string; name: string; is_demo: ColumnType<boolean, boolean | undefined, never>; house: Json<HouseValues>; created_at: Timestamp }
+  crew: {
+    id: string
+    shop_id: string
+    name: string
+    role: Role
+    pin_hash: string
+    user_id: string | null
+    active: Generated<boolean>
+    pin_failures: Generated<number>
+    pin_locked_until: Timestamp | null
+    created_at: Timestamp
+  }
+  acting: { session_id: string; shop_id: string; crew_id: string; since: Timestamp; current: boolean }
+  procedure: { id: string; shop_id: string; name: string; created_at: Timestamp }
+  revision: {
+    id: string
+    shop_id: string
+    procedure_id: string
+    number: number
+    document: Json<ProcedureDocument>
+    published_by: string
+    published_at: Timestamp
+    note: Generated<string>
+  }
+  draft: { procedure_id: string; shop_id: string; document: Json<ProcedureDocument>; version: number; changed_by: string; changed_at: Timestamp }
+  vehicle: { id: string; shop_id: string; label: string; plate: Generated<string>; customer: Generated<string>; procedure_id: string | null; build: Json<Build>; created_at: Timestamp }
+  job: {
+    id: string
+    shop_id: string
+    vehicle_id: string
+    procedure_id: string
+    revision_id: string | null
+    /** The document a job on a draft was opened with; null for a job on a revision. */
+    draft_document: Json<ProcedureDocument> | null
+    title: string
+    bay: Generated<string>
+    promised_at: Timestamp | null
+    request: Json<PlanRequest>
+    created_by: string
+    created_at: Timestamp
+    handed_over_at: Timestamp | null
+  }
+  job_event: { id: string; shop_id: string; job_id: string; person_id: string; at: string; body: Json<JobEvent>; received_seq: ColumnType<string, never, never>; received_at: Timestamp }
+}

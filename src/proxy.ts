@@ -1,0 +1,66 @@
+import { NextResponse, type NextRequest } from 'next/server'
+
+/** No body larger than this is read; an import of a procedure is the largest thing anybody sends. */
+const LARGEST_BODY_BYTES = 4 * 1024 * 1024
+
+/** Before every request: refuses cross-site posts and oversized bodies, and sets the security headers with a content policy. */
+export function proxy(request: NextRequest): NextResponse {
+  if (!['GET', 'HEAD', 'OPTIONS'].includes(request.method)) {
+    if (!isSameSite(request)) return refuse(403, 'This was sent from another site and is refused. Open Istruzione itself and try again.')
+    if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY_BYTES) return refuse(413, 'This is larger than 4 MB and is refused. Send less at once.')
+  }
+  const nonce = Buffer.from(crypto.randomUUID()).toString('base64')
+  const policy = contentPolicy(nonce)
+  const headers = new Headers(request.headers)
+  headers.set('x-nonce', nonce)
+  headers.set('Content-Security-Policy', policy)
+  const response = NextResponse.next({ request: { headers } })
+  response.headers.set('Content-Security-Policy', policy)
+  for (const [name, value] of SECURITY_HEADERS) response.headers.set(name, value)
+  return response
+}
+
+const SECURITY_HEADERS: readonly [string, string][] = [
+  ['X-Content-Type-Options', 'nosniff'],
+  ['X-Frame-Options', 'DENY'],
+  ['Referrer-Policy', 'same-origin'],
+  ['Cross-Origin-Opener-Policy', 'same-origin'],
+  ['Cross-Origin-Resource-Policy', 'same-origin'],
+  ['Permissions-Policy', 'camera=(self), microphone=(self), geolocation=(), payment=(), usb=()'],
+]
+
+function contentPolicy(nonce: string): string {
+  const evalInDevelopment = process.env.NODE_ENV === 'development' ? " 'unsafe-eval'" : ''
+  return [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${evalInDevelopment}`,
+    `style-src 'self' 'nonce-${nonce}'`,
+    // Drawn marks place themselves with style attributes; they can't load anything.
+    "style-src-attr 'unsafe-inline'",
+    "img-src 'self' blob: data:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self' blob:",
+    "object-src 'none'",
+    "base-uri 'self'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ].join('; ')
+}
+
+/** A browser says where a post comes from; one that says nothing is no browser of ours. */
+function isSameSite(request: NextRequest): boolean {
+  const origin = request.headers.get('origin')
+  if (origin === null) return request.headers.get('sec-fetch-site') === 'same-origin'
+  try {
+    return new URL(origin).host === request.headers.get('host')
+  } catch {
+    return false
+  }
+}
+
+function refuse(status: number, sentence: string): NextResponse {
+  return NextResponse.json({ status: 'refused', sentence }, { status })
+}
+
+export const config = { matcher: [{ source: '/((?!_next/static|icon.png).*)' }] }

@@ -1,0 +1,41 @@
+import 'server-only'
+import { sql } from 'kysely'
+import { insertPerson, makeAccount, NewPerson } from './accounts'
+import { inShop, mayAct, refused, type Crew, type Person, type Refused } from './session'
+
+export type CrewRow = Person & { signsIn: boolean; active: boolean }
+
+export async function listCrew(crew: Crew): Promise<CrewRow[]> {
+  const rows = await inShop(crew, (trx) => trx.selectFrom('crew').select(['id', 'name', 'role', 'user_id', 'active']).orderBy('active', 'desc').orderBy('name').execute())
+  return rows.map(({ user_id, ...row }) => ({ ...row, signsIn: user_id !== null }))
+}
+
+/** Only the owner brings people in. */
+export async function addPerson(crew: Crew, person: NewPerson): Promise<{ status: 'done' } | Refused> {
+  if (!mayAct(crew, 'owner')) return refused('owner')
+  const same = await inShop(crew, (trx) => trx.selectFrom('crew').select('id').where('name', '=', person.name).executeTakeFirst())
+  if (same) return { status: 'refused', sentence: `There is already somebody called ${person.name}. Add a letter, so that a tap on the name is clear.` }
+  const account = person.login ? await makeAccount(person.name, person.login) : null
+  if (account && !account.ok) return { status: 'refused', sentence: account.sentence }
+  await inShop(crew, (trx) => insertPerson(trx, crew.shopId, { ...person, userId: account ? account.userId : null }))
+  return { status: 'done' }
+}
+
+/** Somebody who left stays in the record of past jobs, and can no longer sign in or act. */
+export async function retirePerson(crew: Crew, crewId: string): Promise<{ status: 'done' } | Refused> {
+  if (!mayAct(crew, 'owner')) return refused('owner')
+  if (crewId === crew.acting.id) return { status: 'refused', sentence: 'You can’t retire yourself. Let another owner do it.' }
+  await inShop(crew, async (trx) => {
+    await trx.updateTable('crew').set({ active: false }).where('id', '=', crewId).execute()
+    await trx.deleteFrom('acting').where('crew_id', '=', crewId).execute()
+  })
+  return { status: 'done' }
+}
+
+/** Removes the demo shop and everything in it, in one act. Only inside the demo, and only for its lead or owner. */
+export async function removeDemo(crew: Crew): Promise<{ status: 'done' } | Refused> {
+  if (!crew.isDemo) return { status: 'refused', sentence: 'This is your own shop, not the demo: it stays.' }
+  if (!mayAct(crew, 'lead')) return refused('lead')
+  await inShop(crew, (trx) => sql`select remove_demo_shop()`.execute(trx))
+  return { status: 'done' }
+}

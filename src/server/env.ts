@@ -1,0 +1,22 @@
+import 'server-only'
+import { z } from 'zod'
+
+const Env = z.object({
+  DATABASE_URL: z.string().min(1),
+  ISTRUZIONE_SECRET: z.string().min(16),
+  ISTRUZIONE_ORIGIN: z.url(),
+  /** '1' when the application listens on loopback only: one-tap demo sign-ins are allowed there and nowhere else. */
+  ISTRUZIONE_LOOPBACK: z.enum(['0', '1']).default('0'),
+})
+export type Env = z.infer<typeof Env>
+
+let known: Env | null = null
+
+/** The settings the start command gives. Missing ones are a bug of the start command and named at once. */
+export function env(): Env {
+  if (known) return known
+  const parsed = Env.safeParse(process.env)
+  if (!parsed.success) throw new Error(`These settings are missing or wrong: ${parsed.error.issues.map((issue) => issue.path.join('.')).join(', ')}. Start the application with bin/start.`)
+  known = parsed.data
+  return known
+}

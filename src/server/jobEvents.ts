@@ -1,0 +1,72 @@
+import 'server-only'
+import { z } from 'zod'
+import { JobEvent } from '@/core/job/event'
+import { foldJob } from '@/core/job/fold'
+import { handoverBlocks, type HandoverBlock } from '@/core/job/handover'
+import { same } from '@/core/procedure/edit'
+import { readJob } from './jobs'
+import { inShop, type Crew } from './session'
+
+/** At most this many events in one post: an outbox sends the rest in the next. */
+export const AppendRequest = z.object({ events: z.array(JobEvent).min(1).max(500) })
+
+export type AppendOutcome =
+  | { status: 'kept'; stored: string[] }
+  | { status: 'unknown job' }
+  | { status: 'refused'; eventId: string; sentence: string }
+
+/**
+ * Appends events to a job: idempotent (an event sent twice is stored once), all or nothing. The person of an event must
+ * have acted on this tablet's session. An event id that comes back with other contents is refused. A hand-over is not
+ * an ordinary event: see handOver.
+ */
+export async function appendJobEvents(crew: Crew, jobId: string, events: readonly JobEvent[]): Promise<AppendOutcome> {
+  return inShop(crew, async (trx): Promise<AppendOutcome> => {
+    const job = await trx.selectFrom('job').select('id').where('id', '=', jobId).executeTakeFirst()
+    if (!job) return { status: 'unknown job' }
+    const acted = new Set([crew.signedIn.id, ...(await trx.selectFrom('acting').select('crew_id').where('session_id', '=', crew.sessionId).execute()).map((row) => row.crew_id)])
+    for (const event of events) {
+      if (event.jobId !== jobId) return { status: 'refused', eventId: event.id, sentence: 'This event belongs to another job.' }
+      if (event.what.kind === 'handed over') return { status: 'refused', eventId: event.id, sentence: 'A vehicle is handed over from the hand-over page, where the gate is checked.' }
+      if (!acted.has(event.personId)) return { status: 'refused', eventId: event.id, sentence: 'The person who did this has not acted on this tablet since it was signed in. Tap the name and enter the PIN once, then it is sent.' }
+    }
+    const known = await trx.selectFrom('job_event').select(['id', 'body']).where('id', 'in', events.map((event) => event.id)).execute()
+    for (const row of known) {
+      const event = events.find((item) => item.id === row.id)!
+      if (!same(row.body, event)) return { status: 'refused', eventId: event.id, sentence: 'Something else was stored under this event’s number. It is kept on this device; tell whoever looks after the shop’s server.' }
+    }
+    const fresh = events.filter((event) => !known.some((row) => row.id === event.id))
+    if (fresh.length > 0)
+      await trx
+        .insertInto('job_event')
+        .values(fresh.map((event) => ({ id: event.id, shop_id: crew.shopId, job_id: jobId, person_id: event.personId, at: event.at, body: JSON.stringify(event) })))
+        .onConflict((conflict) => conflict.columns(['shop_id', 'id']).doNothing())
+        .execute()
+    return { status: 'kept', stored: events.map((event) => event.id) }
+  })
+}
+
+export type HandOverOutcome = { status: 'done' } | { status: 'blocked'; blocks: HandoverBlock[] } | { status: 'unknown job' }
+
+/** Hands the vehicle over, if the gate is open by the shop's own record. Every device's events must have arrived before. */
+export async function handOver(crew: Crew, jobId: string, event: JobEvent): Promise<HandOverOutcome> {
+  const job = await readJob(crew, jobId)
+  if (!job) return { status: 'unknown job' }
+  const blocks = handoverBlocks(job.document, foldJob(job.document, job.events), await shopHasOthers(crew))
+  if (blocks.length > 0) return { status: 'blocked', blocks }
+  await inShop(crew, async (trx) => {
+    await trx
+      .insertInto('job_event')
+      .values({ id: event.id, shop_id: crew.shopId, job_id: jobId, person_id: crew.acting.id, at: event.at, body: JSON.stringify({ ...event, personId: crew.acting.id }) })
+      .onConflict((conflict) => conflict.columns(['shop_id', 'id']).doNothing())
+      .execute()
+    await trx.updateTable('job').set({ handed_over_at: new Date() }).where('id', '=', jobId).execute()
+  })
+  return { status: 'done' }
+}
+
+/** Whether the shop has somebody else who could check. */
+export async function shopHasOthers(crew: Crew): Promise<boolean> {
+  const row = await inShop(crew, (trx) => trx.selectFrom('crew').select((e) => e.fn.countAll<string>().as('count')).where('active', '=', true).executeTakeFirstOrThrow())
+  return Number(row.count) > 1
+}

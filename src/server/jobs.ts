@@ -1,0 +1,119 @@
+import 'server-only'
+import { z } from 'zod'
+import { JobEvent } from '@/core/job/event'
+import { planJob, PlanRequest, type PlanError } from '@/core/plan/jobPlan'
+import { ProcedureDocument } from '@/core/procedure/document'
+import { forBuild } from '@/core/procedure/forBuild'
+import type { ShopTransaction } from '../db/client'
+import { newestRevision, readRevision } from './procedures'
+import { inShop, type Crew, type Person, type Refused } from './session'
+
+export const NewJob = z.object({
+  vehicleId: z.uuid(),
+  title: z.string().trim().min(1, 'Say in a few words what the job is for.').max(120),
+  bay: z.string().trim().max(20).default(''),
+  promisedAt: z.iso.datetime({ local: true, offset: true }).nullable().default(null),
+  request: PlanRequest,
+})
+export type NewJob = z.infer<typeof NewJob>
+
+export type JobRecord = {
+  id: string
+  title: string
+  bay: string
+  promisedAt: Date | null
+  createdAt: Date
+  handedOverAt: Date | null
+  vehicle: { id: string; label: string; plate: string; customer: string }
+  procedureId: string
+  revisionNumber: number | null
+  request: PlanRequest
+  document: ProcedureDocument
+  events: JobEvent[]
+}
+
+/** Opens a job on the vehicle's newest revision, or on its draft while nothing is published. The plan must come out. */
+export async function openJob(crew: Crew, job: NewJob): Promise<{ status: 'done'; jobId: string } | Refused | { status: 'no plan'; error: PlanError; document: ProcedureDocument }> {
+  return inShop(crew, async (trx) => {
+    const vehicle = await trx.selectFrom('vehicle').selectAll().where('id', '=', job.vehicleId).executeTakeFirst()
+    if (!vehicle) return { status: 'refused', sentence: 'This vehicle is not in your shop. Choose one from the list.' }
+    if (!vehicle.procedure_id) return { status: 'refused', sentence: 'Nobody has said which model this vehicle is. Open the vehicle and choose its procedure.' }
+    const revision = await newestRevision(trx, vehicle.procedure_id)
+    const draft = revision ? null : await trx.selectFrom('draft').selectAll().where('procedure_id', '=', vehicle.procedure_id).executeTakeFirstOrThrow()
+    const document = ProcedureDocument.parse((revision ?? draft)!.document)
+    const plan = planJob(forBuild(document, job.request.build), job.request, crew.house)
+    if (!plan.ok) return { status: 'no plan', error: plan.error, document }
+    const id = crypto.randomUUID()
+    await trx
+      .insertInto('job')
+      .values({
+        id,
+        shop_id: crew.shopId,
+        vehicle_id: vehicle.id,
+        procedure_id: vehicle.procedure_id,
+        revision_id: revision?.id ?? null,
+        draft_document: draft ? JSON.stringify(document) : null,
+        title: job.title,
+        bay: job.bay,
+        promised_at: job.promisedAt,
+        request: JSON.stringify(job.request),
+        created_by: crew.acting.id,
+        handed_over_at: null,
+      })
+      .execute()
+    await trx.updateTable('vehicle').set({ build: JSON.stringify(job.request.build) }).where('id', '=', vehicle.id).execute()
+    return { status: 'done', jobId: id }
+  })
+}
+
+/** A job with its document and every event. Null when it is not this shop's. */
+export async function readJob(crew: Crew, jobId: string): Promise<JobRecord | null> {
+  return inShop(crew, async (trx) => {
+    const job = await jobQuery(trx).where('job.id', '=', jobId).executeTakeFirst()
+    return job ? recordOf(trx, job) : null
+  })
+}
+
+/** The jobs in the bays (not handed over), and the latest that were. */
+export async function listJobs(crew: Crew, which: 'open' | 'done' | { vehicleId: string }): Promise<JobRecord[]> {
+  return inShop(crew, async (trx) => {
+    let query = jobQuery(trx)
+    if (which === 'open') query = query.where('job.handed_over_at', 'is', null).orderBy('job.bay').orderBy('job.created_at')
+    else if (which === 'done') query = query.where('job.handed_over_at', 'is not', null).orderBy('job.handed_over_at', 'desc').limit(6)
+    else query = query.where('job.vehicle_id', '=', which.vehicleId).orderBy('job.created_at', 'desc')
+    const rows = await query.execute()
+    return Promise.all(rows.map((row) => recordOf(trx, row)))
+  })
+}
+
+function jobQuery(trx: ShopTransaction) {
+  return trx
+    .selectFrom('job')
+    .innerJoin('vehicle', 'vehicle.id', 'job.vehicle_id')
+    .selectAll('job')
+    .select(['vehicle.label as vehicle_label', 'vehicle.plate as vehicle_plate', 'vehicle.customer as vehicle_customer'])
+}
+type JobRow = Awaited<ReturnType<ReturnType<typeof jobQuery>['executeTakeFirstOrThrow']>>
+
+async function recordOf(trx: ShopTransaction, job: JobRow): Promise<JobRecord> {
+  const revision = job.revision_id ? await readRevision(trx, job.revision_id) : null
+  const events = await trx.selectFrom('job_event').select('body').where('job_id', '=', job.id).orderBy('received_seq').execute()
+  return {
+    id: job.id,
+    title: job.title,
+    bay: job.bay,
+    promisedAt: job.promised_at,
+    createdAt: job.created_at,
+    handedOverAt: job.handed_over_at,
+    vehicle: { id: job.vehicle_id, label: job.vehicle_label, plate: job.vehicle_plate, customer: job.vehicle_customer },
+    procedureId: job.procedure_id,
+    revisionNumber: revision?.number ?? null,
+    request: PlanRequest.parse(job.request),
+    document: revision?.document ?? ProcedureDocument.parse(job.draft_document),
+    events: events.map((event) => JobEvent.parse(event.body)),
+  }
+}
+
+export async function crewNames(crew: Crew): Promise<Person[]> {
+  return inShop(crew, (trx) => trx.selectFrom('crew').select(['id', 'name', 'role']).where('active', '=', true).orderBy('name').execute())
+}

@@ -1,0 +1,42 @@
+import { getMigrations } from 'better-auth/db/migration'
+import { sql } from 'kysely'
+import { makeDb, makePool, type Db } from '../db/client'
+import { migrate } from '../db/migrate'
+import { authFor } from './auth'
+
+/** Brings schemas and tables to this version. Run by the start command with the owner's address; prints one sentence on failure. */
+async function main(): Promise<number> {
+  const url = process.env.DATABASE_OWNER_URL
+  const owner = makeDb(url)
+  try {
+    await prepareAuthSchema(owner)
+    const outcome = await migrate(owner)
+    if (outcome.kind === 'newer database')
+      return stop(`The database was made by a newer Istruzione (it has had ${outcome.unknown.join(', ')}). Start that version, or restore a back-up made with this one.`)
+    if (outcome.kind === 'failed') return stop(`The database could not be brought up to date: ${outcome.detail}. Nothing was changed.`)
+    const pool = makePool(url, 'auth')
+    const { runMigrations } = await getMigrations(authFor(pool, process.env.ISTRUZIONE_SECRET ?? '', 'http://127.0.0.1').options)
+    await runMigrations()
+    await pool.end()
+    return 0
+  } finally {
+    await owner.destroy()
+  }
+}
+
+/** The sign-in library's tables lie in a schema of their own, owned by the owner and usable by the application. */
+async function prepareAuthSchema(owner: Db): Promise<void> {
+  for (const text of [
+    'create schema if not exists auth',
+    'grant usage on schema auth to istruzione_app',
+    'alter default privileges in schema auth grant select, insert, update, delete on tables to istruzione_app',
+  ])
+    await sql.raw(text).execute(owner)
+}
+
+function stop(sentence: string): number {
+  process.stderr.write(`${sentence}\n`)
+  return 1
+}
+
+process.exitCode = await main()

@@ -1,0 +1,144 @@
+import 'server-only'
+import type { Id } from '@/core/base/id'
+import { checkRecord, type Problem } from '@/core/order/checkRecord'
+import { ProcedureDocument, emptyDocument } from '@/core/procedure/document'
+import { applyEdits, type Conflict, type Edit } from '@/core/procedure/edit'
+import { parseDocumentText, type DocumentError } from '@/core/procedure/parseDocument'
+import type { ShopTransaction } from '../db/client'
+import { inShop, mayAct, refused, type Crew, type Refused } from './session'
+
+export type ProcedureRow = { id: string; name: string; revision: number | null; publishedAt: Date | null; hasDraft: boolean; document: ProcedureDocument; jobs: number }
+
+/** Every procedure of the shop with its newest document, for the list and its search. */
+export async function listProcedures(crew: Crew): Promise<ProcedureRow[]> {
+  return inShop(crew, async (trx) => {
+    const procedures = await trx.selectFrom('procedure').selectAll().orderBy('name').execute()
+    const jobs = await trx.selectFrom('job').select((e) => ['procedure_id', e.fn.countAll<string>().as('count')]).groupBy('procedure_id').execute()
+    return Promise.all(
+      procedures.map(async (row) => {
+        const [revision, draft] = [await newestRevision(trx, row.id), await draftOf(trx, row.id)]
+        return {
+          id: row.id,
+          name: row.name,
+          revision: revision?.number ?? null,
+          publishedAt: revision?.published_at ?? null,
+          hasDraft: draft !== undefined,
+          document: ProcedureDocument.parse(draft?.document ?? revision!.document),
+          jobs: Number(jobs.find((job) => job.procedure_id === row.id)?.count ?? 0),
+        }
+      }),
+    )
+  })
+}
+
+export async function newestRevision(trx: ShopTransaction, procedureId: string) {
+  return trx.selectFrom('revision').selectAll().where('procedure_id', '=', procedureId).orderBy('number', 'desc').limit(1).executeTakeFirst()
+}
+
+async function draftOf(trx: ShopTransaction, procedureId: string) {
+  return trx.selectFrom('draft').selectAll().where('procedure_id', '=', procedureId).executeTakeFirst()
+}
+
+export type ProcedureView = {
+  id: string
+  document: ProcedureDocument
+  problems: Problem[]
+  version: number
+  isDraft: boolean
+  revision: { id: string; number: number; publishedAt: Date; by: string } | null
+  jobs: number
+}
+
+/** A procedure as it is worked on: the draft where there is one, else the newest revision. Null when it is not this shop's. */
+export async function readProcedure(crew: Crew, procedureId: string): Promise<ProcedureView | null> {
+  return inShop(crew, async (trx) => {
+    const row = await trx.selectFrom('procedure').selectAll().where('id', '=', procedureId).executeTakeFirst()
+    if (!row) return null
+    const [revision, draft] = [await newestRevision(trx, row.id), await draftOf(trx, row.id)]
+    const document = ProcedureDocument.parse(draft?.document ?? revision!.document)
+    const by = revision ? await trx.selectFrom('crew').select('name').where('id', '=', revision.published_by).executeTakeFirst() : null
+    const jobs = await trx.selectFrom('job').select((e) => e.fn.countAll<string>().as('count')).where('procedure_id', '=', row.id).executeTakeFirst()
+    return {
+      id: row.id,
+      document,
+      problems: checkRecord(document),
+      version: draft?.version ?? 0,
+      isDraft: draft !== undefined,
+      revision: revision ? { id: revision.id, number: revision.number, publishedAt: revision.published_at, by: by?.name ?? 'somebody' } : null,
+      jobs: Number(jobs?.count ?? 0),
+    }
+  })
+}
+
+export async function createProcedure(crew: Crew, document: ProcedureDocument): Promise<string> {
+  const id = crypto.randomUUID()
+  await inShop(crew, async (trx) => {
+    await trx.insertInto('procedure').values({ id, shop_id: crew.shopId, name: document.name }).execute()
+    await trx.insertInto('draft').values({ procedure_id: id, shop_id: crew.shopId, document: JSON.stringify(document), version: 1, changed_by: crew.acting.id }).execute()
+  })
+  return id
+}
+
+export function newProcedure(crew: Crew, name: string): Promise<string> {
+  return createProcedure(crew, emptyDocument(name))
+}
+
+/** All or nothing: a file with anything wrong in it changes nothing and is answered with the place and a sentence. */
+export async function importProcedure(crew: Crew, text: string): Promise<{ status: 'done'; procedureId: string } | { status: 'bad file'; error: DocumentError }> {
+  const parsed = parseDocumentText(text)
+  if (!parsed.ok) return { status: 'bad file', error: parsed.error }
+  return { status: 'done', procedureId: await createProcedure(crew, parsed.value) }
+}
+
+export type EditOutcome =
+  | { status: 'saved'; document: ProcedureDocument; problems: Problem[]; version: number; conflicts: Conflict[] }
+  | { status: 'refused'; sentence: string }
+
+/**
+ * Merges edits into the draft, field by field, under a lock, so that two people never overwrite each other unseen.
+ * The first edit of a published procedure begins a draft from its newest revision.
+ */
+export async function editDraft(crew: Crew, procedureId: string, edits: readonly Edit[]): Promise<EditOutcome> {
+  return inShop(crew, async (trx) => {
+    const row = await trx.selectFrom('procedure').select('id').where('id', '=', procedureId).forUpdate().executeTakeFirst()
+    if (!row) return { status: 'refused', sentence: 'This procedure is not in your shop any more. Copy what you typed and open the list of procedures.' }
+    const draft = await draftOf(trx, procedureId)
+    const current = ProcedureDocument.parse(draft?.document ?? (await newestRevision(trx, procedureId))!.document)
+    const applied = applyEdits(current, edits)
+    if (!applied.ok) return { status: 'refused', sentence: applied.error.sentence }
+    const { document, conflicts } = applied.value
+    const version = (draft?.version ?? 0) + 1
+    const values = { document: JSON.stringify(document), version, changed_by: crew.acting.id, changed_at: new Date() }
+    await trx.insertInto('draft').values({ procedure_id: procedureId, shop_id: crew.shopId, ...values }).onConflict((c) => c.column('procedure_id').doUpdateSet(values)).execute()
+    await trx.updateTable('procedure').set({ name: document.name }).where('id', '=', procedureId).execute()
+    return { status: 'saved', document, problems: checkRecord(document), version, conflicts }
+  })
+}
+
+/** Problems a revision can't be published with; the others are shown and may stay. */
+export function forbidsPublishing(problem: Problem): boolean {
+  return problem.kind === 'contradiction' || problem.kind === 'reference' || problem.kind === 'goal out of reach'
+}
+
+/** Makes the draft the next revision, which never changes again. Only leads and owners; refused while the record contradicts itself. */
+export async function publishDraft(crew: Crew, procedureId: string, note: string): Promise<{ status: 'done'; number: number } | Refused> {
+  if (!mayAct(crew, 'lead')) return refused('lead')
+  return inShop(crew, async (trx) => {
+    await trx.selectFrom('procedure').select('id').where('id', '=', procedureId).forUpdate().executeTakeFirst()
+    const draft = await draftOf(trx, procedureId)
+    if (!draft) return { status: 'refused', sentence: 'There is no draft to publish: nothing has changed since the last revision.' }
+    const document = ProcedureDocument.parse(draft.document)
+    if (document.parts.length === 0) return { status: 'refused', sentence: 'There is nothing to publish yet. Add a part first.' }
+    if (checkRecord(document).some(forbidsPublishing)) return { status: 'refused', sentence: 'The record contradicts itself. Mend the problems marked with a circle of arrows first.' }
+    const number = ((await newestRevision(trx, procedureId))?.number ?? 0) + 1
+    await trx.insertInto('revision').values({ id: crypto.randomUUID(), shop_id: crew.shopId, procedure_id: procedureId, number, document: JSON.stringify(document), published_by: crew.acting.id, note }).execute()
+    await trx.deleteFrom('draft').where('procedure_id', '=', procedureId).execute()
+    return { status: 'done', number }
+  })
+}
+
+/** A revision's document, for a job or an export. */
+export async function readRevision(trx: ShopTransaction, revisionId: Id): Promise<{ document: ProcedureDocument; number: number } | null> {
+  const row = await trx.selectFrom('revision').select(['document', 'number']).where('id', '=', revisionId).executeTakeFirst()
+  return row ? { document: ProcedureDocument.parse(row.document), number: row.number } : null
+}

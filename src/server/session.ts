@@ -1,0 +1,59 @@
+import 'server-only'
+import { sql } from 'kysely'
+import { headers } from 'next/headers'
+import { redirect } from 'next/navigation'
+import { cache } from 'react'
+import { HouseValues } from '@/core/shop/houseValues'
+import { asShop, type ShopTransaction } from '../db/client'
+import type { Role } from '../db/schema'
+import { auth } from './auth'
+import { database } from './database'
+
+export type Person = { id: string; name: string; role: Role }
+
+/** Who is asking: the shop the tablet is signed in to, the person who signed it in, and the person who acts now. */
+export type Crew = { shopId: string; shopName: string; isDemo: boolean; house: HouseValues; sessionId: string; signedIn: Person; acting: Person }
+
+/** The crew behind this request, or null when nobody is signed in. One look-up a request. */
+export const currentCrew = cache(async (): Promise<Crew | null> => {
+  const session = await auth().api.getSession({ headers: await headers() })
+  if (!session) return null
+  const found = await sql<{ shop_id: string; crew_id: string }>`select * from crew_of_user(${session.user.id})`.execute(database())
+  const row = found.rows[0]
+  if (!row) return null
+  return asShop(database(), row.shop_id, async (trx) => {
+    const shop = await trx.selectFrom('shop').selectAll().executeTakeFirstOrThrow()
+    const signedIn = await person(trx, row.crew_id)
+    const now = await trx.selectFrom('acting').select('crew_id').where('session_id', '=', session.session.id).where('current', '=', true).executeTakeFirst()
+    const acting = (now && (await person(trx, now.crew_id))) ?? signedIn
+    if (!signedIn || !acting) return null
+    return { shopId: shop.id, shopName: shop.name, isDemo: shop.is_demo, house: HouseValues.parse(shop.house), sessionId: session.session.id, signedIn, acting }
+  })
+})
+
+async function person(trx: ShopTransaction, crewId: string): Promise<Person | null> {
+  const row = await trx.selectFrom('crew').select(['id', 'name', 'role']).where('id', '=', crewId).where('active', '=', true).executeTakeFirst()
+  return row ?? null
+}
+
+/** For pages and actions: the crew, or the way to the door. */
+export async function requireCrew(): Promise<Crew> {
+  return (await currentCrew()) ?? redirect('/welcome')
+}
+
+const RANK: Record<Role, number> = { installer: 0, lead: 1, owner: 2 }
+
+export function mayAct(crew: Crew, atLeast: Role): boolean {
+  return RANK[crew.acting.role] >= RANK[atLeast]
+}
+
+export type Refused = { status: 'refused'; sentence: string }
+
+export function refused(atLeast: Role): Refused {
+  return { status: 'refused', sentence: `This needs ${atLeast === 'owner' ? 'the owner' : 'a lead'}. Tap the name at the top and change who acts.` }
+}
+
+/** Runs a use case as the crew's shop. */
+export function inShop<T>(crew: Crew, run: (trx: ShopTransaction) => Promise<T>): Promise<T> {
+  return asShop(database(), crew.shopId, run)
+}

@@ -1,0 +1,86 @@
+import type { NextTap } from '@/core/job/progress'
+import { toFasten } from '@/core/job/progress'
+import type { JobState } from '@/core/job/fold'
+import type { Operation } from '@/core/order/operation'
+import type { ProcedureForBuild } from '@/core/procedure/forBuild'
+import { cautionsFor } from '@/core/vehicle/cautionsFor'
+import { isAirbagCircuit } from '@/core/procedure/tether'
+import { DirectionSign } from '../marks/DirectionSign'
+import { FastenerMark, shapeOf } from '../marks/FastenerMark'
+import { PlugMark } from '../marks/PlugMark'
+import { AirbagFlag, SignalPlate } from '../marks/Signs'
+import { itemNameIn } from '../words/modelNames'
+import { stepWords } from '../words/operations'
+
+/** The one sign of the screen: what to do next, readable from a metre. */
+export function ActionSign({ model, state, tap, done }: { model: ProcedureForBuild; state: JobState; tap: NextTap; done: number }) {
+  const { operation } = tap.step
+  const words = stepWords(model, operation)
+  const cautions = cautionsFor(model, operation)
+  const release = model.parts.get(operation.itemId)?.release
+  const axis = operation.act === 'release' ? release?.motions[0]?.directions[0] : undefined
+  const partAxis = operation.act === 'undo' && operation.partId ? model.parts.get(operation.partId)?.release.motions[0]?.directions[0] : undefined
+  const tether = model.tethers.get(operation.itemId)
+  const fresh = operation.act === 'fasten' ? toFasten(state.holders.get(operation.itemId)!).fresh : 0
+  return (
+    <section aria-label="Next" className="on-sign rounded-br px-6 py-4" aria-live="polite">
+      <div className="flex justify-between gap-4 text-2xl font-semibold">
+        <span>
+          {itemNameIn(model, tap.card.partId ?? tap.card.settingId!)}
+          <span className="ml-3 font-normal">{tap.card.phase === 'in' ? 'way in' : 'way out'}</span>
+        </span>
+        <span className="shrink-0">
+          <span className="num">{done}</span> of <span className="num">{tap.card.steps.length}</span> done
+        </span>
+      </div>
+      <h1 className={`mt-1 flex items-center gap-4 font-extrabold ${words.title.length > 26 ? 'text-[clamp(34px,4vw,48px)]' : words.title.length > 18 ? 'text-[clamp(42px,5vw,62px)]' : 'text-[clamp(52px,6.4vw,82px)]'} !leading-[1.05]`} data-next={operation.key}>
+        <StepMark model={model} operation={operation} size={72} />
+        <span className="min-w-0 [overflow-wrap:anywhere]">{words.title}</span>
+        {axis && <DirectionSign axis={axis} size={52} />}
+      </h1>
+      <p className="mt-1 flex min-h-10 items-center gap-3 text-[clamp(22px,2.5vw,32px)] font-medium leading-tight">
+        {words.how}
+        {partAxis && <DirectionSign axis={partAxis} size={36} />}
+      </p>
+      {fresh > 0 && <p className="mt-1 text-2xl font-bold">{fresh} new one{fresh > 1 ? 's' : ''}: the old broke or is lost</p>}
+      <ul className="mt-2 space-y-1.5">
+        {tether && isAirbagCircuit(tether) && (
+          <li>
+            <AirbagFlag />
+          </li>
+        )}
+        {cautions.slice(0, 2).map((caution) => (
+          <li key={caution.id} className="flex items-start gap-3 text-[clamp(18px,1.7vw,22px)] font-semibold leading-snug">
+            <SignalPlate severity={caution.severity} />
+            <span>
+              {caution.sentence} {caution.builtIn && <span className="font-normal">{caution.remedy}</span>}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+export function StepMark({ model, operation, size = 28 }: { model: ProcedureForBuild; operation: Operation; size?: number }) {
+  const holder = model.holders.get(operation.itemId)
+  if (holder && (operation.act === 'undo' || operation.act === 'fasten')) {
+    const hidden = (model.needsOf.get(`undo:${holder.id}`) ?? []).some((need) => need.reason === 'covers')
+    return <FastenerMark shape={shapeOf(holder)} hidden={hidden} size={size} className="shrink-0" />
+  }
+  const tether = model.tethers.get(operation.itemId)
+  if (tether) return <PlugMark tether={tether} size={size} className="shrink-0" />
+  const acts: Partial<Record<Operation['act'], string>> = {
+    release: 'M4 20h16M12 16V4M7 9l5-5 5 5',
+    seat: 'M4 20h16M12 4v12M7 11l5 5 5-5',
+    lift: 'M12 14V3M7 8l5-5 5 5M3 14v6h18v-6',
+    place: 'M12 3v11M7 9l5 5 5-5M3 14v6h18v-6',
+    set: 'M12 2 22 12 12 22 2 12Z',
+    restore: 'M12 2 22 12 12 22 2 12ZM8 12h8',
+  }
+  return (
+    <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden="true" className="shrink-0">
+      <path d={acts[operation.act] ?? ''} fill="none" stroke="currentColor" strokeWidth="2.2" strokeLinecap="round" strokeLinejoin="round" />
+    </svg>
+  )
+}

@@ -1,0 +1,148 @@
+'use client'
+import { useState } from 'react'
+import type { Happening } from '@/core/job/event'
+import type { JobState } from '@/core/job/fold'
+import { isDone, type NextTap } from '@/core/job/progress'
+import type { JobPlan } from '@/core/plan/jobPlan'
+import type { ProcedureForBuild } from '@/core/procedure/forBuild'
+import { StepMark } from './ActionSign'
+import { stepWords } from '../words/operations'
+import { holderWords } from '../words/items'
+
+type Record = (happenings: readonly Happening[]) => void
+type Common = { model: ProcedureForBuild; tap: NextTap; record: Record; close: () => void }
+
+/** "Found something else than the record says": another count changes this vehicle's account, anything else is proposed. */
+export function Different({ model, tap, record, close }: Common) {
+  const holder = model.holders.get(tap.step.operation.itemId)
+  const [count, setCount] = useState(holder?.count ?? 0)
+  const [words, setWords] = useState('')
+  const save = () => {
+    const happenings: Happening[] = []
+    if (holder && count !== holder.count) {
+      const what = count < holder.count ? 'missing' : 'extra'
+      happenings.push({ kind: 'as found', holderId: holder.id, what, count: Math.abs(holder.count - count), note: words })
+      happenings.push({ kind: 'different from the record', itemId: holder.id, field: 'count', value: String(count) })
+    }
+    if (words.trim()) happenings.push({ kind: 'different from the record', itemId: tap.step.operation.itemId, field: 'note', value: words.trim() })
+    if (happenings.length > 0) record(happenings)
+    close()
+  }
+  const countable = holder && tap.step.operation.act === 'undo'
+  return (
+    <div className="space-y-5">
+      {countable && <Counter label={`How many are there? The record says ${holder.count}.`} value={count} max={99} min={0} onChange={setCount} />}
+      <label className="block">
+        <span className="mb-1 block text-lg font-semibold">What is different?</span>
+        <textarea className="field min-h-24 text-lg" maxLength={300} value={words} onChange={(event) => setWords(event.target.value)} placeholder="T15 instead of T20" />
+      </label>
+      <p className="text-second">The record is not changed by this: a lead decides about it after the job.</p>
+      <button type="button" className="slab w-full" onClick={save} disabled={words.trim() === '' && (!countable || count === holder.count)}>
+        Keep it
+      </button>
+    </div>
+  )
+}
+
+/** Something broke: how many of which group of this card. A new one is asked for on the way back, the pieces in the balance. */
+export function Broken({ model, tap, record, close }: Common) {
+  const groups = tap.card.steps.flatMap(({ operation }) => (operation.act === 'undo' || operation.act === 'fasten' ? [model.holders.get(operation.itemId)!] : []))
+  const [holderId, setHolderId] = useState(groups.find((group) => group.id === tap.step.operation.itemId)?.id ?? groups[0]?.id ?? '')
+  const [count, setCount] = useState(1)
+  const holder = groups.find((group) => group.id === holderId)
+  if (!holder) return <p className="text-lg">Nothing on this card is counted. Write a note about what broke instead.</p>
+  return (
+    <div className="space-y-5">
+      <fieldset className="grid gap-2">
+        <legend className="mb-1 text-lg font-semibold">Which broke?</legend>
+        {groups.map((group) => (
+          <label key={group.id} className="ghost !justify-start text-lg">
+            <input type="radio" name="group" className="size-5 accent-current" checked={group.id === holderId} onChange={() => setHolderId(group.id)} />
+            {holderWords(group)}
+          </label>
+        ))}
+      </fieldset>
+      <Counter label="How many?" value={count} min={1} max={holder.count} onChange={setCount} />
+      <button
+        type="button"
+        className="slab w-full"
+        onClick={() => {
+          record([{ kind: 'broken', holderId, count, wasFitted: 'no', note: '' }])
+          close()
+        }}
+      >
+        {count} broke
+      </button>
+    </div>
+  )
+}
+
+/** It won't move: what still holds it by the record, commonly missed first. */
+export function WontMove({ model, plan, state, tap }: { model: ProcedureForBuild; plan: JobPlan; state: JobState; tap: NextTap }) {
+  const partId = tap.card.partId
+  const part = partId ? model.parts.get(partId) : undefined
+  const still = [...plan.wayIn.flatMap((card) => card.steps)].filter((step) => step.operation.partId === partId && (step.operation.act === 'undo' || step.operation.act === 'open') && !isDone(state, step.operation))
+  const hidden = (model.holdersOf.get(partId ?? '') ?? []).filter((holder) => (model.needsOf.get(`undo:${holder.id}`) ?? []).some((need) => need.reason === 'covers'))
+  return (
+    <div className="space-y-4 text-lg">
+      {part && part.release.motions.length > 0 && (
+        <p>
+          By the record it moves like this: <b>{stepWords(model, { key: '', phase: 'in', act: 'release', itemId: part.id, partId: part.id, setting: null }).title}</b>
+          {part.release.mustNot && <>. {part.release.mustNot}.</>}
+        </p>
+      )}
+      <h3 className="text-xl">{still.length > 0 ? 'Not undone yet' : 'Everything recorded is undone. Commonly missed'}</h3>
+      <ul className="space-y-2">
+        {still.map(({ operation }) => (
+          <li key={operation.key} className="flex items-center gap-3">
+            <StepMark model={model} operation={operation} /> {stepWords(model, operation).title}, {stepWords(model, operation).how}
+          </li>
+        ))}
+        {still.length === 0 && hidden.map((holder) => <li key={holder.id}>{holderWords(holder)}, hidden: is one more behind it?</li>)}
+        {still.length === 0 && <li>A screw under a cap, mat or liner; behind the glovebox; under the edge of the neighbour.</li>}
+      </ul>
+      <p className="text-second">Never lever harder than the record says. If it still won’t move, close this, write what you found with “Different”, and ask a lead.</p>
+    </div>
+  )
+}
+
+export function NoteForm({ record, close, itemId }: { record: Record; close: () => void; itemId: string | null }) {
+  const [text, setText] = useState('')
+  return (
+    <form
+      className="space-y-4"
+      onSubmit={(event) => {
+        event.preventDefault()
+        record([{ kind: 'noted', itemId, text: text.trim() }])
+        close()
+      }}
+    >
+      <label className="block">
+        <span className="mb-1 block text-lg font-semibold">Note for this job</span>
+        <textarea autoFocus className="field min-h-32 text-lg" maxLength={1000} value={text} onChange={(event) => setText(event.target.value)} />
+      </label>
+      <button className="slab w-full" disabled={text.trim() === ''}>
+        Keep the note
+      </button>
+    </form>
+  )
+}
+
+/** A count by tapping: two large targets, and the number itself can be typed. */
+export function Counter({ label, value, min, max, onChange }: { label: string; value: number; min: number; max: number; onChange: (value: number) => void }) {
+  const put = (next: number) => onChange(Math.min(max, Math.max(min, Number.isFinite(next) ? next : min)))
+  return (
+    <div>
+      <span className="mb-1 block text-lg font-semibold">{label}</span>
+      <div className="flex items-center gap-3">
+        <button type="button" className="ghost w-20 text-3xl" aria-label="one less" onClick={() => put(value - 1)} disabled={value <= min}>
+          −
+        </button>
+        <input aria-label={label} inputMode="numeric" className="field num !min-h-14 w-24 text-center text-3xl" value={value} onChange={(event) => put(Number(event.target.value.replace(/\D/g, '')))} />
+        <button type="button" className="ghost w-20 text-3xl" aria-label="one more" onClick={() => put(value + 1)} disabled={value >= max}>
+          +
+        </button>
+      </div>
+    </div>
+  )
+}

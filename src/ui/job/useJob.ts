@@ -1,0 +1,91 @@
+'use client'
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
+import { JobLog, type LogSnapshot } from '@/client/jobLog'
+import { JobStore } from '@/client/jobStore'
+import { fetchEvents, sendTo } from '@/client/sendEvents'
+import { balanceOf, type Balance } from '@/core/job/balance'
+import type { Happening, JobEvent } from '@/core/job/event'
+import { foldJob, type JobState } from '@/core/job/fold'
+import { planJob, type JobPlan, type PlanRequest } from '@/core/plan/jobPlan'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import { forBuild, type ProcedureForBuild } from '@/core/procedure/forBuild'
+import type { HouseValues } from '@/core/shop/houseValues'
+
+/** What the server hands to every job screen. */
+export type JobData = {
+  shopId: string
+  id: string
+  title: string
+  bay: string
+  vehicle: { id: string; label: string; plate: string; customer: string }
+  revisionNumber: number | null
+  request: PlanRequest
+  document: ProcedureDocument
+  house: HouseValues
+  events: JobEvent[]
+  acting: { id: string; name: string; role: string }
+  crew: { id: string; name: string; role: string }[]
+  handedOver: boolean
+  shopHasOthers: boolean
+  theme: 'bay' | 'desk'
+}
+
+export type LiveJob = {
+  model: ProcedureForBuild
+  plan: JobPlan
+  state: JobState
+  balance: Balance
+  log: LogSnapshot
+  record: (happenings: readonly Happening[]) => void
+  /** The last thing this person did here, and when; null when there is nothing to take back. */
+  lastAct: { eventIds: string[]; atMs: number } | null
+  takeBack: () => void
+}
+
+const POLL_MS = 4000
+const RETRY_MS = 3000
+
+/** A live job: the local log, its fold, the plan and the balance. Taps are applied at once and kept before they are sent. */
+export function useJob(data: JobData): LiveJob {
+  const model = useMemo(() => forBuild(data.document, data.request.build), [data.document, data.request])
+  const plan = useMemo(() => {
+    const result = planJob(model, data.request, data.house)
+    if (!result.ok) throw new Error('The plan this job was opened with no longer comes out of its record.')
+    return result.value
+  }, [model, data.request, data.house])
+  const [log] = useState(() => new JobLog(data.id, new JobStore(data.shopId), sendTo(data.id), () => Date.now(), crypto.randomUUID(), data.events))
+  const snapshot = useSyncExternalStore(log.subscribe, log.getSnapshot, log.getSnapshot)
+  const [lastAct, setLastAct] = useState<LiveJob['lastAct']>(null)
+  const opened = useRef(false)
+
+  useEffect(() => {
+    if (!opened.current) void log.open()
+    opened.current = true
+    const retry = setInterval(() => void log.flush(), RETRY_MS)
+    const poll = setInterval(async () => {
+      if (document.hidden) return
+      const fresh = await fetchEvents(data.id)
+      if (fresh) log.receive(fresh.events)
+    }, POLL_MS)
+    const online = () => void log.flush()
+    window.addEventListener('online', online)
+    return () => {
+      clearInterval(retry)
+      clearInterval(poll)
+      window.removeEventListener('online', online)
+    }
+  }, [log, data.id])
+
+  const state = useMemo(() => foldJob(data.document, snapshot.events), [data.document, snapshot.events])
+  const balance = useMemo(() => balanceOf(data.document, state), [data.document, state])
+  const record = (happenings: readonly Happening[]) => {
+    const made = log.append(data.acting.id, happenings)
+    setLastAct({ eventIds: made.map((event) => event.id), atMs: Date.now() })
+  }
+  const takeBack = () => {
+    if (!lastAct) return
+    log.takeBack(data.acting.id, lastAct.eventIds)
+    setLastAct(null)
+  }
+  return { model, plan, state, balance, log: snapshot, record, lastAct, takeBack }
+}

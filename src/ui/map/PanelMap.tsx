@@ -1,0 +1,194 @@
+'use client'
+import { useMemo, type ReactNode } from 'react'
+import type { Id } from '@/core/base/id'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import type { View } from '@/core/procedure/view'
+import { MarkPaths, shapeOf } from '../marks/FastenerMark'
+import { PlugPaths } from '../marks/PlugMark'
+import { holderWords } from '../words/items'
+import { pathOf, stackLabels, type Label, type Point } from './geometry'
+
+export type MapProps = {
+  document: ProcedureDocument
+  view: View
+  pickedId: Id | null
+  onPick: (partId: Id) => void
+  children?: ReactNode
+  /** Leaders with the names of what holds, ties and covers the picked part. */
+  leaders?: boolean
+  svgRef?: React.Ref<SVGSVGElement>
+  onPointerDown?: (event: React.PointerEvent<SVGSVGElement>) => void
+  onPointerMove?: (event: React.PointerEvent<SVGSVGElement>) => void
+  onPointerUp?: (event: React.PointerEvent<SVGSVGElement>) => void
+  drawing?: boolean
+}
+
+const WEIGHT = { outer: 1.35, inner: 0.95, ghost: 0.7, mass: 0.95 } as const
+
+/**
+ * The panel map: a fine technical drawing with a zone frame, the parts' outlines over it, marks for fasteners and plugs, and
+ * leaders for the picked part. Lines keep their weight at any size. Parts are picked by pointer here, by list beside it.
+ */
+export function PanelMap({ document, view, pickedId, onPick, children, leaders = true, svgRef, drawing = false, ...pointer }: MapProps) {
+  const frame = view.widthMm * 0.02
+  const parts = document.parts.filter((part) => part.outline?.viewId === view.id)
+  const picked = parts.find((part) => part.id === pickedId) ?? null
+  const covering = useMemo(() => new Set(coveringParts(document, pickedId)), [document, pickedId])
+  const mark = markSize(view)
+  return (
+    <svg
+      ref={svgRef}
+      viewBox={`${-frame} ${-frame} ${view.widthMm + frame} ${view.heightMm + frame}`}
+      className={`h-full w-full touch-none select-none ${drawing ? 'cursor-crosshair' : ''}`}
+      role="img"
+      aria-label={`${view.name}: ${parts.length} parts drawn`}
+      {...pointer}
+    >
+      <defs>
+        <pattern id={`hatch-${view.id}`} width={view.widthMm / 120} height={view.widthMm / 120} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" y1="0" x2="0" y2={view.widthMm / 120} stroke="var(--petrol)" strokeWidth={view.widthMm / 900} />
+        </pattern>
+      </defs>
+      <rect x="0" y="0" width={view.widthMm} height={view.heightMm} fill="var(--sheet)" />
+      <g fill="none" strokeLinejoin="round" strokeLinecap="round">
+        {view.backdrop.map((line, i) => (
+          <path key={i} d={line.d} vectorEffect="non-scaling-stroke" fill={line.weight === 'mass' ? 'var(--sheet)' : 'none'} stroke={line.weight === 'ghost' ? 'var(--untravelled)' : 'var(--ink)'} strokeWidth={WEIGHT[line.weight]} />
+        ))}
+      </g>
+      {[...parts]
+        .sort((a, b) => area(b.outline!.points) - area(a.outline!.points))
+        .map((part) => (
+          <path
+            key={part.id}
+            d={pathOf(part.outline!.points)}
+            data-part={part.id}
+            vectorEffect="non-scaling-stroke"
+            fill={part.id === pickedId ? 'var(--tint)' : covering.has(part.id) ? `url(#hatch-${view.id})` : 'transparent'}
+            fillOpacity={part.id === pickedId ? 0.75 : 1}
+            stroke={part.id === pickedId || covering.has(part.id) ? 'var(--petrol)' : 'var(--ink)'}
+            strokeWidth={part.id === pickedId ? 2.8 : 1.2}
+            className={drawing ? 'pointer-events-none' : 'cursor-pointer hover:fill-tint'}
+            onClick={() => onPick(part.id)}
+          >
+            <title>{part.name}</title>
+          </path>
+        ))}
+      {/* Covering parts lie on top of the picked one. */}
+      {parts.filter((part) => covering.has(part.id)).map((part) => (
+        <path key={part.id} d={pathOf(part.outline!.points)} vectorEffect="non-scaling-stroke" fill={`url(#hatch-${view.id})`} stroke="var(--petrol)" strokeWidth="1.6" className="pointer-events-none" />
+      ))}
+      <Marks document={document} view={view} size={mark} pickedId={pickedId} />
+      {leaders && picked && <Leaders document={document} view={view} pickedId={picked.id} />}
+      <ZoneFrame view={view} frame={frame} />
+      {children}
+    </svg>
+  )
+}
+
+export function markSize(view: View): number {
+  return Math.min(view.widthMm / 46, view.heightMm / 26)
+}
+
+function area(points: readonly Point[]): number {
+  return Math.abs(points.reduce((sum, [x, y], i) => sum + x * points[(i + 1) % points.length]![1] - y * points[(i + 1) % points.length]![0], 0))
+}
+
+function coveringParts(document: ProcedureDocument, partId: Id | null): Id[] {
+  const holders = new Set(document.holders.filter((holder) => partId && holder.holds.includes(partId)).map((holder) => holder.id))
+  return document.needs.flatMap((need) => (need.needs.kind === 'part' && ((need.reason === 'covers' && holders.has(need.dependent.id)) || (need.reason === 'traps' && need.dependent.id === partId)) ? [need.needs.partId] : []))
+}
+
+function Marks({ document, view, size, pickedId }: { document: ProcedureDocument; view: View; size: number; pickedId: Id | null }) {
+  const covered = new Set(document.needs.filter((need) => need.reason === 'covers').map((need) => need.dependent.id))
+  const at = (x: number, y: number, children: ReactNode, key: string, strong: boolean) => (
+    <g key={key} transform={`translate(${x - size / 2} ${y - size / 2}) scale(${size / 24})`} style={{ color: strong ? 'var(--petrol)' : 'var(--ink)' }} className="pointer-events-none">
+      {strong && <circle cx="12" cy="12" r="15" fill="var(--sheet)" fillOpacity="0.85" />}
+      {children}
+    </g>
+  )
+  return (
+    <>
+      {document.holders.flatMap((holder) =>
+        holder.positions.flatMap((position, i) => (position.viewId === view.id ? [at(position.x, position.y, <MarkPaths shape={shapeOf(holder)} hidden={covered.has(holder.id)} stroke={2} />, `${holder.id}-${i}`, pickedId !== null && holder.holds.includes(pickedId))] : [])),
+      )}
+      {document.tethers.flatMap((tether) =>
+        tether.positions.flatMap((position, i) => (position.viewId === view.id ? [at(position.x, position.y, <PlugPaths tether={tether} hidden={tether.reached === 'after the release'} />, `${tether.id}-${i}`, tether.partId === pickedId)] : [])),
+      )}
+    </>
+  )
+}
+
+/** Labels to the left and right of the drawing, their leaders in the order of their feet so that they don't cross. */
+function Leaders({ document, view, pickedId }: { document: ProcedureDocument; view: View; pickedId: Id }) {
+  const line = view.heightMm / 26
+  const entries: (Label & { title: string; sub: string })[] = []
+  const add = (key: string, anchor: Point | undefined, title: string, sub: string) => anchor && entries.push({ key, anchor, title, sub, heightMm: sub ? line * 2.5 : line * 1.5 })
+  const spot = (positions: readonly { viewId: string; x: number; y: number }[]): Point | undefined => {
+    const here = positions.filter((position) => position.viewId === view.id)
+    const last = here[Math.floor(here.length / 2)]
+    return last && [last.x, last.y]
+  }
+  const part = document.parts.find((item) => item.id === pickedId)!
+  for (const holder of document.holders.filter((item) => item.holds.includes(pickedId))) {
+    const covers = document.needs.flatMap((need) => (need.reason === 'covers' && need.dependent.id === holder.id && need.needs.kind === 'part' ? [need.needs.partId] : []))
+    const hider = covers.map((id) => document.parts.find((item) => item.id === id)?.name.toLowerCase()).join(', ')
+    const clip = holder.kind.includes('clip') && part.release.start ? `start at the ${part.release.start}` : ''
+    add(holder.id, spot(holder.positions), holderWords(holder), hider ? `behind the ${hider}` : clip)
+  }
+  for (const tether of document.tethers.filter((item) => item.partId === pickedId)) add(tether.id, spot(tether.positions), tether.name, tether.tabSide ? `tab: ${tether.tabSide}` : '')
+  const sides = { left: entries.filter((e) => e.anchor[0] < view.widthMm / 2), right: entries.filter((e) => e.anchor[0] >= view.widthMm / 2) }
+  if (sides.left.length === 0 && sides.right.length > 3) sides.left = sides.right.splice(0, Math.floor(sides.right.length / 2))
+  else if (sides.right.length === 0 && sides.left.length > 3) sides.right = sides.left.splice(0, Math.floor(sides.left.length / 2))
+  return (
+    <g className="pointer-events-none">
+      {(['left', 'right'] as const).flatMap((side) => {
+        const ys = stackLabels(sides[side], view.heightMm * 0.04, view.heightMm * 0.96)
+        const x = side === 'left' ? view.widthMm * 0.02 : view.widthMm * 0.98
+        return sides[side].map((entry) => {
+          const y = ys.get(entry.key)!
+          const width = Math.max(entry.title.length, entry.sub.length * 0.9) * line * 0.56 + line
+          const edge = side === 'left' ? x + width : x - width
+          return (
+            <g key={entry.key}>
+              <path d={`M${edge} ${y + line * 0.6}L${entry.anchor[0]} ${entry.anchor[1]}`} stroke="var(--petrol)" strokeWidth="0.9" vectorEffect="non-scaling-stroke" fill="none" />
+              <circle cx={entry.anchor[0]} cy={entry.anchor[1]} r={line / 7} fill="var(--petrol)" />
+              <rect x={Math.min(x, edge)} y={y - line * 0.3} width={width} height={entry.heightMm - line * 0.3} fill="var(--sheet)" fillOpacity="0.92" />
+              <text x={x} y={y + line * 0.75} fontSize={line} fontWeight="700" fill="var(--ink)" textAnchor={side === 'left' ? 'start' : 'end'}>
+                {entry.title}
+              </text>
+              <text x={x} y={y + line * 1.75} fontSize={line * 0.88} fill="var(--second)" textAnchor={side === 'left' ? 'start' : 'end'}>
+                {entry.sub}
+              </text>
+            </g>
+          )
+        })
+      })}
+    </g>
+  )
+}
+
+function ZoneFrame({ view, frame }: { view: View; frame: number }) {
+  const w = view.widthMm / 4
+  const h = view.heightMm / 3
+  const text = { fontSize: frame * 0.72, fill: 'var(--second)', textAnchor: 'middle' as const, fontFamily: 'var(--font-mono)' }
+  return (
+    <g className="pointer-events-none">
+      <rect x="0" y="0" width={view.widthMm} height={view.heightMm} fill="none" stroke="var(--untravelled)" strokeWidth="1.5" vectorEffect="non-scaling-stroke" />
+      {['A', 'B', 'C', 'D'].map((letter, i) => (
+        <g key={letter}>
+          <text x={w * (i + 0.5)} y={-frame * 0.25} {...text}>{letter}</text>
+          {i > 0 && <line x1={w * i} x2={w * i} y1={-frame} y2="0" stroke="var(--untravelled)" strokeWidth="1" vectorEffect="non-scaling-stroke" />}
+        </g>
+      ))}
+      {['1', '2', '3'].map((digit, i) => (
+        <g key={digit}>
+          <text x={-frame * 0.5} y={h * (i + 0.5) + frame * 0.25} {...text}>{digit}</text>
+          {i > 0 && <line y1={h * i} y2={h * i} x1={-frame} x2="0" stroke="var(--untravelled)" strokeWidth="1" vectorEffect="non-scaling-stroke" />}
+        </g>
+      ))}
+      {view.leftWord && <text x={frame * 0.5} y={view.heightMm - frame * 0.4} fontSize={frame * 0.8} fill="var(--second)">{view.leftWord}</text>}
+      {view.rightWord && <text x={view.widthMm - frame * 0.5} y={view.heightMm - frame * 0.4} fontSize={frame * 0.8} fill="var(--second)" textAnchor="end">{view.rightWord}</text>}
+    </g>
+  )
+}
+

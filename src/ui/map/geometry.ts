@@ -1,0 +1,59 @@
+import type { Outline } from '@/core/procedure/part'
+import type { View } from '@/core/procedure/view'
+
+export type Point = readonly [number, number]
+export type Box = { x: number; y: number; width: number; height: number }
+
+export function boxOf(points: readonly Point[]): Box {
+  const xs = points.map(([x]) => x)
+  const ys = points.map(([, y]) => y)
+  const [x, y] = [Math.min(...xs), Math.min(...ys)]
+  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y }
+}
+
+/** The middle of an outline: the mean of its corners is near enough for a leader's foot. */
+export function middleOf(points: readonly Point[]): Point {
+  const box = boxOf(points)
+  return [box.x + box.width / 2, box.y + box.height / 2]
+}
+
+/** "C2": columns A to D, rows 1 to 3, like a drawing's zone frame. */
+export function zoneOf(view: View, [x, y]: Point): string {
+  const column = Math.min(3, Math.max(0, Math.floor((x / view.widthMm) * 4)))
+  const row = Math.min(2, Math.max(0, Math.floor((y / view.heightMm) * 3)))
+  return `${'ABCD'[column]}${row + 1}`
+}
+
+export function pathOf(points: readonly Point[]): string {
+  return `M${points.map(([x, y]) => `${x} ${y}`).join('L')}Z`
+}
+
+/** A rectangle as an outline, from two corners, whichever way it was dragged. */
+export function rectangle(viewId: string, [x1, y1]: Point, [x2, y2]: Point): Outline {
+  const [left, right] = [Math.round(Math.min(x1, x2)), Math.round(Math.max(x1, x2))]
+  const [top, bottom] = [Math.round(Math.min(y1, y2)), Math.round(Math.max(y1, y2))]
+  return { viewId, points: [[left, top], [right, top], [right, bottom], [left, bottom]] }
+}
+
+export type Label = { key: string; anchor: Point; heightMm: number }
+
+/**
+ * Heights for labels in a column so that none overlap and the order of their anchors is kept, which keeps straight leaders
+ * from crossing. Pushes apart from the top, then back up from the bottom edge.
+ */
+export function stackLabels(labels: readonly Label[], topMm: number, bottomMm: number): Map<string, number> {
+  const sorted = [...labels].sort((a, b) => a.anchor[1] - b.anchor[1] || (a.key < b.key ? -1 : 1))
+  const at: number[] = []
+  let y = topMm
+  for (const label of sorted) {
+    y = Math.max(y, label.anchor[1] - label.heightMm / 2)
+    at.push(y)
+    y += label.heightMm
+  }
+  let floor = bottomMm
+  for (let i = sorted.length - 1; i >= 0; i--) {
+    at[i] = Math.min(at[i]!, floor - sorted[i]!.heightMm)
+    floor = at[i]!
+  }
+  return new Map(sorted.map((label, i) => [label.key, at[i]!]))
+}

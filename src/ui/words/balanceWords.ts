@@ -1,0 +1,78 @@
+import { unreachable } from '@/core/base/result'
+import type { OpenReason } from '@/core/job/account'
+import type { BalanceRow } from '@/core/job/balance'
+import type { HandoverBlock } from '@/core/job/handover'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import type { Forbids } from '@/core/vehicle/powerGate'
+import { holderKindWords, itemWords, threadWords } from './items'
+import { capital } from './operations'
+
+/** An open row of the balance: what it is, and what to do. */
+export function rowWords(document: ProcedureDocument, row: BalanceRow): { heading: string; sentence: string } {
+  switch (row.account) {
+    case 'holder': {
+      const holder = document.holders.find((item) => item.id === row.id)!
+      const name = `${itemWords(document, holder.holds[0]!)}, ${holderKindWords(holder)}`
+      return { heading: name, sentence: row.open.map((reason) => openReasonSentence(reason, threadWords(holder))).join(' ') || 'Out and back agree.' }
+    }
+    case 'part':
+      return row.open
+        ? { heading: `${itemWords(document, row.id)} is ${row.level === 'off' ? 'out' : row.level}`, sentence: 'It goes back, or say how it ended.' }
+        : { heading: itemWords(document, row.id), sentence: row.end ?? 'back' }
+    case 'tether':
+      return row.open
+        ? { heading: `Plug ${itemWords(document, row.id)} is open`, sentence: 'Close it, or say that it stays open and insulated on purpose.' }
+        : { heading: `Plug ${itemWords(document, row.id)}`, sentence: row.end ?? 'closed' }
+    case 'setting':
+      return { heading: `${capital(itemWords(document, row.id))} is ${row.value}`, sentence: row.open ? `It is owed at “${row.owed}”.` : 'as agreed' }
+    case 'stray':
+      return { heading: `A ${row.head} lies ${row.where || 'there'}`, sentence: `The log says these are complete: ${row.couldBe.map((id) => itemWords(document, id)).join('; ') || 'no group with this head came off'}. One of them is short. Measure it.` }
+    default:
+      return unreachable(row)
+  }
+}
+
+function openReasonSentence(reason: OpenReason, thread: string): string {
+  const what = thread ? ` (${thread})` : ''
+  switch (reason.kind) {
+    case 'short':
+      return reason.loose > 0 ? `${reason.count} not back${what}: ${reason.loose} in hand.` : `${reason.count} not back${what}, and none in hand: take a new one.`
+    case 'in hand':
+      return `All are in, and ${reason.count} more ${reason.count === 1 ? 'is' : 'are'} in hand. Say where ${reason.count === 1 ? 'it goes' : 'they go'}.`
+    case 'more back than out':
+      return `${reason.count} more went back than came out. Count again.`
+    case 'pieces':
+      return `${reason.count} broke. Find the pieces behind the panel.`
+    case 'lost':
+      return `${reason.count} lost: it may lie in the dash. Search, then sign for the search.`
+    default:
+      return unreachable(reason)
+  }
+}
+
+/** What still forbids the hand-over, as a sentence that says what to do. */
+export function blockSentence(document: ProcedureDocument, block: HandoverBlock): string {
+  switch (block.kind) {
+    case 'account': {
+      const { heading, sentence } = rowWords(document, block.row)
+      return `${heading}. ${sentence}`
+    }
+    case 'not tested':
+      return `${itemWords(document, block.functionId)} is not tested: its plug was open.`
+    case 'tested before it was closed':
+      return `${itemWords(document, block.functionId)} was tested before the plug ${itemWords(document, block.tetherId)} was closed again. Test it once more.`
+    case 'test failed':
+      return `${itemWords(document, block.functionId)} failed its test. Find the cause, then test it again.`
+    case 'installer has not signed':
+      return 'The installer has not signed.'
+    case 'nobody has checked':
+      return 'Nobody has checked it yet: a second person looks at the vehicle and signs.'
+    default:
+      return unreachable(block)
+  }
+}
+
+/** Why a power may not come on: "airbag lamp open", "lever to park first". */
+export function forbidsWords(document: ProcedureDocument, forbids: Forbids): string {
+  return 'tetherId' in forbids ? `${itemWords(document, forbids.tetherId)} open: plug it` : `${itemWords(document, forbids.settingId)} to ${forbids.value} first`
+}
