@@ -1,6 +1,8 @@
 import 'server-only'
 import { z } from 'zod'
+import { ProcedureDocument } from '@/core/procedure/document'
 import { Build } from '@/core/procedure/when'
+import { newestRevision } from './procedures'
 import { inShop, type Crew, type Refused } from './session'
 
 export const NewVehicle = z.object({
@@ -42,7 +44,35 @@ export async function addVehicle(crew: Crew, vehicle: NewVehicle): Promise<{ sta
   })
 }
 
-/** What was told about this example's build stays with it. */
-export async function rememberBuild(crew: Crew, vehicleId: string, build: Build): Promise<void> {
-  await inShop(crew, (trx) => trx.updateTable('vehicle').set({ build: JSON.stringify(build) }).where('id', '=', vehicleId).execute())
+export type VehicleView = { id: string; label: string; plate: string; customer: string; build: Build; procedureId: string | null; procedure: { document: ProcedureDocument; revisionNumber: number | null } | null }
+
+/** One vehicle with the document its next job would use. Null when it is not this shop's. */
+export async function readVehicle(crew: Crew, vehicleId: string): Promise<VehicleView | null> {
+  if (!z.uuid().safeParse(vehicleId).success) return null
+  return inShop(crew, async (trx) => {
+    const row = await trx.selectFrom('vehicle').selectAll().where('id', '=', vehicleId).executeTakeFirst()
+    if (!row) return null
+    const revision = row.procedure_id ? await newestRevision(trx, row.procedure_id) : undefined
+    const draft = row.procedure_id && !revision ? await trx.selectFrom('draft').select('document').where('procedure_id', '=', row.procedure_id).executeTakeFirst() : undefined
+    const source = revision ?? draft
+    return {
+      id: row.id,
+      label: row.label,
+      plate: row.plate,
+      customer: row.customer,
+      build: Build.parse(row.build),
+      procedureId: row.procedure_id,
+      procedure: source ? { document: ProcedureDocument.parse(source.document), revisionNumber: revision?.number ?? null } : null,
+    }
+  })
+}
+
+/** Says which model a vehicle is. What was told about its build belonged to the old model and is asked again. */
+export async function chooseProcedure(crew: Crew, vehicleId: string, procedureId: string): Promise<{ status: 'done' } | Refused> {
+  return inShop(crew, async (trx) => {
+    const known = await trx.selectFrom('procedure').select('id').where('id', '=', procedureId).executeTakeFirst()
+    if (!known) return { status: 'refused', sentence: 'This procedure is not in your shop. Choose one from the list.' }
+    const changed = await trx.updateTable('vehicle').set({ procedure_id: procedureId, build: '{}' }).where('id', '=', vehicleId).executeTakeFirst()
+    return changed.numUpdatedRows > 0n ? { status: 'done' } : { status: 'refused', sentence: 'This vehicle is not in your shop.' }
+  })
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { panelVan } from '../../demo/panelVan'
-import { applyEdits, editsBetween, type Edit } from './edit'
+import { applyEdits, editsBetween, inverseOf, type Edit } from './edit'
 import { migrateDocument } from './documentMigrations'
 import { parseDocument, parseDocumentText } from './parseDocument'
 import { danglingReferences } from './references'
@@ -87,6 +87,14 @@ describe('edits by several people', () => {
   })
   test('an edit that would break an item refuses the set with a sentence', () => {
     expect(applyEdits(van, [rename('Rubber liner', '')])).toMatchObject({ ok: false, error: { sentence: 'A part needs a name.' } })
+  })
+  test('undo sends the inverse and brings back what was there', () => {
+    const edits: Edit[] = [rename('Rubber liner', 'Mat'), { kind: 'add', collection: 'parts', item: newPart('x', 'Extra'), after: null }, { kind: 'remove', collection: 'cautions', id: van.cautions[0]!.id, item: van.cautions[0]! }]
+    const there = apply(edits).document
+    const back = apply(inverseOf(edits), there).document
+    expect(there).not.toEqual(van)
+    expect(back.parts).toEqual(van.parts)
+    expect(new Set(back.cautions)).toEqual(new Set(van.cautions))
   })
   test('the edits between two documents lead from one to the other, and back again', () => {
     const next = { ...van, name: 'Panel van, long', parts: [newPart('extra', 'Extra trim'), ...van.parts.slice(2)], holders: van.holders.map((h) => ({ ...h, count: h.count + 1 })) }

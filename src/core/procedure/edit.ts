@@ -107,3 +107,20 @@ export function same(a: unknown, b: unknown): boolean {
   const keys = Object.keys(a)
   return keys.length === Object.keys(b).length && keys.every((key) => same((a as never)[key], (b as never)[key]))
 }
+
+/** The edits that take these back, last first: what undo sends. */
+export function inverseOf(edits: readonly Edit[]): Edit[] {
+  return [...edits].reverse().map((edit): Edit => {
+    if (edit.kind === 'add') return { kind: 'remove', collection: edit.collection, id: edit.item.id, item: edit.item }
+    if (edit.kind === 'remove') return { kind: 'add', collection: edit.collection, item: edit.item, after: null }
+    return { ...edit, from: edit.to, to: edit.from }
+  })
+}
+
+/** The edits that change one item's fields; empty when nothing changed. */
+export function fieldEdits(collection: Collection, before: { id: Id }, after: { id: Id }): Edit[] {
+  return Object.keys(after).flatMap((field): Edit[] => {
+    const [from, to] = [(before as never)[field], (after as never)[field]]
+    return same(from, to) ? [] : [{ kind: 'field', collection, id: before.id, field, from, to }]
+  })
+}

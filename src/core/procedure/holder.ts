@@ -84,9 +84,15 @@ export function headOf(holder: Holder): string | null {
 /** Same head, other thread or length: a hand can confuse them, so they never share a tray. */
 export function areLookalikes(a: Holder, b: Holder): boolean {
   if (a.id === b.id || !THREADED_KINDS.includes(a.kind) || !THREADED_KINDS.includes(b.kind)) return false
+  // A nut and a screw with one head are never taken for each other.
+  if (isNut(a.kind) !== isNut(b.kind)) return false
   const head = headOf(a)
   if (head === null || head !== headOf(b)) return false
   return !areIdentical(a, b)
+}
+
+function isNut(kind: HolderKind): boolean {
+  return kind.endsWith('nut')
 }
 
 /** One pool: same kind, head and thread, so that any of them fits any of their holes. */

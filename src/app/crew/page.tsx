@@ -1,0 +1,81 @@
+import Link from 'next/link'
+import { DeskPage } from '@/app/DeskPage'
+import { signOut } from '@/app/welcome/actions'
+import { listCrew } from '@/server/crew'
+import { mayAct, requireCrew } from '@/server/session'
+import { AddPerson, RemoveDemo, RetireButton } from './CrewForms'
+
+export const metadata = { title: 'Shop' }
+
+export default async function CrewPage() {
+  const crew = await requireCrew()
+  const people = await listCrew(crew)
+  const owner = mayAct(crew, 'owner')
+  const { house } = crew
+  const values: [string, string][] = [
+    ['A clip, out or in', `${house.clipS} s`],
+    ['A screw, out or in', `${house.screwS} s`],
+    ['Any other act', `${house.actS} s`],
+    ['Taking up another tool', `${house.toolChangeS} s`],
+    ['To the next seat', `${house.nextSeatS} s`],
+    ['Across the cabin', `${house.acrossS} s`],
+    ['Around the vehicle', `${house.outsideS} s`],
+    ['Wait after battery off, where nobody knows', `${house.airbagWaitMin} min`],
+  ]
+  return (
+    <DeskPage crew={crew} at="/crew">
+      <div className="grid gap-10 px-6 py-6 lg:grid-cols-[1.4fr_1fr_340px]">
+        <section>
+          <h1 className="text-3xl">{crew.shopName}</h1>
+          <h2 className="mt-6 border-b-2 border-ink pb-1 text-xl">Crew</h2>
+          <ul>
+            {people.map((person) => (
+              <li key={person.id} className="flex items-center gap-4 border-b border-hair py-2">
+                <span className="w-40 font-bold">{person.name}</span>
+                <span className="w-24">{person.role}</span>
+                <span className="flex-1 text-second">{person.active ? (person.signsIn ? 'signs tablets in' : 'acts by PIN') : 'has left'}</span>
+                {owner && person.active && person.id !== crew.acting.id && <RetireButton crewId={person.id} name={person.name} />}
+              </li>
+            ))}
+          </ul>
+          <form action={signOut} className="mt-6">
+            <button className="desk-button">Sign this tablet out</button>
+          </form>
+          <p className="mt-6">
+            <Link className="jump" href="/marks">
+              Every mark, state and component
+            </Link>
+          </p>
+        </section>
+        <section>
+          <h2 className="border-b-2 border-ink pb-1 text-xl">House estimates</h2>
+          <dl>
+            {values.map(([name, value]) => (
+              <div key={name} className="flex justify-between gap-4 border-b border-hair py-1.5">
+                <dt>{name}</dt>
+                <dd className="num">{value}</dd>
+              </div>
+            ))}
+          </dl>
+          <p className="mt-3 text-[15px] text-second">Plans are timed with these until there are measured times. They can’t be changed here yet.</p>
+        </section>
+        <section className="space-y-8">
+          {owner ? (
+            <div>
+              <h2 className="mb-3 border-b-2 border-ink pb-1 text-xl">Add somebody</h2>
+              <AddPerson />
+            </div>
+          ) : (
+            <p className="text-second">Only the owner brings people in. Tap the name at the top to change who acts.</p>
+          )}
+          {crew.isDemo && mayAct(crew, 'lead') && (
+            <div>
+              <h2 className="mb-3 border-b-2 border-ink pb-1 text-xl">This is the demo</h2>
+              <RemoveDemo />
+            </div>
+          )}
+        </section>
+      </div>
+    </DeskPage>
+  )
+}

@@ -1,0 +1,33 @@
+import { cookies } from 'next/headers'
+import { notFound } from 'next/navigation'
+import { crewNames, readJob } from '@/server/jobs'
+import { shopHasOthers } from '@/server/jobEvents'
+import { requireCrew } from '@/server/session'
+import type { JobData } from '@/ui/job/useJob'
+
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
+
+/** What every job screen gets from the server; not found for a job of another shop. */
+export async function jobData(jobId: string): Promise<JobData> {
+  const crew = await requireCrew()
+  const job = UUID.test(jobId) ? await readJob(crew, jobId) : null
+  if (!job) notFound()
+  const look = (await cookies()).get('look')?.value
+  return {
+    shopId: crew.shopId,
+    id: job.id,
+    title: job.title,
+    bay: job.bay,
+    vehicle: job.vehicle,
+    revisionNumber: job.revisionNumber,
+    request: job.request,
+    document: job.document,
+    house: crew.house,
+    events: job.events,
+    acting: crew.acting,
+    crew: await crewNames(crew),
+    handedOver: job.handedOverAt !== null,
+    shopHasOthers: await shopHasOthers(crew),
+    theme: look === 'desk' ? 'desk' : 'bay',
+  }
+}

@@ -1,0 +1,33 @@
+import { notFound } from 'next/navigation'
+import { z } from 'zod'
+import { DeskPage } from '@/app/DeskPage'
+import { readProcedure } from '@/server/procedures'
+import { mayAct, requireCrew } from '@/server/session'
+import { ProcedureScreen } from '@/ui/procedure/ProcedureScreen'
+import { editDraftAction, publishAction } from '../actions'
+
+export const metadata = { title: 'Procedure' }
+
+export default async function ProcedurePage({ params }: { params: Promise<{ procedureId: string }> }) {
+  const crew = await requireCrew()
+  const { procedureId } = await params
+  const view = z.uuid().safeParse(procedureId).success ? await readProcedure(crew, procedureId) : null
+  if (!view) notFound()
+  return (
+    <DeskPage crew={crew} at="/procedures">
+      <ProcedureScreen
+        data={{
+          id: view.id,
+          document: view.document,
+          problems: view.problems,
+          isDraft: view.isDraft,
+          revision: view.revision && { number: view.revision.number, by: view.revision.by, publishedWords: view.revision.publishedAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }) },
+          jobs: view.jobs,
+          mayPublish: mayAct(crew, 'lead'),
+        }}
+        editDraft={editDraftAction}
+        publish={publishAction}
+      />
+    </DeskPage>
+  )
+}

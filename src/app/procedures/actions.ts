@@ -1,0 +1,39 @@
+'use server'
+import { redirect } from 'next/navigation'
+import { z } from 'zod'
+import { Edit } from '@/core/procedure/edit'
+import { editDraft, importProcedure, newProcedure, publishDraft, type EditOutcome } from '@/server/procedures'
+import { requireCrew, type Refused } from '@/server/session'
+import { documentErrorSentences } from '@/ui/words/problems'
+
+export async function createProcedureAction(name: unknown): Promise<{ sentence: string }> {
+  const crew = await requireCrew()
+  const parsed = z.string().trim().min(1).max(80).safeParse(name)
+  if (!parsed.success) return { sentence: 'Say what the model is called, in at most 80 characters.' }
+  redirect(`/procedures/${await newProcedure(crew, parsed.data)}`)
+}
+
+export async function importProcedureAction(text: unknown): Promise<{ sentences: string[] }> {
+  const crew = await requireCrew()
+  const parsed = z.string().max(3_000_000).safeParse(text)
+  if (!parsed.success) return { sentences: ['This file is larger than 3 MB. Choose a procedure file that was exported from here.'] }
+  const outcome = await importProcedure(crew, parsed.data)
+  if (outcome.status === 'bad file') return { sentences: documentErrorSentences(outcome.error) }
+  redirect(`/procedures/${outcome.procedureId}`)
+}
+
+const Edits = z.object({ procedureId: z.uuid(), edits: z.array(Edit).min(1).max(500) })
+
+export async function editDraftAction(procedureId: string, edits: Edit[]): Promise<EditOutcome> {
+  const crew = await requireCrew()
+  const parsed = Edits.safeParse({ procedureId, edits })
+  if (!parsed.success) return { status: 'refused', sentence: `This change can’t be read: ${parsed.error.issues[0]!.message}` }
+  return editDraft(crew, parsed.data.procedureId, parsed.data.edits)
+}
+
+export async function publishAction(procedureId: string, note: string): Promise<{ status: 'done'; number: number } | Refused> {
+  const crew = await requireCrew()
+  const parsed = z.object({ procedureId: z.uuid(), note: z.string().max(300) }).safeParse({ procedureId, note })
+  if (!parsed.success) return { status: 'refused', sentence: 'This procedure is not in your shop.' }
+  return publishDraft(crew, parsed.data.procedureId, parsed.data.note)
+}

@@ -1,0 +1,34 @@
+import { DeskPage } from '@/app/DeskPage'
+import { listProcedures } from '@/server/procedures'
+import { requireCrew } from '@/server/session'
+import { holderWords, itemWords } from '@/ui/words/items'
+import { ProcedureList } from './ProcedureList'
+
+export const metadata = { title: 'Procedures' }
+
+export default async function ProceduresPage() {
+  const crew = await requireCrew()
+  const rows = (await listProcedures(crew)).map(({ document, publishedAt, ...row }) => ({
+    id: row.id,
+    name: row.name,
+    revision: row.revision,
+    hasDraft: row.hasDraft,
+    jobs: row.jobs,
+    published: publishedAt ? publishedAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }) : '',
+    counts: { parts: document.parts.length, fasteners: document.holders.reduce((sum, holder) => sum + holder.count, 0), plugs: document.tethers.length },
+    builds: document.facets.map((facet) => `${facet.name.toLowerCase()}: ${facet.choices.map((choice) => choice.name).join(', ')}`),
+    words: [
+      ...document.synonyms.map((word) => ({ word, of: 'also called' })),
+      ...document.parts.flatMap((part) => [{ word: part.name, of: 'part' }, ...part.synonyms.map((word) => ({ word, of: part.name }))]),
+      ...document.tethers.map((tether) => ({ word: tether.name, of: `plug of ${itemWords(document, tether.partId)}` })),
+      ...document.holders.map((holder) => ({ word: holderWords(holder), of: itemWords(document, holder.holds[0]!) })),
+      ...document.cavities.map((cavity) => ({ word: cavity.name, of: 'cavity' })),
+      ...[document.note, ...document.parts.map((part) => part.note), ...document.needs.map((need) => need.note)].filter(Boolean).map((word) => ({ word, of: 'note' })),
+    ],
+  }))
+  return (
+    <DeskPage crew={crew} at="/procedures">
+      <ProcedureList rows={rows} />
+    </DeskPage>
+  )
+}

@@ -1,0 +1,91 @@
+import Link from 'next/link'
+import { DeskPage } from '@/app/DeskPage'
+import { listJobs } from '@/server/jobs'
+import { requireCrew } from '@/server/session'
+import { bayJob, type BayJob } from '@/ui/today/bayJob'
+import { BayColumn, DayLine } from '@/ui/today/BayColumn'
+import { ClosedTick } from '@/ui/marks/Signs'
+import { Tape } from '@/ui/marks/Tape'
+
+export const metadata = { title: 'Today' }
+
+export default async function TodayPage() {
+  const crew = await requireCrew()
+  const [open, done] = [await listJobs(crew, 'open'), await listJobs(crew, 'done')]
+  const jobs = open.flatMap((record) => bayJob(record, crew.house) ?? [])
+  const mine = jobs.find((job) => job.lastPersonId === crew.acting.id) ?? jobs.find((job) => job.begun) ?? jobs[0]
+  return (
+    <DeskPage crew={crew} at="/today">
+      <div className="px-6 py-5">
+        <h1 className="sr-only">Today</h1>
+        {mine ? <GoOn job={mine} /> : <Nothing />}
+        {jobs.length > 0 && (
+          <div className="grid items-start gap-x-8 gap-y-8 border-t-[5px] border-ink md:grid-cols-2 xl:grid-cols-4">
+            {jobs.map((job) => (
+              <BayColumn key={job.id} job={job} current={job === mine} />
+            ))}
+          </div>
+        )}
+        {jobs.some((job) => job.promisedAt) && <DayLine jobs={jobs} />}
+        {done.length > 0 && (
+          <section className="mt-8">
+            <h2 className="border-b-2 border-ink pb-1 text-lg">Handed over</h2>
+            <ul className="grid gap-x-8 md:grid-cols-2 xl:grid-cols-3">
+              {done.map((job) => (
+                <li key={job.id} className="flex items-center gap-3 border-b border-hair py-2">
+                  <ClosedTick />
+                  <Tape label={job.vehicle.label.toUpperCase()} size="s" />
+                  <Link className="min-w-0 flex-1 truncate hover:underline" href={`/jobs/${job.id}/handover`}>
+                    {job.title}
+                  </Link>
+                  <span className="text-second">{job.handedOverAt!.toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}</span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+      </div>
+    </DeskPage>
+  )
+}
+
+function GoOn({ job }: { job: BayJob }) {
+  return (
+    <div className="mb-6 flex flex-wrap gap-6">
+      <div className="on-sign flex min-w-0 flex-1 flex-wrap items-center justify-between gap-6 rounded px-6 py-4">
+        <div className="min-w-0">
+          <p className="font-semibold">
+            {[job.bay, job.label, job.next.where].filter(Boolean).join(', ')}
+          </p>
+          <p className="text-[clamp(34px,4.4vw,57px)] font-extrabold leading-none">{job.next.title}</p>
+        </div>
+        <Link href={`/jobs/${job.id}`} className="grid min-h-20 min-w-36 place-items-center rounded bg-white px-6 text-2xl font-bold text-[#172023]">
+          {job.begun ? 'Go on' : 'Begin'}
+        </Link>
+      </div>
+      <Link href="/plan" className="grid min-h-24 min-w-56 place-items-center rounded border-[3px] border-ink px-6 text-xl font-bold hover:bg-tint">
+        Plan a job
+      </Link>
+    </div>
+  )
+}
+
+function Nothing() {
+  return (
+    <div className="max-w-2xl space-y-4 py-6">
+      <p className="text-4xl font-extrabold">No job is open.</p>
+      <p className="text-xl text-second">A job needs a vehicle, and the vehicle a procedure: the facts of how its model comes apart.</p>
+      <div className="flex flex-wrap gap-3">
+        <Link className="slab" href="/plan">
+          Plan a job
+        </Link>
+        <Link className="desk-button !min-h-14" href="/procedures">
+          Record a model
+        </Link>
+        <Link className="desk-button !min-h-14" href="/vehicles">
+          Add a vehicle
+        </Link>
+      </div>
+    </div>
+  )
+}

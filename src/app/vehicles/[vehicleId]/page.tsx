@@ -1,0 +1,93 @@
+import Link from 'next/link'
+import { notFound } from 'next/navigation'
+import { DeskPage } from '@/app/DeskPage'
+import { foldJob } from '@/core/job/fold'
+import { listJobs } from '@/server/jobs'
+import { listProcedures } from '@/server/procedures'
+import { requireCrew } from '@/server/session'
+import { readVehicle } from '@/server/vehicles'
+import { Tape } from '@/ui/marks/Tape'
+import { itemWords } from '@/ui/words/items'
+import { ChooseModel } from '../VehicleForms'
+
+export const metadata = { title: 'Vehicle' }
+
+export default async function VehiclePage({ params }: { params: Promise<{ vehicleId: string }> }) {
+  const crew = await requireCrew()
+  const vehicle = await readVehicle(crew, (await params).vehicleId)
+  if (!vehicle) notFound()
+  const [jobs, procedures] = [await listJobs(crew, { vehicleId: vehicle.id }), await listProcedures(crew)]
+  const differs = jobs.flatMap((job) => foldJob(job.document, job.events).deviations.map((deviation) => ({ ...deviation, what: itemWords(job.document, deviation.itemId) })))
+  const document = vehicle.procedure?.document
+  return (
+    <DeskPage crew={crew} at="/vehicles">
+      <div className="grid gap-10 px-6 py-6 lg:grid-cols-[1fr_340px]">
+        <section>
+          <div className="flex flex-wrap items-center gap-5">
+            <h1 className="sr-only">{vehicle.label}</h1>
+            <Tape label={vehicle.label.toUpperCase()} size="l" />
+            <p className="text-xl">
+              <span className="num">{vehicle.plate}</span> {vehicle.customer}
+            </p>
+            {vehicle.procedureId && (
+              <Link className="desk-button main ml-auto" href={`/plan?vehicle=${vehicle.id}`}>
+                Plan a job
+              </Link>
+            )}
+          </div>
+          <h2 className="mt-8 border-b-2 border-ink pb-1 text-xl">Jobs</h2>
+          {jobs.length === 0 && <p className="py-3 text-second">No job yet on this vehicle.</p>}
+          <ul>
+            {jobs.map((job) => (
+              <li key={job.id} className="flex flex-wrap items-center gap-4 border-b border-hair py-2">
+                <Link className="jump" href={`/jobs/${job.id}${job.handedOverAt ? '/handover' : ''}`}>
+                  {job.title}
+                </Link>
+                <span className="text-second">{job.createdAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })}</span>
+                <span className="ml-auto">{job.handedOverAt ? 'handed over' : job.events.length > 0 ? 'under way' : 'planned'}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+        <section className="space-y-6">
+          <div>
+            <h2 className="border-b-2 border-ink pb-1 text-xl">Model and build</h2>
+            {vehicle.procedureId && document ? (
+              <>
+                <p className="py-2">
+                  <Link className="jump" href={`/procedures/${vehicle.procedureId}`}>
+                    {document.name}
+                  </Link>
+                  {vehicle.procedure!.revisionNumber ? `, revision ${vehicle.procedure!.revisionNumber}` : ', draft'}
+                </p>
+                <dl>
+                  {document.facets.map((facet) => (
+                    <div key={facet.id} className="flex justify-between border-b border-hair py-1.5">
+                      <dt>{facet.name}</dt>
+                      <dd className="font-bold">{facet.choices.find((choice) => choice.id === vehicle.build[facet.id])?.name ?? <span className="font-normal text-second">not known yet</span>}</dd>
+                    </div>
+                  ))}
+                </dl>
+              </>
+            ) : (
+              <div className="pt-2">
+                <ChooseModel vehicleId={vehicle.id} procedures={procedures} />
+              </div>
+            )}
+          </div>
+          <div>
+            <h2 className="border-b-2 border-ink pb-1 text-xl">What differs on this one</h2>
+            {differs.length === 0 && <p className="py-2 text-second">Nothing found different from the record.</p>}
+            <ul>
+              {differs.map((item) => (
+                <li key={item.eventId} className="border-b border-hair py-1.5">
+                  {item.what}: {item.field} {item.value}
+                </li>
+              ))}
+            </ul>
+          </div>
+        </section>
+      </div>
+    </DeskPage>
+  )
+}

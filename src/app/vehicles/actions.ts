@@ -1,0 +1,27 @@
+'use server'
+import { revalidatePath } from 'next/cache'
+import { redirect } from 'next/navigation'
+import { z } from 'zod'
+import { requireCrew } from '@/server/session'
+import { addVehicle, chooseProcedure, NewVehicle } from '@/server/vehicles'
+
+export type VehicleAnswer = { sentence: string } | null
+
+export async function addVehicleAction(input: unknown): Promise<VehicleAnswer> {
+  const crew = await requireCrew()
+  const vehicle = NewVehicle.safeParse(input)
+  if (!vehicle.success) return { sentence: vehicle.error.issues[0]!.message }
+  const outcome = await addVehicle(crew, vehicle.data)
+  if (outcome.status === 'refused') return { sentence: outcome.sentence }
+  redirect(`/vehicles/${outcome.vehicleId}`)
+}
+
+export async function chooseProcedureAction(vehicleId: string, procedureId: string): Promise<VehicleAnswer> {
+  const crew = await requireCrew()
+  const ids = z.tuple([z.uuid(), z.uuid()]).safeParse([vehicleId, procedureId])
+  if (!ids.success) return { sentence: 'Choose a procedure from the list.' }
+  const outcome = await chooseProcedure(crew, ids.data[0], ids.data[1])
+  if (outcome.status === 'refused') return { sentence: outcome.sentence }
+  revalidatePath(`/vehicles/${vehicleId}`)
+  return null
+}

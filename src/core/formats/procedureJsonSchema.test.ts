@@ -1,0 +1,13 @@
+import { expect, test } from '@jest/globals'
+import { Ajv2020 } from 'ajv/dist/2020.js'
+import { panelVan } from '../../demo/panelVan'
+import { procedureJsonSchema } from './procedureJsonSchema'
+
+// Checked with an independent validator.
+const validate = new Ajv2020({ strict: false, validateFormats: false }).compile(procedureJsonSchema())
+
+test('a procedure of the demo is valid, and a wrong one is not', () => {
+  expect(validate(JSON.parse(JSON.stringify(panelVan())))).toBe(true)
+  expect(validate({ ...panelVan(), version: 2 })).toBe(false)
+  expect(validate({ ...panelVan(), holders: [{ ...panelVan().holders[0], count: 0 }] })).toBe(false)
+})

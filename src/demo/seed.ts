@@ -1,0 +1,155 @@
+import { nextStamp, type Stamp } from '@/core/base/clock'
+import { seededRandom, seedOfText } from '@/core/base/random'
+import { JobEvent, type Happening } from '@/core/job/event'
+import { foldJob } from '@/core/job/fold'
+import { functionsToTest } from '@/core/job/handover'
+import { happeningsFor } from '@/core/job/progress'
+import { planJob, PlanRequest } from '@/core/plan/jobPlan'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import { forBuild } from '@/core/procedure/forBuild'
+import type { Build } from '@/core/procedure/when'
+import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
+import { asShop, type Db, type ShopTransaction } from '../db/client'
+import type { Role } from '../db/schema'
+import { insertPerson, makeAccount } from '../server/accounts'
+import { DEMO_USERS, demoPassword } from '../server/demoUsers'
+import { panelVan } from './panelVan'
+import { patrolMotorcycle } from './patrolMotorcycle'
+import { roadWorksPickup } from './roadWorksPickup'
+import { smallBus } from './smallBus'
+
+const CREW: [string, Role, string, (keyof typeof DEMO_USERS)?][] = [
+  ['Marit', 'lead', '1111', 'lead'],
+  ['Tolu', 'installer', '2222', 'installer'],
+  ['Ines', 'installer', '3333'],
+  ['Pavel', 'installer', '4444'],
+  ['Jo', 'lead', '5555'],
+  ['Sunniva', 'owner', '6666'],
+]
+
+type JobSpec = { vehicle: string; title: string; bay: string; goals: string[]; by: string; done: number | 'planned' | 'handed over'; daysAgo?: number; promisedInH?: number; broken?: string }
+const JOBS: JobSpec[] = [
+  { vehicle: 'Van 12', title: 'Swap the radio unit', bay: 'Bay 1', goals: ['radio-cavity'], by: 'Jo', done: 0.83, promisedInH: 1 },
+  { vehicle: 'Van 27', title: 'Radio, microphone on the pillar', bay: 'Bay 2', goals: ['radio-cavity', 'pillar-cavity'], by: 'Tolu', done: 0.22, promisedInH: 3, broken: 'climate-clips' },
+  { vehicle: 'Bus 4', title: 'Fit a recorder', bay: 'Bay 3', goals: ['recorder-cavity', 'column-cavity'], by: 'Pavel', done: 0.42, promisedInH: 5 },
+  { vehicle: 'Moto 7', title: 'Tracker under the tank cover', bay: 'Bay 4', goals: ['tank-cavity'], by: 'Ines', done: 'planned', promisedInH: 26 },
+  { vehicle: 'Pickup 3', title: 'Beacon relay and camera', bay: '', goals: ['beacon-cavity', 'roof-cavity'], by: 'Tolu', done: 'handed over', daysAgo: 1 },
+  { vehicle: 'Van 8', title: 'Tracker behind the knee panel', bay: '', goals: ['knee-cavity'], by: 'Ines', done: 'handed over', daysAgo: 4 },
+  { vehicle: 'Moto 2', title: 'Radio lead to the nose', bay: '', goals: ['nose-cavity'], by: 'Jo', done: 'handed over', daysAgo: 6 },
+]
+
+const VEHICLES: [string, string, string, string, Build][] = [
+  ['Van 8', 'SM 1108', 'Harbour Linen', 'van', { gearbox: 'manual', starter: 'key', steering: 'left' }],
+  ['Van 12', 'SM 1112', 'Town Works', 'van', { gearbox: 'automatic', starter: 'key', steering: 'left' }],
+  ['Van 27', 'SM 1127', 'Harbour Linen', 'van', { gearbox: 'automatic', starter: 'key', steering: 'left' }],
+  ['Van 31', 'SM 1131', 'Town Works', 'van', {}],
+  ['Pickup 3', 'SM 2203', 'Road Office', 'pickup', { 'beacon-switches': 'fitted', cab: 'single' }],
+  ['Pickup 9', 'SM 2209', 'Road Office', 'pickup', {}],
+  ['Moto 2', 'SM 3302', 'Rescue Service', 'moto', { radio: 'with-box', windscreen: 'electric' }],
+  ['Moto 7', 'SM 3307', 'Rescue Service', 'moto', { radio: 'no-box', windscreen: 'low' }],
+  ['Bus 4', 'SM 4404', 'Town Works', 'bus', { 'sign-kind': 'led', gearbox: 'automatic' }],
+]
+
+/** Whether there is any shop at all: the demo is written into an empty database only. Needs the owner's connection. */
+export async function isEmpty(owner: Db): Promise<boolean> {
+  return (await owner.selectFrom('shop').select('id').limit(1).execute()).length === 0
+}
+
+/** Writes the invented Saltmarsh Fleet Electronics: crew, four procedures, vehicles, and jobs finished, under way and planned. */
+export async function seedDemo(db: Db, secret: string, nowMs: number): Promise<void> {
+  const shopId = crypto.randomUUID()
+  const accounts = new Map<string, string>()
+  for (const [name, , , user] of CREW) {
+    if (!user) continue
+    const made = await makeAccount(name, { username: DEMO_USERS[user], password: demoPassword(DEMO_USERS[user], secret) })
+    if (!made.ok) throw new Error(made.sentence)
+    accounts.set(name, made.userId)
+  }
+  await asShop(db, shopId, async (trx) => {
+    await trx.insertInto('shop').values({ id: shopId, name: 'Saltmarsh Fleet Electronics', is_demo: true, house: JSON.stringify(DEFAULT_HOUSE_VALUES) }).execute()
+    const crew = new Map<string, string>()
+    for (const [name, role, pin] of CREW) crew.set(name, await insertPerson(trx, shopId, { name, role, pin, userId: accounts.get(name) ?? null }))
+    const writer = new DemoWriter(trx, shopId, crew, nowMs)
+    await writer.procedures({ van: panelVan(), pickup: roadWorksPickup(), moto: patrolMotorcycle(), bus: smallBus() })
+    await writer.vehicles()
+    for (const job of JOBS) await writer.job(job)
+  })
+}
+
+class DemoWriter {
+  private readonly models = new Map<string, { procedureId: string; revisionId: string; document: ProcedureDocument }>()
+  private readonly cars = new Map<string, { id: string; model: string; build: Build }>()
+
+  constructor(
+    private readonly trx: ShopTransaction,
+    private readonly shopId: string,
+    private readonly crew: Map<string, string>,
+    private readonly nowMs: number,
+  ) {}
+
+  async procedures(documents: Record<string, ProcedureDocument>): Promise<void> {
+    for (const [key, document] of Object.entries(documents)) {
+      const [procedureId, revisionId] = [crypto.randomUUID(), crypto.randomUUID()]
+      await this.trx.insertInto('procedure').values({ id: procedureId, shop_id: this.shopId, name: document.name }).execute()
+      await this.trx.insertInto('revision').values({ id: revisionId, shop_id: this.shopId, procedure_id: procedureId, number: 1, document: JSON.stringify(document), published_by: this.crew.get('Marit')!, published_at: new Date(this.nowMs - 12 * 86_400_000), note: '' }).execute()
+      this.models.set(key, { procedureId, revisionId, document })
+    }
+  }
+
+  async vehicles(): Promise<void> {
+    for (const [label, plate, customer, model, build] of VEHICLES) {
+      const id = crypto.randomUUID()
+      await this.trx.insertInto('vehicle').values({ id, shop_id: this.shopId, label, plate, customer, procedure_id: this.models.get(model)!.procedureId, build: JSON.stringify(build) }).execute()
+      this.cars.set(label, { id, model, build })
+    }
+  }
+
+  async job(spec: JobSpec): Promise<void> {
+    const car = this.cars.get(spec.vehicle)!
+    const { procedureId, revisionId, document } = this.models.get(car.model)!
+    const request = PlanRequest.parse({ goals: spec.goals.map((cavityId) => ({ kind: 'cavity', cavityId })), build: car.build })
+    const jobId = crypto.randomUUID()
+    const startMs = this.nowMs - (spec.daysAgo ?? 0) * 86_400_000 - 50 * 60_000
+    const events = spec.done === 'planned' ? [] : this.follow(spec, jobId, document, request, startMs)
+    const handedOver = spec.done === 'handed over' ? new Date(startMs + 48 * 60_000) : null
+    await this.trx
+      .insertInto('job')
+      .values({ id: jobId, shop_id: this.shopId, vehicle_id: car.id, procedure_id: procedureId, revision_id: revisionId, draft_document: null, title: spec.title, bay: spec.bay, promised_at: spec.promisedInH ? new Date(roundToQuarter(this.nowMs + spec.promisedInH * 3_600_000)) : null, request: JSON.stringify(request), created_by: this.crew.get(spec.by)!, created_at: new Date(startMs - 600_000), handed_over_at: handedOver })
+      .execute()
+    for (const event of events)
+      await this.trx.insertInto('job_event').values({ id: event.id, shop_id: this.shopId, job_id: jobId, person_id: event.personId, at: event.at, body: JSON.stringify(event) }).execute()
+  }
+
+  /** Does the plan's steps as a crew would, up to the wished share of them. */
+  private follow(spec: JobSpec, jobId: string, document: ProcedureDocument, request: PlanRequest, startMs: number): JobEvent[] {
+    const plan = planJob(forBuild(document, request.build), request, DEFAULT_HOUSE_VALUES)
+    if (!plan.ok) throw new Error(`The demo job on ${spec.vehicle} has no plan.`)
+    const random = seededRandom(seedOfText(spec.vehicle))
+    const events: JobEvent[] = []
+    const deviceId = crypto.randomUUID()
+    let at: Stamp | null = null
+    let clockMs = startMs
+    const add = (what: Happening, person = spec.by) => {
+      clockMs += 4_000 + random.below(26_000)
+      at = nextStamp(at, clockMs)
+      events.push(JobEvent.parse({ id: crypto.randomUUID(), jobId, v: 1, deviceId, seq: events.length, at, personId: this.crew.get(person)!, what }))
+    }
+    const steps = [...plan.value.wayIn, ...plan.value.wayOut].flatMap((card) => card.steps)
+    const wanted = typeof spec.done === 'number' ? Math.round(steps.length * spec.done) : steps.length
+    for (const step of steps.slice(0, wanted)) {
+      for (const what of happeningsFor(foldJob(document, events), step.operation)) add(what)
+      if (spec.broken && step.operation.key === `undo:${spec.broken}`) add({ kind: 'broken', holderId: spec.broken, count: 1, wasFitted: 'no', note: 'cold morning' })
+    }
+    if (spec.done === 'handed over') {
+      for (const functionId of functionsToTest(document, foldJob(document, events))) add({ kind: 'tested', functionId, result: 'passed', reading: '', note: '' })
+      add({ kind: 'countersigned', as: 'installer', name: spec.by })
+      add({ kind: 'countersigned', as: 'checker', name: 'Marit' }, 'Marit')
+      add({ kind: 'handed over' })
+    }
+    return events
+  }
+}
+
+function roundToQuarter(ms: number): number {
+  return Math.round(ms / 900_000) * 900_000
+}

@@ -1,0 +1,293 @@
+'use client'
+import Link from 'next/link'
+import { useState } from 'react'
+import type { BalanceRow } from '@/core/job/balance'
+import type { Happening } from '@/core/job/event'
+import { headOf } from '@/core/procedure/holder'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import { FastenerMark, shapeOf } from '../marks/FastenerMark'
+import { LevelMark } from '../marks/LevelMark'
+import { PlugMark } from '../marks/PlugMark'
+import { ClosedTick, GapSign } from '../marks/Signs'
+import type { ChangeActing } from '../shell/ActingButton'
+import { Dialog } from '../shell/Dialog'
+import { rowWords } from '../words/balanceWords'
+import { headWords, holderKindWords, itemWords, threadWords } from '../words/items'
+import { JobHead } from './JobHead'
+import { ScrewDrawing } from './ScrewDrawing'
+import { useJob, type JobData, type LiveJob } from './useJob'
+
+/** Out against back: open rows large and first, each with the one act that closes it. */
+export function BalanceScreen({ data, change }: { data: JobData; change: ChangeActing }) {
+  const job = useJob(data)
+  const [stray, setStray] = useState(false)
+  const { openRows, rows } = job.balance
+  const closed = rows.filter((row) => !openRows.includes(row))
+  return (
+    <div data-theme={data.theme} className="flex min-h-dvh flex-col">
+      <JobHead data={data} job={job} change={change} back={`/jobs/${data.id}`} />
+      <main className="flex-1 px-6 pb-8">
+        <div className="flex flex-wrap items-center gap-4 py-3">
+          <h1 className="text-5xl font-extrabold">
+            <span className="num">{openRows.length}</span> open
+          </h1>
+          <p className="text-xl text-second">
+            <span className="num">{closed.length}</span> closed
+          </p>
+          <div className="ml-auto flex flex-wrap gap-3">
+            <Link href={`/jobs/${data.id}`} className="ghost">
+              To the job
+            </Link>
+            <button type="button" className="ghost" onClick={() => setStray(true)}>
+              A fastener lies about
+            </button>
+            {openRows.length === 0 ? (
+              <Link href={`/jobs/${data.id}/handover`} className="slab">
+                Hand over
+              </Link>
+            ) : (
+              <Link href={`/jobs/${data.id}/handover`} className="slab" aria-disabled="true">
+                Hand over waits for {openRows.length} {openRows.length === 1 ? 'row' : 'rows'}
+              </Link>
+            )}
+          </div>
+        </div>
+        {openRows.length === 0 ? (
+          <p className="flex items-center gap-3 border-y border-hair py-8 text-2xl">
+            <ClosedTick size={36} /> {rows.length === 0 ? 'Nothing has been taken off yet.' : 'Everything that came off is back or accounted for.'}
+          </p>
+        ) : (
+          <ul aria-label="Open" className="border-t border-hair">
+            {openRows.map((row) => (
+              <OpenRow key={`${row.account}:${row.id}`} row={row} document={data.document} job={job} />
+            ))}
+          </ul>
+        )}
+        <ClosedAccounts rows={closed} document={data.document} />
+      </main>
+      <Dialog title="A fastener lies about" open={stray} onClose={() => setStray(false)}>
+        <StrayForm document={data.document} record={job.record} close={() => setStray(false)} />
+      </Dialog>
+    </div>
+  )
+}
+
+function OpenRow({ row, document, job }: { row: BalanceRow; document: ProcedureDocument; job: LiveJob }) {
+  const words = rowWords(document, row)
+  return (
+    <li className="grid grid-cols-1 items-center gap-x-6 gap-y-2 border-b border-hair py-4 md:grid-cols-[40px_1.3fr_1fr_auto]" data-row={`${row.account}:${row.id}`}>
+      <RowMark row={row} document={document} />
+      <div>
+        <h2 className="text-[25px]">{words.heading}</h2>
+        <p className="text-lg text-second">{words.sentence}</p>
+      </div>
+      <Evidence row={row} document={document} />
+      <div className="flex flex-wrap gap-2 md:w-72 md:justify-end">
+        <Acts row={row} document={document} job={job} />
+      </div>
+    </li>
+  )
+}
+
+function RowMark({ row, document }: { row: BalanceRow; document: ProcedureDocument }) {
+  const holder = document.holders.find((item) => item.id === row.id)
+  if (holder) return <FastenerMark shape={shapeOf(holder)} size={36} />
+  const tether = document.tethers.find((item) => item.id === row.id)
+  if (tether) return <PlugMark tether={tether} size={38} />
+  return <LevelMark level={row.account === 'part' ? row.level : 'off'} size={34} />
+}
+
+/** The drawing that settles it: numbers out, back, in hand, or the lookalikes to one scale. */
+function Evidence({ row, document }: { row: BalanceRow; document: ProcedureDocument }) {
+  if (row.account === 'stray')
+    return (
+      <ul className="space-y-2">
+        {row.couldBe.map((id) => {
+          const holder = document.holders.find((item) => item.id === id)!
+          return (
+            <li key={id} className="flex items-center gap-4">
+              {holder.thread && <ScrewDrawing diameterMm={holder.thread.diameterMm} lengthMm={holder.thread.lengthMm} />}
+              <span className="text-[17px] text-second">
+                {itemWords(document, holder.holds[0]!)}, {holder.count}
+              </span>
+            </li>
+          )
+        })}
+      </ul>
+    )
+  if (row.account !== 'holder')
+    return (
+      <span className="text-second">
+        <GapSign size={56} />
+      </span>
+    )
+  const number = (label: string, value: number, strong = false) => (
+    <div className="text-center">
+      <dt className="text-[15px] text-second">{label}</dt>
+      <dd className={`num text-3xl ${strong && value > 0 ? 'border-b-4 border-petrol' : ''}`}>{value}</dd>
+    </div>
+  )
+  return (
+    <dl className="flex gap-8">
+      {number('out', row.out)}
+      {number('back', row.back)}
+      {number('in hand', row.inHand, true)}
+    </dl>
+  )
+}
+
+function Acts({ row, document, job }: { row: BalanceRow; document: ProcedureDocument; job: LiveJob }) {
+  const [search, setSearch] = useState(false)
+  const act = (words: string, happenings: Happening[], main = true) => (
+    <button key={words} type="button" className={main ? 'slab flex-1' : 'ghost flex-1'} onClick={() => job.record(happenings)}>
+      {words}
+    </button>
+  )
+  if (row.account === 'part') return act('It is back', [{ kind: 'part at', partId: row.id, level: 'in place' }])
+  if (row.account === 'tether')
+    return (
+      <>
+        {act('It is plugged', [{ kind: 'closed', tetherId: row.id }])}
+        {act('Stays open, insulated', [{ kind: 'ended', itemId: row.id, end: 'left open and insulated', count: 1, note: '' }], false)}
+      </>
+    )
+  if (row.account === 'setting') return act(`It is ${row.owed}`, [{ kind: 'set', settingId: row.id, value: row.owed, methodId: null }])
+  if (row.account === 'stray')
+    return (
+      <>
+        {row.couldBe.map((id) => {
+          const holder = document.holders.find((item) => item.id === id)!
+          return act(holder.thread ? `It is ${holder.thread.lengthMm} mm` : `Of ${itemWords(document, holder.holds[0]!)}`, [{ kind: 'stray settled', strayId: row.id, holderId: id, note: '' }], false)
+        })}
+        {act('None of this job', [{ kind: 'stray settled', strayId: row.id, holderId: null, note: 'not of this job' }], false)}
+      </>
+    )
+  const id = row.id
+  return (
+    <>
+      {row.open.flatMap((reason) => {
+        switch (reason.kind) {
+          case 'short':
+            return reason.loose > 0
+              ? [act(`${reason.count === 1 ? 'It is' : `${reason.count} are`} in`, [{ kind: 'fastened', holderId: id, count: Math.min(reason.count, reason.loose), stage: 'final' }]), act('Lost', [{ kind: 'lost', holderId: id, count: Math.min(reason.count, reason.loose), from: 'vehicle' }], false)]
+              : [act('New one in', [{ kind: 'new fitted', holderId: id, count: reason.count, insteadOf: 'old' }])]
+          case 'in hand':
+            return [act('Put to stock', [{ kind: 'ended', itemId: id, end: 'stock', count: reason.count, note: '' }])]
+          case 'pieces':
+            return [act('Pieces found', [{ kind: 'pieces recovered', holderId: id, count: reason.count }])]
+          case 'lost':
+            return [
+              act('Found again', [{ kind: 'found again', holderId: id, count: reason.count }], false),
+              <button key="search" type="button" className="slab flex-1" onClick={() => setSearch(true)}>
+                Searched: sign
+              </button>,
+            ]
+          case 'more back than out':
+            return [act(`${reason.count} more were there`, [{ kind: 'as found', holderId: id, what: 'extra', count: reason.count, note: 'counted again' }], false)]
+        }
+      })}
+      <Dialog title="Sign for the search" open={search} onClose={() => setSearch(false)}>
+        <SearchForm holderId={id} record={job.record} close={() => setSearch(false)} />
+      </Dialog>
+    </>
+  )
+}
+
+function SearchForm({ holderId, record, close }: { holderId: string; record: LiveJob['record']; close: () => void }) {
+  const [note, setNote] = useState('')
+  return (
+    <form
+      className="space-y-4"
+      onSubmit={(event) => {
+        event.preventDefault()
+        record([{ kind: 'search signed', holderId, note: note.trim() }])
+        close()
+      }}
+    >
+      <p className="text-lg">A lost screw may lie in the dash, in a duct or under a pedal. By signing you say that you looked there.</p>
+      <label className="block">
+        <span className="mb-1 block text-lg font-semibold">Where did you search?</span>
+        <textarea autoFocus className="field min-h-24 text-lg" maxLength={300} value={note} onChange={(event) => setNote(event.target.value)} />
+      </label>
+      <button className="slab w-full" disabled={note.trim() === ''}>
+        I searched and did not find it
+      </button>
+    </form>
+  )
+}
+
+function StrayForm({ document, record, close }: { document: ProcedureDocument; record: LiveJob['record']; close: () => void }) {
+  const heads = [...new Set(document.holders.flatMap((holder) => headOf(holder) ?? []))].sort()
+  const [where, setWhere] = useState('')
+  return (
+    <div className="space-y-4">
+      <label className="block">
+        <span className="mb-1 block text-lg font-semibold">Where does it lie?</span>
+        <input className="field !min-h-14 text-lg" maxLength={60} value={where} onChange={(event) => setWhere(event.target.value)} placeholder="in tray D" />
+      </label>
+      <p className="text-lg font-semibold">What is its head?</p>
+      <div className="grid grid-cols-2 gap-2">
+        {heads.map((head) => (
+          <button
+            key={head}
+            type="button"
+            className="ghost text-lg"
+            onClick={() => {
+              record([{ kind: 'stray found', strayId: crypto.randomUUID(), head, where: where.trim() }])
+              close()
+            }}
+          >
+            {headWords({ drive: head.split(' ').slice(0, -1).join(' '), size: head.split(' ').at(-1)! })}
+          </button>
+        ))}
+      </div>
+      {heads.length === 0 && <p>No screw heads are recorded for this model. Write a note instead.</p>}
+    </div>
+  )
+}
+
+function ClosedAccounts({ rows, document }: { rows: BalanceRow[]; document: ProcedureDocument }) {
+  const groups: [string, BalanceRow['account']][] = [
+    ['Fasteners', 'holder'],
+    ['Parts', 'part'],
+    ['Plugs', 'tether'],
+    ['Settings', 'setting'],
+  ]
+  return (
+    <div className="mt-8 grid gap-x-8 gap-y-6 sm:grid-cols-2 lg:grid-cols-4">
+      {groups.map(([title, account]) => {
+        const mine = rows.filter((row) => row.account === account)
+        return (
+          <section key={account}>
+            <h2 className="flex justify-between border-b border-hair pb-1 text-lg">
+              {title} <span className="text-second">{mine.length} closed</span>
+            </h2>
+            <ul>
+              {mine.map((row) => (
+                <li key={row.id} className="flex items-center gap-2 py-1 text-[16px]">
+                  <ClosedTick />
+                  <span className="min-w-0 flex-1">{closedWords(document, row)}</span>
+                  {row.account === 'holder' && (
+                    <span className="num text-[15px]">
+                      {row.back} of {row.out}
+                    </span>
+                  )}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )
+      })}
+    </div>
+  )
+}
+
+function closedWords(document: ProcedureDocument, row: BalanceRow): string {
+  if (row.account === 'holder') {
+    const holder = document.holders.find((item) => item.id === row.id)!
+    return [`${itemWords(document, holder.holds[0]!)}, ${holderKindWords(holder)}`, threadWords(holder)].filter(Boolean).join(', ')
+  }
+  if (row.account === 'setting') return `${itemWords(document, row.id)} ${row.value}`
+  if (row.account === 'stray') return 'stray fastener, settled'
+  return `${itemWords(document, row.id)}${row.end ? `, ${row.end}` : ''}`
+}

@@ -1,0 +1,107 @@
+import type { JobPlan } from '@/core/plan/jobPlan'
+import type { PlanSummary } from '@/core/plan/summary'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import { isAirbagCircuit } from '@/core/procedure/tether'
+import { FastenerMark, shapeOf } from '../marks/FastenerMark'
+import { AirbagFlag, SignalPlate } from '../marks/Signs'
+import { Tape } from '../marks/Tape'
+import { holderWords, itemWords, threadWords, toolWords } from '../words/items'
+
+/** The answer: how long in, how long out, how much is counted and opened. */
+export function PlanAnswer({ plan, summary }: { plan: JobPlan; summary: PlanSummary }) {
+  return (
+    <div className="on-sign rounded p-5">
+      <div className="grid grid-cols-2 gap-4">
+        <Time name="Way in" seconds={plan.wayInS} />
+        <Time name="Way out" seconds={plan.wayOutS} />
+      </div>
+      <p className="mt-3 border-t border-white/60 pt-3 font-semibold">
+        {summary.fasteners} fasteners, {summary.tethersOpened.length} plugs, {summary.partsOff.length} parts off, {summary.partsResting.length} resting
+      </p>
+      <p className="mt-1 text-[15px]">
+        By house estimates. A valid order, the quicker of {plan.compared} {plan.compared === 1 ? 'way' : 'ways'} looked at; not proven to be the quickest of all.
+      </p>
+    </div>
+  )
+}
+
+function Time({ name, seconds }: { name: string; seconds: number }) {
+  const whole = Math.round(seconds)
+  return (
+    <div>
+      <p className="font-semibold">{name}</p>
+      <p className="text-xl font-bold">
+        <span className="num text-[46px] leading-none">{Math.floor(whole / 60)}</span> min <span className="num text-[46px] leading-none">{whole % 60}</span> s
+      </p>
+    </div>
+  )
+}
+
+/** What to bring, where it goes, and what to mind. */
+export function PlanFacts({ plan, summary, document }: { plan: JobPlan; summary: PlanSummary; document: ProcedureDocument }) {
+  const airbags = summary.tethersOpened.filter((id) => isAirbagCircuit(document.tethers.find((tether) => tether.id === id)!))
+  return (
+    <>
+      <FactList title="In the bag">
+        {summary.tools.map(({ tool, holderIds, partIds }) => (
+          <li key={tool} className="flex justify-between gap-4 border-b border-hair py-1.5">
+            <span className="flex items-center gap-2 font-semibold">
+              {holderIds[0] ? <FastenerMark shape={shapeOf(document.holders.find((holder) => holder.id === holderIds[0])!)} size={20} /> : <span className="w-5" />}
+              {toolWords(tool)}
+            </span>
+            <span className="text-right text-[15px] text-second">{[...new Set([...holderIds.map((id) => itemWords(document, document.holders.find((holder) => holder.id === id)!.holds[0]!)), ...partIds.map((id) => itemWords(document, id))])].join(', ').toLowerCase()}</span>
+          </li>
+        ))}
+      </FactList>
+      {summary.trays.length > 0 && (
+        <FactList title="Trays">
+          {summary.trays.map((tray) => (
+            <li key={tray.label} className="flex items-center gap-3 border-b border-hair py-1.5">
+              <Tape label={tray.label} />
+              <span>
+                {tray.holderIds.map((id) => {
+                  const holder = document.holders.find((item) => item.id === id)!
+                  return `${holderWords(holder)} ${threadWords(holder)}`.trim()
+                }).join(', ')}
+                {tray.notWith.length > 0 && <b className="block text-[15px]">looks like {tray.notWith.join(', ')}: never in one tray</b>}
+              </span>
+            </li>
+          ))}
+        </FactList>
+      )}
+      <FactList title="Take care">
+        {airbags.length > 0 && (
+          <li className="space-y-1 border-b border-hair py-2">
+            <AirbagFlag />
+            <p>Plug {airbags.map((id) => itemWords(document, id)).join(', ')}: for people trained and authorised for airbag circuits under local rules.</p>
+          </li>
+        )}
+        {summary.cautions.map((caution) => (
+          <li key={caution.id} className="space-y-1 border-b border-hair py-2">
+            <SignalPlate severity={caution.severity} small />
+            <p>{caution.sentence}</p>
+          </li>
+        ))}
+        {summary.cautions.length === 0 && airbags.length === 0 && <li className="py-2 text-second">Nothing recorded. The maker’s data goes first.</li>}
+      </FactList>
+      <FactList title="At the end, as found">
+        <li className="py-1.5">
+          {document.settings
+            .filter((setting) => plan.removal.model.settings.has(setting.id))
+            .map((setting) => `${setting.name} ${setting.atEnd === 'as found' ? setting.asFound : setting.atEnd}`)
+            .join(', ') || 'no settings recorded'}
+        </li>
+      </FactList>
+    </>
+  )
+}
+
+function FactList({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <section className="border-t-2 border-ink pt-2">
+      <h2 className="text-base">{title}</h2>
+      <ul>{children}</ul>
+    </section>
+  )
+}
+

@@ -1,0 +1,159 @@
+'use client'
+import { useMemo, useState, useTransition } from 'react'
+import { planJob, PlanRequest, Policy, type JobPlan } from '@/core/plan/jobPlan'
+import { facetsThatMatter } from '@/core/plan/facetsThatMatter'
+import { summarise } from '@/core/plan/summary'
+import { uRows } from '@/core/job/uRows'
+import type { Goal } from '@/core/order/removal'
+import { methodsTo } from '@/core/order/settingAct'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import { forBuild, type ProcedureForBuild } from '@/core/procedure/forBuild'
+import type { Station } from '@/core/procedure/station'
+import type { Build } from '@/core/procedure/when'
+import type { HouseValues } from '@/core/shop/houseValues'
+import { removalErrorSentence } from '../words/problems'
+import { itemWords } from '../words/items'
+import { Tape } from '../marks/Tape'
+import { JobU } from '../job/JobU'
+import { Choice, FacetCards, GoalList, Section } from './PlanChoices'
+import { PlanAnswer, PlanFacts } from './PlanAnswer'
+import { OpenJobForm } from './OpenJobForm'
+import { WhyLine } from './WhyLine'
+
+export type PlanData = {
+  vehicle: { id: string; label: string; plate: string; build: Build }
+  document: ProcedureDocument
+  revisionNumber: number | null
+  house: HouseValues
+}
+export type OpenJob = (input: unknown) => Promise<{ status: 'refused'; sentence: string } | undefined>
+
+const STARTS: Station[] = ['driver side', 'centre', 'passenger side', 'outside left', 'outside right', 'rear seats', 'load space']
+
+/** Choose what for, say which example it is, and get the way in and out with its reasons. Computed in this window, at once. */
+export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob }) {
+  const { document } = data
+  const [goals, setGoals] = useState<Goal[]>([])
+  const [build, setBuild] = useState<Build>(data.vehicle.build)
+  const [policy, setPolicy] = useState<Policy>(() => Policy.parse({}))
+  const [start, setStart] = useState<Station>('driver side')
+  const [whyOf, setWhyOf] = useState<string | null>(null)
+  const [pending, startChange] = useTransition()
+
+  const model = useMemo(() => forBuild(document, build), [document, build])
+  const matter = useMemo(() => facetsThatMatter(document, goals, {}), [document, goals])
+  const untold = matter.filter((id) => build[id] === undefined && document.facets.find((facet) => facet.id === id)!.toldFrom === null)
+  const result = useMemo(() => (goals.length === 0 || untold.length > 0 ? null : planJob(model, PlanRequest.parse({ goals, build, policy, start }), data.house)), [model, goals, build, policy, start, data.house, untold.length])
+  const plan = result?.ok ? result.value : null
+  const change = (run: () => void) => startChange(run)
+  const stations = STARTS.filter((station) => document.parts.some((part) => part.station === station) || station === 'driver side')
+
+  return (
+    <div className="grid gap-0 lg:grid-cols-[300px_minmax(0,1fr)_400px]" aria-busy={pending}>
+      <section className="space-y-5 border-hair p-6 lg:border-r" aria-label="Choose">
+        <div className="flex items-center gap-3">
+          <Tape label={data.vehicle.label.toUpperCase()} />
+          <div className="leading-tight">
+            <h1 className="text-lg">{document.name}</h1>
+            <p className="text-[15px] text-second">{data.revisionNumber ? `revision ${data.revisionNumber}` : 'draft, not published'}</p>
+          </div>
+        </div>
+        <Section title="What for">
+          <GoalList document={document} model={model} goals={goals} onChange={(next) => change(() => setGoals(next))} />
+        </Section>
+        {goals.length > 0 && matter.length > 0 && (
+          <Section title="Which one is it">
+            <FacetCards document={document} facetIds={matter} build={build} onChange={(next) => change(() => setBuild(next))} />
+          </Section>
+        )}
+        {goals.length > 0 && (
+          <Section title="How we work">
+            <div className="space-y-2">
+              <Choice label="Panels" value={policy.resting} options={['rest', 'set aside']} onChange={(resting) => setPolicy({ ...policy, resting })} />
+              <Choice label="Habit" value={policy.habit} options={['panel by panel', 'tool in hand']} onChange={(habit) => setPolicy({ ...policy, habit })} />
+              {plan && <MethodChoice model={model} plan={plan} policy={policy} onChange={setPolicy} />}
+              <label className="block">
+                <span className="text-[15px] text-second">Starting at</span>
+                <select className="field" value={start} onChange={(event) => setStart(event.target.value as Station)}>
+                  {stations.map((station) => (
+                    <option key={station}>{station}</option>
+                  ))}
+                </select>
+              </label>
+            </div>
+          </Section>
+        )}
+      </section>
+
+      <section className="min-w-0 px-8 py-6" aria-label="The plan">
+        {goals.length === 0 && <Empty words="Choose what to open on the left. The way in, the way out, the tools and the hazards come out at once." />}
+        {untold.length > 0 && <Empty words={`Say first: ${untold.map((id) => itemWords(document, id)).join(', ')}. It can be seen from outside and changes the plan.`} />}
+        {result && !result.ok && (
+          <div role="alert" className="border-l-8 border-stop bg-sheet p-5">
+            <h2 className="text-2xl">There is no way in.</h2>
+            <p className="mt-2 text-lg">{removalErrorSentence(document, result.error)}</p>
+          </div>
+        )}
+        {plan && (
+          <JobU
+            model={model}
+            rows={uRows(plan, null)}
+            bottom={{ goals: goals.map((goal) => itemWords(document, goal.kind === 'cavity' ? goal.cavityId : goal.partId)), tests: [], reached: true }}
+            size="desk"
+            seconds
+            extra={(row) => <WhyLine plan={plan} document={document} row={row} open={whyOf === row.id} onToggle={() => setWhyOf(whyOf === row.id ? null : row.id)} />}
+          />
+        )}
+      </section>
+
+      <section className="space-y-5 border-hair p-6 lg:border-l" aria-label="The answer">
+        {plan ? (
+          <>
+            <PlanAnswer plan={plan} summary={summarise(plan)} />
+            <OpenJobForm vehicleId={data.vehicle.id} plan={plan} title={goals.map((goal) => itemWords(document, goal.kind === 'cavity' ? goal.cavityId : goal.partId)).join(' and ')} openJob={openJob} />
+            <PlanFacts plan={plan} summary={summarise(plan)} document={document} />
+          </>
+        ) : (
+          <p className="text-second">The answer stands here once a goal is chosen.</p>
+        )}
+      </section>
+    </div>
+  )
+}
+
+function Empty({ words }: { words: string }) {
+  return <p className="max-w-xl border-l-8 border-untravelled py-2 pl-5 text-xl">{words}</p>
+}
+
+/** Where a setting of this plan can be reached in more ways than one, the crew picks; "cheapest" leaves it to the plan. */
+function MethodChoice({ model, plan, policy, onChange }: { model: ProcedureForBuild; plan: JobPlan; policy: Policy; onChange: (policy: Policy) => void }) {
+  const acts = [...plan.removal.operations.values()].flatMap((operation) => (operation.setting ? [operation.setting] : []))
+  return acts.flatMap((act) => {
+    const options = methodsTo(model, act.settingId, act.to)
+    if (options.length < 2) return []
+    const key = `${act.settingId}=${act.to}`
+    return (
+      <label key={key} className="block">
+        <span className="text-[15px] text-second">
+          {model.settings.get(act.settingId)!.name} {act.to}
+        </span>
+        <select
+          className="field"
+          value={policy.methods[key] ?? ''}
+          onChange={(event) => {
+            const { [key]: _, ...others } = policy.methods
+            onChange({ ...policy, methods: event.target.value ? { ...others, [key]: event.target.value } : others })
+          }}
+        >
+          <option value="">whichever is quicker (now: {model.methods.get(act.methodId)!.method.name})</option>
+          {options.map((id) => (
+            <option key={id} value={id}>
+              {model.methods.get(id)!.method.name}
+            </option>
+          ))}
+        </select>
+      </label>
+    )
+  })
+}
+

@@ -1,0 +1,159 @@
+'use client'
+import { Copy, Pencil, Plus, Trash2 } from 'lucide-react'
+import { useState } from 'react'
+import { ITEM_SCHEMA, type Collection } from '@/core/procedure/document'
+import type { Edit } from '@/core/procedure/edit'
+import { fieldEdits } from '@/core/procedure/edit'
+import { SelectField, Options } from '../forms/Field'
+import { Dialog } from '../shell/Dialog'
+import { COLLECTION_WORDS, TOGETHER } from './fieldSpecs'
+import { dependants, factRows } from './factRows'
+import { duplicateItem } from './newItem'
+import type { Draft } from './useDraft'
+
+/** The facts of one kind as a table: open a row, copy it, take several at once, set them together, undo. */
+export function FactTable({ draft, collection, onOpen, onAdd }: { draft: Draft; collection: Collection; onOpen: (id: string) => void; onAdd: () => void }) {
+  const { document } = draft
+  const { heads, rows } = factRows(document, collection)
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
+  const [ask, setAsk] = useState<'remove' | 'together' | null>(null)
+  const [trouble, setTrouble] = useState('')
+  const items = document[collection] as { id: string }[]
+  const picked = items.filter((item) => chosen.has(item.id))
+  const run = async (edits: Edit[]) => setTrouble((await draft.save(edits)) ?? '')
+  const copy = (ids: ReadonlySet<string>) => run(items.filter((item) => ids.has(item.id)).map((item) => ({ kind: 'add', collection, item: duplicateItem(collection, item), after: item.id })))
+  const also = dependants(document, new Set(picked.map((item) => item.id)))
+  const remove = async () => {
+    const all = [...also.map(({ collection: c, id }) => ({ c, item: (document[c] as { id: string }[]).find((other) => other.id === id)! })), ...picked.map((item) => ({ c: collection, item }))]
+    await run(all.map(({ c, item }) => ({ kind: 'remove', collection: c, id: item.id, item })))
+    setChosen(new Set())
+    setAsk(null)
+  }
+  const words = COLLECTION_WORDS[collection]
+  return (
+    <div className="flex h-full min-h-0 flex-col">
+      <div className="flex flex-wrap items-center gap-2 py-2">
+        <button type="button" className="desk-button main" onClick={onAdd}>
+          <Plus size={18} aria-hidden /> Add a {words.one}
+        </button>
+        <button type="button" className="desk-button" disabled={chosen.size === 0} onClick={() => void copy(chosen)}>
+          <Copy size={16} aria-hidden /> Copy {chosen.size || ''}
+        </button>
+        {TOGETHER[collection] && (
+          <button type="button" className="desk-button" disabled={chosen.size < 2} onClick={() => setAsk('together')}>
+            <Pencil size={16} aria-hidden /> Set together
+          </button>
+        )}
+        <button type="button" className="desk-button" disabled={chosen.size === 0} onClick={() => setAsk('remove')}>
+          <Trash2 size={16} aria-hidden /> Take away
+        </button>
+        <span role="alert" className="font-semibold">
+          {trouble}
+        </span>
+      </div>
+      <div className="min-h-0 flex-1 overflow-auto">
+        {rows.length === 0 ? (
+          <p className="py-4 text-lg text-second">None recorded yet.</p>
+        ) : (
+          <table className="w-full text-[15px]">
+            <thead>
+              <tr className="border-b-2 border-ink text-left">
+                <th className="w-10">
+                  <input type="checkbox" aria-label="Choose all" className="size-5 accent-[var(--petrol)]" checked={chosen.size === rows.length} onChange={(event) => setChosen(event.target.checked ? new Set(rows.map((row) => row.id)) : new Set())} />
+                </th>
+                {heads.map((head) => (
+                  <th key={head} className="py-1 pr-3 font-bold">
+                    {head}
+                  </th>
+                ))}
+                <th className="w-12">
+                  <span className="sr-only">Copy</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row) => (
+                <tr key={row.id} className="border-b border-hair hover:bg-tint">
+                  <td>
+                    <input
+                      type="checkbox"
+                      aria-label={`Choose ${row.cells[0]}`}
+                      className="size-5 accent-[var(--petrol)]"
+                      checked={chosen.has(row.id)}
+                      onChange={(event) => {
+                        const next = new Set(chosen)
+                        if (event.target.checked) next.add(row.id)
+                        else next.delete(row.id)
+                        setChosen(next)
+                      }}
+                    />
+                  </td>
+                  {row.cells.map((cell, i) => (
+                    <td key={i} className="py-1 pr-3 align-top">
+                      {i === 0 ? (
+                        <button type="button" className="text-left font-bold underline-offset-2 hover:underline" onClick={() => onOpen(row.id)}>
+                          {cell || 'unnamed'}
+                        </button>
+                      ) : (
+                        cell
+                      )}
+                    </td>
+                  ))}
+                  <td>
+                    <button type="button" aria-label={`Copy ${row.cells[0]}`} className="grid size-8 place-items-center rounded hover:bg-ground" onClick={() => void copy(new Set([row.id]))}>
+                      <Copy size={16} aria-hidden />
+                    </button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+      </div>
+      <Dialog title={`Take away ${picked.length}?`} open={ask === 'remove'} onClose={() => setAsk(null)}>
+        <div className="space-y-4">
+          {also.length > 0 ? (
+            <>
+              <p>These facts hang on {picked.length === 1 ? 'it' : 'them'} and go too:</p>
+              <ul className="list-disc pl-6">
+                {also.map((item) => (
+                  <li key={item.id}>{item.words}</li>
+                ))}
+              </ul>
+            </>
+          ) : (
+            <p>Nothing else hangs on {picked.length === 1 ? 'it' : 'them'}. Undo brings everything back.</p>
+          )}
+          <button type="button" className="desk-button main w-full" onClick={() => void remove()}>
+            Take away
+          </button>
+        </div>
+      </Dialog>
+      <Dialog title={`Set ${picked.length} together`} open={ask === 'together'} onClose={() => setAsk(null)}>
+        <Together
+          collection={collection}
+          onSet={async (changes) => {
+            await run(picked.flatMap((item) => fieldEdits(collection, item, ITEM_SCHEMA[collection].parse({ ...item, ...changes }) as { id: string })))
+            setAsk(null)
+          }}
+        />
+      </Dialog>
+    </div>
+  )
+}
+
+function Together({ collection, onSet }: { collection: Collection; onSet: (changes: Record<string, string>) => Promise<void> }) {
+  const [changes, setChanges] = useState<Record<string, string>>({})
+  return (
+    <div className="space-y-3">
+      {TOGETHER[collection]!.map((spec) => (
+        <SelectField key={spec.path} label={spec.label} value={changes[spec.path] ?? ''} onChange={(event) => setChanges(Object.fromEntries(Object.entries({ ...changes, [spec.path]: event.target.value }).filter(([, value]) => value !== '')))}>
+          <Options values={spec.options} empty="leave as it is" />
+        </SelectField>
+      ))}
+      <button type="button" className="desk-button main w-full" disabled={Object.keys(changes).length === 0} onClick={() => void onSet(changes)}>
+        Set
+      </button>
+    </div>
+  )
+}

@@ -1,0 +1,127 @@
+import type { ReactNode } from 'react'
+import type { Id } from '@/core/base/id'
+import type { Collection, ProcedureDocument } from '@/core/procedure/document'
+import { isAirbagCircuit } from '@/core/procedure/tether'
+import { DirectionSign } from '../marks/DirectionSign'
+import { FastenerMark, shapeOf } from '../marks/FastenerMark'
+import { LevelMark } from '../marks/LevelMark'
+import { PlugMark } from '../marks/PlugMark'
+import { AirbagFlag, SignalPlate } from '../marks/Signs'
+import { holderWords, itemWords, threadWords } from '../words/items'
+import { motionsWords } from '../words/operations'
+
+type Props = { document: ProcedureDocument; partId: Id; onOpen: (collection: Collection, id: Id) => void; onAdd: (collection: Collection) => void }
+
+/** Everything about one part at once: what holds, ties, covers and traps it, what it hides, how it comes off and goes back. */
+export function PartFacts({ document, partId, onOpen, onAdd }: Props) {
+  const part = document.parts.find((item) => item.id === partId)
+  if (!part) return null
+  const name = (id: Id) => itemWords(document, id)
+  const holders = document.holders.filter((holder) => holder.holds.includes(partId))
+  const tethers = document.tethers.filter((tether) => tether.partId === partId)
+  const about = document.needs.filter((need) => need.needs.kind === 'part' && need.needs.partId === partId)
+  const trapped = document.needs.filter((need) => need.dependent.id === partId)
+  const cautions = document.cautions.filter((caution) => caution.at.itemId === partId)
+  const { release, refit } = part
+  const axis = release.motions[0]?.directions[0]
+  const goesBack = [refit.before, refit.first, refit.align && `line up ${refit.align}`, refit.last, refit.confirm && `home when ${refit.confirm}`].filter(Boolean)
+  const row = (key: string, mark: ReactNode, words: ReactNode, collection: Collection, id: Id) => (
+    <li key={key} className="border-b border-hair">
+      <button type="button" className="flex min-h-9 w-full items-start gap-3 py-1.5 text-left hover:bg-tint" onClick={() => onOpen(collection, id)}>
+        <span className="mt-0.5 w-6 shrink-0">{mark}</span>
+        <span className="min-w-0">{words}</span>
+      </button>
+    </li>
+  )
+  return (
+    <div>
+      <div className="flex items-start justify-between gap-2">
+        <div>
+          <h2 className="text-[28px]">{part.name}</h2>
+          <p className="text-[15px] text-second">{[part.synonyms.join(', '), part.station].filter(Boolean).join(' · ')}</p>
+        </div>
+        <button type="button" className="desk-button" onClick={() => onOpen('parts', partId)}>
+          Change
+        </button>
+      </div>
+      <Facts title="Held by" add={() => onAdd('holders')} addWords="fastener">
+        {holders.map((holder) => {
+          const covers = document.needs.flatMap((need) => (need.reason === 'covers' && need.dependent.id === holder.id && need.needs.kind === 'part' ? [`${name(need.needs.partId).toLowerCase()} (${need.needs.level})`] : []))
+          return row(
+            holder.id,
+            <FastenerMark shape={shapeOf(holder)} hidden={covers.length > 0} />,
+            <>
+              <b>
+                {holderWords(holder)}
+                {covers.length > 0 && ', hidden'}
+              </b>{' '}
+              {threadWords(holder)}
+              {covers.length > 0 && <span className="block text-second">covered by the {covers.join(' and the ')}</span>}
+            </>,
+            'holders',
+            holder.id,
+          )
+        })}
+        {holders.length === 0 && <li className="py-1.5 text-second">{part.fixing === 'fastened' ? 'nothing recorded yet' : part.fixing}</li>}
+      </Facts>
+      <Facts title="Tied by" add={() => onAdd('tethers')} addWords="plug">
+        {tethers.map((tether) =>
+          row(
+            tether.id,
+            <PlugMark tether={tether} />,
+            <>
+              <b>{tether.name}</b>
+              {tether.tabSide && `, tab: ${tether.tabSide}`}
+              {isAirbagCircuit(tether) && (
+                <span className="ml-2 align-middle">
+                  <AirbagFlag />
+                </span>
+              )}
+            </>,
+            'tethers',
+            tether.id,
+          ),
+        )}
+        {tethers.length === 0 && <li className="py-1.5 text-second">nothing</li>}
+      </Facts>
+      <Facts title="Comes off">
+        {row('release', axis ? <DirectionSign axis={axis} size={24} /> : <span />, <><b>{motionsWords(part) || 'not said yet'}</b>{release.start && `, start at the ${release.start}`}{release.mustNot && <span className="block">{release.mustNot}</span>}</>, 'parts', partId)}
+        {part.rests.map((rest) => row(rest.how, <LevelMark level={rest.level} />, <><b>may rest {rest.level}</b>: {rest.how}{rest.note && `, ${rest.note}`}</>, 'parts', partId))}
+      </Facts>
+      <Facts title="Hides, traps" add={() => onAdd('needs')} addWords="need">
+        {about.map((need) => row(need.id, <span aria-hidden>▨</span>, <><b>{need.reason === 'covers' ? 'covers' : need.reason}</b> {name(need.dependent.id).toLowerCase()} (until {need.needs.kind === 'part' ? need.needs.level : ''})</>, 'needs', need.id))}
+        {about.length === 0 && <li className="py-1.5 text-second">nothing</li>}
+      </Facts>
+      <Facts title="Waits for">
+        {trapped.map((need) => row(need.id, <span aria-hidden>◫</span>, <><b>{need.needs.kind === 'part' ? name(need.needs.partId) : need.needs.kind === 'setting' ? name(need.needs.settingId) : need.needs.kind === 'tether' ? name(need.needs.tetherId) : name(need.needs.id)}</b> {need.needs.kind === 'part' ? need.needs.level : need.needs.kind === 'setting' ? need.needs.value : ''} <span className="text-second">({need.reason})</span></>, 'needs', need.id))}
+        {trapped.length === 0 && <li className="py-1.5 text-second">nothing traps it</li>}
+      </Facts>
+      {goesBack.length > 0 && (
+        <Facts title="Goes back">
+          {goesBack.map((words) => row(words, <span aria-hidden>↧</span>, <b>{words}</b>, 'parts', partId))}
+        </Facts>
+      )}
+      {cautions.length > 0 && (
+        <Facts title="Take care">
+          {cautions.map((caution) => row(caution.id, <span aria-hidden>!</span>, <><SignalPlate severity={caution.severity} small /> {caution.sentence}</>, 'cautions', caution.id))}
+        </Facts>
+      )}
+    </div>
+  )
+}
+
+function Facts({ title, add, addWords, children }: { title: string; add?: () => void; addWords?: string; children: ReactNode }) {
+  return (
+    <section className="mt-3">
+      <h3 className="flex items-end justify-between border-b-2 border-ink">
+        {title}
+        {add && (
+          <button type="button" className="jump min-h-8 text-[15px]" onClick={add}>
+            + {addWords}
+          </button>
+        )}
+      </h3>
+      <ul>{children}</ul>
+    </section>
+  )
+}

@@ -1,0 +1,37 @@
+import { CircleHelp, RefreshCw } from 'lucide-react'
+import type { Problem } from '@/core/order/checkRecord'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import { problemIsStop, problemWords } from '../words/problems'
+
+/** The record's problems as sentences, what would hurt first, each with a jump to the place. */
+export function ProblemList({ document, problems, onGo }: { document: ProcedureDocument; problems: Problem[]; onGo: (itemId: string) => void }) {
+  return (
+    <section aria-label="Problems in the record" className="flex h-full min-h-0 flex-col">
+      <h2 className="flex justify-between px-1 pb-1 text-base">
+        Problems in the record <span className="num font-normal">{problems.length}</span>
+      </h2>
+      {problems.length === 0 ? (
+        <p className="border-t border-hair py-2 text-second">None found.</p>
+      ) : (
+        <ul className="min-h-0 flex-1 overflow-auto" aria-live="polite">
+          {problems.map((problem, i) => {
+            const { heading, sentence } = problemWords(document, problem)
+            return (
+              <li key={i} className="flex items-start gap-3 border-t border-hair py-2" data-problem={problem.kind}>
+                {problemIsStop(problem) ? <RefreshCw size={20} aria-hidden className="mt-0.5 shrink-0" /> : <CircleHelp size={20} aria-hidden className="mt-0.5 shrink-0" />}
+                <p className="min-w-0 flex-1">
+                  <b>{heading}</b> {sentence}
+                </p>
+                {'itemId' in problem && (
+                  <button type="button" className="jump shrink-0" onClick={() => onGo(problem.itemId)}>
+                    go there
+                  </button>
+                )}
+              </li>
+            )
+          })}
+        </ul>
+      )}
+    </section>
+  )
+}

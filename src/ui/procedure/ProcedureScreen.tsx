@@ -1,0 +1,207 @@
+'use client'
+import { Download, Undo2 } from 'lucide-react'
+import { useEffect, useState } from 'react'
+import { COLLECTIONS, ITEM_SCHEMA, type Collection, type ProcedureDocument } from '@/core/procedure/document'
+import { fieldEdits, type Edit } from '@/core/procedure/edit'
+import type { Problem } from '@/core/order/checkRecord'
+import { MapEditor } from '../map/MapEditor'
+import { middleOf, zoneOf } from '../map/geometry'
+import { Dialog } from '../shell/Dialog'
+import { problemIsStop } from '../words/problems'
+import { ConflictDialog } from './ConflictDialog'
+import { FactTable } from './FactTable'
+import { COLLECTION_WORDS } from './fieldSpecs'
+import { ItemForm } from './ItemForm'
+import { blankItem } from './newItem'
+import { PartFacts } from './PartFacts'
+import { ProblemList } from './ProblemList'
+import { useDraft, type EditDraft } from './useDraft'
+
+export type ProcedureData = {
+  id: string
+  document: ProcedureDocument
+  problems: Problem[]
+  isDraft: boolean
+  revision: { number: number; publishedWords: string; by: string } | null
+  jobs: number
+  mayPublish: boolean
+}
+export type Publish = (procedureId: string, note: string) => Promise<{ status: 'done'; number: number } | { status: 'refused'; sentence: string }>
+type Form = { collection: Collection; item: { id: string }; isNew: boolean } | null
+
+/** The record of a model: the panel map in the middle, its facts beside it and as tables, its problems below. */
+export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureData; editDraft: EditDraft; publish: Publish }) {
+  const draft = useDraft(data.id, data, editDraft)
+  const { document } = draft
+  const [tab, setTab] = useState<Collection | 'map'>(document.parts.length === 0 ? 'parts' : 'map')
+  const [viewId, setViewId] = useState(document.views[0]?.id ?? null)
+  const [pickedId, setPickedId] = useState<string | null>(document.parts.find((part) => part.outline)?.id ?? document.parts[0]?.id ?? null)
+  const [form, setForm] = useState<Form>(null)
+  const [said, setSaid] = useState('')
+  const view = document.views.find((item) => item.id === viewId) ?? document.views[0]
+
+  const pick = (id: string) => {
+    setPickedId(id)
+    const outline = document.parts.find((part) => part.id === id)?.outline
+    if (outline) setViewId(outline.viewId)
+  }
+  const open = (collection: Collection, id: string) => {
+    const item = (document[collection] as { id: string }[]).find((other) => other.id === id)
+    if (item) setForm({ collection, item, isNew: false })
+  }
+  const add = (collection: Collection) => setForm({ collection, item: blankItem(document, collection, pickedId), isNew: true })
+  const go = (itemId: string) => {
+    const collection = COLLECTIONS.find((name) => document[name].some((item) => item.id === itemId))
+    if (!collection) return
+    if (collection === 'parts') pick(itemId)
+    open(collection, itemId)
+  }
+  const saveItem = async (item: { id: string }, needs: { id: string }[]): Promise<string | null> => {
+    const { collection, isNew, item: before } = form!
+    const whole = ITEM_SCHEMA[collection].parse(item) as { id: string }
+    const edits: Edit[] = isNew ? [{ kind: 'add', collection, item: whole, after: null }] : fieldEdits(collection, before, whole)
+    const sentence = await draft.save([...edits, ...needs.map((need): Edit => ({ kind: 'add', collection: 'needs', item: need, after: null }))])
+    if (!sentence && isNew && collection === 'parts') setPickedId(item.id)
+    if (!sentence && isNew && collection === 'views') setViewId(item.id)
+    return sentence
+  }
+  const undo = async () => setSaid((await draft.undo()) ?? '')
+  useUndoKey(undo)
+  const isDraft = data.isDraft || draft.changed
+  return (
+    <div className="grid min-h-[calc(100dvh-54px)] grid-cols-1 lg:grid-cols-[212px_minmax(0,1fr)_350px]">
+      <aside className="border-hair py-4 lg:border-r" aria-label="Views and parts">
+        <div className="px-5">
+          <h1 className="text-[24px]">{document.name}</h1>
+          <p className="text-[15px] text-second">
+            {isDraft ? (data.revision ? `draft after revision ${data.revision.number}` : 'draft, not published') : `revision ${data.revision!.number}, ${data.revision!.publishedWords} by ${data.revision!.by}`}
+            <br />
+            {data.jobs} {data.jobs === 1 ? 'job' : 'jobs'} so far
+          </p>
+        </div>
+        <SideList title="Views" add={() => add('views')}>
+          {document.views.map((item) => (
+            <SideItem key={item.id} current={tab === 'map' && item.id === view?.id} onClick={() => (setViewId(item.id), setTab('map'))} name={item.name} code="" />
+          ))}
+        </SideList>
+        <SideList title="Parts" add={() => add('parts')}>
+          {document.parts.map((part) => {
+            const onView = document.views.find((item) => item.id === part.outline?.viewId)
+            return <SideItem key={part.id} current={part.id === pickedId} onClick={() => pick(part.id)} name={part.name} code={part.outline && onView ? zoneOf(onView, middleOf(part.outline.points)) : '–'} />
+          })}
+        </SideList>
+        <p className="px-5 pt-1 text-sm text-second">– not on the map yet</p>
+      </aside>
+      <section className="flex min-w-0 flex-col" aria-label="Map and facts">
+        <div role="tablist" aria-label="Map or facts" className="flex flex-wrap gap-x-4 border-b-2 border-ink px-4">
+          {(['map', 'parts', 'holders', 'tethers', 'needs', 'settings', 'cavities', 'facets', 'functions', 'cautions', 'views'] as const).map((name) => (
+            <button key={name} type="button" role="tab" aria-selected={tab === name} onClick={() => setTab(name)} className={`-mb-[2px] min-h-10 border-b-4 text-[15px] ${tab === name ? 'border-petrol font-bold' : 'border-transparent text-second hover:text-ink'}`}>
+              {name === 'map' ? 'Map' : COLLECTION_WORDS[name].many}
+              {name !== 'map' && <span className="num ml-1 text-[13px] font-normal">{document[name].length}</span>}
+            </button>
+          ))}
+        </div>
+        <div className="h-[58dvh] min-h-[380px] px-2">
+          {tab !== 'map' ? (
+            <FactTable key={tab} draft={draft} collection={tab} onOpen={(id) => open(tab, id)} onAdd={() => add(tab)} />
+          ) : view ? (
+            <MapEditor key={view.id} document={document} view={view} pickedId={pickedId} onPick={pick} save={draft.save} />
+          ) : (
+            <div className="max-w-xl space-y-3 p-6">
+              <p className="text-xl">No view yet. A view is what you see standing in one place: the dash from the seat, the left fairing.</p>
+              <button type="button" className="desk-button main" onClick={() => add('views')}>
+                Add a view
+              </button>
+            </div>
+          )}
+        </div>
+        <div className="min-h-0 flex-1 border-t-2 border-ink px-4 pt-3">
+          <ProblemList document={document} problems={draft.problems} onGo={go} />
+        </div>
+      </section>
+      <aside className="border-hair p-5 lg:border-l" aria-label="The picked part">
+        <div className="mb-4 flex flex-wrap items-center gap-2">
+          <button type="button" className="desk-button" onClick={() => void undo()} disabled={!draft.canUndo}>
+            <Undo2 size={16} aria-hidden /> Undo
+          </button>
+          <a className="desk-button" href={`/procedures/${data.id}/export`} download>
+            <Download size={16} aria-hidden /> Export
+          </a>
+          <PublishButton id={data.id} may={data.mayPublish} isDraft={isDraft} blocked={draft.problems.some(problemIsStop)} publish={publish} />
+          <span className="text-[15px] text-second" role="status">
+            {draft.saving ? 'saving…' : said || (draft.changed ? 'saved' : '')}
+          </span>
+        </div>
+        {pickedId ? <PartFacts document={document} partId={pickedId} onOpen={open} onAdd={add} /> : <p className="text-second">No part yet. Add the first one: what comes off first.</p>}
+      </aside>
+      <Dialog title={form ? (form.isNew ? `New ${COLLECTION_WORDS[form.collection].one}` : `Change ${COLLECTION_WORDS[form.collection].one}`) : ''} open={form !== null} onClose={() => setForm(null)} wide>
+        {form && <ItemForm key={form.item.id} document={document} collection={form.collection} item={form.item} isNew={form.isNew} save={saveItem} close={() => setForm(null)} />}
+      </Dialog>
+      <ConflictDialog draft={draft} />
+    </div>
+  )
+}
+
+function SideList({ title, add, children }: { title: string; add: () => void; children: React.ReactNode }) {
+  return (
+    <section className="mt-4">
+      <h2 className="flex items-center justify-between px-5 text-base">
+        {title}
+        <button type="button" className="jump min-h-8 px-1 text-[15px]" onClick={add} aria-label={`Add to ${title}`}>
+          + add
+        </button>
+      </h2>
+      <ul>{children}</ul>
+    </section>
+  )
+}
+
+function SideItem({ current, onClick, name, code }: { current: boolean; onClick: () => void; name: string; code: string }) {
+  return (
+    <li>
+      <button type="button" onClick={onClick} aria-current={current || undefined} className={`flex min-h-8 w-full items-center justify-between border-l-[6px] py-0.5 pl-3.5 pr-5 text-left text-[15px] ${current ? 'border-petrol bg-sheet font-bold' : 'border-transparent hover:bg-tint'}`}>
+        <span className="min-w-0 truncate">{name}</span>
+        <span className="num text-[13px] font-normal text-second">{code}</span>
+      </button>
+    </li>
+  )
+}
+
+function PublishButton({ id, may, isDraft, blocked, publish }: { id: string; may: boolean; isDraft: boolean; blocked: boolean; publish: Publish }) {
+  const [said, setSaid] = useState('')
+  const [busy, setBusy] = useState(false)
+  if (!isDraft) return null
+  const go = async () => {
+    setBusy(true)
+    const outcome = await publish(id, '').catch(() => ({ status: 'refused' as const, sentence: 'The shop can’t be reached. Try again when it can.' }))
+    if (outcome.status === 'done') window.location.reload()
+    else setSaid(outcome.sentence)
+    setBusy(false)
+  }
+  return (
+    <>
+      <button type="button" className="desk-button main" disabled={!may || blocked || busy} title={!may ? 'A lead publishes.' : blocked ? 'Mend the contradiction first.' : undefined} onClick={() => void go()}>
+        Publish
+      </button>
+      {!may && <span className="text-sm text-second">a lead publishes</span>}
+      {said && (
+        <p role="alert" className="w-full font-semibold">
+          {said}
+        </p>
+      )}
+    </>
+  )
+}
+
+/** Ctrl+Z outside of fields takes back the last saved change. */
+function useUndoKey(undo: () => Promise<void>): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || /INPUT|TEXTAREA|SELECT/.test((event.target as HTMLElement).tagName)) return
+      event.preventDefault()
+      void undo()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  })
+}

@@ -1,0 +1,256 @@
+'use client'
+import { Plus, Trash2 } from 'lucide-react'
+import { createContext, useContext } from 'react'
+import { Controller, useFieldArray, useFormContext, useWatch } from 'react-hook-form'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import { Options, SelectField, TextField } from '../forms/Field'
+import { holderWords, itemWords } from '../words/items'
+import type { ItemKind, Spec } from './fieldSpecs'
+import { newId } from './newItem'
+import { needOptions, waitOptions } from './needOptions'
+
+const Context = createContext<ProcedureDocument | null>(null)
+export const DocumentForForm = Context.Provider
+
+function useDocument(): ProcedureDocument {
+  const document = useContext(Context)
+  if (!document) throw new Error('A fact form was shown outside its document.')
+  return document
+}
+
+/** One entry of a form, by its spec; `at` is the path of the row it stands in. */
+export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
+  const path = at ? `${at}.${spec.path}` : spec.path
+  const { register, formState, control } = useFormContext()
+  const document = useDocument()
+  const problem = errorAt(formState.errors, path)
+  switch (spec.as) {
+    case 'text':
+      return <TextField label={spec.label} help={spec.help} problem={problem} {...register(path)} />
+    case 'long':
+      return (
+        <div className="sm:col-span-2">
+          <label className="block">
+            <span className="mb-0.5 block text-[15px] font-semibold">{spec.label}</span>
+            <textarea className="field min-h-16" {...register(path)} />
+          </label>
+          {problem && <p className="text-sm font-bold text-stop">{problem}</p>}
+        </div>
+      )
+    case 'texts':
+      return (
+        <Controller
+          control={control}
+          name={path}
+          render={({ field }) => (
+            <TextField label={spec.label} help={spec.help} problem={problem} defaultValue={(field.value as string[]).join(', ')} onBlur={(event) => field.onChange(event.target.value.split(',').map((word) => word.trim()).filter(Boolean))} />
+          )}
+        />
+      )
+    case 'number':
+      return (
+        <Controller
+          control={control}
+          name={path}
+          render={({ field }) => (
+            <TextField
+              label={spec.unit ? `${spec.label} (${spec.unit})` : spec.label}
+              help={spec.help}
+              problem={problem}
+              inputMode="decimal"
+              defaultValue={field.value ?? ''}
+              onChange={(event) => {
+                const text = event.target.value.trim().replace(',', '.')
+                field.onChange(text === '' && spec.nullable ? null : Number.isNaN(Number(text)) || text === '' ? text : Number(text))
+              }}
+            />
+          )}
+        />
+      )
+    case 'choice':
+      return (
+        <SelectField label={spec.label} help={spec.help} problem={problem} {...register(path, { setValueAs: (value: string | null) => (value === '' ? null : value) })}>
+          <Options values={spec.options} empty={spec.empty} />
+        </SelectField>
+      )
+    case 'choices':
+      return <Checks path={path} label={spec.label} options={spec.options.map((value) => [value, value])} />
+    case 'yes':
+      return (
+        <label className="flex min-h-9 items-center gap-3 self-end">
+          <input type="checkbox" className="size-5 accent-[var(--petrol)]" {...register(path)} /> {spec.label}
+        </label>
+      )
+    case 'item':
+      return (
+        <SelectField label={spec.label} problem={problem} {...register(path)}>
+          <option value="">choose…</option>
+          {itemsOf(document, spec.of).map(([id, name]) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </SelectField>
+      )
+    case 'items':
+      return <Checks path={path} label={spec.label} options={itemsOf(document, spec.of)} problem={problem} />
+    case 'when':
+      return <WhenField path={path} />
+    case 'waits':
+    case 'needs': {
+      const options = spec.as === 'waits' ? waitOptions(document) : needOptions(document)
+      return (
+        <Controller
+          control={control}
+          name={path}
+          render={({ field }) => (
+            <SelectField className="sm:col-span-2" label={spec.label} problem={problem} value={keyOf(options, field.value)} onChange={(event) => field.onChange(options.find((option) => option.key === event.target.value)?.value)}>
+              <option value="">choose…</option>
+              {options.map((option) => (
+                <option key={option.key} value={option.key}>
+                  {option.words}
+                </option>
+              ))}
+            </SelectField>
+          )}
+        />
+      )
+    }
+    case 'maybe':
+      return <Maybe spec={spec} path={path} />
+    case 'rows':
+      return <Rows spec={spec} path={path} />
+  }
+}
+
+function keyOf(options: readonly { key: string; value: object }[], value: unknown): string {
+  const text = JSON.stringify(value, Object.keys((value as object) ?? {}).sort())
+  return options.find((option) => JSON.stringify(option.value, Object.keys(option.value).sort()) === text)?.key ?? ''
+}
+
+function Checks({ path, label, options, problem }: { path: string; label: string; options: readonly (readonly [string, string])[]; problem?: string }) {
+  const { control } = useFormContext()
+  return (
+    <Controller
+      control={control}
+      name={path}
+      render={({ field }) => {
+        const chosen = (field.value as string[] | undefined) ?? []
+        const toggle = (value: string) => field.onChange(chosen.includes(value) ? chosen.filter((item) => item !== value) : [...chosen, value])
+        return (
+          <fieldset className="sm:col-span-2">
+            <legend className="mb-0.5 text-[15px] font-semibold">{label}</legend>
+            <div className="flex max-h-40 flex-wrap gap-x-4 overflow-auto rounded border-2 border-hair px-2 py-1">
+              {options.map(([value, name]) => (
+                <label key={value} className="flex min-h-8 items-center gap-2">
+                  <input type="checkbox" className="size-4 accent-[var(--petrol)]" checked={chosen.includes(value)} onChange={() => toggle(value)} /> {name}
+                </label>
+              ))}
+              {options.length === 0 && <span className="text-second">nothing to choose from yet</span>}
+            </div>
+            {problem && <p className="text-sm font-bold text-stop">{problem}</p>}
+          </fieldset>
+        )
+      }}
+    />
+  )
+}
+
+function WhenField({ path }: { path: string }) {
+  const document = useDocument()
+  const { control } = useFormContext()
+  if (document.facets.length === 0) return <p className="text-second sm:col-span-2">No facet is recorded: everything exists on every example.</p>
+  return (
+    <Controller
+      control={control}
+      name={path}
+      render={({ field }) => {
+        const when = field.value as Record<string, string[]>
+        const toggle = (facetId: string, choice: string) => {
+          const { [facetId]: now = [], ...others } = when
+          const next = now.includes(choice) ? now.filter((item) => item !== choice) : [...now, choice]
+          field.onChange(next.length > 0 ? { ...others, [facetId]: next } : others)
+        }
+        return (
+          <div className="space-y-1 sm:col-span-2">
+            {document.facets.map((facet) => (
+              <fieldset key={facet.id} className="flex flex-wrap items-center gap-x-4">
+                <legend className="float-left w-32 font-semibold">{facet.name}</legend>
+                {facet.choices.map((choice) => (
+                  <label key={choice.id} className="flex min-h-8 items-center gap-2">
+                    <input type="checkbox" className="size-4 accent-[var(--petrol)]" checked={when[facet.id]?.includes(choice.id) ?? false} onChange={() => toggle(facet.id, choice.id)} /> {choice.name}
+                  </label>
+                ))}
+              </fieldset>
+            ))}
+            <p className="text-sm text-second">Nothing ticked: on all.</p>
+          </div>
+        )
+      }}
+    />
+  )
+}
+
+function Maybe({ spec, path }: { spec: Extract<Spec, { as: 'maybe' }>; path: string }) {
+  const { setValue } = useFormContext()
+  const value: unknown = useWatch({ name: path })
+  return (
+    <div className="sm:col-span-2">
+      <label className="flex min-h-9 items-center gap-3">
+        <input type="checkbox" className="size-5 accent-[var(--petrol)]" checked={value !== null} onChange={(event) => setValue(path, event.target.checked ? spec.blank : null)} /> {spec.label}
+      </label>
+      {value !== null && (
+        <div className="grid gap-3 pl-8 sm:grid-cols-2">
+          {spec.specs.map((inner) => (
+            <SpecField key={inner.path} spec={inner} at={path} />
+          ))}
+        </div>
+      )}
+    </div>
+  )
+}
+
+function Rows({ spec, path }: { spec: Extract<Spec, { as: 'rows' }>; path: string }) {
+  const { control, formState } = useFormContext()
+  const { fields, append, remove } = useFieldArray({ control, name: path, keyName: 'rowKey' })
+  const problem = errorAt(formState.errors, path)
+  return (
+    <fieldset className="sm:col-span-2">
+      <legend className="mb-0.5 text-[15px] font-semibold">{spec.label}</legend>
+      <ul className="space-y-2">
+        {fields.map((row, index) => (
+          <li key={row.rowKey} className="flex items-start gap-2 border-l-4 border-hair pl-3">
+            <div className="grid flex-1 gap-2 sm:grid-cols-3">
+              {spec.specs.map((inner) => (
+                <SpecField key={inner.path} spec={inner} at={`${path}.${index}`} />
+              ))}
+            </div>
+            <button type="button" aria-label={`Remove row ${index + 1}`} className="mt-6 grid size-9 place-items-center rounded hover:bg-tint" onClick={() => remove(index)}>
+              <Trash2 size={18} aria-hidden />
+            </button>
+          </li>
+        ))}
+      </ul>
+      {problem && <p className="text-sm font-bold text-stop">{problem}</p>}
+      <button type="button" className="jump mt-1 inline-flex items-center gap-1" onClick={() => append({ ...structuredClone(spec.blank), ...(spec.ids ? { id: newId('row') } : {}) })}>
+        <Plus size={16} aria-hidden /> {spec.add}
+      </button>
+    </fieldset>
+  )
+}
+
+function itemsOf(document: ProcedureDocument, of: ItemKind): [string, string][] {
+  if (of === 'holders') return document.holders.map((holder) => [holder.id, `${holderWords(holder)} of ${itemWords(document, holder.holds[0] ?? '')}`])
+  if (of === 'anything') return [...document.parts, ...document.tethers, ...document.settings].map((item): [string, string] => [item.id, item.name]).concat(itemsOf(document, 'holders'))
+  return document[of].map((item) => [item.id, item.name])
+}
+
+/** The sentence at a path of the form's errors, wherever the library put it. */
+function errorAt(errors: object, path: string): string | undefined {
+  let at: unknown = errors
+  for (const step of path.split('.')) at = typeof at === 'object' && at !== null ? (at as Record<string, unknown>)[step] : undefined
+  if (typeof at !== 'object' || at === null) return undefined
+  const found = at as { message?: unknown; root?: { message?: unknown } }
+  const message = found.message ?? found.root?.message
+  return typeof message === 'string' ? message : undefined
+}

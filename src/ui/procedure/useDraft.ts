@@ -1,0 +1,80 @@
+'use client'
+import { useCallback, useState } from 'react'
+import type { Problem } from '@/core/order/checkRecord'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import { inverseOf, type Conflict, type Edit } from '@/core/procedure/edit'
+
+export type EditDraft = (procedureId: string, edits: Edit[]) => Promise<{ status: 'saved'; document: ProcedureDocument; problems: Problem[]; version: number; conflicts: Conflict[] } | { status: 'refused'; sentence: string }>
+
+export type Draft = {
+  document: ProcedureDocument
+  problems: Problem[]
+  saving: boolean
+  changed: boolean
+  conflicts: Conflict[]
+  canUndo: boolean
+  /** Sends edits; null when saved, else a sentence, with nothing lost in the form that called. */
+  save: (edits: Edit[]) => Promise<string | null>
+  undo: () => Promise<string | null>
+  /** Settles one conflict: mine is sent again over theirs, or theirs stays. */
+  settle: (conflict: Conflict, keep: 'mine' | 'theirs') => Promise<string | null>
+}
+
+/** The draft as this person sees it: edits go out field by field and come back merged with everybody else's. */
+export function useDraft(procedureId: string, initial: { document: ProcedureDocument; problems: Problem[] }, editDraft: EditDraft): Draft {
+  const [document, setDocument] = useState(initial.document)
+  const [problems, setProblems] = useState(initial.problems)
+  const [saving, setSaving] = useState(false)
+  const [changed, setChanged] = useState(false)
+  const [conflicts, setConflicts] = useState<Conflict[]>([])
+  const [done, setDone] = useState<Edit[][]>([])
+
+  const send = useCallback(
+    async (edits: Edit[]): Promise<{ sentence: string | null; applied: Edit[] }> => {
+      if (edits.length === 0) return { sentence: null, applied: [] }
+      setSaving(true)
+      try {
+        const outcome = await editDraft(procedureId, edits)
+        if (outcome.status === 'refused') return { sentence: outcome.sentence, applied: [] }
+        setDocument(outcome.document)
+        setProblems(outcome.problems)
+        setChanged(true)
+        if (outcome.conflicts.length > 0) setConflicts((now) => [...now, ...outcome.conflicts])
+        const left = new Set(outcome.conflicts.map((conflict) => JSON.stringify(conflict.edit)))
+        return { sentence: null, applied: edits.filter((edit) => !left.has(JSON.stringify(edit))) }
+      } catch {
+        return { sentence: 'The shop can’t be reached. What you typed is still here; try again when it can.', applied: [] }
+      } finally {
+        setSaving(false)
+      }
+    },
+    [editDraft, procedureId],
+  )
+  const save = useCallback(
+    async (edits: Edit[]) => {
+      const { sentence, applied } = await send(edits)
+      if (applied.length > 0) setDone((now) => [...now.slice(-49), applied])
+      return sentence
+    },
+    [send],
+  )
+  const undo = useCallback(async () => {
+    const last = done.at(-1)
+    if (!last) return null
+    const { sentence } = await send(inverseOf(last))
+    if (!sentence) setDone((now) => now.slice(0, -1))
+    return sentence
+  }, [done, send])
+  const settle = useCallback(
+    async (conflict: Conflict, keep: 'mine' | 'theirs') => {
+      const forget = () => setConflicts((now) => now.filter((item) => item !== conflict))
+      const { edit, theirs } = conflict
+      const again: Edit[] = keep === 'theirs' || theirs === null ? [] : edit.kind === 'field' || edit.kind === 'about' ? [{ ...edit, from: theirs as never }] : edit.kind === 'remove' ? [{ ...edit, item: theirs as never }] : []
+      const sentence = await save(again)
+      if (!sentence) forget()
+      return sentence
+    },
+    [save],
+  )
+  return { document, problems, saving, changed, conflicts, canUndo: done.length > 0, save, undo, settle }
+}

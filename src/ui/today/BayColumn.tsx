@@ -1,0 +1,81 @@
+import Link from 'next/link'
+import { JobU } from '../job/JobU'
+import { MayRing, StopSign } from '../marks/Signs'
+import { Tape } from '../marks/Tape'
+import { PlugMark } from '../marks/PlugMark'
+import { FastenerMark } from '../marks/FastenerMark'
+import type { BayJob } from './bayJob'
+
+const MOST_OPEN = 3
+const MOST_ROWS = 8
+
+/** A job hanging from the ground line: its small U, and beneath it what is still open. */
+export function BayColumn({ job, current }: { job: BayJob; current: boolean }) {
+  const rows = job.rows.length > MOST_ROWS ? around(job.rows) : job.rows
+  return (
+    <section aria-label={`${job.label}: ${job.title}`} className="min-w-0">
+      <div className="flex flex-wrap items-center gap-3 py-3">
+        {job.bay && <Tape label={job.bay.toUpperCase()} />}
+        <h2 className="text-2xl">
+          <Link href={`/jobs/${job.id}`} className="hover:underline">
+            {job.label}
+          </Link>
+        </h2>
+        {current && <span className="sr-only">the one you were at</span>}
+      </div>
+      <p className="mb-2 truncate text-second">{job.title}</p>
+      <JobU model={job.model} rows={rows} bottom={{ goals: job.goals, tests: [], reached: job.reached }} size="small" label={`Way in and way out of ${job.label}`} />
+      {rows.length < job.rows.length && <p className="text-[15px] text-second">and {job.rows.length - rows.length} more, folded</p>}
+      <ul className="mt-4 space-y-1.5 border-t-2 border-ink pt-2" aria-label="Still open">
+        {job.begun ? (
+          <li className="flex items-center gap-2.5 font-bold">
+            {job.power.allowed ? <MayRing size={26} /> : <StopSign size={28} />} {job.power.words}
+          </li>
+        ) : (
+          <li className="text-second">not begun</li>
+        )}
+        {job.open.slice(0, MOST_OPEN).map((item) => (
+          <li key={item.words} className="flex items-center gap-2.5">
+            {item.kind === 'holder' ? <FastenerMark shape="hex" size={22} className="mx-0.5" /> : <PlugMark tether={{ kind: 'electrical', tabSide: null, circuit: item.kind === 'airbag' ? 'srs-indicator' : 'other' }} size={26} />}
+            {item.words}
+          </li>
+        ))}
+        {job.open.length > MOST_OPEN && <li className="pl-9 text-second">and {job.open.length - MOST_OPEN} more in the balance</li>}
+      </ul>
+    </section>
+  )
+}
+
+/** Far rows fold away: those about the current one stay. */
+function around<T extends { wayIn: string; wayOut: string }>(rows: readonly T[]): T[] {
+  const at = Math.max(0, rows.findIndex((row) => row.wayIn === 'current' || row.wayOut === 'current'))
+  const from = Math.max(0, Math.min(at - Math.floor(MOST_ROWS / 2), rows.length - MOST_ROWS))
+  return rows.slice(from, from + MOST_ROWS)
+}
+
+/** The day's line: what is promised, and where the day stands. */
+export function DayLine({ jobs }: { jobs: BayJob[] }) {
+  const promised = jobs.flatMap((job) => (job.promisedAt ? [{ job, at: job.promisedAt }] : [])).sort((a, b) => a.at.getTime() - b.at.getTime())
+  const time = (date: Date) => date.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+  const day = (date: Date) => (date.toDateString() === new Date().toDateString() ? '' : date.toLocaleDateString('en-GB', { weekday: 'short' }))
+  return (
+    <section className="mt-8 bg-sheet px-4 py-3" aria-label="Promised">
+      <h2 className="text-lg">Promised</h2>
+      <ol className="relative mt-2 flex flex-wrap justify-between gap-4">
+        <span aria-hidden="true" className="absolute inset-x-0 bottom-[7px] h-2 border-y-2 border-untravelled" />
+        {promised.map(({ job, at }) => (
+          <li key={job.id} className="relative flex flex-col items-center gap-2">
+            <span className="flex items-center gap-2">
+              <Tape label={job.label.toUpperCase()} size="s" />
+              <span className="num">
+                {day(at)} {time(at)}
+              </span>
+            </span>
+            <span aria-hidden="true" className={`size-5 rounded-full border-[3px] border-ink ${at.getTime() < Date.now() ? 'bg-ink' : 'bg-ground'}`} />
+            {at.getTime() < Date.now() && <span className="sr-only">past</span>}
+          </li>
+        ))}
+      </ol>
+    </section>
+  )
+}

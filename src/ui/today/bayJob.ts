@@ -1,0 +1,77 @@
+import { wallMsOf } from '@/core/base/clock'
+import { balanceOf } from '@/core/job/balance'
+import type { JobEvent } from '@/core/job/event'
+import { foldJob } from '@/core/job/fold'
+import { nextTap } from '@/core/job/progress'
+import { uRows, type URow } from '@/core/job/uRows'
+import { planJob, type PlanRequest } from '@/core/plan/jobPlan'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import { forBuild, type ProcedureForBuild } from '@/core/procedure/forBuild'
+import type { HouseValues } from '@/core/shop/houseValues'
+import { powerGate, type Forbids } from '@/core/vehicle/powerGate'
+import { isAirbagCircuit } from '@/core/procedure/tether'
+import { forbidsWords } from '../words/balanceWords'
+import { holderKindWords, itemWords } from '../words/items'
+import { stepWords } from '../words/operations'
+import { itemNameIn } from '../words/modelNames'
+
+/** A job as Today shows it: how deep, what is next, and what is left open that matters. */
+export type BayJob = {
+  id: string
+  label: string
+  bay: string
+  title: string
+  promisedAt: Date | null
+  begun: boolean
+  lastPersonId: string | null
+  next: { title: string; where: string }
+  model: ProcedureForBuild
+  rows: URow[]
+  reached: boolean
+  goals: string[]
+  power: { allowed: boolean; words: string }
+  open: { kind: 'airbag' | 'holder' | 'part' | 'tether'; words: string }[]
+  sinceMs: number | null
+}
+
+type Source = { id: string; title: string; bay: string; promisedAt: Date | null; vehicle: { label: string }; request: PlanRequest; document: ProcedureDocument; events: JobEvent[] }
+
+/** Null when the job's plan no longer comes out of its record; its own page says why. */
+export function bayJob(job: Source, house: HouseValues): BayJob | null {
+  const model = forBuild(job.document, job.request.build)
+  const result = planJob(model, job.request, house)
+  if (!result.ok) return null
+  const plan = result.value
+  const state = foldJob(job.document, job.events)
+  const tap = nextTap(plan, state)
+  const rows = uRows(plan, state)
+  const gate = powerGate(model, { settings: state.settings, open: state.tethersOpen })
+  const forbid = (forbids: Forbids[]) => forbids.map((item) => forbidsWords(job.document, item))[0]
+  const openRows = balanceOf(job.document, state).openRows
+  const open = openRows.flatMap((row): BayJob['open'] => {
+    if (row.account === 'tether') {
+      const airbag = isAirbagCircuit(job.document.tethers.find((tether) => tether.id === row.id)!)
+      return [{ kind: airbag ? 'airbag' : 'tether', words: `${itemWords(job.document, row.id)} plug open` }]
+    }
+    if (row.account !== 'holder') return []
+    const holder = job.document.holders.find((item) => item.id === row.id)!
+    return [{ kind: 'holder', words: `${row.out - row.back} ${holderKindWords(holder)} of the ${itemWords(job.document, holder.holds[0]!).toLowerCase()} out` }]
+  })
+  return {
+    id: job.id,
+    label: job.vehicle.label,
+    bay: job.bay,
+    title: job.title,
+    promisedAt: job.promisedAt,
+    begun: state.history.length > 0,
+    lastPersonId: state.history.at(-1)?.personId ?? null,
+    next: tap ? { title: stepWords(model, tap.step.operation).title, where: itemNameIn(model, tap.card.partId ?? tap.card.settingId!) } : { title: openRows.length > 0 ? 'Close the balance' : 'Test and hand over', where: '' },
+    model,
+    rows,
+    reached: rows.every((row) => row.wayIn === 'done'),
+    goals: job.request.goals.map((goal) => itemWords(job.document, goal.kind === 'cavity' ? goal.cavityId : goal.partId)),
+    power: gate.ignition.length > 0 ? { allowed: false, words: `Ignition stays off: ${forbid(gate.ignition)}` } : gate.engine.length > 0 ? { allowed: false, words: `No engine: ${forbid(gate.engine)}` } : { allowed: true, words: 'Ignition may come on' },
+    open: [...open.filter((item) => item.kind === 'airbag'), ...open.filter((item) => item.kind !== 'airbag')],
+    sinceMs: state.history[0] ? wallMsOf(state.history[0].at) : null,
+  }
+}
