@@ -63,4 +63,4 @@ function refuse(status: number, sentence: string): NextResponse {
   return NextResponse.json({ status: 'refused', sentence }, { status })
 }
 
-export const config = { matcher: [{ source: '/((?!_next/static|icon.png).*)' }] }
+export const config = { matcher: [{ source: '/((?!_next/static|icon.svg).*)' }] }

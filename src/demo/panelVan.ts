@@ -85,7 +85,7 @@ function centreStack(a: Author): void {
   a.screws('unit-hex7', 'hex', '7', 4, 'unit', [4, 16], { positions: at([590, 350], [678, 350], [590, 404], [678, 404]) })
   a.covers('unit-hex7', 'surround', 'off')
   a.tether('main', 'main', 'unit', { latch: 'lever', tabSide: 'top', circuit: 'audio', functions: ['t-unit'], beforePlugging: 'lever fully open', positions: at([620, 392]) })
-  a.tether('antenna', 'antenna', 'unit', { kind: 'coax', latch: 'push-on', tabSide: 'rear', circuit: 'antenna', functions: ['t-unit'], positions: at([650, 392]) })
+  a.tether('antenna', 'antenna', 'unit', { kind: 'coax', latch: 'push-on', circuit: 'antenna', functions: ['t-unit'], positions: at([650, 392]) })
   const lever = { kind: 'setting', settingId: 'lever', value: 'out of park' }
   a.need({ act: 'release', id: 'unit' }, lever, 'setting', AUTO, 'the unit fouls the lever in park')
   a.need({ act: 'seat', id: 'unit' }, lever, 'setting', AUTO, 'the unit fouls the lever in park')

@@ -58,7 +58,7 @@ function middle(a: Author): void {
   a.screws('unit-t25', 'six-lobe', 'T25', 4, 'unit', [5, 14], { positions: at([302, 304], [404, 304], [302, 356], [404, 356]) })
   a.covers('unit-t25', 'surround', 'free')
   a.tether('main', 'main', 'unit', { latch: 'lever', tabSide: 'top', circuit: 'audio', functions: ['t-radio'], beforePlugging: 'lever fully open', positions: at([338, 346]) })
-  a.tether('antenna', 'antenna', 'unit', { kind: 'coax', latch: 'push-on', tabSide: 'rear', circuit: 'antenna', functions: ['t-radio'], positions: at([372, 346]) })
+  a.tether('antenna', 'antenna', 'unit', { kind: 'coax', latch: 'push-on', circuit: 'antenna', functions: ['t-radio'], positions: at([372, 346]) })
 }
 
 function sides(a: Author): void {

@@ -1,5 +1,6 @@
 import type { Id } from '../base/id'
 import { headOf } from '../procedure/holder'
+import { isAirbagCircuit } from '../procedure/tether'
 import type { ProcedureDocument } from '../procedure/document'
 import { settleAccount, type OpenReason } from './account'
 import { levelNow, type JobState } from './fold'
@@ -28,7 +29,10 @@ export function balanceOf(document: ProcedureDocument, state: JobState): Balance
     ...holderRows(document, state),
     ...[...state.tethersTouched].map((id): BalanceRow => {
       const end = state.ends.get(id)?.end ?? null
-      return { account: 'tether', id, open: state.tethersOpen.has(id) && end !== 'left open and insulated', end }
+      const tether = document.tethers.find((item) => item.id === id)
+      // A plug of the airbag system can't be left open on purpose: its account closes only with the plug.
+      const onPurpose = end === 'left open and insulated' && !(tether && isAirbagCircuit(tether))
+      return { account: 'tether', id, open: state.tethersOpen.has(id) && !onPurpose, end: onPurpose ? end : null }
     }),
     ...[...state.moved].map((id): BalanceRow => {
       const level = levelNow(state, id)

@@ -115,6 +115,12 @@ describe('10: lookalikes in the balance', () => {
   })
 })
 
+test('a plug may be left open on purpose, one of the airbag system never', () => {
+  const log = new Log().follow((key) => key === 'release:unit')
+  for (const itemId of ['hazard', 'airbag-lamp']) log.add({ kind: 'ended', itemId, end: 'left open and insulated', count: 1, note: '' })
+  expect(log.balance().openRows.filter((row) => row.account === 'tether').map((row) => row.id)).toEqual(['airbag-lamp'])
+})
+
 describe('hand-over', () => {
   const sign = (log: Log) => {
     for (const functionId of functionsToTest(van, log.state())) log.add({ kind: 'tested', functionId, result: 'passed', reading: '', note: '' })

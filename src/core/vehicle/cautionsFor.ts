@@ -18,7 +18,8 @@ export function cautionsFor(model: ProcedureForBuild, operation: Operation): Cau
 
 function builtIn(model: ProcedureForBuild, operation: Operation): Rule[] {
   const circuit = operation.act === 'open' || operation.act === 'close' ? model.tethers.get(operation.itemId)?.circuit : null
-  if (circuit === 'srs-firing') return [RULES['srs-firing-power'], RULES['srs-ignition']]
+  // The rule of firing circuits says everything the rule of the airbag system's plugs says, and more.
+  if (circuit === 'srs-firing') return [RULES['srs-firing-power']]
   if (circuit === 'srs-indicator') return [RULES['srs-ignition']]
   const role = operation.setting ? model.settings.get(operation.setting.settingId)?.role : null
   if (role === 'gear lever') return [RULES['lever-out']]

@@ -2,6 +2,7 @@ import type { NextTap } from '@/core/job/progress'
 import { toFasten } from '@/core/job/progress'
 import type { JobState } from '@/core/job/fold'
 import type { Operation } from '@/core/order/operation'
+import { isThreaded } from '@/core/plan/summary'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import { isAirbagCircuit } from '@/core/procedure/tether'
@@ -19,7 +20,7 @@ export function ActionSign({ model, state, tap, done }: { model: ProcedureForBui
   const cautions = cautionsFor(model, operation)
   const release = model.parts.get(operation.itemId)?.release
   const axis = operation.act === 'release' ? release?.motions[0]?.directions[0] : undefined
-  const partAxis = operation.act === 'undo' && operation.partId ? model.parts.get(operation.partId)?.release.motions[0]?.directions[0] : undefined
+  const partAxis = operation.act === 'undo' && operation.partId && !isThreaded(model.holders.get(operation.itemId)!) ? model.parts.get(operation.partId)?.release.motions[0]?.directions[0] : undefined
   const tether = model.tethers.get(operation.itemId)
   const fresh = operation.act === 'fasten' ? toFasten(state.holders.get(operation.itemId)!).fresh : 0
   return (
@@ -44,17 +45,11 @@ export function ActionSign({ model, state, tap, done }: { model: ProcedureForBui
       </p>
       {fresh > 0 && <p className="mt-1 text-2xl font-bold">{fresh} new one{fresh > 1 ? 's' : ''}: the old broke or is lost</p>}
       <ul className="mt-2 space-y-1.5">
-        {tether && isAirbagCircuit(tether) && (
-          <li>
-            <AirbagFlag />
-          </li>
-        )}
-        {cautions.slice(0, 2).map((caution) => (
-          <li key={caution.id} className="flex items-start gap-3 text-[clamp(18px,1.7vw,22px)] font-semibold leading-snug">
+        {cautions.slice(0, 2).map((caution, i) => (
+          <li key={caution.id} className="flex items-start gap-3 text-[clamp(17px,1.6vw,21px)] font-semibold leading-snug">
             <SignalPlate severity={caution.severity} />
-            <span>
-              {caution.sentence} {caution.builtIn && <span className="font-normal">{caution.remedy}</span>}
-            </span>
+            {i === 0 && tether && isAirbagCircuit(tether) && <AirbagFlag />}
+            <span>{caution.sentence}</span>
           </li>
         ))}
       </ul>

@@ -3,6 +3,7 @@ import Link from 'next/link'
 import { useState } from 'react'
 import type { BalanceRow } from '@/core/job/balance'
 import type { Happening } from '@/core/job/event'
+import { isAirbagCircuit } from '@/core/procedure/tether'
 import { headOf } from '@/core/procedure/holder'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
@@ -82,7 +83,7 @@ function OpenRow({ row, document, job }: { row: BalanceRow; document: ProcedureD
         <p className="text-lg text-second">{words.sentence}</p>
       </div>
       <Evidence row={row} document={document} />
-      <div className="flex flex-wrap gap-2 md:w-72 md:justify-end">
+      <div className="flex flex-wrap gap-2 md:w-80 md:justify-end">
         <Acts row={row} document={document} job={job} />
       </div>
     </li>
@@ -148,7 +149,8 @@ function Acts({ row, document, job }: { row: BalanceRow; document: ProcedureDocu
     return (
       <>
         {act('It is plugged', [{ kind: 'closed', tetherId: row.id }])}
-        {act('Stays open, insulated', [{ kind: 'ended', itemId: row.id, end: 'left open and insulated', count: 1, note: '' }], false)}
+        {/* A plug of the airbag system never stays open on purpose. */}
+        {!isAirbagCircuit(document.tethers.find((tether) => tether.id === row.id)!) && act('Stays open, insulated', [{ kind: 'ended', itemId: row.id, end: 'left open and insulated', count: 1, note: '' }], false)}
       </>
     )
   if (row.account === 'setting') return act(`It is ${row.owed}`, [{ kind: 'set', settingId: row.id, value: row.owed, methodId: null }])
@@ -167,10 +169,15 @@ function Acts({ row, document, job }: { row: BalanceRow; document: ProcedureDocu
     <>
       {row.open.flatMap((reason) => {
         switch (reason.kind) {
-          case 'short':
-            return reason.loose > 0
-              ? [act(`${reason.count === 1 ? 'It is' : `${reason.count} are`} in`, [{ kind: 'fastened', holderId: id, count: Math.min(reason.count, reason.loose), stage: 'final' }]), act('Lost', [{ kind: 'lost', holderId: id, count: Math.min(reason.count, reason.loose), from: 'vehicle' }], false)]
-              : [act('New one in', [{ kind: 'new fitted', holderId: id, count: reason.count, insteadOf: 'old' }])]
+          case 'short': {
+            const old = Math.min(reason.count, reason.loose)
+            const fresh = reason.count - old
+            return [
+              ...(old > 0 ? [act(old === 1 ? 'It is in' : `${old} are in`, [{ kind: 'fastened', holderId: id, count: old, stage: 'final' }])] : []),
+              ...(fresh > 0 ? [act(fresh === 1 ? 'New one in' : `${fresh} new in`, [{ kind: 'new fitted', holderId: id, count: fresh, insteadOf: 'old' }], old === 0)] : []),
+              ...(old > 0 ? [act('Lost', [{ kind: 'lost', holderId: id, count: 1, from: 'vehicle' }], false)] : []),
+            ]
+          }
           case 'in hand':
             return [act('Put to stock', [{ kind: 'ended', itemId: id, end: 'stock', count: reason.count, note: '' }])]
           case 'pieces':

@@ -47,15 +47,13 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
   const tests = functionsToTest(data.document, { ...state, tethersTouched: new Set([...plan.removal.operations.values()].flatMap((o) => (o.act === 'open' ? [o.itemId] : []))) }).map((id) => itemWords(data.document, id))
   const settings = [...model.settings.values()]
   return (
-    <div data-theme={data.theme} className="flex min-h-dvh flex-col">
+    <div data-theme={data.theme} className="flex min-h-dvh flex-col lg:h-dvh lg:min-h-[600px]">
       <JobHead data={data} job={job} change={change} back="/today" />
-      <main className="grid flex-1 grid-cols-1 lg:grid-cols-[minmax(320px,1fr)_2fr]">
-        <aside className="order-2 flex min-w-0 flex-col gap-4 px-4 pb-4 lg:order-1" aria-label="The whole job">
-          <p className="text-center text-[17px] text-second">
-            <span className="num">{counts.out}</span> out, <span className="num">{counts.back}</span> back
-          </p>
-          <JobU model={model} rows={rows} bottom={{ goals, tests, reached }} trayOf={trayOf} size="bay" />
-          <div className="mt-auto" />
+      <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(320px,1fr)_2fr] lg:grid-rows-[minmax(0,1fr)]">
+        <aside className="order-2 flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-4 lg:order-1" aria-label="The whole job">
+          <div className="-mx-4 min-h-0 flex-1 overflow-y-auto px-4 pb-2" tabIndex={0} role="group" aria-label="The U, scrolls">
+            <JobU model={model} rows={rows} bottom={{ goals, tests, reached }} trayOf={trayOf} size="bay" middle={`${counts.out} out, ${counts.back} back`} />
+          </div>
           <dl className="flex flex-wrap justify-between gap-x-4 gap-y-1 border-t border-hair pt-3">
             {settings.map((setting) => {
               const value = state.settings.get(setting.id) ?? setting.asFound
@@ -76,14 +74,16 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
             </Link>
           </div>
         </aside>
-        <section className="order-1 flex min-w-0 flex-col gap-3 pb-4 pr-4 lg:order-2" aria-label="The next action">
+        <section className="order-1 flex min-h-0 min-w-0 flex-col gap-3 pb-4 pr-4 lg:order-2" aria-label="The next action">
           {tap ? (
             <>
               <ActionSign model={model} state={state} tap={tap} done={tap.card.steps.filter((step) => isDone(state, step.operation)).length} />
               <div className={`grid min-h-0 flex-1 gap-6 pl-6 ${tap.card.partId ? 'md:grid-cols-[1.35fr_1fr]' : ''}`}>
-                <CardSteps model={model} state={state} tap={tap} trayOf={trayOf} left={left} />
+                <div className="-ml-7 min-h-0 overflow-y-auto pl-7" tabIndex={0} role="group" aria-label="The card, scrolls">
+                  <CardSteps model={model} state={state} tap={tap} trayOf={trayOf} left={left} />
+                </div>
                 {tap.card.partId && (
-                  <div className="max-h-[46vh] self-center">
+                  <div className="relative hidden min-h-0 md:block">
                     <PartMap document={data.document} partId={tap.card.partId} nowItemId={tap.step.operation.itemId} />
                   </div>
                 )}

@@ -18,6 +18,8 @@ export type UProps = {
   seconds?: boolean
   extra?: (row: URow) => ReactNode
   label?: string
+  /** Said between the two heads: how much is out and back. */
+  middle?: string
 }
 
 const RAIL: Record<Size, string> = { bay: 'w-3', desk: 'w-2', small: 'w-2' }
@@ -26,13 +28,14 @@ const RAIL: Record<Size, string> = { bay: 'w-3', desk: 'w-2', small: 'w-2' }
  * The job as a U: the way in goes down on the left, the way out comes up on the right, each row one thing. Solid is
  * travelled, hollow to come; what is out ends in a gap, what is back runs through to a tick. A list for a screen reader.
  */
-export function JobU({ model, rows, bottom, trayOf, size = 'bay', seconds = false, extra, label = 'Way in and way out' }: UProps) {
+export function JobU({ model, rows, bottom, trayOf, size = 'bay', seconds = false, extra, label = 'Way in and way out', middle }: UProps) {
   const bottomTravelled = bottom.reached
   const begunOut = rows.some((row) => row.wayOut !== 'to come')
   return (
     <div className="relative">
       <div className={`mb-1 flex justify-between font-bold ${size === 'bay' ? 'text-[17px]' : 'text-[15px]'}`}>
         <span aria-hidden="true">↓ Way in</span>
+        {middle && <span className="font-normal text-second">{middle}</span>}
         <span aria-hidden="true">Way out ↑</span>
       </div>
       <ol aria-label={label}>
@@ -54,13 +57,13 @@ function Row({ model, row, size, seconds, trayOf, children, begunOut, next, prev
   const trays = [...new Set(row.inCards.flatMap((card) => card.steps.flatMap((step) => (step.operation.act === 'undo' ? (trayOf?.(step.operation.itemId) ?? []) : []))))]
   const outTravelled = (r: URow | null) => r === null || r.wayOut === 'done'
   return (
-    <li className={`relative grid grid-cols-[auto_1fr_auto] items-stretch ${current && bay ? 'on-sign -mx-4 px-4' : ''}`}>
+    <li ref={current && bay ? intoView : undefined} className={`relative grid grid-cols-[auto_1fr_auto] items-stretch ${current && bay ? 'on-sign -mx-4 px-4' : ''}`}>
       <Lane state={row.wayIn} size={size} before={previous === null || previous.wayIn === 'done'} after={row.wayIn === 'done'}>
         <span className={laneInk(row.wayIn)}>
           {row.thing === 'setting' ? <SettingMark size={current && bay ? 30 : bay ? 26 : 20} /> : <LevelMark level={row.wayIn === 'to come' ? 'in place' : row.wayIn === 'current' ? row.level : row.level === 'in place' ? 'off' : row.level} size={current && bay ? 36 : bay ? 28 : 22} />}
         </span>
       </Lane>
-      <div className={`min-w-0 py-2 pl-3 ${size === 'small' ? 'text-[15px]' : ''}`}>
+      <div className={`min-w-0 pl-3 ${bay ? 'py-1.5' : 'py-2'} ${size === 'small' ? 'text-[15px]' : ''}`}>
         <div className="flex items-center gap-2">
           <span className={`${bay ? (current ? 'text-[27px] leading-tight' : 'text-[21px] leading-tight') : 'text-base'} ${current || bay ? 'font-bold' : 'font-semibold'}`}>
             {name}
@@ -83,6 +86,11 @@ function Row({ model, row, size, seconds, trayOf, children, begunOut, next, prev
   )
 }
 
+/** The current row is kept in sight when the U is longer than the screen. */
+function intoView(row: HTMLLIElement | null): void {
+  row?.scrollIntoView({ block: 'nearest' })
+}
+
 function laneInk(state: LaneState): string {
   return state === 'to come' ? 'text-untravelled' : 'text-ink'
 }
@@ -91,9 +99,9 @@ function laneInk(state: LaneState): string {
 function Lane({ size, before, after, children, absent = false }: { state: LaneState; size: Size; before: boolean; after: boolean; children: ReactNode; absent?: boolean }) {
   const piece = (solid: boolean, place: string) => <span aria-hidden="true" className={`absolute left-1/2 -translate-x-1/2 ${place} ${RAIL[size]} ${solid ? 'bg-petrol' : 'hollow'}`} />
   return (
-    <div className={`relative flex ${size === 'bay' ? 'w-10' : 'w-8'} items-start justify-center pt-2`} aria-hidden="true">
-      {piece(before, 'top-0 h-6')}
-      {piece(after, 'top-6 bottom-0')}
+    <div className={`relative flex ${size === 'bay' ? 'w-10' : 'w-8'} items-start justify-center ${size === 'bay' ? 'pt-1' : 'pt-2'}`} aria-hidden="true">
+      {piece(before, 'top-0 h-5')}
+      {piece(after, 'top-5 bottom-0')}
       <span className="relative">{absent ? null : children}</span>
     </div>
   )
@@ -152,7 +160,7 @@ function Counts({ model, row, size }: { model: ProcedureForBuild; row: URow; siz
   })
   const part = model.parts.get(row.id)
   const rest = part && row.inCards.length > 0 && !steps.some((step) => step.operation.act === 'lift') ? part.rests[0]?.how : null
-  const how = row.thing === 'setting' ? `to ${steps[0]!.operation.setting!.to}, ${model.methods.get(steps[0]!.operation.setting!.methodId)!.method.name}` : rest
+  const how = row.thing === 'setting' ? `${steps[0]!.operation.setting!.to}, ${model.methods.get(steps[0]!.operation.setting!.methodId)!.method.name}` : rest
   if (marks.length === 0 && !how) return null
   return (
     <div className={`flex flex-wrap items-center gap-x-3 ${size === 'bay' ? 'text-[17px]' : 'text-[15px]'}`} aria-hidden="true">
@@ -190,7 +198,7 @@ function Bottom({ bottom, size, inTravelled, outTravelled }: { bottom: UProps['b
     <div className="relative">
       {half('left', inTravelled)}
       {half('right', outTravelled)}
-      <div className={`relative px-12 text-center ${bay ? 'pb-10 pt-2 text-[19px]' : 'pb-8 pt-1 text-[15px]'}`}>
+      <div className={`relative px-12 text-center ${bay ? 'pb-8 pt-1 text-[19px]' : 'pb-8 pt-1 text-[15px]'}`}>
         <span className="font-bold">{bottom.goals.join(', ')}</span>
         {bottom.tests.length > 0 && <span className={`block text-second ${bay ? 'text-[16px]' : 'text-sm'}`}>test: {bottom.tests.join(', ')}</span>}
       </div>

@@ -6,7 +6,8 @@ import type { View } from '@/core/procedure/view'
 import { MarkPaths, shapeOf } from '../marks/FastenerMark'
 import { PlugPaths } from '../marks/PlugMark'
 import { holderWords } from '../words/items'
-import { pathOf, stackLabels, type Label, type Point } from './geometry'
+import { pathOf, type Point } from './geometry'
+import { placeLabels, type LabelWish } from './placeLabels'
 
 export type MapProps = {
   document: ProcedureDocument
@@ -101,7 +102,7 @@ function coveringParts(document: ProcedureDocument, partId: Id | null): Id[] {
 function Marks({ document, view, size, pickedId }: { document: ProcedureDocument; view: View; size: number; pickedId: Id | null }) {
   const covered = new Set(document.needs.filter((need) => need.reason === 'covers').map((need) => need.dependent.id))
   const at = (x: number, y: number, children: ReactNode, key: string, strong: boolean) => (
-    <g key={key} transform={`translate(${x - size / 2} ${y - size / 2}) scale(${size / 24})`} style={{ color: strong ? 'var(--petrol)' : 'var(--ink)' }} className="pointer-events-none">
+    <g key={key} transform={`translate(${x - size / 2} ${y - size / 2}) scale(${size / 24})`} style={{ color: strong ? 'var(--petrol)' : 'var(--untravelled)' }} className="pointer-events-none">
       {strong && <circle cx="12" cy="12" r="15" fill="var(--sheet)" fillOpacity="0.85" />}
       {children}
     </g>
@@ -118,17 +119,17 @@ function Marks({ document, view, size, pickedId }: { document: ProcedureDocument
   )
 }
 
-/** Labels to the left and right of the drawing, their leaders in the order of their feet so that they don't cross. */
+/** Names of what holds and ties the picked part, put where the drawing is empty, their leaders not crossing. */
 function Leaders({ document, view, pickedId }: { document: ProcedureDocument; view: View; pickedId: Id }) {
-  const line = view.heightMm / 26
-  const entries: (Label & { title: string; sub: string })[] = []
-  const add = (key: string, anchor: Point | undefined, title: string, sub: string) => anchor && entries.push({ key, anchor, title, sub, heightMm: sub ? line * 2.5 : line * 1.5 })
+  const line = view.heightMm / 28
   const spot = (positions: readonly { viewId: string; x: number; y: number }[]): Point | undefined => {
     const here = positions.filter((position) => position.viewId === view.id)
-    const last = here[Math.floor(here.length / 2)]
-    return last && [last.x, last.y]
+    const middle = here[Math.floor(here.length / 2)]
+    return middle && [middle.x, middle.y]
   }
   const part = document.parts.find((item) => item.id === pickedId)!
+  const entries: LabelWish[] = []
+  const add = (key: string, anchor: Point | undefined, title: string, sub: string) => anchor && entries.push({ key, anchor, title, sub, widthMm: Math.max(title.length, sub.length * 0.9) * line * 0.52 + line * 0.4, heightMm: sub ? line * 2.3 : line * 1.3 })
   for (const holder of document.holders.filter((item) => item.holds.includes(pickedId))) {
     const covers = document.needs.flatMap((need) => (need.reason === 'covers' && need.dependent.id === holder.id && need.needs.kind === 'part' ? [need.needs.partId] : []))
     const hider = covers.map((id) => document.parts.find((item) => item.id === id)?.name.toLowerCase()).join(', ')
@@ -136,32 +137,25 @@ function Leaders({ document, view, pickedId }: { document: ProcedureDocument; vi
     add(holder.id, spot(holder.positions), holderWords(holder), hider ? `behind the ${hider}` : clip)
   }
   for (const tether of document.tethers.filter((item) => item.partId === pickedId)) add(tether.id, spot(tether.positions), tether.name, tether.tabSide ? `tab: ${tether.tabSide}` : '')
-  const sides = { left: entries.filter((e) => e.anchor[0] < view.widthMm / 2), right: entries.filter((e) => e.anchor[0] >= view.widthMm / 2) }
-  if (sides.left.length === 0 && sides.right.length > 3) sides.left = sides.right.splice(0, Math.floor(sides.right.length / 2))
-  else if (sides.right.length === 0 && sides.left.length > 3) sides.right = sides.left.splice(0, Math.floor(sides.left.length / 2))
+  const text = { paintOrder: 'stroke' as const, stroke: 'var(--sheet)', strokeWidth: line * 0.28, strokeLinejoin: 'round' as const }
   return (
     <g className="pointer-events-none">
-      {(['left', 'right'] as const).flatMap((side) => {
-        const ys = stackLabels(sides[side], view.heightMm * 0.04, view.heightMm * 0.96)
-        const x = side === 'left' ? view.widthMm * 0.02 : view.widthMm * 0.98
-        return sides[side].map((entry) => {
-          const y = ys.get(entry.key)!
-          const width = Math.max(entry.title.length, entry.sub.length * 0.9) * line * 0.56 + line
-          const edge = side === 'left' ? x + width : x - width
-          return (
-            <g key={entry.key}>
-              <path d={`M${edge} ${y + line * 0.6}L${entry.anchor[0]} ${entry.anchor[1]}`} stroke="var(--petrol)" strokeWidth="0.9" vectorEffect="non-scaling-stroke" fill="none" />
-              <circle cx={entry.anchor[0]} cy={entry.anchor[1]} r={line / 7} fill="var(--petrol)" />
-              <rect x={Math.min(x, edge)} y={y - line * 0.3} width={width} height={entry.heightMm - line * 0.3} fill="var(--sheet)" fillOpacity="0.92" />
-              <text x={x} y={y + line * 0.75} fontSize={line} fontWeight="700" fill="var(--ink)" textAnchor={side === 'left' ? 'start' : 'end'}>
-                {entry.title}
+      {placeLabels(view, entries, document.parts.flatMap((item) => (item.outline?.viewId === view.id ? [item.outline.points] : []))).map(({ key, title, sub, anchor, box }) => {
+        const foot: Point = [Math.min(box.x + box.width, Math.max(box.x, anchor[0])), anchor[1] > box.y + box.height / 2 ? box.y + box.height : box.y]
+        return (
+          <g key={key}>
+            <path d={`M${foot[0]} ${foot[1]}L${anchor[0]} ${anchor[1]}`} stroke="var(--petrol)" strokeWidth="0.9" vectorEffect="non-scaling-stroke" fill="none" />
+            <circle cx={anchor[0]} cy={anchor[1]} r={line / 7} fill="var(--petrol)" />
+            <text x={box.x} y={box.y + line} fontSize={line} fontWeight="700" fill="var(--ink)" {...text}>
+              {title}
+            </text>
+            {sub && (
+              <text x={box.x} y={box.y + line * 2} fontSize={line * 0.88} fill="var(--second)" {...text}>
+                {sub}
               </text>
-              <text x={x} y={y + line * 1.75} fontSize={line * 0.88} fill="var(--second)" textAnchor={side === 'left' ? 'start' : 'end'}>
-                {entry.sub}
-              </text>
-            </g>
-          )
-        })
+            )}
+          </g>
+        )
       })}
     </g>
   )

@@ -25,7 +25,7 @@ export function PartMap({ document, partId, nowItemId }: { document: ProcedureDo
     </g>
   )
   return (
-    <svg viewBox={`${box.x - margin} ${box.y - margin} ${box.width + 2 * margin} ${box.height + 2 * margin}`} className="max-h-full w-full" role="img" aria-label={`Where the marks of ${part.name} are, ${view.name}`}>
+    <svg viewBox={`${box.x - margin} ${box.y - margin} ${box.width + 2 * margin} ${box.height + 2 * margin}`} className="absolute inset-0 h-full w-full" role="img" aria-label={`Where the marks of ${part.name} are, ${view.name}`}>
       {view.backdrop.map((line, i) => (
         <path key={i} d={line.d} fill={line.weight === 'mass' ? 'var(--ground)' : 'none'} stroke="var(--untravelled)" strokeWidth="1" vectorEffect="non-scaling-stroke" />
       ))}

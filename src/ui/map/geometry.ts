@@ -34,26 +34,3 @@ export function rectangle(viewId: string, [x1, y1]: Point, [x2, y2]: Point): Out
   const [top, bottom] = [Math.round(Math.min(y1, y2)), Math.round(Math.max(y1, y2))]
   return { viewId, points: [[left, top], [right, top], [right, bottom], [left, bottom]] }
 }
-
-export type Label = { key: string; anchor: Point; heightMm: number }
-
-/**
- * Heights for labels in a column so that none overlap and the order of their anchors is kept, which keeps straight leaders
- * from crossing. Pushes apart from the top, then back up from the bottom edge.
- */
-export function stackLabels(labels: readonly Label[], topMm: number, bottomMm: number): Map<string, number> {
-  const sorted = [...labels].sort((a, b) => a.anchor[1] - b.anchor[1] || (a.key < b.key ? -1 : 1))
-  const at: number[] = []
-  let y = topMm
-  for (const label of sorted) {
-    y = Math.max(y, label.anchor[1] - label.heightMm / 2)
-    at.push(y)
-    y += label.heightMm
-  }
-  let floor = bottomMm
-  for (let i = sorted.length - 1; i >= 0; i--) {
-    at[i] = Math.min(at[i]!, floor - sorted[i]!.heightMm)
-    floor = at[i]!
-  }
-  return new Map(sorted.map((label, i) => [label.key, at[i]!]))
-}

@@ -32,12 +32,12 @@ export function shapeOf(holder: Pick<Holder, 'kind' | 'drives'>): MarkShape {
 function lobePath(): string {
   const points = Array.from({ length: 12 }, (_, i) => {
     const angle = (i * Math.PI) / 6
-    const r = i % 2 === 0 ? 10 : 7
+    const r = i % 2 === 0 ? 12.5 : 7.4
     return [12 + r * Math.sin(angle), 12 - r * Math.cos(angle)] as const
   })
-  const [first, ...rest] = points
-  const at = (p: readonly [number, number]) => `${p[0].toFixed(2)} ${p[1].toFixed(2)}`
-  return `M${at(first!)} ${rest.map((p, i) => (i % 2 === 0 ? `Q${at(p)} ` : at(p))).join('')} Q${at(points[11]!)} ${at(first!)}Z`
+  // Lobes are the odd corners' way round: each outer point is the handle of a curve between two inner ones.
+  const at = (i: number) => `${points[i % 12]![0].toFixed(2)} ${points[i % 12]![1].toFixed(2)}`
+  return `M${at(1)}${[2, 4, 6, 8, 10, 12].map((i) => `Q${at(i)} ${at(i + 1)}`).join('')}Z`
 }
 
 const HEX = 'M12 2 20.7 7 20.7 17 12 22 3.3 17 3.3 7Z'

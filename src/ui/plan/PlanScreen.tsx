@@ -1,5 +1,5 @@
 'use client'
-import { useMemo, useState, useTransition } from 'react'
+import { useMemo, useState } from 'react'
 import { planJob, PlanRequest, Policy, type JobPlan } from '@/core/plan/jobPlan'
 import { facetsThatMatter } from '@/core/plan/facetsThatMatter'
 import { summarise } from '@/core/plan/summary'
@@ -38,18 +38,16 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
   const [policy, setPolicy] = useState<Policy>(() => Policy.parse({}))
   const [start, setStart] = useState<Station>('driver side')
   const [whyOf, setWhyOf] = useState<string | null>(null)
-  const [pending, startChange] = useTransition()
 
   const model = useMemo(() => forBuild(document, build), [document, build])
   const matter = useMemo(() => facetsThatMatter(document, goals, {}), [document, goals])
   const untold = matter.filter((id) => build[id] === undefined && document.facets.find((facet) => facet.id === id)!.toldFrom === null)
   const result = useMemo(() => (goals.length === 0 || untold.length > 0 ? null : planJob(model, PlanRequest.parse({ goals, build, policy, start }), data.house)), [model, goals, build, policy, start, data.house, untold.length])
   const plan = result?.ok ? result.value : null
-  const change = (run: () => void) => startChange(run)
   const stations = STARTS.filter((station) => document.parts.some((part) => part.station === station) || station === 'driver side')
 
   return (
-    <div className="grid gap-0 lg:grid-cols-[300px_minmax(0,1fr)_400px]" aria-busy={pending}>
+    <div className="grid gap-0 lg:grid-cols-[300px_minmax(0,1fr)_400px]">
       <section className="space-y-5 border-hair p-6 lg:border-r" aria-label="Choose">
         <div className="flex items-center gap-3">
           <Tape label={data.vehicle.label.toUpperCase()} />
@@ -59,11 +57,11 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
           </div>
         </div>
         <Section title="What for">
-          <GoalList document={document} model={model} goals={goals} onChange={(next) => change(() => setGoals(next))} />
+          <GoalList document={document} model={model} goals={goals} onChange={setGoals} />
         </Section>
         {goals.length > 0 && matter.length > 0 && (
           <Section title="Which one is it">
-            <FacetCards document={document} facetIds={matter} build={build} onChange={(next) => change(() => setBuild(next))} />
+            <FacetCards document={document} facetIds={matter} build={build} onChange={setBuild} />
           </Section>
         )}
         {goals.length > 0 && (

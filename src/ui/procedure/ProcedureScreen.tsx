@@ -69,8 +69,8 @@ export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureD
   useUndoKey(undo)
   const isDraft = data.isDraft || draft.changed
   return (
-    <div className="grid min-h-[calc(100dvh-54px)] grid-cols-1 lg:grid-cols-[212px_minmax(0,1fr)_350px]">
-      <aside className="border-hair py-4 lg:border-r" aria-label="Views and parts">
+    <div className="grid grid-cols-1 lg:h-[calc(100dvh-54px)] lg:min-h-[640px] lg:grid-cols-[212px_minmax(0,1fr)_350px]">
+      <aside className="border-hair py-4 lg:overflow-auto lg:border-r" aria-label="Views and parts">
         <div className="px-5">
           <h1 className="text-[24px]">{document.name}</h1>
           <p className="text-[15px] text-second">
@@ -92,16 +92,16 @@ export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureD
         </SideList>
         <p className="px-5 pt-1 text-sm text-second">– not on the map yet</p>
       </aside>
-      <section className="flex min-w-0 flex-col" aria-label="Map and facts">
-        <div role="tablist" aria-label="Map or facts" className="flex flex-wrap gap-x-4 border-b-2 border-ink px-4">
+      <section className="flex min-h-0 min-w-0 flex-col" aria-label="Map and facts">
+        <div role="tablist" aria-label="Map or facts" className="flex flex-wrap gap-x-2.5 border-b-2 border-ink px-3">
           {(['map', 'parts', 'holders', 'tethers', 'needs', 'settings', 'cavities', 'facets', 'functions', 'cautions', 'views'] as const).map((name) => (
-            <button key={name} type="button" role="tab" aria-selected={tab === name} onClick={() => setTab(name)} className={`-mb-[2px] min-h-10 border-b-4 text-[15px] ${tab === name ? 'border-petrol font-bold' : 'border-transparent text-second hover:text-ink'}`}>
+            <button key={name} type="button" role="tab" aria-selected={tab === name} onClick={() => setTab(name)} className={`-mb-[2px] min-h-9 border-b-4 text-[13px] ${tab === name ? 'border-petrol font-bold' : 'border-transparent text-second hover:text-ink'}`}>
               {name === 'map' ? 'Map' : COLLECTION_WORDS[name].many}
-              {name !== 'map' && <span className="num ml-1 text-[13px] font-normal">{document[name].length}</span>}
+              {name !== 'map' && <span className="num ml-0.5 font-normal">{document[name].length}</span>}
             </button>
           ))}
         </div>
-        <div className="h-[58dvh] min-h-[380px] px-2">
+        <div className="h-[60dvh] min-h-[340px] px-2 lg:h-auto lg:flex-1">
           {tab !== 'map' ? (
             <FactTable key={tab} draft={draft} collection={tab} onOpen={(id) => open(tab, id)} onAdd={() => add(tab)} />
           ) : view ? (
@@ -115,11 +115,11 @@ export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureD
             </div>
           )}
         </div>
-        <div className="min-h-0 flex-1 border-t-2 border-ink px-4 pt-3">
+        <div className="max-h-[30%] min-h-0 shrink-0 overflow-auto border-t-2 border-ink px-4 pt-2">
           <ProblemList document={document} problems={draft.problems} onGo={go} />
         </div>
       </section>
-      <aside className="border-hair p-5 lg:border-l" aria-label="The picked part">
+      <aside className="border-hair p-5 lg:overflow-auto lg:border-l" aria-label="The picked part">
         <div className="mb-4 flex flex-wrap items-center gap-2">
           <button type="button" className="desk-button" onClick={() => void undo()} disabled={!draft.canUndo}>
             <Undo2 size={16} aria-hidden /> Undo

@@ -74,5 +74,5 @@ export function blockSentence(document: ProcedureDocument, block: HandoverBlock)
 
 /** Why a power may not come on: "airbag lamp open", "lever to park first". */
 export function forbidsWords(document: ProcedureDocument, forbids: Forbids): string {
-  return 'tetherId' in forbids ? `${itemWords(document, forbids.tetherId)} open: plug it` : `${itemWords(document, forbids.settingId)} to ${forbids.value} first`
+  return 'tetherId' in forbids ? `${itemWords(document, forbids.tetherId)} open: plug it` : `${itemWords(document, forbids.settingId)} back to “${forbids.value}” first`
 }

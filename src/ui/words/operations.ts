@@ -39,7 +39,7 @@ export function stepWords(model: ProcedureForBuild, operation: Operation): StepW
       const method = model.methods.get(act.methodId)!.method
       const first = act.momentary.map((m) => `${model.settings.get(m.settingId)!.name} ${m.value}`)
       const after = [...act.momentary].reverse().map((m) => `${model.settings.get(m.settingId)!.name} ${m.back} again`)
-      return { title: `${capital(setting.name)} to ${act.to}`, how: [...first, method.name, ...after].join(', then '), done: `${setting.name}: ${act.to}` }
+      return { title: capital(settingTo(setting.name, act.to)), how: [...first, method.name, ...after].join(', then '), done: `${setting.name}: ${act.to}` }
     }
     default:
       return unreachable(operation.act)
@@ -97,12 +97,17 @@ function liftHow(part: Part): string {
 
 function latchHow(tether: { latch: string | null; tabSide: string | null; pressAt: string; kind: string; beforePlugging: string }, way: 'open' | 'close'): string {
   if (way === 'close') return [tether.beforePlugging, 'push until it clicks, then tug once'].filter(Boolean).join(', ')
-  const side = tether.tabSide ? `tab on the ${tether.tabSide}` : ''
-  return [tether.latch, side, tether.pressAt && `press ${tether.pressAt}`, 'never pull on the wires'].filter(Boolean).join(', ')
+  const side = tether.tabSide ? `${tether.latch === 'lever' ? 'lever' : 'tab'} on the ${tether.tabSide}` : ''
+  return [side && tether.latch === 'lever' ? '' : tether.latch, side, tether.pressAt && `press ${tether.pressAt}`, 'never pull on the wires'].filter(Boolean).join(', ')
 }
 
 export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1)
+}
+
+/** "gear lever out of park", "battery off", "gear lever to park". */
+export function settingTo(name: string, value: string): string {
+  return /^(on|off|out|open|closed|turned|strapped|chocked)\b/.test(value) ? `${name} ${value}` : `${name} to ${value}`
 }
 
 /** "3 min 18 s", "45 s". */
