@@ -16,7 +16,8 @@ export type Crew = { shopId: string; shopName: string; isDemo: boolean; house: H
 
 /** The crew behind this request, or null when nobody is signed in. One look-up a request. */
 export const currentCrew = cache(async (): Promise<Crew | null> => {
-  const session = await auth().api.getSession({ headers: await headers() })
+  const asked = await headers()
+  const session = await auth().api.getSession({ headers: asked })
   if (!session) return null
   const found = await sql<{ shop_id: string; crew_id: string }>`select * from crew_of_user(${session.user.id})`.execute(database())
   const row = found.rows[0]

@@ -1,4 +1,5 @@
 'use client'
+import { useRouter } from 'next/navigation'
 import { useState, useTransition, type FormEvent } from 'react'
 import { TextField } from '@/ui/forms/Field'
 import { lookAroundAs, setUpMyShop, type FormAnswer } from './actions'
@@ -48,13 +49,18 @@ function LookAround() {
 function SignIn() {
   const [trouble, setTrouble] = useState('')
   const [busy, setBusy] = useState(false)
+  const router = useRouter()
   const submit = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault()
     setBusy(true)
     const data = new FormData(event.currentTarget)
     try {
       const response = await fetch('/api/auth/sign-in/username', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ username: String(data.get('username')).trim(), password: data.get('password') }) })
-      if (response.ok) return void window.location.assign('/today')
+      if (response.ok) {
+        router.replace('/today')
+        router.refresh()
+        return
+      }
       const said = (await response.json().catch(() => null)) as { message?: string } | null
       setTrouble(response.status === 429 ? (said?.message ?? 'Too many tries. Wait a minute, then try again.') : 'User name or password is wrong. Check both and try again.')
     } catch {

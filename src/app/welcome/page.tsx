@@ -4,8 +4,6 @@ import { mayLookAround } from '@/server/demoSignIn'
 import { ProductSign } from '@/ui/marks/Signs'
 import { WelcomeForms } from './WelcomeForms'
 
-export const dynamic = 'force-dynamic'
-
 export default async function Welcome() {
   if (await currentCrew()) redirect('/today')
   return (

@@ -190,6 +190,6 @@ describe('the fold', () => {
 })
 
 function summary(events: readonly JobEvent[]) {
-  const { history, ...state } = foldJob(van, events)
+  const { history: _, ...state } = foldJob(van, events)
   return Object.entries(state).map(([key, value]) => [key, value instanceof Map || value instanceof Set ? [...value].sort() : value])
 }

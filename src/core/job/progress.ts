@@ -1,4 +1,3 @@
-import type { Id } from '../base/id'
 import type { Operation } from '../order/operation'
 import type { Card, JobPlan } from '../plan/jobPlan'
 import type { Step } from '../plan/schedule'

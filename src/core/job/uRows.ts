@@ -4,7 +4,8 @@ import type { Level } from '../procedure/level'
 import { levelNow, type JobState } from './fold'
 import { isDone, nextStep } from './progress'
 
-export type LaneState = 'to come' | 'current' | 'done'
+/** 'planned': no job yet, the whole way is drawn as it will be. */
+export type LaneState = 'planned' | 'to come' | 'current' | 'done'
 
 /** One thing on its way out and on its way back: a part, or a setting that is changed and changed back. */
 export type URow = {
@@ -37,8 +38,9 @@ export function uRows(plan: JobPlan, state: JobState | null): URow[] {
     const inCards = plan.wayIn.filter((card) => (card.partId ?? card.settingId) === id)
     const outCards = plan.wayOut.filter((card) => (card.partId ?? card.settingId) === id)
     const lane = (cards: Card[], phase: 'in' | 'out'): LaneState => {
+      if (!state) return 'planned'
       if (current && current.card.phase === phase && (current.card.partId ?? current.card.settingId) === id) return 'current'
-      return state && cards.length > 0 && cards.every((card) => card.steps.every((step) => isDone(state, step.operation))) ? 'done' : 'to come'
+      return cards.length > 0 && cards.every((card) => card.steps.every((step) => isDone(state, step.operation))) ? 'done' : 'to come'
     }
     const wayIn = lane(inCards, 'in')
     const wayOut = lane(outCards, 'out')

@@ -1,5 +1,4 @@
 import { z } from 'zod'
-import { Id } from '../base/id'
 import { Caution } from './caution'
 import { Cavity } from './cavity'
 import { Facet } from './facet'

@@ -23,7 +23,10 @@ export function danglingReferences(document: ProcedureDocument): DanglingReferen
     for (const item of document[name]) claim(item.id)
   }
   const methodIds = new Set<Id>()
-  for (const setting of document.settings) for (const method of setting.methods) (claim(method.id), methodIds.add(method.id))
+  for (const setting of document.settings) for (const method of setting.methods) {
+      claim(method.id)
+      methodIds.add(method.id)
+    }
   for (const cavity of document.cavities) for (const opening of cavity.openings) claim(opening.id)
 
   const point = (collection: Collection, itemId: Id, field: string, refersTo: Id, targets: Set<Id>, wanted: string) => {

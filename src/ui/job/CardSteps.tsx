@@ -9,7 +9,7 @@ import { stepWords } from '../words/operations'
 import { StepMark } from './ActionSign'
 
 /** The card of the panel: its steps in order, what is done, what the next tap confirms. */
-export function CardSteps({ model, state, tap, trayOf, left }: { model: ProcedureForBuild; state: JobState; tap: NextTap; trayOf: (holderId: string) => string | undefined; left: ReadonlySet<string> }) {
+export function CardSteps({ model, state, tap, trayOf, left, leave }: { model: ProcedureForBuild; state: JobState; tap: NextTap; trayOf: (holderId: string) => string | undefined; left: ReadonlySet<string>; leave: (key: string) => void }) {
   const inTap = new Set(tap.steps.map((step) => step.operation.key))
   return (
     <ol aria-label="Steps of this card" className="min-w-0">
@@ -20,7 +20,7 @@ export function CardSteps({ model, state, tap, trayOf, left }: { model: Procedur
         const tray = operation.act === 'undo' || operation.act === 'fasten' ? trayOf(operation.itemId) : undefined
         const tether = model.tethers.get(operation.itemId)
         return (
-          <li key={operation.key} className="relative flex items-center gap-4 border-b border-hair py-2" aria-current={now ? 'step' : undefined}>
+          <li key={operation.key} ref={now ? intoView : undefined} className="relative flex items-center gap-4 border-b border-hair py-2" aria-current={now ? 'step' : undefined}>
             <span aria-hidden="true" className={`absolute -left-[18px] top-0 h-full w-3 ${done ? 'bg-petrol' : 'hollow'}`} />
             <span aria-hidden="true" className={`absolute -left-[24px] size-6 rounded-full border-[3px] ${now ? 'border-ink bg-ink' : done ? 'border-ink bg-ground' : 'border-untravelled bg-ground'}`} />
             <span className={`ml-5 ${done ? 'text-second' : ''}`}>
@@ -39,11 +39,23 @@ export function CardSteps({ model, state, tap, trayOf, left }: { model: Procedur
                 now
               </span>
             ) : (
-              inTap.has(operation.key) && <span className="shrink-0 text-[16px] text-second">with it</span>
+              inTap.has(operation.key) &&
+              (tap.card.phase === 'out' ? (
+                <button type="button" className="ghost shrink-0 !border text-[16px]" onClick={() => leave(operation.key)} aria-label={`Leave for later: ${words.title}`}>
+                  leave it
+                </button>
+              ) : (
+                <span className="shrink-0 text-[16px] text-second">with it</span>
+              ))
             )}
           </li>
         )
       })}
     </ol>
   )
+}
+
+/** The step that is meant now stays in sight on a card longer than its place. */
+function intoView(row: HTMLLIElement | null): void {
+  row?.scrollIntoView({ block: 'nearest' })
 }

@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import type { Happening } from '@/core/job/event'
 import type { JobState } from '@/core/job/fold'
-import { isDone, type NextTap } from '@/core/job/progress'
+import { isDone, toFasten, type NextTap } from '@/core/job/progress'
 import type { JobPlan } from '@/core/plan/jobPlan'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import { StepMark } from './ActionSign'
@@ -12,14 +12,23 @@ import { holderWords } from '../words/items'
 type Record = (happenings: readonly Happening[]) => void
 type Common = { model: ProcedureForBuild; tap: NextTap; record: Record; close: () => void }
 
-/** "Found something else than the record says": another count changes this vehicle's account, anything else is proposed. */
-export function Different({ model, tap, record, close }: Common) {
+/**
+ * "Found something else than the record says": on the way in another count changes this vehicle's account; on the way out
+ * fewer than came off may go in, and the rest stays open. Anything else said is proposed to the record.
+ */
+export function Different({ model, state, tap, record, leave, close }: Common & { state: JobState; leave: () => void }) {
   const holder = model.holders.get(tap.step.operation.itemId)
-  const [count, setCount] = useState(holder?.count ?? 0)
+  const fastening = holder !== undefined && tap.step.operation.act === 'fasten'
+  const owed = fastening ? toFasten(state.holders.get(holder.id)!) : { old: 0, fresh: 0 }
+  const expected = fastening ? owed.old : (holder?.count ?? 0)
+  const [count, setCount] = useState(expected)
   const [words, setWords] = useState('')
   const save = () => {
     const happenings: Happening[] = []
-    if (holder && count !== holder.count) {
+    if (fastening && count < expected) {
+      if (count > 0) happenings.push({ kind: 'fastened', holderId: holder.id, count, stage: 'final' })
+      leave()
+    } else if (holder && !fastening && count !== holder.count) {
       const what = count < holder.count ? 'missing' : 'extra'
       happenings.push({ kind: 'as found', holderId: holder.id, what, count: Math.abs(holder.count - count), note: words })
       happenings.push({ kind: 'different from the record', itemId: holder.id, field: 'count', value: String(count) })
@@ -28,16 +37,16 @@ export function Different({ model, tap, record, close }: Common) {
     if (happenings.length > 0) record(happenings)
     close()
   }
-  const countable = holder && tap.step.operation.act === 'undo'
+  const countable = holder !== undefined && (tap.step.operation.act === 'undo' || fastening)
   return (
     <div className="space-y-5">
-      {countable && <Counter label={`How many are there? The record says ${holder.count}.`} value={count} max={99} min={0} onChange={setCount} />}
+      {countable && <Counter label={fastening ? `How many went in? ${expected} came off.` : `How many are there? The record says ${holder.count}.`} value={count} max={fastening ? expected : 99} min={0} onChange={setCount} />}
       <label className="block">
         <span className="mb-1 block text-lg font-semibold">What is different?</span>
         <textarea className="field min-h-24 text-lg" maxLength={300} value={words} onChange={(event) => setWords(event.target.value)} placeholder="T15 instead of T20" />
       </label>
       <p className="text-second">The record is not changed by this: a lead decides about it after the job.</p>
-      <button type="button" className="slab w-full" onClick={save} disabled={words.trim() === '' && (!countable || count === holder.count)}>
+      <button type="button" className="slab w-full" onClick={save} disabled={words.trim() === '' && (!countable || count === expected)}>
         Keep it
       </button>
     </div>

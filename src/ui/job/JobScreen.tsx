@@ -80,7 +80,7 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
               <ActionSign model={model} state={state} tap={tap} done={tap.card.steps.filter((step) => isDone(state, step.operation)).length} />
               <div className={`grid min-h-0 flex-1 gap-6 pl-6 ${tap.card.partId ? 'md:grid-cols-[1.35fr_1fr]' : ''}`}>
                 <div className="-ml-7 min-h-0 overflow-y-auto pl-7" tabIndex={0} role="group" aria-label="The card, scrolls">
-                  <CardSteps model={model} state={state} tap={tap} trayOf={trayOf} left={left} />
+                  <CardSteps model={model} state={state} tap={tap} trayOf={trayOf} left={left} leave={(key) => setLeft(new Set([...left, key]))} />
                 </div>
                 {tap.card.partId && (
                   <div className="relative hidden min-h-0 md:block">
@@ -115,7 +115,7 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
       {tap && (
         <>
           <Dialog title="Different from the record" open={ask === 'different'} onClose={() => setAsk(null)}>
-            <Different model={model} tap={tap} record={job.record} close={() => setAsk(null)} />
+            <Different model={model} state={state} tap={tap} record={job.record} leave={() => setLeft(new Set([...left, tap.step.operation.key]))} close={() => setAsk(null)} />
           </Dialog>
           <Dialog title="Broken" open={ask === 'broken'} onClose={() => setAsk(null)}>
             <Broken model={model} tap={tap} record={job.record} close={() => setAsk(null)} />

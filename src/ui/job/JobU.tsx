@@ -55,12 +55,13 @@ function Row({ model, row, size, seconds, trayOf, children, begunOut, next, prev
   const bay = size === 'bay'
   const name = itemNameIn(model, row.id)
   const trays = [...new Set(row.inCards.flatMap((card) => card.steps.flatMap((step) => (step.operation.act === 'undo' ? (trayOf?.(step.operation.itemId) ?? []) : []))))]
-  const outTravelled = (r: URow | null) => r === null || r.wayOut === 'done'
+  const travelled = (lane: LaneState) => lane === 'done' || lane === 'planned'
+  const outTravelled = (r: URow | null) => r === null || travelled(r.wayOut)
   return (
     <li ref={current && bay ? intoView : undefined} className={`relative grid grid-cols-[auto_1fr_auto] items-stretch ${current && bay ? 'on-sign -mx-4 px-4' : ''}`}>
-      <Lane state={row.wayIn} size={size} before={previous === null || previous.wayIn === 'done'} after={row.wayIn === 'done'}>
+      <Lane state={row.wayIn} size={size} before={previous === null || travelled(previous.wayIn)} after={travelled(row.wayIn)}>
         <span className={laneInk(row.wayIn)}>
-          {row.thing === 'setting' ? <SettingMark size={current && bay ? 30 : bay ? 26 : 20} /> : <LevelMark level={row.wayIn === 'to come' ? 'in place' : row.wayIn === 'current' ? row.level : row.level === 'in place' ? 'off' : row.level} size={current && bay ? 36 : bay ? 28 : 22} />}
+          {row.thing === 'setting' ? <SettingMark size={current && bay ? 30 : bay ? 26 : 20} /> : <LevelMark level={row.wayIn === 'to come' ? 'in place' : row.wayIn === 'current' || row.wayIn === 'planned' ? row.level : row.level === 'in place' ? 'off' : row.level} size={current && bay ? 36 : bay ? 28 : 22} />}
         </span>
       </Lane>
       <div className={`min-w-0 pl-3 ${bay ? 'py-1.5' : 'py-2'} ${size === 'small' ? 'text-[15px]' : ''}`}>
@@ -77,7 +78,7 @@ function Row({ model, row, size, seconds, trayOf, children, begunOut, next, prev
         {row.backAfter && row.wayOut !== 'done' && size === 'desk' && <p className="text-sm text-second">back after {itemNameIn(model, row.backAfter)}</p>}
         {children}
       </div>
-      <Lane state={row.wayOut} size={size} before={outTravelled(row) && begunOut} after={begunOut && outTravelled(next ?? row) && (next === null || next.wayOut === 'done')} absent={row.outCards.length === 0}>
+      <Lane state={row.wayOut} size={size} before={outTravelled(row) && begunOut} after={begunOut && outTravelled(next ?? row) && (next === null || travelled(next.wayOut))} absent={row.outCards.length === 0}>
         <span className={laneInk(row.wayOut)}>
           <OutMark row={row} size={size} />
         </span>
@@ -129,6 +130,7 @@ function OutMark({ row, size }: { row: URow; size: Size }) {
         <path d="m6.5 12.4 3.8 3.8L17.6 8.6" fill="none" stroke="var(--ground)" strokeWidth="3" strokeLinecap="round" strokeLinejoin="round" />
       </svg>
     )
+  if (row.wayOut === 'planned') return <LevelMark level="in place" size={px} />
   if (row.isOut || row.wayOut === 'current') return <LevelMark level="off" size={row.wayOut === 'current' ? px + 6 : px} />
   return (
     <svg width={px} height={px} viewBox="0 0 24 24">
@@ -211,6 +213,6 @@ function Bottom({ bottom, size, inTravelled, outTravelled }: { bottom: UProps['b
 }
 
 function spoken(row: URow): string {
-  const out = row.wayOut === 'done' ? 'back' : row.isOut ? 'out, not back' : row.wayIn === 'current' ? 'now, way in' : row.wayOut === 'current' ? 'now, way out' : row.wayIn === 'done' ? 'done' : 'to come'
+  const out = row.wayOut === 'planned' ? 'planned' : row.wayOut === 'done' ? 'back' : row.isOut ? 'out, not back' : row.wayIn === 'current' ? 'now, way in' : row.wayOut === 'current' ? 'now, way out' : row.wayIn === 'done' ? 'done' : 'to come'
   return `, ${out}`
 }

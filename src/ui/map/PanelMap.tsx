@@ -6,6 +6,7 @@ import type { View } from '@/core/procedure/view'
 import { MarkPaths, shapeOf } from '../marks/FastenerMark'
 import { PlugPaths } from '../marks/PlugMark'
 import { holderWords } from '../words/items'
+import { startWords } from '../words/operations'
 import { pathOf, type Point } from './geometry'
 import { placeLabels, type LabelWish } from './placeLabels'
 
@@ -133,7 +134,7 @@ function Leaders({ document, view, pickedId }: { document: ProcedureDocument; vi
   for (const holder of document.holders.filter((item) => item.holds.includes(pickedId))) {
     const covers = document.needs.flatMap((need) => (need.reason === 'covers' && need.dependent.id === holder.id && need.needs.kind === 'part' ? [need.needs.partId] : []))
     const hider = covers.map((id) => document.parts.find((item) => item.id === id)?.name.toLowerCase()).join(', ')
-    const clip = holder.kind.includes('clip') && part.release.start ? `start at the ${part.release.start}` : ''
+    const clip = holder.kind.includes('clip') && part.release.start ? startWords(part.release.start) : ''
     add(holder.id, spot(holder.positions), holderWords(holder), hider ? `behind the ${hider}` : clip)
   }
   for (const tether of document.tethers.filter((item) => item.partId === pickedId)) add(tether.id, spot(tether.positions), tether.name, tether.tabSide ? `tab: ${tether.tabSide}` : '')

@@ -2,7 +2,8 @@
 import { useState, useTransition } from 'react'
 import type { JobPlan } from '@/core/plan/jobPlan'
 import { TextField } from '../forms/Field'
-import type { OpenJob } from './PlanScreen'
+
+export type OpenJob = (input: unknown) => Promise<{ status: 'refused'; sentence: string } | undefined>
 
 /** Makes the plan a job on this vehicle. */
 export function OpenJobForm({ vehicleId, plan, title, openJob }: { vehicleId: string; plan: JobPlan; title: string; openJob: OpenJob }) {

@@ -30,8 +30,8 @@ function Time({ name, seconds }: { name: string; seconds: number }) {
   return (
     <div>
       <p className="font-semibold">{name}</p>
-      <p className="text-xl font-bold">
-        <span className="num text-[46px] leading-none">{Math.floor(whole / 60)}</span> min <span className="num text-[46px] leading-none">{whole % 60}</span> s
+      <p className="whitespace-nowrap text-lg font-bold">
+        <span className="num text-[40px] leading-none">{Math.floor(whole / 60)}</span> min <span className="num text-[40px] leading-none">{whole % 60}</span> s
       </p>
     </div>
   )

@@ -17,7 +17,7 @@ import { Tape } from '../marks/Tape'
 import { JobU } from '../job/JobU'
 import { Choice, FacetCards, GoalList, Section } from './PlanChoices'
 import { PlanAnswer, PlanFacts } from './PlanAnswer'
-import { OpenJobForm } from './OpenJobForm'
+import { OpenJobForm, type OpenJob } from './OpenJobForm'
 import { WhyLine } from './WhyLine'
 
 export type PlanData = {
@@ -26,7 +26,6 @@ export type PlanData = {
   revisionNumber: number | null
   house: HouseValues
 }
-export type OpenJob = (input: unknown) => Promise<{ status: 'refused'; sentence: string } | undefined>
 
 const STARTS: Station[] = ['driver side', 'centre', 'passenger side', 'outside left', 'outside right', 'rear seats', 'load space']
 

@@ -8,7 +8,7 @@ import { LevelMark } from '../marks/LevelMark'
 import { PlugMark } from '../marks/PlugMark'
 import { AirbagFlag, SignalPlate } from '../marks/Signs'
 import { holderWords, itemWords, threadWords } from '../words/items'
-import { motionsWords } from '../words/operations'
+import { motionsWords, startWords } from '../words/operations'
 
 type Props = { document: ProcedureDocument; partId: Id; onOpen: (collection: Collection, id: Id) => void; onAdd: (collection: Collection) => void }
 
@@ -85,11 +85,11 @@ export function PartFacts({ document, partId, onOpen, onAdd }: Props) {
         {tethers.length === 0 && <li className="py-1.5 text-second">nothing</li>}
       </Facts>
       <Facts title="Comes off">
-        {row('release', axis ? <DirectionSign axis={axis} size={24} /> : <span />, <><b>{motionsWords(part) || 'not said yet'}</b>{release.start && `, start at the ${release.start}`}{release.mustNot && <span className="block">{release.mustNot}</span>}</>, 'parts', partId)}
+        {row('release', axis ? <DirectionSign axis={axis} size={24} /> : <span />, <><b>{motionsWords(part) || 'not said yet'}</b>{release.start && `, ${startWords(release.start)}`}{release.mustNot && <span className="block">{release.mustNot}</span>}</>, 'parts', partId)}
         {part.rests.map((rest) => row(rest.how, <LevelMark level={rest.level} />, <><b>may rest {rest.level}</b>: {rest.how}{rest.note && `, ${rest.note}`}</>, 'parts', partId))}
       </Facts>
       <Facts title="Hides, traps" add={() => onAdd('needs')} addWords="need">
-        {about.map((need) => row(need.id, <span aria-hidden>▨</span>, <><b>{need.reason === 'covers' ? 'covers' : need.reason}</b> {name(need.dependent.id).toLowerCase()} (until {need.needs.kind === 'part' ? need.needs.level : ''})</>, 'needs', need.id))}
+        {about.map((need) => row(need.id, <span aria-hidden>▨</span>, <><b>{need.reason === 'covers' ? 'covers' : need.reason}</b> {name(need.dependent.id)} (until {need.needs.kind === 'part' ? need.needs.level : ''})</>, 'needs', need.id))}
         {about.length === 0 && <li className="py-1.5 text-second">nothing</li>}
       </Facts>
       <Facts title="Waits for">

@@ -71,8 +71,8 @@ export function DayLine({ jobs }: { jobs: BayJob[] }) {
                 {day(at)} {time(at)}
               </span>
             </span>
-            <span aria-hidden="true" className={`size-5 rounded-full border-[3px] border-ink ${at.getTime() < Date.now() ? 'bg-ink' : 'bg-ground'}`} />
-            {at.getTime() < Date.now() && <span className="sr-only">past</span>}
+            <span aria-hidden="true" className={`size-5 rounded-full border-[3px] border-ink ${job.late ? 'bg-ink' : 'bg-ground'}`} />
+            {job.late && <span className="sr-only">past</span>}
           </li>
         ))}
       </ol>

@@ -22,6 +22,7 @@ export type BayJob = {
   bay: string
   title: string
   promisedAt: Date | null
+  late: boolean
   begun: boolean
   lastPersonId: string | null
   next: { title: string; where: string }
@@ -63,6 +64,7 @@ export function bayJob(job: Source, house: HouseValues): BayJob | null {
     bay: job.bay,
     title: job.title,
     promisedAt: job.promisedAt,
+    late: job.promisedAt !== null && job.promisedAt.getTime() < Date.now(),
     begun: state.history.length > 0,
     lastPersonId: state.history.at(-1)?.personId ?? null,
     next: tap ? { title: stepWords(model, tap.step.operation).title, where: itemNameIn(model, tap.card.partId ?? tap.card.settingId!) } : { title: openRows.length > 0 ? 'Close the balance' : 'Test and hand over', where: '' },

@@ -51,7 +51,7 @@ function undoHow(model: ProcedureForBuild, operation: Operation): string {
   const part = model.parts.get(holder.holds[0]!)!
   const hidden = hiddenWords(model, holder.id)
   if (hidden) return [hidden, threadWords(holder)].filter(Boolean).join(', ')
-  if (!isThreaded(holder)) return [part.release.start && `start at the ${part.release.start}`, motionsWords(part)].filter(Boolean).join(', ') || holder.note
+  if (!isThreaded(holder)) return [part.release.start && startWords(part.release.start), motionsWords(part)].filter(Boolean).join(', ') || holder.note
   return [threadWords(holder), holder.reach.lookFrom && `look from ${holder.reach.lookFrom}`, holder.captive && 'they stay in the panel'].filter(Boolean).join(', ')
 }
 
@@ -77,7 +77,12 @@ function releaseHow(part: Part): string {
   const { start, effort, protect, tool } = part.release
   const later = part.release.motions.slice(1).map((motion) => `then ${motion.move} ${motion.directions.join(' and ')}${motion.note ? ` ${motion.note}` : ''}`)
   const turn = part.release.motions.flatMap((m) => (m.turn ? [`turn ${m.turn.sense}, seen from ${m.turn.seenFrom}`] : []))
-  return [start && `start at the ${start}`, ...turn, ...later, tool !== 'hand' && `with the ${tool}`, effort !== 'light' && `it is ${effort}`, protect].filter(Boolean).join(', ')
+  return [start && startWords(start), ...turn, ...later, tool !== 'hand' && `with the ${tool}`, effort !== 'light' && `it is ${effort}`, protect].filter(Boolean).join(', ')
+}
+
+/** "start at the lower left", "start at both ends". */
+export function startWords(start: string): string {
+  return /^(both|all|the|each|any)\b/.test(start) ? `start at ${start}` : `start at the ${start}`
 }
 
 /** "pull rearward, then lift up". */

@@ -1,0 +1,40 @@
+/** Which folder may import which: the table of docs/architecture.md. A change here is a decision, written down there. */
+const layers = {
+  'core/base': [],
+  'core/procedure': ['core/base'],
+  'core/shop': ['core/base', 'core/procedure'],
+  'core/estimate': ['core/base', 'core/procedure', 'core/shop'],
+  'core/order': ['core/base', 'core/procedure', 'core/shop'],
+  'core/vehicle': ['core/base', 'core/procedure', 'core/order'],
+  'core/plan': ['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/estimate'],
+  'core/job': ['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/plan'],
+  'core/formats': ['core/base', 'core/procedure', 'core/order', 'core/plan', 'core/job'],
+  db: ['core'],
+  server: ['core', 'db'],
+  client: ['core'],
+  ui: ['core', 'client'],
+  demo: ['core', 'server', 'db'],
+}
+const escape = (path) => path.replace('/', '\\/')
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
+    ...Object.entries(layers).map(([folder, allowed]) => ({
+      name: `${folder}-imports`,
+      comment: `src/${folder} may import ${allowed.join(', ') || 'nothing of ours'}.`,
+      severity: 'error',
+      from: { path: `^src/${escape(folder)}/`, pathNot: '\\.(test|testing)\\.tsx?$' },
+      to: { path: '^src/', pathNot: `^src/(${[folder, ...allowed].map(escape).join('|')})/` },
+    })),
+    { name: 'core-has-no-io', severity: 'error', from: { path: '^src/core/', pathNot: '\\.(test|testing)\\.ts$' }, to: { dependencyTypes: ['core'] } },
+    { name: 'core-packages', comment: 'Core uses zod only.', severity: 'error', from: { path: '^src/core/', pathNot: '\\.(test|testing)\\.ts$' }, to: { dependencyTypes: ['npm', 'npm-dev'], pathNot: 'node_modules/zod' } },
+    { name: 'demo-stays-out', severity: 'error', from: { path: '^src/', pathNot: '(^src/demo/|\\.test\\.ts$)' }, to: { path: '^src/demo/' } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+  },
+}

@@ -1,0 +1,90 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { lookAround } from './steps'
+
+/** Every view, with one address of the demo where it needs one. */
+async function views(page: Page): Promise<string[]> {
+  const first = async (path: string, selector: string) => {
+    await page.goto(path)
+    return (await page.locator(selector).first().getAttribute('href'))!
+  }
+  const procedure = await first('/procedures', 'a[href^="/procedures/"]')
+  const vehicle = await first('/vehicles', 'a[href^="/vehicles/"]')
+  const job = await first('/today', 'main h2 a[href^="/jobs/"]')
+  return ['/today', '/procedures', procedure, '/plan', `/plan?vehicle=${vehicle.split('/')[2]}`, '/vehicles', vehicle, '/crew', '/marks', job, `${job}/balance`, `${job}/handover`]
+}
+
+for (const look of ['desk', 'bay'] as const)
+  test(`axe finds nothing serious on any view, ${look} theme`, async ({ page }) => {
+    test.setTimeout(240_000)
+    const check = async (path: string) => {
+      await page.goto(path)
+      await page.waitForLoadState('networkidle')
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      const bad = violations.filter((violation) => violation.impact === 'serious' || violation.impact === 'critical').map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).slice(0, 3).join(' | ')}`)
+      expect([path, bad]).toEqual([path, []])
+    }
+    await check('/welcome')
+    await lookAround(page, 'a lead')
+    await page.context().addCookies([{ name: 'look', value: look, url: page.url() }])
+    for (const path of await views(page)) await check(path)
+  })
+
+test('200 % zoom: nothing is pushed off the side', async ({ page }) => {
+  await lookAround(page, 'a lead')
+  const paths = await views(page)
+  await page.setViewportSize({ width: 640, height: 400 })
+  for (const path of paths) {
+    await page.goto(path)
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+    expect([path, wide <= 1]).toEqual([path, true])
+  }
+})
+
+test('focus is visible, and a job can be done by keyboard alone', async ({ page }) => {
+  await lookAround(page, 'an installer')
+  await page.goto('/plan')
+  await page.getByRole('listitem').filter({ hasText: 'Road-works pickup' }).first().getByRole('link', { name: 'Plan' }).focus()
+  await page.keyboard.press('Enter')
+  await page.waitForURL('**/plan?vehicle=*')
+  await page.getByLabel('Behind the glovebox').focus()
+  await page.keyboard.press('Space')
+  await page.getByRole('button', { name: 'Open the job' }).focus()
+  const outline = await page.getByRole('button', { name: 'Open the job' }).evaluate((element) => getComputedStyle(element).outlineStyle)
+  expect(outline).toBe('solid')
+  await page.keyboard.press('Enter')
+  await page.waitForURL('**/jobs/*')
+  await expect(page.locator('[data-next]')).toBeVisible()
+  const before = await page.locator('[data-next]').getAttribute('data-next')
+  await page.keyboard.press('PageDown')
+  await expect(page.locator('[data-next]')).not.toHaveAttribute('data-next', before!)
+  await page.keyboard.press('PageUp')
+  await expect(page.locator('[data-next]')).toHaveAttribute('data-next', before!)
+  for (let i = 0; i < 60 && (await page.locator('[data-next]').count()) > 0; i++) {
+    await page.keyboard.press('PageDown')
+    await page.waitForTimeout(500)
+  }
+  await expect(page.getByRole('heading', { name: 'Everything is back' })).toBeVisible()
+})
+
+test.describe('on a tablet of the bay, by touch', () => {
+  test.use({ viewport: { width: 1024, height: 768 }, hasTouch: true })
+  test('the next tap and the undo are large enough and in sight', async ({ page }) => {
+    await lookAround(page, 'an installer')
+    await page.getByRole('link', { name: /^(Go on|Begin)$/ }).tap()
+    await page.waitForURL('**/jobs/*')
+    const done = page.getByRole('button', { name: /^Done as written/ })
+    for (const button of await page.locator('main button:visible').all()) {
+      const box = (await button.boundingBox())!
+      expect([await button.innerText(), box.height >= 50]).toEqual([await button.innerText(), true])
+    }
+    const box = (await done.boundingBox())!
+    expect(box.height).toBeGreaterThanOrEqual(84)
+    expect(box.y + box.height).toBeLessThanOrEqual(768)
+    const key = await page.locator('[data-next]').getAttribute('data-next')
+    await done.tap()
+    await expect(page.getByRole('button', { name: /^Undo/ })).toBeVisible()
+    await page.getByRole('button', { name: /^Undo/ }).tap()
+    await expect(page.locator('[data-next]')).toHaveAttribute('data-next', key!)
+  })
+})

@@ -1,0 +1,24 @@
+import next from 'eslint-config-next/core-web-vitals'
+import typescript from 'eslint-config-next/typescript'
+
+const CLOCK = [
+  { object: 'Date', property: 'now', message: 'Core has no clock: time is an argument.' },
+  { object: 'Math', property: 'random', message: 'Core has no chance: a seed is an argument.' },
+]
+
+const config = [
+  { ignores: ['.next/', '.next-test/', '.data/', '.test-data/', 'node_modules/', 'next-env.d.ts', 'test-results/', 'playwright-report/'] },
+  ...next,
+  ...typescript,
+  { rules: { 'import/no-anonymous-default-export': 'off', '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }], '@typescript-eslint/no-explicit-any': 'error', eqeqeq: 'error' } },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['src/core/**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': ['error', ...CLOCK],
+      'no-restricted-syntax': ['error', { selector: "NewExpression[callee.name='Date']", message: 'Core has no clock: time is an argument.' }],
+    },
+  },
+]
+
+export default config

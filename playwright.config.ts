@@ -1,0 +1,24 @@
+import { defineConfig } from '@playwright/test'
+
+const port = process.env.ISTRUZIONE_TEST_PORT ?? '3199'
+
+/** The real application in Debian's Chromium. bin/test starts the server; this waits until it answers. */
+export default defineConfig({
+  testDir: 'e2e',
+  testMatch: '*.e2e.ts',
+  workers: 2,
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['json']],
+  use: {
+    baseURL: `http://localhost:${port}`,
+    viewport: { width: 1280, height: 800 },
+    trace: 'off',
+    contextOptions: { reducedMotion: 'reduce' },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+  globalSetup: './e2e/waitForServer.ts',
+})
