@@ -6,7 +6,7 @@ const config: NextConfig = {
   poweredByHeader: false,
   devIndicators: false,
   distDir: process.env.ISTRUZIONE_BUILD_DIR ?? '.next',
-  experimental: { serverActions: { bodySizeLimit: '2mb' } },
+  experimental: { serverActions: { bodySizeLimit: '4mb' } },
 }
 
 export default config

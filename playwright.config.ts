@@ -7,6 +7,12 @@ export default defineConfig({
   testDir: 'e2e',
   testMatch: '*.e2e.ts',
   workers: 2,
+  projects: [
+    { name: 'together', testIgnore: ['killed.e2e.ts', 'demoRemoved.e2e.ts'] },
+    // These take the server or the demo away from everybody else: alone, and last.
+    { name: 'killed', testMatch: 'killed.e2e.ts', dependencies: ['together'] },
+    { name: 'removed', testMatch: 'demoRemoved.e2e.ts', dependencies: ['killed'] },
+  ],
   timeout: 90_000,
   expect: { timeout: 10_000 },
   reporter: [['list'], ['json']],

@@ -71,7 +71,7 @@ test.describe('on a tablet of the bay, by touch', () => {
   test.use({ viewport: { width: 1024, height: 768 }, hasTouch: true })
   test('the next tap and the undo are large enough and in sight', async ({ page }) => {
     await lookAround(page, 'an installer')
-    await page.getByRole('link', { name: /^(Go on|Begin)$/ }).tap()
+    await page.getByRole('link', { name: 'Van 27', exact: true }).tap()
     await page.waitForURL('**/jobs/*')
     const done = page.getByRole('button', { name: /^Done as written/ })
     for (const button of await page.locator('main button:visible').all()) {

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { lookAround, newContextPage, setUpShop, someOwner } from './steps'
+import { actAs, addCavity, addPart, followJob, lookAround, newContextPage, saved, setUpShop, signIn, someOwner } from './steps'
 
 // A stranger from another shop, and somebody who is not signed in, are refused every page, every action and every id.
 test('another shop sees and changes nothing', async ({ page, browser }) => {
@@ -48,10 +48,81 @@ test('another shop sees and changes nothing', async ({ page, browser }) => {
   await nobody.context().close()
 })
 
+test('every action of one shop, sent again by a stranger, changes nothing', async ({ page, browser }) => {
+  test.setTimeout(180_000)
+  const owner = someOwner('Watched Works')
+  await setUpShop(page, owner)
+  const sent: { url: string; headers: Record<string, string>; body: Buffer }[] = []
+  page.on('request', (request) => {
+    const headers = request.headers()
+    if (request.method() === 'POST' && headers['next-action']) sent.push({ url: request.url(), headers, body: request.postDataBuffer() ?? Buffer.alloc(0) })
+  })
+  await page.goto('/procedures')
+  await page.getByLabel('What is the model called?').fill('Mixer')
+  await page.getByRole('button', { name: 'Begin the record' }).click()
+  await page.waitForURL(/procedures\/[0-9a-f-]{36}/)
+  const procedure = new URL(page.url()).pathname
+  await addPart(page, 'Dash cap', { fixing: 'press fit' })
+  await addCavity(page, 'Relay bay', 'Dash cap')
+  await page.getByRole('button', { name: 'Publish' }).click()
+  await expect(page.getByText('revision 1,')).toBeVisible()
+  await addPart(page, 'Second cap', { fixing: 'press fit' })
+  await page.goto('/vehicles')
+  await page.getByLabel('Fleet number or short name').fill('Mixer 1')
+  await page.getByRole('button', { name: 'Add the vehicle' }).click()
+  await page.waitForURL(/vehicles\/[0-9a-f-]{36}/)
+  const vehicle = new URL(page.url()).pathname
+  await page.getByLabel('Which model is it?').selectOption({ label: 'Mixer' })
+  await page.getByRole('link', { name: 'Plan a job' }).click()
+  await page.getByLabel('Relay bay').check()
+  await page.getByRole('button', { name: 'Open the job' }).click()
+  await page.waitForURL('**/jobs/*')
+  const job = new URL(page.url()).pathname
+  await followJob(page)
+  await saved(page)
+  await page.goto(`${job}/handover`)
+  await page.getByRole('button', { name: 'Ada signs' }).click()
+  await page.getByRole('button', { name: 'Ada has checked' }).click()
+  await saved(page)
+  await page.getByRole('button', { name: 'Hand over', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Handed over' })).toBeVisible()
+  await page.goto('/crew')
+  await page.getByLabel('Name, as the crew says it').fill('Bo')
+  await page.getByLabel('PIN').fill('1357')
+  await page.getByRole('button', { name: 'Add to the crew' }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: 'Bo' })).toContainText('acts by PIN')
+  await page.getByRole('button', { name: 'has left' }).click()
+  await page.getByRole('button', { name: 'Yes, Bo has left' }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: 'Bo' })).toContainText('has left')
+  const state = async () => {
+    const text = async (path: string) => {
+      await page.goto(path)
+      return page.locator('main').innerText()
+    }
+    return [await (await page.request.get(`${procedure}/export`)).text(), await (await page.request.get(`/api${job}/events`)).text(), await text('/procedures'), await text('/vehicles'), await text(vehicle), await text('/crew'), await text('/today')]
+  }
+  const before = await state()
+  // create, three edits, publish, edit, vehicle, model, job, hand-over, person, left: all of them were seen.
+  expect(sent.length).toBeGreaterThanOrEqual(11)
+
+  const stranger = await newContextPage(browser)
+  await setUpShop(stranger, someOwner('Far Shore Radios'))
+  for (const { url, headers, body } of sent) {
+    const { cookie: _, 'content-length': __, ...kept } = headers
+    const answer = await stranger.request.post(url, { headers: { ...kept, origin: new URL(url).origin }, data: body, maxRedirects: 0 })
+    expect([url, answer.status() < 500]).toEqual([url, true])
+  }
+  // The replays did reach the actions: the one that makes a procedure made one, in the stranger's own shop.
+  await stranger.goto('/procedures')
+  await expect(stranger.getByRole('link', { name: 'Mixer', exact: true })).toBeVisible()
+  expect(await state()).toEqual(before)
+  await stranger.context().close()
+})
+
 test('posts from another site, oversized ones and events in somebody else’s name are refused', async ({ page }) => {
   await lookAround(page, 'an installer')
   const job = await page.locator('a[href^="/jobs/"]').first().getAttribute('href')
-  const address = `/api${job}/events`.replace('/api/jobs', '/api/jobs')
+  const address = `/api${job}/events`
   const { events } = (await (await page.request.get(address)).json()) as { events: { personId: string; id: string }[] }
   const origin = new URL(page.url()).origin
   expect((await page.request.post(address, { headers: { origin: 'https://elsewhere.invalid' }, data: { events } })).status()).toBe(403)
@@ -64,11 +135,39 @@ test('posts from another site, oversized ones and events in somebody else’s na
   expect(((await answer.json()) as { sentence: string }).sentence).toContain('has not acted on this tablet')
 })
 
-test('roles are checked on the server: an installer neither publishes nor brings people in', async ({ page }) => {
-  await lookAround(page, 'an installer')
+test('roles are checked on the server: who acts as an installer is refused even from a page a lead left open', async ({ page, browser }) => {
+  const owner = someOwner('Two Hats')
+  await setUpShop(page, owner)
   await page.goto('/crew')
-  await expect(page.getByText('Only the owner brings people in.')).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Add to the crew' })).toHaveCount(0)
+  await page.getByLabel('Name, as the crew says it').fill('Bo')
+  await page.getByLabel('PIN').fill('1357')
+  await page.getByRole('button', { name: 'Add to the crew' }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: 'Bo' })).toBeVisible()
+  await page.goto('/procedures')
+  await page.getByLabel('What is the model called?').fill('Roller')
+  await page.getByRole('button', { name: 'Begin the record' }).click()
+  await page.waitForURL(/procedures\/[0-9a-f-]{36}/)
+  await addPart(page, 'Cap', { fixing: 'rests' })
+  const crewPage = await page.context().newPage()
+  await crewPage.goto('/crew')
+  await crewPage.getByLabel('Name, as the crew says it').fill('Cy')
+  await crewPage.getByLabel('PIN').fill('9999')
+  // Another window of the same tablet hands it to Bo, an installer. Both pages above still show the owner's buttons.
+  const other = await page.context().newPage()
+  await other.goto('/today')
+  await actAs(other, 'Bo', '1357')
+  await page.getByRole('button', { name: 'Publish' }).click()
+  await expect(page.getByText('This needs a lead.')).toBeVisible()
+  await crewPage.getByRole('button', { name: 'Add to the crew' }).click()
+  await expect(crewPage.getByText('This needs the owner.')).toBeVisible()
+  const wrong = await newContextPage(browser)
+  await signIn(wrong, owner.username, owner.password)
+  await wrong.locator('header').getByRole('button', { name: /^Ada, / }).click()
+  await wrong.getByRole('dialog').getByRole('button', { name: 'Bo' }).click()
+  await wrong.getByRole('dialog').getByLabel('PIN of Bo').fill('0000')
+  await wrong.getByRole('dialog').getByRole('button', { name: 'Bo acts' }).click()
+  await expect(wrong.getByText('That is not the PIN.')).toBeVisible()
+  await wrong.context().close()
 })
 
 test('security headers are set, and no script without the nonce may run', async ({ page }) => {
@@ -78,17 +177,12 @@ test('security headers are set, and no script without the nonce may run', async 
   expect(headers['x-frame-options']).toBe('DENY')
   expect(headers['x-content-type-options']).toBe('nosniff')
   const ran = await page.evaluate(() => {
-    const script = document.createElement('script')
-    script.textContent = 'window.injected = true'
-    script.setAttribute('nonce', 'wrong')
-    document.body.append(script)
     const inline = document.createElement('div')
     inline.innerHTML = '<img src="x" onerror="window.injected = true">'
     document.body.append(inline)
     return new Promise((resolve) => setTimeout(() => resolve((window as { injected?: boolean }).injected ?? false), 400))
   })
-  // 'strict-dynamic' trusts scripts that trusted scripts make; the inline handler must not have run.
-  expect(typeof ran).toBe('boolean')
+  expect(ran).toBe(false)
 })
 
 test('too many wrong passwords are slowed, whatever the address', async ({ page }) => {

@@ -1,7 +1,10 @@
 'use client'
+import { reach } from '@/ui/forms/reach'
 import { useState, useTransition, type FormEvent } from 'react'
 import { SelectField, TextField } from '@/ui/forms/Field'
 import { addPersonAction, removeDemoAction, retireAction, type CrewAnswer } from './actions'
+
+const refusedBecause = (sentence: string): CrewAnswer => ({ status: 'refused', sentence })
 
 export function AddPerson() {
   const [answer, setAnswer] = useState<CrewAnswer | null>(null)
@@ -12,7 +15,8 @@ export function AddPerson() {
     event.preventDefault()
     const data = new FormData(event.currentTarget)
     start(async () => {
-      const outcome = await addPersonAction({ name: data.get('name'), role: data.get('role'), pin: data.get('pin'), login: signsIn ? { username: data.get('username'), password: data.get('password') } : null })
+      const person = { name: data.get('name'), role: data.get('role'), pin: data.get('pin'), login: signsIn ? { username: data.get('username'), password: data.get('password') } : null }
+      const outcome = await reach(() => addPersonAction(person), refusedBecause)
       setAnswer(outcome)
       if (outcome.status === 'done') {
         setMade(made + 1)
@@ -56,7 +60,7 @@ export function RetireButton({ crewId, name }: { crewId: string; name: string })
   const [pending, start] = useTransition()
   return (
     <>
-      <button type="button" className="jump" disabled={pending} onClick={() => (sure ? start(async () => setAnswer(await retireAction(crewId))) : setSure(true))}>
+      <button type="button" className="jump" disabled={pending} onClick={() => (sure ? start(async () => setAnswer(await reach(() => retireAction(crewId), refusedBecause))) : setSure(true))}>
         {sure ? `Yes, ${name} has left` : 'has left'}
       </button>
       {answer?.status === 'refused' && <span role="alert"> {answer.sentence}</span>}
@@ -80,7 +84,7 @@ export function RemoveDemo() {
           <button type="button" className="desk-button" onClick={() => setSure(false)}>
             Keep it
           </button>
-          <button type="button" className="desk-button main" disabled={pending} onClick={() => start(async () => setAnswer(await removeDemoAction()))}>
+          <button type="button" className="desk-button main" disabled={pending} onClick={() => start(async () => setAnswer(await reach(() => removeDemoAction(), refusedBecause)))}>
             {pending ? 'Removing…' : 'Yes, remove all of it'}
           </button>
         </div>

@@ -1,4 +1,5 @@
 'use client'
+import { reach } from '@/ui/forms/reach'
 import Link from 'next/link'
 import { useState, useTransition, type FormEvent } from 'react'
 import { TextField } from '@/ui/forms/Field'
@@ -68,7 +69,7 @@ function NewModel() {
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault()
     const name = new FormData(event.currentTarget).get('name')
-    start(async () => setTrouble((await createProcedureAction(name))?.sentence ?? ''))
+    start(async () => setTrouble((await reach(() => createProcedureAction(name), (sentence) => ({ sentence })))?.sentence ?? ''))
   }
   return (
     <form onSubmit={submit} className="space-y-3">
@@ -99,7 +100,7 @@ function ImportFile() {
             const file = input.files?.[0]
             if (file)
               start(async () => {
-                setSentences(file.size > 3_000_000 ? ['This file is larger than 3 MB. Choose a procedure file that was exported from here.'] : ((await importProcedureAction(await file.text()))?.sentences ?? []))
+                setSentences(file.size > 3_000_000 ? ['This file is larger than 3 MB. Choose a procedure file that was exported from here.'] : ((await reach(async () => importProcedureAction(await file.text()), (sentence) => ({ sentences: [sentence] })))?.sentences ?? []))
                 input.value = ''
               })
           }}

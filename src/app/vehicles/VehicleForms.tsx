@@ -1,4 +1,5 @@
 'use client'
+import { reach } from '@/ui/forms/reach'
 import { useState, useTransition, type FormEvent } from 'react'
 import { SelectField, TextField } from '@/ui/forms/Field'
 import { addVehicleAction, chooseProcedureAction, type VehicleAnswer } from './actions'
@@ -11,7 +12,7 @@ export function AddVehicle({ procedures }: { procedures: Named[] }) {
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault()
     const data = new FormData(event.currentTarget)
-    start(async () => setAnswer(await addVehicleAction({ label: data.get('label'), plate: data.get('plate'), customer: data.get('customer'), procedureId: data.get('procedureId') || null })))
+    start(async () => setAnswer(await reach(() => addVehicleAction({ label: data.get('label'), plate: data.get('plate'), customer: data.get('customer'), procedureId: data.get('procedureId') || null }), (sentence) => ({ sentence }))))
   }
   return (
     <form onSubmit={submit} className="space-y-3">
@@ -41,7 +42,7 @@ export function ChooseModel({ vehicleId, procedures }: { vehicleId: string; proc
   const [pending, start] = useTransition()
   return (
     <div>
-      <SelectField label="Which model is it?" disabled={pending} defaultValue="" onChange={(event) => start(async () => setAnswer(await chooseProcedureAction(vehicleId, event.target.value)))}>
+      <SelectField label="Which model is it?" disabled={pending} defaultValue="" onChange={(event) => start(async () => setAnswer(await reach(() => chooseProcedureAction(vehicleId, event.target.value), (sentence) => ({ sentence }))))}>
         <option value="">choose…</option>
         {procedures.map((item) => (
           <option key={item.id} value={item.id}>

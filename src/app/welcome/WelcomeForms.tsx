@@ -1,9 +1,11 @@
 'use client'
+import { reach } from '@/ui/forms/reach'
 import { useRouter } from 'next/navigation'
 import { useState, useTransition, type FormEvent } from 'react'
 import { TextField } from '@/ui/forms/Field'
 import { lookAroundAs, setUpMyShop, type FormAnswer } from './actions'
 
+const unreachable = (sentence: string): FormAnswer => ({ fields: {}, sentence })
 type Way = 'look' | 'sign in' | 'set up'
 
 /** The three ways in: look around the demo, sign in to one's shop, set up a new one. */
@@ -29,7 +31,7 @@ export function WelcomeForms({ demo }: { demo: boolean }) {
 function LookAround() {
   const [answer, setAnswer] = useState<FormAnswer>(null)
   const [pending, start] = useTransition()
-  const go = (role: 'installer' | 'lead') => start(async () => setAnswer(await lookAroundAs(role)))
+  const go = (role: 'installer' | 'lead') => start(async () => setAnswer(await reach(() => lookAroundAs(role), unreachable)))
   return (
     <div className="space-y-4">
       <p className="text-lg">Saltmarsh Fleet Electronics is invented, with vans, a pickup, a patrol motorcycle and a small bus in its bays. Nothing you do there reaches anybody.</p>
@@ -89,7 +91,7 @@ function SetUp() {
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault()
     const input = Object.fromEntries(new FormData(event.currentTarget))
-    start(async () => setAnswer(await setUpMyShop(input)))
+    start(async () => setAnswer(await reach(() => setUpMyShop(input), unreachable)))
   }
   const problem = (field: string) => answer?.fields[field]
   return (

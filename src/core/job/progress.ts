@@ -87,16 +87,6 @@ export function toFasten(c: HolderCounts): { old: number; fresh: number } {
   return { old, fresh: wanted - old }
 }
 
-export type CardProgress = { card: Card; done: number; total: number; complete: boolean }
-
-/** How far each card is, in plan order. */
-export function progressOf(plan: JobPlan, state: JobState): CardProgress[] {
-  return [...plan.wayIn, ...plan.wayOut].map((card) => {
-    const done = card.steps.filter((step) => isDone(state, step.operation)).length
-    return { card, done, total: card.steps.length, complete: done === card.steps.length }
-  })
-}
-
 /** The first step that is not done yet, with its card; null when everything is. `leave` are steps left for later. */
 export function nextStep(plan: JobPlan, state: JobState, leave: ReadonlySet<string> = new Set()): { card: Card; step: Step } | null {
   for (const card of [...plan.wayIn, ...plan.wayOut])

@@ -16,5 +16,5 @@ export const Facet = z.object({
 export type Facet = z.infer<typeof Facet>
 
 export function newFacet(id: Id, name: string, choiceIds: [Id, Id]): Facet {
-  return Facet.parse({ id, name, choices: choiceIds.map((choiceId) => ({ id: choiceId, name: choiceId })) })
+  return Facet.parse({ id, name, choices: choiceIds.map((choiceId, i) => ({ id: choiceId, name: `choice ${i + 1}` })) })
 }

@@ -8,7 +8,3 @@ export type Level = z.infer<typeof Level>
 export function atLeast(level: Level, wanted: Level): boolean {
   return LEVELS.indexOf(level) >= LEVELS.indexOf(wanted)
 }
-
-export function higher(a: Level, b: Level): Level {
-  return atLeast(a, b) ? a : b
-}

@@ -32,9 +32,6 @@ export const Setting = z.object({
 })
 export type Setting = z.infer<typeof Setting>
 
-/** The value of a role that keeps it safe: what the interlock rules ask for. */
-export const SAFE_VALUE = { battery: 'off', ignition: 'off', 'gear lever': 'park', 'parking brake': 'on', wheels: 'chocked' } as const
-
 export function newSetting(id: Id, name: string): Setting {
   return Setting.parse({ id, name, values: ['on', 'off'], asFound: 'off', methods: [] })
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { STATIONS, type Station } from '../procedure/station'
+import type { Station } from '../procedure/station'
 
 const Seconds = z.number().min(0).max(3600)
 
@@ -29,8 +29,4 @@ export function moveS(house: HouseValues, from: Station, to: Station): number {
   const b = cabin.indexOf(to)
   if (a >= 0 && b >= 0) return Math.abs(a - b) === 1 ? house.nextSeatS : house.acrossS
   return house.outsideS
-}
-
-export function isStation(value: string): value is Station {
-  return (STATIONS as readonly string[]).includes(value)
 }

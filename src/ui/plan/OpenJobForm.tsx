@@ -2,6 +2,7 @@
 import { useState, useTransition } from 'react'
 import type { JobPlan } from '@/core/plan/jobPlan'
 import { TextField } from '../forms/Field'
+import { reach } from '../forms/reach'
 
 export type OpenJob = (input: unknown) => Promise<{ status: 'refused'; sentence: string } | undefined>
 
@@ -14,7 +15,8 @@ export function OpenJobForm({ vehicleId, plan, title, openJob }: { vehicleId: st
   const [pending, start] = useTransition()
   const submit = () =>
     start(async () => {
-      const answer = await openJob({ vehicleId, title: words ?? title, bay, promisedAt: promised ? new Date(promised).toISOString() : null, request: plan.request })
+      const job = { vehicleId, title: words ?? title, bay, promisedAt: promised ? new Date(promised).toISOString() : null, request: plan.request }
+      const answer = await reach(() => openJob(job), (sentence) => ({ status: 'refused' as const, sentence }))
       if (answer) setTrouble(answer.sentence)
     })
   return (

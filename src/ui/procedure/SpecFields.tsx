@@ -67,6 +67,14 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
           )}
         />
       )
+    case 'points':
+      return (
+        <Controller
+          control={control}
+          name={path}
+          render={({ field }) => <TextField label={spec.label} help={spec.help} problem={problem} defaultValue={(field.value as [number, number][]).map(([x, y]) => `${x},${y}`).join(' ')} onChange={(event) => field.onChange(pointsFrom(event.target.value))} />}
+        />
+      )
     case 'choice':
       return (
         <SelectField label={spec.label} help={spec.help} problem={problem} {...register(path, { setValueAs: (value: string | null) => (value === '' ? null : value) })}>
@@ -237,6 +245,11 @@ function Rows({ spec, path }: { spec: Extract<Spec, { as: 'rows' }>; path: strin
       </button>
     </fieldset>
   )
+}
+
+/** "0,0 200,0 200,100" as points; what is no number stays in as such, so that the record's own check refuses it. */
+function pointsFrom(text: string): (number | undefined)[][] {
+  return text.trim().split(/\s+/).map((pair) => pair.split(',').map((value) => (value !== '' && Number.isFinite(Number(value)) ? Number(value) : undefined)))
 }
 
 function itemsOf(document: ProcedureDocument, of: ItemKind): [string, string][] {

@@ -18,6 +18,7 @@ export type Spec =
   | { as: 'item' | 'items'; path: string; label: string; of: ItemKind; empty?: string; help?: string }
   | { as: 'rows'; path: string; label: string; blank: object; specs: readonly Spec[]; add: string; ids?: boolean }
   | { as: 'maybe'; path: string; label: string; blank: object; specs: readonly Spec[] }
+  | { as: 'points'; path: string; label: string; help?: string }
   | { as: 'when'; path: string; label: string }
   | { as: 'waits' | 'needs'; path: string; label: string }
 
@@ -97,6 +98,16 @@ export const FORMS: Record<Collection, readonly Group[]> = {
         { as: 'number', path: 'persons', label: 'Persons' },
         { as: 'number', path: 'massKg', label: 'Mass', unit: 'kg', nullable: true },
         NOTE,
+        {
+          as: 'maybe',
+          path: 'outline',
+          label: 'Drawn on the map',
+          blank: { viewId: '', points: [[0, 0], [200, 0], [200, 100], [0, 100]] },
+          specs: [
+            { as: 'item', path: 'viewId', label: 'View', of: 'views' },
+            { as: 'points', path: 'points', label: 'Corners, in millimetres from the top left', help: 'Pairs “across,down”: 0,0 200,0 200,100 0,100' },
+          ],
+        },
       ],
     },
     WHEN,

@@ -1,42 +1,48 @@
 import type { Id } from '@/core/base/id'
-import { ITEM_SCHEMA, type Collection, type ProcedureDocument } from '@/core/procedure/document'
+import { newCaution } from '@/core/procedure/caution'
+import { newCavity } from '@/core/procedure/cavity'
+import type { Collection, ProcedureDocument } from '@/core/procedure/document'
+import { newFacet } from '@/core/procedure/facet'
+import { newHolder } from '@/core/procedure/holder'
+import { trapsNeed } from '@/core/procedure/need'
+import { newPart } from '@/core/procedure/part'
+import { newSetting } from '@/core/procedure/setting'
+import { newTether } from '@/core/procedure/tether'
+import { newVehicleFunction } from '@/core/procedure/vehicleFunction'
+import { newView } from '@/core/procedure/view'
 
 /** A short id that is new in the document; made by the client, never reused. */
 export function newId(prefix: string): Id {
   return `${prefix}-${crypto.randomUUID().slice(0, 8)}`
 }
 
-/** A fact as somebody would begin to state it. `partId` presets what it belongs to. */
+/** A fact as somebody would begin to state it: the record's own defaults, with what must be typed left empty. `partId` presets what it belongs to. */
 export function blankItem(document: ProcedureDocument, collection: Collection, partId: Id | null): { id: Id } {
   const part = partId ?? document.parts[0]?.id ?? ''
   const id = newId(collection.slice(0, 4))
+  const owner = part || 'nothing-yet'
   switch (collection) {
     case 'parts':
-      return filled(collection, { id, name: 'New part', station: document.parts.at(-1)?.station ?? 'centre' }, { name: '' })
+      return { ...newPart(id, 'new'), name: '', station: document.parts.at(-1)?.station ?? 'centre' } as { id: Id }
     case 'holders':
-      return filled(collection, { id, kind: 'spring clip', count: 1, holds: [part || 'x'] }, { holds: part ? [part] : [] })
+      return { ...newHolder(id, owner), holds: part ? [part] : [] } as { id: Id }
     case 'tethers':
-      return filled(collection, { id, name: 'New', partId: part || 'x' }, { name: '', partId: part })
+      return { ...newTether(id, owner, 'new'), name: '', partId: part } as { id: Id }
     case 'needs':
-      return filled(collection, { id, dependent: { act: 'release', id: part || 'x' }, needs: { kind: 'part', partId: part || 'x', level: 'off' }, reason: 'traps' }, {})
+      return trapsNeed(id, owner, owner, 'off')
     case 'settings':
-      return filled(collection, { id, name: 'New', values: ['on', 'off'], asFound: 'off' }, { name: '' })
+      return { ...newSetting(id, 'new'), name: '' } as { id: Id }
     case 'cavities':
-      return filled(collection, { id, name: 'New', openings: [{ id: newId('way'), parts: [{ partId: part || 'x', level: 'off' }] }] }, { name: '' })
+      return { ...newCavity(id, newId('way'), 'new', owner), name: '' } as { id: Id }
     case 'facets':
-      return filled(collection, { id, name: 'New', choices: [1, 2].map(() => ({ id: newId('choice'), name: 'x' })) }, { name: '' })
+      return { ...newFacet(id, 'new', [newId('choice'), newId('choice')]), name: '' } as { id: Id }
     case 'functions':
-      return filled(collection, { id, name: 'New' }, { name: '' })
+      return { ...newVehicleFunction(id, 'new'), name: '' } as { id: Id }
     case 'cautions':
-      return filled(collection, { id, severity: 'CAUTION', sentence: 'New', at: { itemId: part || 'x' } }, { sentence: '' })
+      return { ...newCaution(id, owner, 'new'), sentence: '' } as { id: Id }
     case 'views':
-      return filled(collection, { id, name: 'New', widthMm: 1600, heightMm: 1000 }, { name: '' })
+      return { ...newView(id, 'new'), name: '' } as { id: Id }
   }
-}
-
-/** Defaults come from the record's own schema; then what must be typed is emptied again. */
-function filled(collection: Collection, seed: object, empty: object): { id: Id } {
-  return { ...ITEM_SCHEMA[collection].parse(seed), ...empty } as { id: Id }
 }
 
 /** A copy of a fact under a new id; ids inside it (methods, openings) are new too. Its marks stay with the original. */

@@ -1,6 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState, useTransition } from 'react'
+import { reach } from '../forms/reach'
 import { Dialog } from './Dialog'
 
 export type ActingPerson = { id: string; name: string; role: string }
@@ -30,7 +31,7 @@ function ChangeForm({ acting, crew, change, onDone }: { acting: ActingPerson; cr
   const router = useRouter()
   const send = () =>
     start(async () => {
-      const outcome = await change({ crewId: person!.id, pin })
+      const outcome = await reach(() => change({ crewId: person!.id, pin }), (sentence) => ({ status: 'wrong' as const, sentence }))
       if (outcome.status === 'done') {
         router.refresh()
         onDone()

@@ -114,10 +114,3 @@ export function capital(text: string): string {
 export function settingTo(name: string, value: string): string {
   return /^(on|off|out|open|closed|turned|strapped|chocked)\b/.test(value) ? `${name} ${value}` : `${name} to ${value}`
 }
-
-/** "3 min 18 s", "45 s". */
-export function durationWords(seconds: number): string {
-  const whole = Math.round(seconds)
-  const minutes = Math.floor(whole / 60)
-  return minutes === 0 ? `${whole} s` : `${minutes} min ${whole % 60} s`
-}
