@@ -16,7 +16,7 @@ const LOWER = on([212, 318], [246, 334], [296, 328], [324, 344], [324, 400], [29
 /** A full-faired patrol motorcycle: tongues and slots, turn fasteners, push-pins, a windscreen, panels that bear their own weight. */
 export function patrolMotorcycle(): ProcedureDocument {
   const a = new Author('Patrol motorcycle', 'Full fairing, on its centre stand and strapped in the front-wheel chock.')
-  a.view('left', 'left side', sizeMm, { backdrop: pen.lines, leftWord: 'nose', rightWord: 'tail' })
+  a.view('left', 'left side', sizeMm, { backdrop: pen.lines, leftWord: 'nose', rightWord: 'tail', looking: 'right' })
   a.facet('radio', 'Radio box', { 'with-box': 'a box behind the seat', 'no-box': 'a plain carrier' })
   a.facet('windscreen', 'Windscreen', { low: 'ends below the mirrors', electric: 'a rocker on the left bar' })
   tests(a)

@@ -33,7 +33,10 @@ export function uRows(plan: JobPlan, state: JobState | null): URow[] {
   }
   const current = state ? nextStep(plan, state) : null
   const outOrder = orderOut(plan)
+  const isSetting = (id: Id) => plan.wayIn.some((card) => card.settingId === id)
   const mirror = [...ids].reverse().filter((id) => outOrder.includes(id))
+  // A setting that goes back early or late moves only itself: the parts are compared among themselves.
+  const parts = (list: readonly Id[]) => list.filter((id) => !isSetting(id))
   return ids.map((id) => {
     const inCards = plan.wayIn.filter((card) => (card.partId ?? card.settingId) === id)
     const outCards = plan.wayOut.filter((card) => (card.partId ?? card.settingId) === id)
@@ -57,7 +60,7 @@ export function uRows(plan: JobPlan, state: JobState | null): URow[] {
       outCards,
       secondsIn: secondsOf(inCards),
       secondsOut: secondsOf(outCards),
-      backAfter: leavesMirror(id, outOrder, mirror),
+      backAfter: isSetting(id) ? leavesMirror(id, outOrder, mirror) : leavesMirror(id, parts(outOrder), parts(mirror)),
     }
   })
 }

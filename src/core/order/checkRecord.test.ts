@@ -27,7 +27,7 @@ describe('what is missing', () => {
     ['nothing holds it', { ...van, parts: [...van.parts, newPart('loose', 'Loose trim')] }],
     ['may not rest', { ...van, needs: [...van.needs, trapsNeed('y', 'liner', 'cover', 'free')] }],
     ['lookalike without thread', { ...van, holders: van.holders.map((h) => (h.id === 'unit-hex7' ? { ...h, thread: null } : h)) }],
-    ['marks differ', { ...van, holders: van.holders.map((h) => (h.id === 'unit-hex7' ? { ...h, positions: [{ viewId: 'dash', x: 1, y: 1 }] } : h)), views: [...van.views, { id: 'dash', name: 'dash', widthMm: 10, heightMm: 10, backdrop: [], leftWord: '', rightWord: '' }] }],
+    ['marks differ', { ...van, holders: van.holders.map((h) => (h.id === 'unit-hex7' ? { ...h, positions: [{ viewId: 'dash', x: 1, y: 1 }] } : h)), views: [...van.views, { id: 'dash', name: 'dash', widthMm: 10, heightMm: 10, backdrop: [], leftWord: '', rightWord: '', looking: 'forward' }] }],
     ['no way to set', { ...van, settings: van.settings.map((s) => (s.id === 'lever' ? { ...s, methods: s.methods.filter((m) => m.to === 'park') } : s)), needs: van.needs.filter((n) => n.dependent.act !== 'method'), cautions: [] }],
     ['no cavity', { ...van, cavities: [] }],
     ['reference', { ...van, holders: van.holders.map((h) => (h.id === 'unit-hex7' ? { ...h, holds: ['gone'] } : h)) }],

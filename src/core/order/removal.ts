@@ -158,7 +158,7 @@ class RemovalDraft {
       }
       // Seating asks for the setting again on the way back; it is set once and stays until then.
       for (const need of this.model.needsOf.get(`seat:${partId}`) ?? []) {
-        const error = need.needs.kind === 'setting' ? this.bringSetting(need, null) : null
+        const error = need.needs.kind === 'setting' ? this.bringSetting(need, null, key) : null
         if (error) return error
       }
     }
@@ -178,7 +178,7 @@ class RemovalDraft {
     const why: BroughtIn = { by: key, because }
     const needed = need.needs
     if (needed.kind === 'part') this.order(this.bringTo(needed.partId, needed.level, why), key, because)
-    else if (needed.kind === 'setting') return this.bringSetting(need, key)
+    else if (needed.kind === 'setting') return this.bringSetting(need, key, key)
     else if (needed.kind === 'tether') {
       if (needed.state === 'open') this.order(this.openTether(this.model.tethers.get(needed.tetherId)!, why), key, because)
       else if (this.operations.has(openKey(needed.tetherId))) this.order(key, openKey(needed.tetherId), because)
@@ -192,16 +192,16 @@ class RemovalDraft {
     return null
   }
 
-  /** Asks for a setting at a value; `key` is what waits for it on the way in (null: only the way out does). */
-  private bringSetting(need: Need, key: string | null): RemovalError | null {
+  /** Asks for a setting at a value for `askedBy`; `waits` is what waits for it on the way in (null: only the way out does). */
+  private bringSetting(need: Need, waits: string | null, askedBy: string): RemovalError | null {
     if (need.needs.kind !== 'setting') return null
     const { settingId, value } = need.needs
     // A method that needs another setting only for its own moment carries that in its setting act.
     if (need.dependent.act === 'method') return null
-    return this.bringSettingTo(settingId, value, key, { kind: 'need', needId: need.id })
+    return this.bringSettingTo(settingId, value, waits, { kind: 'need', needId: need.id }, askedBy)
   }
 
-  private bringSettingTo(settingId: Id, value: string, key: string | null, because: Because): RemovalError | null {
+  private bringSettingTo(settingId: Id, value: string, waits: string | null, because: Because, askedBy: string): RemovalError | null {
     const known = this.settings.get(settingId)
     if (known && known.value !== value) return { kind: 'two-values', settingId, values: [known.value, value] }
     if (!known) {
@@ -210,13 +210,13 @@ class RemovalDraft {
       if (act.value) {
         const { key: made, act: setting } = act.value
         this.operations.set(made, { key: made, phase: 'in', act: 'set', itemId: settingId, partId: null, setting })
-        this.broughtIn.set(made, { by: key ?? '', because })
+        this.broughtIn.set(made, { by: askedBy, because })
         this.queue.push(() => this.whatItNeeds(made))
       }
       this.settings.set(settingId, { value, key: act.value?.key ?? null })
     }
     const made = this.settings.get(settingId)!.key
-    if (made && key) this.order(made, key, because)
+    if (made && waits) this.order(made, waits, because)
     return null
   }
 
@@ -234,12 +234,12 @@ class RemovalDraft {
       if (!isAirbagCircuit(tether)) continue
       const because = (settingId: Id): Because => ({ kind: 'airbag', tetherId: tether.id, settingId })
       if (ignition) {
-        const error = this.bringSettingTo(ignition.id, 'off', operation.key, because(ignition.id))
+        const error = this.bringSettingTo(ignition.id, 'off', operation.key, because(ignition.id), operation.key)
         if (error) return error
       }
       if (tether.circuit === 'srs-firing') {
         if (!battery) return { kind: 'no-battery-setting', tetherId: tether.id }
-        const error = this.bringSettingTo(battery.id, 'off', operation.key, because(battery.id))
+        const error = this.bringSettingTo(battery.id, 'off', operation.key, because(battery.id), operation.key)
         if (error) return error
       }
       for (const other of this.operations.values())

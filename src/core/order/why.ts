@@ -4,7 +4,7 @@ import type { Goal, Removal } from './removal'
 
 /** One link of "why is this here?": a thing, and how it bears on the next one towards the goal. */
 export type WhyLink =
-  | { thing: 'part' | 'holder' | 'tether' | 'setting'; id: Id; relation: 'covers' | 'holds' | 'ties' | 'traps' | 'frees' | 'closes' | 'comes before' }
+  | { thing: 'part' | 'holder' | 'tether' | 'setting'; id: Id; relation: 'covers' | 'holds' | 'ties' | 'traps' | 'frees' | 'keeps safe' | 'closes' | 'comes before' }
   | { thing: 'goal'; goal: Goal }
 
 /**
@@ -38,9 +38,10 @@ function thingOf(act: string): 'part' | 'holder' | 'tether' | 'setting' {
   return act === 'undo' ? 'holder' : act === 'open' ? 'tether' : act === 'set' ? 'setting' : 'part'
 }
 
-function relationOf(removal: Removal, because: Because): 'covers' | 'holds' | 'ties' | 'traps' | 'frees' | 'comes before' {
+function relationOf(removal: Removal, because: Because): 'covers' | 'holds' | 'ties' | 'traps' | 'frees' | 'keeps safe' | 'comes before' {
   if (because.kind === 'holds') return 'holds'
   if (because.kind === 'tethers') return 'ties'
+  if (because.kind === 'airbag') return 'keeps safe'
   if (because.kind !== 'need') return 'comes before'
   const reason = removal.model.needs.find((need) => need.id === because.needId)!.reason
   if (reason === 'covers') return 'covers'

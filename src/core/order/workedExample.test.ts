@@ -64,6 +64,11 @@ test('4: why is the liner out?', () => {
   )
 })
 
+test('4: and why is the lever out, and what is the small cover off for?', () => {
+  expect(whySentence(panelVan(), plan([RADIO], AUTO_KEY, byIgnition).removal, 'set:lever=out of park by lever-by-ignition')).toBe('Gear lever frees the Radio unit, which closes the Radio cavity.')
+  expect(whySentence(panelVan(), plan([RADIO], AUTO_KEY, byRelease).removal, 'lift:cover')).toBe('Small cover frees the gear lever, which frees the Radio unit, which closes the Radio cavity.')
+})
+
 test('5 (counts only): both cavities have 26 fasteners', () => {
   expect(summarise(plan([RADIO, PILLAR], AUTO_KEY)).fasteners).toBe(26)
 })

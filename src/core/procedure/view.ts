@@ -19,6 +19,8 @@ export const View = z.object({
   widthMm: z.number().positive().max(20000),
   heightMm: z.number().positive().max(20000),
   backdrop: z.array(BackdropLine).max(400).default([]),
+  /** Which way somebody looks who sees this view: what is "toward you" on it follows from that. */
+  looking: z.enum(['forward', 'rearward', 'left', 'right', 'up', 'down']).default('forward'),
   /** The words at the left and right border: which side of the vehicle is there. */
   leftWord: z.string().max(30).default(''),
   rightWord: z.string().max(30).default(''),

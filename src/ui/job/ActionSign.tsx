@@ -3,6 +3,7 @@ import { toFasten } from '@/core/job/progress'
 import type { JobState } from '@/core/job/fold'
 import type { Operation } from '@/core/order/operation'
 import { isThreaded } from '@/core/plan/summary'
+import type { ProcedureDocument } from '@/core/procedure/document'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import { isAirbagCircuit } from '@/core/procedure/tether'
@@ -14,13 +15,14 @@ import { itemNameIn } from '../words/modelNames'
 import { stepWords } from '../words/operations'
 
 /** The one sign of the screen: what to do next, readable from a metre. */
-export function ActionSign({ model, state, tap, done }: { model: ProcedureForBuild; state: JobState; tap: NextTap; done: number }) {
+export function ActionSign({ document, model, state, tap, done }: { document: ProcedureDocument; model: ProcedureForBuild; state: JobState; tap: NextTap; done: number }) {
   const { operation } = tap.step
   const words = stepWords(model, operation)
   const cautions = cautionsFor(model, operation)
   const release = model.parts.get(operation.itemId)?.release
   const axis = operation.act === 'release' ? release?.motions[0]?.directions[0] : undefined
   const partAxis = operation.act === 'undo' && operation.partId && !isThreaded(model.holders.get(operation.itemId)!) ? model.parts.get(operation.partId)?.release.motions[0]?.directions[0] : undefined
+  const looking = document.views.find((view) => view.id === model.parts.get(operation.partId ?? '')?.outline?.viewId)?.looking
   const tether = model.tethers.get(operation.itemId)
   const fresh = operation.act === 'fasten' ? toFasten(state.holders.get(operation.itemId)!).fresh : 0
   return (
@@ -37,11 +39,11 @@ export function ActionSign({ model, state, tap, done }: { model: ProcedureForBui
       <h1 className={`mt-1 flex items-center gap-4 font-extrabold ${words.title.length > 26 ? 'text-[clamp(34px,4vw,48px)]' : words.title.length > 18 ? 'text-[clamp(42px,5vw,62px)]' : 'text-[clamp(52px,6.4vw,82px)]'} !leading-[1.05]`} data-next={operation.key}>
         <StepMark model={model} operation={operation} size={72} />
         <span className="min-w-0 [overflow-wrap:anywhere]">{words.title}</span>
-        {axis && <DirectionSign axis={axis} size={52} />}
+        {axis && <DirectionSign axis={axis} looking={looking} size={52} />}
       </h1>
       <p className="mt-1 flex min-h-10 items-center gap-3 text-[clamp(22px,2.5vw,32px)] font-medium leading-tight">
         {words.how}
-        {partAxis && <DirectionSign axis={partAxis} size={36} />}
+        {partAxis && <DirectionSign axis={partAxis} looking={looking} size={36} />}
       </p>
       {fresh > 0 && <p className="mt-1 text-2xl font-bold">{fresh} new one{fresh > 1 ? 's' : ''}: the old broke or is lost</p>}
       <ul className="mt-2 space-y-1.5">

@@ -77,7 +77,7 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
         <section className="order-1 flex min-h-0 min-w-0 flex-col gap-3 pb-4 pr-4 lg:order-2" aria-label="The next action">
           {tap ? (
             <>
-              <ActionSign model={model} state={state} tap={tap} done={tap.card.steps.filter((step) => isDone(state, step.operation)).length} />
+              <ActionSign document={data.document} model={model} state={state} tap={tap} done={tap.card.steps.filter((step) => isDone(state, step.operation)).length} />
               <div className={`grid min-h-0 flex-1 gap-6 pl-6 ${tap.card.partId ? 'md:grid-cols-[1.35fr_1fr]' : ''}`}>
                 <div className="-ml-7 min-h-0 overflow-y-auto pl-7" tabIndex={0} role="group" aria-label="The card, scrolls">
                   <CardSteps model={model} state={state} tap={tap} trayOf={trayOf} left={left} leave={(key) => setLeft(new Set([...left, key]))} />

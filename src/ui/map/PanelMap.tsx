@@ -123,26 +123,21 @@ function Marks({ document, view, size, pickedId }: { document: ProcedureDocument
 /** Names of what holds and ties the picked part, put where the drawing is empty, their leaders not crossing. */
 function Leaders({ document, view, pickedId }: { document: ProcedureDocument; view: View; pickedId: Id }) {
   const line = view.heightMm / 28
-  const spot = (positions: readonly { viewId: string; x: number; y: number }[]): Point | undefined => {
-    const here = positions.filter((position) => position.viewId === view.id)
-    const middle = here[Math.floor(here.length / 2)]
-    return middle && [middle.x, middle.y]
-  }
+  const spots = (positions: readonly { viewId: string; x: number; y: number }[]) => positions.filter((position) => position.viewId === view.id).map((position): Point => [position.x, position.y])
   const part = document.parts.find((item) => item.id === pickedId)!
   const entries: LabelWish[] = []
-  const add = (key: string, anchor: Point | undefined, title: string, sub: string) => anchor && entries.push({ key, anchor, title, sub, widthMm: Math.max(title.length, sub.length * 0.9) * line * 0.52 + line * 0.4, heightMm: sub ? line * 2.3 : line * 1.3 })
+  const add = (key: string, anchors: Point[], title: string, sub: string) => anchors.length > 0 && entries.push({ key, anchors, title, sub, widthMm: Math.max(title.length, sub.length * 0.9) * line * 0.52 + line * 0.4, heightMm: sub ? line * 2.3 : line * 1.3 })
   for (const holder of document.holders.filter((item) => item.holds.includes(pickedId))) {
     const covers = document.needs.flatMap((need) => (need.reason === 'covers' && need.dependent.id === holder.id && need.needs.kind === 'part' ? [need.needs.partId] : []))
     const hider = covers.map((id) => document.parts.find((item) => item.id === id)?.name.toLowerCase()).join(', ')
     const clip = holder.kind.includes('clip') && part.release.start ? startWords(part.release.start) : ''
-    add(holder.id, spot(holder.positions), holderWords(holder), hider ? `behind the ${hider}` : clip)
+    add(holder.id, spots(holder.positions), holderWords(holder), hider ? `behind the ${hider}` : clip)
   }
-  for (const tether of document.tethers.filter((item) => item.partId === pickedId)) add(tether.id, spot(tether.positions), tether.name, tether.tabSide ? `tab: ${tether.tabSide}` : '')
+  for (const tether of document.tethers.filter((item) => item.partId === pickedId)) add(tether.id, spots(tether.positions), tether.name, tether.tabSide ? `tab: ${tether.tabSide}` : '')
   const text = { paintOrder: 'stroke' as const, stroke: 'var(--sheet)', strokeWidth: line * 0.28, strokeLinejoin: 'round' as const }
   return (
     <g className="pointer-events-none">
-      {placeLabels(view, entries, document.parts.flatMap((item) => (item.outline?.viewId === view.id ? [item.outline.points] : []))).map(({ key, title, sub, anchor, box }) => {
-        const foot: Point = [Math.min(box.x + box.width, Math.max(box.x, anchor[0])), anchor[1] > box.y + box.height / 2 ? box.y + box.height : box.y]
+      {placeLabels(view, entries, document.parts.flatMap((item) => (item.outline?.viewId === view.id ? [item.outline.points] : []))).map(({ key, title, sub, anchor, foot, box }) => {
         return (
           <g key={key}>
             <path d={`M${foot[0]} ${foot[1]}L${anchor[0]} ${anchor[1]}`} stroke="var(--petrol)" strokeWidth="0.9" vectorEffect="non-scaling-stroke" fill="none" />

@@ -1,8 +1,8 @@
 import type { View } from '@/core/procedure/view'
 import type { Box, Point } from './geometry'
 
-export type LabelWish = { key: string; title: string; sub: string; anchor: Point; widthMm: number; heightMm: number }
-export type PlacedLabel = LabelWish & { box: Box }
+export type LabelWish = { key: string; title: string; sub: string; anchors: readonly Point[]; widthMm: number; heightMm: number }
+export type PlacedLabel = LabelWish & { box: Box; anchor: Point; foot: Point }
 
 /** Points along the lines of a backdrop, near enough together to tell where a drawing is busy. */
 function inkOf(view: View): Point[] {
@@ -44,30 +44,38 @@ export function placeLabels(view: View, wishes: readonly LabelWish[], outlines: 
   const ink = [...inkOf(view), ...outlines.flatMap(edgePoints)]
   const placed: PlacedLabel[] = []
   const margin = view.widthMm * 0.012
-  for (const wish of [...wishes].sort((a, b) => a.anchor[1] - b.anchor[1] || (a.key < b.key ? -1 : 1))) {
-    let best: { score: number; box: Box } | null = null
+  for (const wish of [...wishes].sort((a, b) => a.anchors[0]![1] - b.anchors[0]![1] || (a.key < b.key ? -1 : 1))) {
+    let best: ({ score: number } & Pick<PlacedLabel, 'box' | 'anchor' | 'foot'>) | null = null
     for (let row = 0; row <= 24; row++)
       for (let column = 0; column <= 20; column++) {
         const box = { x: margin + ((view.widthMm - 2 * margin - wish.widthMm) * column) / 20, y: margin + ((view.heightMm - 2 * margin - wish.heightMm) * row) / 24, width: wish.widthMm, height: wish.heightMm }
-        const score = badness(view, ink, wish, box, placed)
-        if (!best || score < best.score) best = { score, box }
+        // The mark of the group that lies nearest takes the leader.
+        const ends = wish.anchors.map((anchor) => ({ anchor, foot: footOf(box, anchor) }))
+        const end = ends.reduce((near, other) => (gap(other) < gap(near) ? other : near))
+        const score = badness(view, ink, box, end.anchor, end.foot, placed)
+        if (!best || score < best.score) best = { score, box, ...end }
       }
-    placed.push({ ...wish, box: best!.box })
+    placed.push({ ...wish, box: best!.box, anchor: best!.anchor, foot: best!.foot })
   }
   return placed
 }
 
-function badness(view: View, ink: readonly Point[], wish: LabelWish, box: Box, placed: readonly PlacedLabel[]): number {
-  const foot: Point = [Math.min(box.x + box.width, Math.max(box.x, wish.anchor[0])), wish.anchor[1] > box.y + box.height / 2 ? box.y + box.height : box.y]
-  const distance = Math.hypot(foot[0] - wish.anchor[0], foot[1] - wish.anchor[1]) / view.heightMm
-  let score = distance * 12
+function footOf(box: Box, anchor: Point): Point {
+  return [Math.min(box.x + box.width, Math.max(box.x, anchor[0])), anchor[1] > box.y + box.height / 2 ? box.y + box.height : box.y]
+}
+
+function gap({ anchor, foot }: { anchor: Point; foot: Point }): number {
+  return Math.hypot(foot[0] - anchor[0], foot[1] - anchor[1])
+}
+
+function badness(view: View, ink: readonly Point[], box: Box, anchor: Point, foot: Point, placed: readonly PlacedLabel[]): number {
+  let score = (gap({ anchor, foot }) / view.heightMm) * 12
   for (const [x, y] of ink) if (x > box.x && x < box.x + box.width && y > box.y && y < box.y + box.height) score += 1.5
-  if (inside(wish.anchor, box)) score += 200
+  if (inside(anchor, box)) score += 200
   for (const other of placed) {
     if (overlap(box, other.box)) score += 500
-    const otherFoot: Point = [Math.min(other.box.x + other.box.width, Math.max(other.box.x, other.anchor[0])), other.anchor[1] > other.box.y + other.box.height / 2 ? other.box.y + other.box.height : other.box.y]
-    if (cross(foot, wish.anchor, otherFoot, other.anchor)) score += 120
-    if (cuts(foot, wish.anchor, other.box) || cuts(otherFoot, other.anchor, box)) score += 120
+    if (cross(foot, anchor, other.foot, other.anchor)) score += 120
+    if (cuts(foot, anchor, other.box) || cuts(other.foot, other.anchor, box)) score += 120
   }
   return score
 }

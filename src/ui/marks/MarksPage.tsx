@@ -64,8 +64,8 @@ export function MarksPage() {
               ))}
             </Sample>
           </Group>
-          <Group title="Directions, in the vehicle’s words">
-            {AXES.map((axis) => (
+          <Group title="Directions as seen from the seat, looking forward">
+            {AXES.filter((axis) => axis !== 'inboard' && axis !== 'outboard').map((axis) => (
               <Sample key={axis} name={axis}>
                 {SIZES.map((size) => (
                   <DirectionSign key={size} axis={axis} size={size} />

@@ -45,7 +45,7 @@ export function PlanFacts({ plan, summary, document }: { plan: JobPlan; summary:
       <FactList title="In the bag">
         {summary.tools.map(({ tool, holderIds, partIds }) => (
           <li key={tool} className="flex justify-between gap-4 border-b border-hair py-1.5">
-            <span className="flex items-center gap-2 font-semibold">
+            <span className="flex shrink-0 items-center gap-2 font-semibold">
               {holderIds[0] ? <FastenerMark shape={shapeOf(document.holders.find((holder) => holder.id === holderIds[0])!)} size={20} /> : <span className="w-5" />}
               {toolWords(tool)}
             </span>

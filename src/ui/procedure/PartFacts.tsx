@@ -85,7 +85,7 @@ export function PartFacts({ document, partId, onOpen, onAdd }: Props) {
         {tethers.length === 0 && <li className="py-1.5 text-second">nothing</li>}
       </Facts>
       <Facts title="Comes off">
-        {row('release', axis ? <DirectionSign axis={axis} size={24} /> : <span />, <><b>{motionsWords(part) || 'not said yet'}</b>{release.start && `, ${startWords(release.start)}`}{release.mustNot && <span className="block">{release.mustNot}</span>}</>, 'parts', partId)}
+        {row('release', axis ? <DirectionSign axis={axis} looking={document.views.find((view) => view.id === part.outline?.viewId)?.looking} size={24} /> : <span />, <><b>{motionsWords(part) || 'not said yet'}</b>{release.start && `, ${startWords(release.start)}`}{release.mustNot && <span className="block">{release.mustNot}</span>}</>, 'parts', partId)}
         {part.rests.map((rest) => row(rest.how, <LevelMark level={rest.level} />, <><b>may rest {rest.level}</b>: {rest.how}{rest.note && `, ${rest.note}`}</>, 'parts', partId))}
       </Facts>
       <Facts title="Hides, traps" add={() => onAdd('needs')} addWords="need">

@@ -292,6 +292,7 @@ export const FORMS: Record<Collection, readonly Group[]> = {
         { as: 'text', path: 'name', label: 'Name', required: true },
         { as: 'number', path: 'widthMm', label: 'Width', unit: 'mm' },
         { as: 'number', path: 'heightMm', label: 'Height', unit: 'mm' },
+        { as: 'choice', path: 'looking', label: 'Seen looking', options: ['forward', 'rearward', 'left', 'right', 'up', 'down'], help: 'From the seat at the dash: forward. At the left side of a motorcycle: right.' },
         { as: 'text', path: 'leftWord', label: 'Word at the left edge' },
         { as: 'text', path: 'rightWord', label: 'Word at the right edge' },
       ],

@@ -4,6 +4,7 @@ import type { Removal } from '@/core/order/removal'
 import { whyChain, type WhyLink } from '@/core/order/why'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { holderWords, itemWords } from './items'
+import { capital } from './operations'
 
 type Namer = { document: ProcedureDocument }
 
@@ -17,10 +18,10 @@ export function whySentence(document: ProcedureDocument, removal: Removal, key: 
 
 function whyPiece(n: Namer, link: WhyLink, first: boolean): string {
   if (link.thing === 'goal') return ` the ${link.goal.kind === 'cavity' ? itemWords(n.document, link.goal.cavityId) : `wish to have ${itemWords(n.document, link.goal.partId)} ${link.goal.level}`}`
-  const name = thingWords(n, link.id)
+  const name = first ? capital(thingWords(n, link.id)) : thingWords(n, link.id)
   const many = isMany(n, link.id)
-  const verb = { covers: 'cover', holds: 'hold', ties: 'tie', traps: 'trap', frees: 'free', closes: 'close', 'comes before': 'come before' }[link.relation]
-  const said = many ? verb : verb === 'come before' ? 'comes before' : `${verb}s`
+  const verb = { covers: 'cover', holds: 'hold', ties: 'tie', traps: 'trap', frees: 'free', 'keeps safe': 'keep safe', closes: 'close', 'comes before': 'come before' }[link.relation]
+  const said = many ? verb : verb.replace(/^\w+/, (word) => `${word}s`)
   return first ? `${name} ${said}` : ` the ${name}, which ${said}`
 }
 
@@ -45,7 +46,7 @@ export function contradictionSentence(document: ProcedureDocument, loop: readonl
   const turned = [...waits.slice(start), ...waits.slice(0, start)].filter((edge) => edge.because.kind !== 'lifts')
   const pieces = turned.map((edge, i) => waitPiece(n, edge, i === 0))
   const sentence = pieces.map((piece, i) => (i > 0 && i === pieces.length - 1 ? `and ${piece}` : piece)).join('; ')
-  return `${sentence.charAt(0).toUpperCase()}${sentence.slice(1)}.`
+  return `${capital(sentence)}.`
 }
 
 function waitPiece(n: Namer, edge: Edge, first: boolean): string {
