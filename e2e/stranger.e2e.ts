@@ -128,6 +128,11 @@ test('posts from another site, oversized ones and events in somebody else’s na
   expect((await page.request.post(address, { headers: { origin: 'https://elsewhere.invalid' }, data: { events } })).status()).toBe(403)
   expect((await page.request.post(address, { headers: { origin }, data: 'x'.repeat(5 * 1024 * 1024) })).status()).toBe(413)
   expect((await page.request.post(address, { headers: { origin }, data: { events: [{ nonsense: true }] } })).status()).toBe(400)
+  // Sent twice, stored once; the same number with other contents is refused, and nothing is overwritten.
+  expect((await page.request.post(address, { headers: { origin }, data: { events } })).status()).toBe(200)
+  expect(((await (await page.request.get(address)).json()) as { events: unknown[] }).events).toEqual(events)
+  const changed = await page.request.post(address, { headers: { origin }, data: { events: [{ ...events[0], certainty: 'assumed' }] } })
+  expect([changed.status(), ((await changed.json()) as { sentence: string }).sentence]).toEqual([409, expect.stringContaining('Something else was stored')])
   // An installer of the demo has not acted as the person of this event on this tablet.
   const foreign = events.find((event) => event.personId !== '') ?? events[0]!
   const answer = await page.request.post(address, { headers: { origin }, data: { events: [{ ...foreign, id: crypto.randomUUID(), personId: crypto.randomUUID() }] } })

@@ -14,7 +14,7 @@ fingerprint() {
   done
   psql_super -d "$1" -tAc "select tablename, policyname, roles, qual from pg_policies order by 1, 2"
   psql_super -d "$1" -tAc "select relname, relrowsecurity, relforcerowsecurity, relowner::regrole from pg_class where relkind = 'r' and relnamespace = 'public'::regnamespace order by 1"
-  psql_super -d "$1" -tAc "select tgname, tgrelid::regclass from pg_trigger where not tgisinternal order by 1, 2"
+  psql_super -d "$1" -tAc "select tgname, tgrelid::regclass::text as on_table from pg_trigger where not tgisinternal order by 1, 2"
 }
 file="$data/test.backup"
 before=$(fingerprint "$source")

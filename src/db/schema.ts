@@ -54,5 +54,7 @@ export type Database = {
     created_at: Timestamp
     handed_over_at: Timestamp | null
   }
+  /** What this installation remembers about itself; only the owner reads and writes it. */
+  installation_note: { name: string; at: Timestamp }
   job_event: { id: string; shop_id: string; job_id: string; person_id: string; at: string; body: Json<JobEvent>; received_seq: ColumnType<string, never, never>; received_at: Timestamp }
 }

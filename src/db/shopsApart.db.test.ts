@@ -68,6 +68,7 @@ test('only a demo shop can be removed, whole, and only from inside', async () =>
   expect((await remove(shops.ours)).rows[0]!.gone).toBe(true)
   const left = await owner.selectFrom('shop').select('id').where('id', 'in', Object.values(shops)).execute()
   expect(left.map((row) => row.id)).toEqual([shops.theirs])
+  expect(await owner.selectFrom('installation_note').select('name').execute()).toEqual([{ name: 'demo removed' }])
   const events = await owner.selectFrom('job_event').select('shop_id').where('shop_id', 'in', Object.values(shops)).execute()
   expect(events.map((row) => row.shop_id)).toEqual([shops.theirs])
 })

@@ -27,7 +27,8 @@ export async function retirePerson(crew: Crew, crewId: string): Promise<{ status
   if (crewId === crew.acting.id) return { status: 'refused', sentence: 'You can’t retire yourself. Let another owner do it.' }
   await inShop(crew, async (trx) => {
     await trx.updateTable('crew').set({ active: false }).where('id', '=', crewId).execute()
-    await trx.deleteFrom('acting').where('crew_id', '=', crewId).execute()
+    // What they did on a tablet before may still be on its way: it is taken, but they act no more.
+    await trx.updateTable('acting').set({ current: false }).where('crew_id', '=', crewId).execute()
   })
   return { status: 'done' }
 }

@@ -41,6 +41,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     id uuid not null, shop_id uuid not null, job_id uuid not null, person_id uuid not null, at text not null, body jsonb not null,
     received_seq bigint generated always as identity, received_at timestamptz not null default now(),
     primary key (shop_id, id), foreign key (shop_id, job_id) references job (shop_id, id), foreign key (shop_id, person_id) references crew (shop_id, id))`)
+  await run('create table installation_note (name text primary key, at timestamptz not null default now())')
   await run('create index job_event_of_job on job_event (shop_id, job_id, received_seq)')
   await run('create index job_of_vehicle on job (shop_id, vehicle_id)')
   await keepShopsApart(run)
@@ -101,6 +102,7 @@ async function helpers(run: (text: string) => Promise<unknown>): Promise<void> {
       delete from auth."user" where id in (select user_id from crew where shop_id = gone);
       delete from crew where shop_id = gone;
       delete from shop where id = gone;
+      insert into installation_note (name) values ('demo removed') on conflict do nothing;
       perform set_config('app.clearing_demo', '', true);
       return true;
     end $$`)

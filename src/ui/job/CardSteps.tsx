@@ -30,7 +30,8 @@ export function CardSteps({ model, state, tap, trayOf, left, leave }: { model: P
               <span className={`block text-[22px] leading-tight ${done ? 'text-second' : now ? 'font-bold' : 'font-semibold'}`}>{words.title}</span>
               <span className="block text-[16px] leading-tight text-second">{left.has(operation.key) ? 'left for later: it stays open in the balance' : words.how}</span>
             </span>
-            {tether && isAirbagCircuit(tether) && <AirbagFlag />}
+            {/* The sign above carries the flag of the step that is meant now. */}
+            {tether && isAirbagCircuit(tether) && !now && <AirbagFlag />}
             {tray && <Tape label={tray} />}
             {done ? (
               <Check aria-label="done" size={28} className="shrink-0" />

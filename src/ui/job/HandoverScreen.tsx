@@ -116,6 +116,7 @@ function TestRow({ functionId, data, job }: { functionId: string; data: JobData;
   const test = job.state.tests.get(functionId)
   const item = data.document.functions.find((f) => f.id === functionId)!
   const [reading, setReading] = useState('')
+  const done = data.handedOver && job.state.handedOver !== null
   const record = (result: 'passed' | 'failed') => job.record([{ kind: 'tested', functionId, result, reading: reading.trim() ? `${reading.trim()} ${item.readingUnit}`.trim() : '', note: '' }])
   return (
     <li className="grid grid-cols-1 items-center gap-x-4 gap-y-2 border-b border-hair py-3 md:grid-cols-[1fr_auto_auto]" data-test={functionId}>
@@ -128,10 +129,12 @@ function TestRow({ functionId, data, job }: { functionId: string; data: JobData;
         <p className="text-[17px] text-second">
           {item.how}
           {item.power !== 'none' && ` (needs ${item.power})`}
-          {test && `. ${test.result} ${test.reading}, ${nameOf(data, test.personId)} ${clockWords(wallMsOf(test.at))}`}
+          {test && `. ${[`${test.result} ${test.reading}`.trim(), nameOf(data, test.personId), clockWords(wallMsOf(test.at))].join(', ')}`}
         </p>
       </div>
-      {item.readingUnit ? (
+      {done ? (
+        <span />
+      ) : item.readingUnit ? (
         <label className="flex items-center gap-2">
           <span className="sr-only">Reading of {item.name}</span>
           <input className="field num !min-h-14 w-24 text-xl" inputMode="decimal" maxLength={12} value={reading} onChange={(event) => setReading(event.target.value)} />
@@ -140,7 +143,8 @@ function TestRow({ functionId, data, job }: { functionId: string; data: JobData;
       ) : (
         <span />
       )}
-      <div className="flex gap-2">
+      {/* Once it is handed over, a tap here would open the vehicle's account again. */}
+      <div className={`gap-2 ${done ? 'hidden' : 'flex'}`}>
         <button type="button" className="slab" onClick={() => record('passed')}>
           Passed
         </button>

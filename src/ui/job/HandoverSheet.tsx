@@ -1,9 +1,10 @@
 import { wallMsOf } from '@/core/base/clock'
 import type { URow } from '@/core/job/uRows'
 import { functionsToTest } from '@/core/job/handover'
+import { isAirbagCircuit } from '@/core/procedure/tether'
 import { traysFor } from '@/core/plan/summary'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'
-import { ProductSign, SignalPlate } from '../marks/Signs'
+import { AirbagFlag, ProductSign, SignalPlate } from '../marks/Signs'
 import { Tape } from '../marks/Tape'
 import { holderWords, itemWords, threadWords } from '../words/items'
 import { JobU } from './JobU'
@@ -18,14 +19,15 @@ export function HandoverSheet({ data, job, rows }: { data: JobData; job: LiveJob
     const mine = balance.rows.filter((row) => row.account === account)
     return `${mine.filter((row) => !balance.openRows.includes(row)).length} of ${mine.length}`
   }
-  const cautions = new Map([...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps.flatMap((step) => cautionsFor(model, step.operation).map((caution) => [caution.id, caution] as const))))
+  const cautions = new Map([...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps.flatMap((step) => cautionsFor(model, step.operation).filter((caution) => !caution.builtIn).map((caution) => [caution.id, caution] as const))))
+  const airbags = [...state.tethersTouched].filter((id) => isAirbagCircuit(data.document.tethers.find((tether) => tether.id === id)!))
   const lookalike = traysFor(plan).filter((tray) => tray.notWith.length > 0)
   const tested = functionsToTest(data.document, state)
   return (
     <article data-theme="desk" className="mx-auto max-w-[190mm] p-2 text-[14px]">
       <header className="flex items-center gap-4">
         <ProductSign size={44} />
-        <h1 className="text-3xl">Hand-over</h1>
+        <h1 className="whitespace-nowrap text-3xl">Hand-over</h1>
         <Tape label={data.vehicle.label.toUpperCase()} size="l" />
         <dl className="ml-auto grid grid-cols-2 gap-x-6">
           <Fact name="Vehicle" value={`${data.document.name} ${data.vehicle.plate}`} />
@@ -47,6 +49,11 @@ export function HandoverSheet({ data, job, rows }: { data: JobData; job: LiveJob
         </section>
         <section className="space-y-3">
           <h2 className="border-b-2 border-ink text-lg">For the next person</h2>
+          {airbags.length > 0 && (
+            <p>
+              <AirbagFlag /> Was open and is closed again: {airbags.map((id) => itemWords(data.document, id)).join(', ')}.
+            </p>
+          )}
           {[...cautions.values()].map((caution) => (
             <p key={caution.id}>
               <SignalPlate severity={caution.severity} small /> {caution.sentence}

@@ -55,7 +55,8 @@ export function useJob(data: JobData): LiveJob {
   }, [model, data.request, data.house])
   const [log] = useState(() => new JobLog(data.id, new JobStore(data.shopId), sendTo(data.id), () => Date.now(), crypto.randomUUID(), data.events))
   const snapshot = useSyncExternalStore(log.subscribe, log.getSnapshot, log.getSnapshot)
-  const [lastAct, setLastAct] = useState<LiveJob['lastAct']>(null)
+  const [acts, setActs] = useState<NonNullable<LiveJob['lastAct']>[]>([])
+  const lastAct = acts.at(-1) ?? null
   const opened = useRef(false)
 
   useEffect(() => {
@@ -80,12 +81,12 @@ export function useJob(data: JobData): LiveJob {
   const balance = useMemo(() => balanceOf(data.document, state), [data.document, state])
   const record = (happenings: readonly Happening[]) => {
     const made = log.append(data.acting.id, happenings)
-    setLastAct({ eventIds: made.map((event) => event.id), atMs: Date.now() })
+    setActs((now) => [...now, { eventIds: made.map((event) => event.id), atMs: Date.now() }])
   }
   const takeBack = () => {
     if (!lastAct) return
     log.takeBack(data.acting.id, lastAct.eventIds)
-    setLastAct(null)
+    setActs((now) => now.slice(0, -1))
   }
   return { model, plan, state, balance, log: snapshot, record, lastAct, takeBack }
 }

@@ -69,7 +69,7 @@ function gap({ anchor, foot }: { anchor: Point; foot: Point }): number {
 }
 
 function badness(view: View, ink: readonly Point[], box: Box, anchor: Point, foot: Point, placed: readonly PlacedLabel[]): number {
-  let score = (gap({ anchor, foot }) / view.heightMm) * 12
+  let score = (gap({ anchor, foot }) / view.heightMm) * 24
   for (const [x, y] of ink) if (x > box.x && x < box.x + box.width && y > box.y && y < box.y + box.height) score += 1.5
   if (inside(anchor, box)) score += 200
   for (const other of placed) {

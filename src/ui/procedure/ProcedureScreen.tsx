@@ -12,6 +12,7 @@ import { ConflictDialog } from './ConflictDialog'
 import { FactTable } from './FactTable'
 import { COLLECTION_WORDS } from './fieldSpecs'
 import { ItemForm } from './ItemForm'
+import { OrderList } from './OrderList'
 import { blankItem } from './newItem'
 import { PartFacts } from './PartFacts'
 import { ProblemList } from './ProblemList'
@@ -33,7 +34,7 @@ type Form = { collection: Collection; item: { id: string }; isNew: boolean } | n
 export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureData; editDraft: EditDraft; publish: Publish }) {
   const draft = useDraft(data.id, data, editDraft)
   const { document } = draft
-  const [tab, setTab] = useState<Collection | 'map'>(document.parts.length === 0 ? 'parts' : 'map')
+  const [tab, setTab] = useState<Collection | 'map' | 'order'>(document.parts.length === 0 ? 'parts' : 'map')
   const [viewId, setViewId] = useState(document.views[0]?.id ?? null)
   const [pickedId, setPickedId] = useState<string | null>(document.parts.find((part) => part.outline)?.id ?? document.parts[0]?.id ?? null)
   const [form, setForm] = useState<Form>(null)
@@ -94,15 +95,17 @@ export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureD
       </aside>
       <section className="flex min-h-0 min-w-0 flex-col" aria-label="Map and facts">
         <div role="tablist" aria-label="Map or facts" className="flex flex-wrap gap-x-2.5 border-b-2 border-ink px-3">
-          {(['map', 'parts', 'holders', 'tethers', 'needs', 'settings', 'cavities', 'facets', 'functions', 'cautions', 'views'] as const).map((name) => (
+          {(['map', 'order', 'parts', 'holders', 'tethers', 'needs', 'settings', 'cavities', 'facets', 'functions', 'cautions', 'views'] as const).map((name) => (
             <button key={name} type="button" role="tab" aria-selected={tab === name} onClick={() => setTab(name)} className={`-mb-[2px] min-h-9 border-b-4 text-[13px] ${tab === name ? 'border-petrol font-bold' : 'border-transparent text-second hover:text-ink'}`}>
-              {name === 'map' ? 'Map' : COLLECTION_WORDS[name].many}
-              {name !== 'map' && <span className="num ml-0.5 font-normal">{document[name].length}</span>}
+              {name === 'map' ? 'Map' : name === 'order' ? 'Order' : COLLECTION_WORDS[name].many}
+              {name !== 'map' && name !== 'order' && <span className="num ml-0.5 font-normal">{document[name].length}</span>}
             </button>
           ))}
         </div>
         <div className="h-[60dvh] min-h-[340px] px-2 lg:h-auto lg:flex-1">
-          {tab !== 'map' ? (
+          {tab === 'order' ? (
+            <OrderList document={document} onPick={pick} />
+          ) : tab !== 'map' ? (
             <FactTable key={tab} draft={draft} collection={tab} onOpen={(id) => open(tab, id)} onAdd={() => add(tab)} />
           ) : view ? (
             <MapEditor key={view.id} document={document} view={view} pickedId={pickedId} onPick={pick} save={draft.save} />

@@ -36,7 +36,7 @@ export function BayColumn({ job, current }: { job: BayJob; current: boolean }) {
         )}
         {job.open.slice(0, MOST_OPEN).map((item) => (
           <li key={item.words} className="flex items-center gap-2.5">
-            {item.kind === 'holder' ? <FastenerMark shape="hex" size={22} className="mx-0.5" /> : <PlugMark tether={{ kind: 'electrical', tabSide: null, circuit: item.kind === 'airbag' ? 'srs-indicator' : 'other' }} size={26} />}
+            {item.shape ? <FastenerMark shape={item.shape} size={22} className="mx-0.5 shrink-0" /> : <PlugMark tether={{ kind: 'electrical', tabSide: null, circuit: item.kind === 'airbag' ? 'srs-indicator' : 'other' }} size={26} />}
             {item.words}
           </li>
         ))}

@@ -10,6 +10,7 @@ import { forBuild, type ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { HouseValues } from '@/core/shop/houseValues'
 import { powerGate, type Forbids } from '@/core/vehicle/powerGate'
 import { isAirbagCircuit } from '@/core/procedure/tether'
+import { shapeOf, type MarkShape } from '../marks/FastenerMark'
 import { forbidsWords } from '../words/balanceWords'
 import { holderKindWords, itemWords } from '../words/items'
 import { stepWords } from '../words/operations'
@@ -31,7 +32,7 @@ export type BayJob = {
   reached: boolean
   goals: string[]
   power: { allowed: boolean; words: string }
-  open: { kind: 'airbag' | 'holder' | 'part' | 'tether'; words: string }[]
+  open: { kind: 'airbag' | 'holder' | 'tether'; words: string; shape: MarkShape | null }[]
   sinceMs: number | null
 }
 
@@ -52,11 +53,11 @@ export function bayJob(job: Source, house: HouseValues): BayJob | null {
   const open = openRows.flatMap((row): BayJob['open'] => {
     if (row.account === 'tether') {
       const airbag = isAirbagCircuit(job.document.tethers.find((tether) => tether.id === row.id)!)
-      return [{ kind: airbag ? 'airbag' : 'tether', words: `${itemWords(job.document, row.id)} plug open` }]
+      return [{ kind: airbag ? 'airbag' : 'tether', words: `${itemWords(job.document, row.id)} plug open`, shape: null }]
     }
     if (row.account !== 'holder') return []
     const holder = job.document.holders.find((item) => item.id === row.id)!
-    return [{ kind: 'holder', words: `${row.out - row.back} ${holderKindWords(holder)} of the ${itemWords(job.document, holder.holds[0]!).toLowerCase()} out` }]
+    return [{ kind: 'holder', words: `${row.out - row.back} ${holderKindWords(holder)} of the ${itemWords(job.document, holder.holds[0]!).toLowerCase()} out`, shape: shapeOf(holder) }]
   })
   return {
     id: job.id,

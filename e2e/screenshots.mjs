@@ -1,0 +1,67 @@
+// Makes docs/screenshots anew from the demo data of a running bin/start: node e2e/screenshots.mjs
+import { chromium } from '@playwright/test'
+
+const base = process.env.BASE ?? 'http://localhost:3000'
+const folder = 'docs/screenshots'
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
+
+/** A page signed in to the demo, at the size of a desk or of a bay's tablet. */
+async function enter(role, width = 1280, height = 800) {
+  const page = await (await browser.newContext({ viewport: { width, height }, reducedMotion: 'reduce' })).newPage()
+  await page.goto(`${base}/welcome`)
+  await page.getByRole('button', { name: `Look around as ${role}` }).click()
+  await page.waitForURL('**/today')
+  return page
+}
+
+async function shot(page, name) {
+  await page.waitForLoadState('networkidle')
+  await page.waitForTimeout(400)
+  await page.screenshot({ path: `${folder}/${name}.png` })
+}
+
+async function openJob(page, vehicle) {
+  await page.goto(`${base}/today`)
+  await page.getByRole('link', { name: vehicle, exact: true }).click()
+  await page.waitForURL('**/jobs/*')
+}
+
+async function openProcedure(page, name, part) {
+  await page.goto(`${base}/procedures`)
+  await page.getByRole('link', { name, exact: true }).click()
+  await page.waitForURL(/procedures\/[0-9a-f-]{36}/)
+  await page.getByRole('button', { name: new RegExp(`^${part}`) }).click()
+}
+
+const tablet = await enter('an installer', 1024, 768)
+await openJob(tablet, 'Bus 4')
+await shot(tablet, 'job-tablet')
+
+const installer = await enter('an installer')
+await shot(installer, 'today')
+await openJob(installer, 'Van 27')
+await shot(installer, 'job')
+
+const lead = await enter('a lead')
+await openJob(lead, 'Van 12')
+const job = lead.url()
+await lead.goto(`${job}/balance`)
+await shot(lead, 'balance')
+await lead.goto(`${job}/handover`)
+await shot(lead, 'handover')
+await lead.goto(`${base}/plan`)
+await lead.getByRole('listitem').filter({ hasText: 'Harbour Linen' }).first().getByRole('link', { name: 'Plan' }).click()
+await lead.waitForURL('**/plan?vehicle=*')
+await lead.getByLabel('Radio cavity').check()
+await lead.getByLabel('Pillar cavity').check()
+await lead.getByRole('button', { name: /why/ }).nth(1).click()
+await shot(lead, 'plan')
+await openProcedure(lead, 'Panel van', 'Centre surround')
+await shot(lead, 'procedure')
+await openProcedure(lead, 'Patrol motorcycle', 'Left fairing')
+await shot(lead, 'fairing')
+await lead.getByRole('tab', { name: /^Fasteners/ }).click()
+await shot(lead, 'facts')
+await lead.goto(`${base}/marks`)
+await shot(lead, 'marks')
+await browser.close()
