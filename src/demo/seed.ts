@@ -50,13 +50,6 @@ const VEHICLES: [string, string, string, string, Build][] = [
   ['Bus 4', 'SM 4404', 'Town Works', 'bus', { 'sign-kind': 'led', gearbox: 'automatic' }],
 ]
 
-/** The demo is written into an empty database only, and never again once somebody removed it. Needs the owner's connection. */
-export async function wantsDemo(owner: Db): Promise<boolean> {
-  const shops = await owner.selectFrom('shop').select('id').limit(1).execute()
-  const removed = await owner.selectFrom('installation_note').select('name').where('name', '=', 'demo removed').execute()
-  return shops.length === 0 && removed.length === 0
-}
-
 /** Writes the invented Saltmarsh Fleet Electronics: crew, four procedures, vehicles, and jobs finished, under way and planned. */
 export async function seedDemo(db: Db, secret: string, nowMs: number): Promise<void> {
   const shopId = crypto.randomUUID()

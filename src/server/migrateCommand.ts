@@ -1,8 +1,7 @@
-import { getMigrations } from 'better-auth/db/migration'
+import { readFileSync } from 'node:fs'
 import { sql } from 'kysely'
 import { makeDb, makePool, type Db } from '../db/client'
 import { migrate } from '../db/migrate'
-import { authFor } from './auth'
 
 /** Brings schemas and tables to this version. Run by the start command with the owner's address; prints one sentence on failure. */
 async function main(): Promise<number> {
@@ -14,10 +13,7 @@ async function main(): Promise<number> {
     if (outcome.kind === 'newer database')
       return stop(`The database was made by a newer Istruzione (it has had ${outcome.unknown.join(', ')}). Start that version, or restore a back-up made with this one.`)
     if (outcome.kind === 'failed') return stop(`The database could not be brought up to date: ${outcome.detail}. Nothing was changed.`)
-    const pool = makePool(url, 'auth')
-    const { runMigrations } = await getMigrations(authFor(pool, process.env.ISTRUZIONE_SECRET ?? '', 'http://127.0.0.1').options)
-    await runMigrations()
-    await pool.end()
+    await migrateSignIn(owner, url)
     return 0
   } finally {
     await owner.destroy()
@@ -32,6 +28,21 @@ async function prepareAuthSchema(owner: Db): Promise<void> {
     'alter default privileges in schema auth grant select, insert, update, delete on tables to istruzione_app',
   ])
     await sql.raw(text).execute(owner)
+}
+
+/** The sign-in library brings its own tables up to date, once for each of its versions. */
+async function migrateSignIn(owner: Db, url: string | undefined): Promise<void> {
+  const { version } = JSON.parse(readFileSync('node_modules/better-auth/package.json', 'utf8')) as { version: string }
+  const note = `sign-in library ${version}`
+  if (await owner.selectFrom('installation_note').select('name').where('name', '=', note).executeTakeFirst()) return
+  // Loaded only when needed: a second start takes a moment, not seconds.
+  const { getMigrations } = await import('better-auth/db/migration')
+  const { authFor } = await import('./auth')
+  const pool = makePool(url, 'auth')
+  const { runMigrations } = await getMigrations(authFor(pool, process.env.ISTRUZIONE_SECRET ?? '', 'http://127.0.0.1').options)
+  await runMigrations()
+  await pool.end()
+  await owner.insertInto('installation_note').values({ name: note }).execute()
 }
 
 function stop(sentence: string): number {
