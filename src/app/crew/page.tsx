@@ -53,7 +53,7 @@ export default async function CrewPage() {
             {values.map(([name, value]) => (
               <div key={name} className="flex justify-between gap-4 border-b border-hair py-1.5">
                 <dt>{name}</dt>
-                <dd className="num">{value}</dd>
+                <dd className="num whitespace-nowrap">{value}</dd>
               </div>
             ))}
           </dl>

@@ -4,11 +4,18 @@ import { useId, type InputHTMLAttributes, type ReactNode, type SelectHTMLAttribu
 type Common = { label: string; problem?: string; help?: string }
 
 /** A labelled field. What is wrong is said below it, tied to it for a screen reader; what was typed stays. */
-export function TextField({ label, problem, help, className, ...input }: Common & InputHTMLAttributes<HTMLInputElement>) {
+export function TextField({ label, problem, help, className, suggest, ...input }: Common & { suggest?: readonly string[] } & InputHTMLAttributes<HTMLInputElement>) {
   const id = useId()
   return (
     <FieldFrame id={id} label={label} problem={problem} help={help} className={className}>
-      <input id={id} className="field" aria-invalid={problem ? true : undefined} aria-describedby={problem || help ? `${id}-say` : undefined} {...input} />
+      <input id={id} className="field" aria-invalid={problem ? true : undefined} aria-describedby={problem || help ? `${id}-say` : undefined} list={suggest ? `${id}-list` : undefined} {...input} />
+      {suggest && (
+        <datalist id={`${id}-list`}>
+          {suggest.map((value) => (
+            <option key={value} value={value} />
+          ))}
+        </datalist>
+      )}
     </FieldFrame>
   )
 }

@@ -80,7 +80,7 @@ export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureD
             {data.jobs} {data.jobs === 1 ? 'job' : 'jobs'} so far
           </p>
         </div>
-        <SideList title="Views" add={() => add('views')}>
+        <SideList title="Views" add={() => add('views')} open={() => setTab('views')}>
           {document.views.map((item) => (
             <SideItem key={item.id} current={tab === 'map' && item.id === view?.id} onClick={() => (setViewId(item.id), setTab('map'))} name={item.name} code="" />
           ))}
@@ -95,7 +95,7 @@ export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureD
       </aside>
       <section className="flex min-h-0 min-w-0 flex-col" aria-label="Map and facts">
         <div role="tablist" aria-label="Map or facts" className="flex flex-wrap gap-x-2.5 border-b-2 border-ink px-3">
-          {(['map', 'order', 'parts', 'holders', 'tethers', 'needs', 'settings', 'cavities', 'facets', 'functions', 'cautions', 'views'] as const).map((name) => (
+          {(['map', 'order', 'parts', 'holders', 'tethers', 'needs', 'settings', 'cavities', 'facets', 'functions', 'cautions'] as const).map((name) => (
             <button key={name} type="button" role="tab" aria-selected={tab === name} onClick={() => setTab(name)} className={`-mb-[2px] min-h-9 border-b-4 text-[13px] ${tab === name ? 'border-petrol font-bold' : 'border-transparent text-second hover:text-ink'}`}>
               {name === 'map' ? 'Map' : name === 'order' ? 'Order' : COLLECTION_WORDS[name].many}
               {name !== 'map' && name !== 'order' && <span className="num ml-0.5 font-normal">{document[name].length}</span>}
@@ -145,11 +145,17 @@ export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureD
   )
 }
 
-function SideList({ title, add, children }: { title: string; add: () => void; children: React.ReactNode }) {
+function SideList({ title, add, open, children }: { title: string; add: () => void; open?: () => void; children: React.ReactNode }) {
   return (
     <section className="mt-4">
       <h2 className="flex items-center justify-between px-5 text-base">
-        {title}
+        {open ? (
+          <button type="button" className="min-h-8 font-bold hover:underline" onClick={open} aria-label={`${title} as a table`}>
+            {title}
+          </button>
+        ) : (
+          title
+        )}
         <button type="button" className="jump min-h-8 px-1 text-[15px]" onClick={add} aria-label={`Add to ${title}`}>
           + add
         </button>

@@ -26,7 +26,7 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
   const problem = errorAt(formState.errors, path)
   switch (spec.as) {
     case 'text':
-      return <TextField label={spec.label} help={spec.help} problem={problem} {...register(path)} />
+      return <TextField label={spec.label} help={spec.help} problem={problem} suggest={spec.suggest} {...register(path)} />
     case 'long':
       return (
         <div className="sm:col-span-2">

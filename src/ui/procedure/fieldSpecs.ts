@@ -10,7 +10,7 @@ import { CIRCUITS, LATCHES, LEAD_COLOURS, TAB_SIDES, TETHER_KINDS } from '@/core
 
 /** How a field of a fact is entered. Paths are those of the document ("release.start"). */
 export type Spec =
-  | { as: 'text' | 'long' | 'texts'; path: string; label: string; help?: string; required?: boolean }
+  | { as: 'text' | 'long' | 'texts'; path: string; label: string; help?: string; required?: boolean; suggest?: readonly string[] }
   | { as: 'number'; path: string; label: string; unit?: string; nullable?: boolean; help?: string }
   | { as: 'choice'; path: string; label: string; options: readonly string[]; empty?: string; help?: string }
   | { as: 'choices'; path: string; label: string; options: readonly string[] }
@@ -25,6 +25,8 @@ export type Spec =
 export type ItemKind = 'parts' | 'holders' | 'tethers' | 'functions' | 'views' | 'settings' | 'anything'
 export type Group = { title: string; specs: readonly Spec[]; folded?: boolean }
 
+/** Sizes met in vehicles; a list offers, it never rejects another one. */
+const DRIVE_SIZES = ['7', '8', '10', '13', '16', 'T10', 'T15', 'T20', 'T25', 'T30', 'T40', 'PH1', 'PH2', 'PH3', 'PZ1', 'PZ2', '2.5', '3', '4', '5', '6'] as const
 const LEVELS_ASKED = ['free', 'off'] as const
 const WHEN: Group = { title: 'Only on some builds', folded: true, specs: [{ as: 'when', path: 'when', label: 'Exists only on' }] }
 const NOTE: Spec = { as: 'long', path: 'note', label: 'Note' }
@@ -127,7 +129,7 @@ export const FORMS: Record<Collection, readonly Group[]> = {
           blank: { drive: 'hex', size: '', seen: 0 },
           specs: [
             { as: 'choice', path: 'drive', label: 'Drive', options: DRIVES },
-            { as: 'text', path: 'size', label: 'Size', help: '7, T20, PH2' },
+            { as: 'text', path: 'size', label: 'Size', help: '7, T20, PH2', suggest: DRIVE_SIZES },
             { as: 'number', path: 'seen', label: 'Seen' },
           ],
         },

@@ -3,6 +3,7 @@ import type { OpenReason } from '@/core/job/account'
 import type { BalanceRow } from '@/core/job/balance'
 import type { HandoverBlock } from '@/core/job/handover'
 import type { ProcedureDocument } from '@/core/procedure/document'
+import { isAirbagCircuit } from '@/core/procedure/tether'
 import type { Forbids } from '@/core/vehicle/powerGate'
 import { holderKindWords, itemWords, threadWords } from './items'
 import { capital } from './operations'
@@ -17,11 +18,11 @@ export function rowWords(document: ProcedureDocument, row: BalanceRow): { headin
     }
     case 'part':
       return row.open
-        ? { heading: `${itemWords(document, row.id)} is ${row.level === 'off' ? 'out' : row.level}`, sentence: 'It goes back, or say how it ended.' }
+        ? { heading: `${itemWords(document, row.id)} is ${row.level === 'off' ? 'out' : row.level}`, sentence: row.level === 'off' ? 'It goes back to its place.' : 'It is pushed home.' }
         : { heading: itemWords(document, row.id), sentence: row.end ?? 'back' }
     case 'tether':
       return row.open
-        ? { heading: `Plug ${itemWords(document, row.id)} is open`, sentence: 'Close it, or say that it stays open and insulated on purpose.' }
+        ? { heading: `Plug ${itemWords(document, row.id)} is open`, sentence: isAirbagCircuit(document.tethers.find((tether) => tether.id === row.id)!) ? 'It is closed with the ignition off, before anything is switched on.' : 'Close it, or say that it stays open and insulated on purpose.' }
         : { heading: `Plug ${itemWords(document, row.id)}`, sentence: row.end ?? 'closed' }
     case 'setting':
       return { heading: `${capital(itemWords(document, row.id))} is ${row.value}`, sentence: row.open ? `It is owed at “${row.owed}”.` : 'as agreed' }
