@@ -61,6 +61,26 @@ export function statesThrough(state: VehicleState, operation: Operation): Vehicl
   return states
 }
 
+/**
+ * The rule that refuses an operation in this state: one it would break on its way, whoever proposes it. A rule that is
+ * broken already does not refuse the act that leaves it no worse (closing the plug is the way out of it).
+ */
+export function refusedBy(model: ProcedureForBuild, state: VehicleState, operation: Operation): RuleId | null {
+  const before = new Set(breaches(model, state).map((breach) => breach.rule))
+  const ignitionOn = [...model.settings.values()].some((setting) => setting.role === 'ignition' && state.settings.get(setting.id) !== 'off')
+  // Closing an airbag plug with the ignition on is refused too: off first, then close.
+  if (operation.act === 'close' && ignitionOn && before.has('srs-ignition')) return 'srs-ignition'
+  for (const next of statesThrough(state, operation)) for (const breach of breaches(model, next)) if (!before.has(breach.rule)) return breach.rule
+  return null
+}
+
+/** The rule that refuses bringing a setting to a value now. */
+export function refusedSetting(model: ProcedureForBuild, state: VehicleState, settingId: Id, value: string): RuleId | null {
+  const before = new Set(breaches(model, state).map((breach) => breach.rule))
+  const next = { settings: new Map(state.settings).set(settingId, value), open: state.open }
+  return breaches(model, next).find((breach) => !before.has(breach.rule))?.rule ?? null
+}
+
 function without(set: ReadonlySet<Id>, id: Id): Set<Id> {
   const rest = new Set(set)
   rest.delete(id)

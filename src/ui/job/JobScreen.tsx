@@ -6,6 +6,9 @@ import { functionsToTest } from '@/core/job/handover'
 import { happeningsFor, isDone, nextTap } from '@/core/job/progress'
 import { outAndBack, uRows } from '@/core/job/uRows'
 import { traysFor } from '@/core/plan/summary'
+import { RULES } from '@/core/vehicle/rules'
+import { refusedBy } from '@/core/vehicle/vehicleState'
+import { StopSign } from '../marks/Signs'
 import { Dialog } from '../shell/Dialog'
 import type { ChangeActing } from '../shell/ActingButton'
 import { PartMap } from '../map/PartMap'
@@ -34,8 +37,10 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
   const trayOf = useCallback((id: string) => trays.get(id), [trays])
   const counts = outAndBack(rows)
 
+  const vehicle = { settings: state.settings, open: state.tethersOpen }
+  const refusal = tap ? refusedBy(model, vehicle, tap.step.operation) : null
   const done = () => {
-    if (!tap || ask) return
+    if (!tap || ask || refusal) return
     job.record(tap.steps.flatMap((step) => happeningsFor(state, step.operation)))
   }
   const undoLeftMs = useCountdown(job.lastAct?.atMs ?? null)
@@ -77,6 +82,20 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
         <section className="order-1 flex min-h-0 min-w-0 flex-col gap-3 pb-4 pr-4 lg:order-2" aria-label="The next action">
           {tap ? (
             <>
+              {refusal && (
+                <p role="alert" className="flex items-start gap-3 text-xl font-semibold" data-refusal={refusal}>
+                  <StopSign size={40} />
+                  <span>
+                    {RULES[refusal].sentence} {RULES[refusal].remedy}
+                    {left.size > 0 && ' What was left for later comes first: '}
+                    {left.size > 0 && (
+                      <button type="button" className="jump min-h-14" onClick={() => setLeft(new Set())}>
+                        do it now
+                      </button>
+                    )}
+                  </span>
+                </p>
+              )}
               <ActionSign document={data.document} model={model} state={state} tap={tap} done={tap.card.steps.filter((step) => isDone(state, step.operation)).length} />
               <div className={`grid min-h-0 flex-1 gap-6 pl-6 ${tap.card.partId ? 'md:grid-cols-[1.35fr_1fr]' : ''}`}>
                 <div className="-ml-7 min-h-0 overflow-y-auto pl-7" tabIndex={0} role="group" aria-label="The card, scrolls">
@@ -89,7 +108,7 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
                 )}
               </div>
               <div className="sticky bottom-0 grid grid-cols-2 gap-2 bg-ground pt-1 md:grid-cols-[2.4fr_repeat(4,1fr)]">
-                <button type="button" className="slab col-span-2 !min-h-[84px] flex-col !items-start !gap-0 !px-6 !text-left md:col-span-1" onClick={done} data-testid="done">
+                <button type="button" className="slab col-span-2 !min-h-[84px] flex-col !items-start !gap-0 !px-6 !text-left md:col-span-1" onClick={done} disabled={refusal !== null} data-testid="done">
                   <span className="text-[30px] leading-tight">Done as written</span>
                   <span className="text-[17px] font-semibold leading-tight">{doneWords(tap.steps.map((step) => stepWords(model, step.operation).done))}</span>
                 </button>
