@@ -4,14 +4,18 @@ import type { PlanRequest } from '@/core/plan/jobPlan'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Build } from '@/core/procedure/when'
 import type { HouseValues } from '@/core/shop/houseValues'
+import type { Kit } from '@/core/shop/kit'
+import type { Tool } from '@/core/shop/tool'
+import type { ShopRules } from '@/core/vehicle/rule'
 
 export type Role = 'installer' | 'lead' | 'owner'
 type Timestamp = ColumnType<Date, Date | string | undefined, Date | string>
 type Json<T extends object> = JSONColumnType<T, string, string>
+type Defaulted<T> = ColumnType<T, string | undefined, string>
 
 /** The tables as Kysely sees them. Every row belongs to a shop; row-level security keeps shops apart. */
 export type Database = {
-  shop: { id: string; name: string; is_demo: ColumnType<boolean, boolean | undefined, never>; house: Json<HouseValues>; created_at: Timestamp }
+  shop: { id: string; name: string; is_demo: ColumnType<boolean, boolean | undefined, never>; house: Json<HouseValues>; rules: Defaulted<ShopRules>; tools: Defaulted<Tool[]>; created_at: Timestamp }
   crew: {
     id: string
     shop_id: string
@@ -19,6 +23,7 @@ export type Database = {
     role: Role
     pin_hash: string
     user_id: string | null
+    authorised: Generated<string[]>
     active: Generated<boolean>
     pin_failures: Generated<number>
     pin_locked_until: Timestamp | null
@@ -54,6 +59,7 @@ export type Database = {
     created_at: Timestamp
     handed_over_at: Timestamp | null
   }
+  kit: { id: string; shop_id: string; name: string; body: Json<Kit>; version: Generated<number>; changed_by: string; changed_at: Timestamp }
   /** What this installation remembers about itself; only the owner reads and writes it. */
   installation_note: { name: string; at: Timestamp }
   job_event: { id: string; shop_id: string; job_id: string; person_id: string; at: string; body: Json<JobEvent>; received_seq: ColumnType<string, never, never>; received_at: Timestamp }

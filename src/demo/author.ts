@@ -27,8 +27,8 @@ export class Author {
     this.document.views.push(View.parse({ id, name, widthMm: size[0], heightMm: size[1], ...rest }))
   }
 
-  facet(id: string, name: string, choices: Record<string, string>, toldFrom: unknown = null): void {
-    this.document.facets.push(Facet.parse({ id, name, toldFrom, choices: Object.entries(choices).map(([choiceId, tell]) => ({ id: choiceId, name: choiceId.replaceAll('-', ' '), tell })) }))
+  facet(id: string, name: string, choices: Record<string, string>, toldFrom: unknown = null, kind = 'other'): void {
+    this.document.facets.push(Facet.parse({ id, name, kind, toldFrom, choices: Object.entries(choices).map(([choiceId, tell]) => ({ id: choiceId, name: choiceId.replaceAll('-', ' '), tell })) }))
   }
 
   part(id: string, name: string, station: Station, rest: Loose<Part> = {}): void {

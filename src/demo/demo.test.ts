@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { checkRecord } from '../core/order/checkRecord'
+import { checkRecord } from '../core/plan/checkRecord'
 import { forBuild } from '../core/procedure/forBuild'
 import { parseDocument } from '../core/procedure/parseDocument'
 import { planJob, PlanRequest } from '../core/plan/jobPlan'

@@ -16,6 +16,7 @@ const LOWER = on([212, 318], [246, 334], [296, 328], [324, 344], [324, 400], [29
 /** A full-faired patrol motorcycle: tongues and slots, turn fasteners, push-pins, a windscreen, panels that bear their own weight. */
 export function patrolMotorcycle(): ProcedureDocument {
   const a = new Author('Patrol motorcycle', 'Full fairing, on its centre stand and strapped in the front-wheel chock.')
+  a.document.wheels = 'two'
   a.view('left', 'left side', sizeMm, { backdrop: pen.lines, leftWord: 'nose', rightWord: 'tail', looking: 'right' })
   a.facet('radio', 'Radio box', { 'with-box': 'a box behind the seat', 'no-box': 'a plain carrier' })
   a.facet('windscreen', 'Windscreen', { low: 'ends below the mirrors', electric: 'a rocker on the left bar' })
@@ -111,7 +112,7 @@ function frontEnd(a: Author): void {
 function settings(a: Author): void {
   a.setting('battery', 'battery', { role: 'battery', values: ['on', 'off'], asFound: 'on', methods: [{ id: 'battery-off', name: 'unclamp the negative pole', to: 'off', stations: ['outside left'], durationS: 40 }, { id: 'battery-on', name: 'clamp the negative pole', to: 'on', stations: ['outside left'], durationS: 40 }] })
   a.setting('ignition', 'ignition', { role: 'ignition', values: ['on', 'off'], asFound: 'off', methods: [{ id: 'ignition-on', name: 'turn the key', to: 'on', stations: ['outside left'], durationS: 3 }, { id: 'ignition-off', name: 'turn the key', to: 'off', stations: ['outside left'], durationS: 3 }] })
-  a.setting('stand', 'stand', { values: ['strapped', 'side stand'], asFound: 'strapped', methods: [{ id: 'strap', name: 'strap it in the chock', to: 'strapped', stations: ['outside front'], durationS: 60 }, { id: 'unstrap', name: 'take the straps off', to: 'side stand', stations: ['outside front'], durationS: 30 }] })
+  a.setting('stand', 'stand', { role: 'stand', values: ['strapped', 'side stand'], asFound: 'strapped', methods: [{ id: 'strap', name: 'strap it in the chock', to: 'strapped', stations: ['outside front'], durationS: 60 }, { id: 'unstrap', name: 'take the straps off', to: 'side stand', stations: ['outside front'], durationS: 30 }] })
   a.setting('bars', 'handlebar', { values: ['straight', 'turned right'], asFound: 'straight', methods: [{ id: 'bars-right', name: 'turn the bars right', to: 'turned right', stations: ['outside left', 'outside right'], durationS: 3 }, { id: 'bars-straight', name: 'bars straight', to: 'straight', stations: ['outside left', 'outside right'], durationS: 3 }] })
   a.need({ act: 'release', id: 'fairing-left' }, { kind: 'setting', settingId: 'bars', value: 'turned right' }, 'setting', {}, 'the lever guard passes behind the panel only with the bars to the right')
 }

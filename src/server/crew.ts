@@ -6,7 +6,7 @@ import { inShop, mayAct, refused, type Crew, type Person, type Refused } from '.
 export type CrewRow = Person & { signsIn: boolean; active: boolean }
 
 export async function listCrew(crew: Crew): Promise<CrewRow[]> {
-  const rows = await inShop(crew, (trx) => trx.selectFrom('crew').select(['id', 'name', 'role', 'user_id', 'active']).orderBy('active', 'desc').orderBy('name').execute())
+  const rows = await inShop(crew, (trx) => trx.selectFrom('crew').select(['id', 'name', 'role', 'authorised', 'user_id', 'active']).orderBy('active', 'desc').orderBy('name').execute())
   return rows.map(({ user_id, ...row }) => ({ ...row, signsIn: user_id !== null }))
 }
 
@@ -18,6 +18,13 @@ export async function addPerson(crew: Crew, person: NewPerson): Promise<{ status
   const account = person.login ? await makeAccount(person.name, person.login) : null
   if (account && !account.ok) return { status: 'refused', sentence: account.sentence }
   await inShop(crew, (trx) => insertPerson(trx, crew.shopId, { ...person, userId: account ? account.userId : null }))
+  return { status: 'done' }
+}
+
+/** Who may work on what, by training and local rules. The owner answers for it. */
+export async function setAuthorised(crew: Crew, crewId: string, authorised: readonly string[]): Promise<{ status: 'done' } | Refused> {
+  if (!mayAct(crew, 'owner')) return refused('owner')
+  await inShop(crew, (trx) => trx.updateTable('crew').set({ authorised: [...authorised] }).where('id', '=', crewId).execute())
   return { status: 'done' }
 }
 

@@ -4,6 +4,7 @@ import { JobEvent } from '@/core/job/event'
 import { planJob, PlanRequest, type PlanError } from '@/core/plan/jobPlan'
 import { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
+import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { ShopTransaction } from '../db/client'
 import { newestRevision, readRevision } from './procedures'
 import { inShop, type Crew, type Person, type Refused } from './session'
@@ -41,7 +42,7 @@ export async function openJob(crew: Crew, job: NewJob): Promise<{ status: 'done'
     const revision = await newestRevision(trx, vehicle.procedure_id)
     const draft = revision ? null : await trx.selectFrom('draft').selectAll().where('procedure_id', '=', vehicle.procedure_id).executeTakeFirstOrThrow()
     const document = ProcedureDocument.parse((revision ?? draft)!.document)
-    const plan = planJob(forBuild(document, job.request.build), job.request, crew.house)
+    const plan = planJob(forBuild(document, job.request.build), job.request, crew.house, rulesInForce(crew.rules))
     if (!plan.ok) return { status: 'no plan', error: plan.error, document }
     const id = crypto.randomUUID()
     await trx
@@ -115,5 +116,5 @@ async function recordOf(trx: ShopTransaction, job: JobRow): Promise<JobRecord> {
 }
 
 export async function crewNames(crew: Crew): Promise<Person[]> {
-  return inShop(crew, (trx) => trx.selectFrom('crew').select(['id', 'name', 'role']).where('active', '=', true).orderBy('name').execute())
+  return inShop(crew, (trx) => trx.selectFrom('crew').select(['id', 'name', 'role', 'authorised']).where('active', '=', true).orderBy('name').execute())
 }

@@ -1,6 +1,9 @@
 import 'server-only'
 import type { Id } from '@/core/base/id'
-import { checkRecord, type Problem } from '@/core/order/checkRecord'
+import { confirmationsOf, stripsOf } from '@/core/job/strips'
+import { JobEvent } from '@/core/job/event'
+import type { Strip } from '@/core/order/learntOrder'
+import { checkRecord, type Confirmations, type Problem } from '@/core/plan/checkRecord'
 import { ProcedureDocument, emptyDocument } from '@/core/procedure/document'
 import { applyEdits, type Conflict, type Edit } from '@/core/procedure/edit'
 import { parseDocumentText, type DocumentError } from '@/core/procedure/parseDocument'
@@ -47,6 +50,8 @@ export type ProcedureView = {
   isDraft: boolean
   revision: { id: string; number: number; publishedAt: Date; by: string } | null
   jobs: number
+  /** What past jobs have shown: the order things came off in. */
+  strips: Strip[]
 }
 
 /** A procedure as it is worked on: the draft where there is one, else the newest revision. Null when it is not this shop's. */
@@ -56,18 +61,33 @@ export async function readProcedure(crew: Crew, procedureId: string): Promise<Pr
     if (!row) return null
     const [revision, draft] = [await newestRevision(trx, row.id), await draftOf(trx, row.id)]
     const document = ProcedureDocument.parse(draft?.document ?? revision!.document)
+    const seen = await seenOn(trx, row.id, document)
     const by = revision ? await trx.selectFrom('crew').select('name').where('id', '=', revision.published_by).executeTakeFirst() : null
     const jobs = await trx.selectFrom('job').select((e) => e.fn.countAll<string>().as('count')).where('procedure_id', '=', row.id).executeTakeFirst()
     return {
       id: row.id,
       document,
-      problems: checkRecord(document),
+      problems: checkRecord(document, seen.confirmations),
+      strips: seen.strips,
       version: draft?.version ?? 0,
       isDraft: draft !== undefined,
       revision: revision ? { id: revision.id, number: revision.number, publishedAt: revision.published_at, by: by?.name ?? 'somebody' } : null,
       jobs: Number(jobs?.count ?? 0),
     }
   })
+}
+
+/** What the jobs on this model have shown so far: the order of each strip, and which facts it bore out. */
+async function seenOn(trx: ShopTransaction, procedureId: string, document: ProcedureDocument): Promise<{ strips: Strip[]; confirmations: Confirmations | null }> {
+  const rows = await trx.selectFrom('job_event').innerJoin('job', 'job.id', 'job_event.job_id').innerJoin('vehicle', 'vehicle.id', 'job.vehicle_id').select(['job_event.body', 'job.id as job_id', 'vehicle.label']).where('job.procedure_id', '=', procedureId).orderBy('job_event.received_seq').execute()
+  const jobs = new Map<string, { id: string; label: string; events: JobEvent[] }>()
+  for (const row of rows) {
+    const job = jobs.get(row.job_id) ?? { id: row.job_id, label: row.label, events: [] }
+    job.events.push(JobEvent.parse(row.body))
+    jobs.set(row.job_id, job)
+  }
+  const all = [...jobs.values()]
+  return { strips: stripsOf(document, all), confirmations: all.length > 0 ? confirmationsOf(document, all) : null }
 }
 
 export async function createProcedure(crew: Crew, document: ProcedureDocument): Promise<string> {
@@ -111,13 +131,14 @@ export async function editDraft(crew: Crew, procedureId: string, edits: readonly
     const values = { document: JSON.stringify(document), version, changed_by: crew.acting.id, changed_at: new Date() }
     await trx.insertInto('draft').values({ procedure_id: procedureId, shop_id: crew.shopId, ...values }).onConflict((c) => c.column('procedure_id').doUpdateSet(values)).execute()
     await trx.updateTable('procedure').set({ name: document.name }).where('id', '=', procedureId).execute()
-    return { status: 'saved', document, problems: checkRecord(document), version, conflicts }
+    const { confirmations } = await seenOn(trx, procedureId, document)
+    return { status: 'saved', document, problems: checkRecord(document, confirmations), version, conflicts }
   })
 }
 
 /** Problems a revision can't be published with; the others are shown and may stay. */
 export function forbidsPublishing(problem: Problem): boolean {
-  return problem.kind === 'contradiction' || problem.kind === 'reference' || problem.kind === 'goal out of reach'
+  return problem.kind === 'contradiction' || problem.kind === 'reference' || problem.kind === 'goal out of reach' || problem.kind === 'no safe order' || problem.kind === 'carried in a circle'
 }
 
 /** Makes the draft the next revision, which never changes again. Only leads and owners; refused while the record contradicts itself. */

@@ -4,15 +4,17 @@ import { headers } from 'next/headers'
 import { redirect } from 'next/navigation'
 import { cache } from 'react'
 import { HouseValues } from '@/core/shop/houseValues'
+import { Tool } from '@/core/shop/tool'
+import { ShopRules } from '@/core/vehicle/rule'
 import { asShop, type ShopTransaction } from '../db/client'
 import type { Role } from '../db/schema'
 import { auth } from './auth'
 import { database } from './database'
 
-export type Person = { id: string; name: string; role: Role }
+export type Person = { id: string; name: string; role: Role; authorised: string[] }
 
 /** Who is asking: the shop the tablet is signed in to, the person who signed it in, and the person who acts now. */
-export type Crew = { shopId: string; shopName: string; isDemo: boolean; house: HouseValues; sessionId: string; signedIn: Person; acting: Person }
+export type Crew = { shopId: string; shopName: string; isDemo: boolean; house: HouseValues; rules: ShopRules; tools: Tool[]; sessionId: string; signedIn: Person; acting: Person }
 
 /** The crew behind this request, or null when nobody is signed in. One look-up a request. */
 export const currentCrew = cache(async (): Promise<Crew | null> => {
@@ -28,12 +30,12 @@ export const currentCrew = cache(async (): Promise<Crew | null> => {
     const now = await trx.selectFrom('acting').select('crew_id').where('session_id', '=', session.session.id).where('current', '=', true).executeTakeFirst()
     const acting = (now && (await person(trx, now.crew_id))) ?? signedIn
     if (!signedIn || !acting) return null
-    return { shopId: shop.id, shopName: shop.name, isDemo: shop.is_demo, house: HouseValues.parse(shop.house), sessionId: session.session.id, signedIn, acting }
+    return { shopId: shop.id, shopName: shop.name, isDemo: shop.is_demo, house: HouseValues.parse(shop.house), rules: ShopRules.parse(shop.rules), tools: Tool.array().parse(shop.tools), sessionId: session.session.id, signedIn, acting }
   })
 })
 
 async function person(trx: ShopTransaction, crewId: string): Promise<Person | null> {
-  const row = await trx.selectFrom('crew').select(['id', 'name', 'role']).where('id', '=', crewId).where('active', '=', true).executeTakeFirst()
+  const row = await trx.selectFrom('crew').select(['id', 'name', 'role', 'authorised']).where('id', '=', crewId).where('active', '=', true).executeTakeFirst()
   return row ?? null
 }
 

@@ -2,14 +2,14 @@
 import { redirect } from 'next/navigation'
 import { NewJob, openJob as openJobHere } from '@/server/jobs'
 import { requireCrew } from '@/server/session'
-import { removalErrorSentence } from '@/ui/words/problems'
+import { planErrorSentence } from '@/ui/words/problems'
 
 export async function openJob(input: unknown): Promise<{ status: 'refused'; sentence: string } | undefined> {
   const crew = await requireCrew()
   const job = NewJob.safeParse(input)
   if (!job.success) return { status: 'refused', sentence: job.error.issues[0]!.message }
   const outcome = await openJobHere(crew, job.data)
-  if (outcome.status === 'no plan') return { status: 'refused', sentence: removalErrorSentence(outcome.document, outcome.error) }
+  if (outcome.status === 'no plan') return { status: 'refused', sentence: planErrorSentence(outcome.document, outcome.error) }
   if (outcome.status === 'refused') return outcome
   redirect(`/jobs/${outcome.jobId}`)
 }

@@ -1,7 +1,9 @@
 import Link from 'next/link'
 import { DeskPage } from '@/app/DeskPage'
 import { listVehicles, readVehicle } from '@/server/vehicles'
+import { listKits } from '@/server/kits'
 import { requireCrew } from '@/server/session'
+import { fittedKits } from '@/core/plan/jobGoal'
 import { PlanScreen } from '@/ui/plan/PlanScreen'
 import { Tape } from '@/ui/marks/Tape'
 import { openJob } from './actions'
@@ -15,7 +17,7 @@ export default async function PlanPage({ searchParams }: { searchParams: Promise
   if (vehicle?.procedure)
     return (
       <DeskPage crew={crew} at="/plan">
-        <PlanScreen data={{ vehicle, document: vehicle.procedure.document, revisionNumber: vehicle.procedure.revisionNumber, house: crew.house }} openJob={openJob} />
+        <PlanScreen data={{ vehicle, document: vehicle.procedure.document, revisionNumber: vehicle.procedure.revisionNumber, house: crew.house, rules: crew.rules, kits: fittedKits(await listKits(crew), vehicle.procedureId!) }} openJob={openJob} />
       </DeskPage>
     )
   const vehicles = await listVehicles(crew)

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { Stamp } from '../base/clock'
 import { compareText, Id } from '../base/id'
+import { ENDINGS } from '../procedure/end'
 import { Build } from '../procedure/when'
 import { PlanRequest } from '../plan/jobPlan'
 
@@ -9,7 +10,8 @@ const Count = z.number().int('A count is a whole number.').min(1).max(99)
 const Note = z.string().max(1000).default('')
 const named = <K extends string, S extends z.ZodRawShape>(kind: K, shape: S) => z.object({ kind: z.literal(kind), ...shape })
 
-export const ENDS = ['refitted', 'moved', 'replaced', 'given to the customer', 'scrapped', 'left open and insulated', 'stock'] as const
+/** Ends of parts and tethers, and `stock` for fasteners that go back to the shop. */
+export const ENDS = [...ENDINGS, 'stock'] as const
 
 export const Happening = z.discriminatedUnion('kind', [
   named('job opened', { vehicleId: Id, build: Build }),
@@ -31,6 +33,9 @@ export const Happening = z.discriminatedUnion('kind', [
   /** Taken from stock and fitted. `instead of`: one that came off, or one that was missing as found. */
   named('new fitted', { holderId: Id, count: Count, insteadOf: z.enum(['old', 'missing']).default('old') }),
   named('fastened', { holderId: Id, count: Count, stage: z.enum(['started', 'snug', 'final']).default('final') }),
+  /** An open lead tied back and covered, where the vehicle is used or left unfinished. */
+  named('lead parked', { tetherId: Id }),
+  named('work done', { workId: Id, reading: z.string().max(60).default(''), note: Note }),
   named('tested', { functionId: Id, result: z.enum(['passed', 'failed']), reading: z.string().max(60).default(''), note: Note }),
   named('ended', { itemId: Id, end: z.enum(ENDS), count: Count.default(1), note: Note }),
   /** A fastener nobody can place: what its head is, and where it lay. */

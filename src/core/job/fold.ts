@@ -20,16 +20,24 @@ export type JobState = {
   setAside: Set<Id>
   tethersOpen: Set<Id>
   tethersTouched: Set<Id>
+  /** How often each tether was opened and closed: one plugged for a test is opened and closed twice. */
+  tetherTimes: Map<Id, { opened: number; closed: number }>
+  parked: Set<Id>
+  /** When each work item was done, and its reading. */
+  works: Map<Id, { reading: string; note: string; at: Stamp; personId: Id }>
   /** The last time each tether was closed: a test made before that does not count. */
   closedAt: Map<Id, Stamp>
   ledThrough: Set<Id>
   settings: Map<Id, string>
-  /** Every "setting=value" that was ever brought about. */
-  valuesReached: Set<string>
+  /** How often each "setting=value" was brought about, and when each setting was last changed. */
+  valuesReached: Map<string, number>
+  settingChangedAt: Map<Id, Stamp>
   tests: Map<Id, TestResult>
   ends: Map<Id, { end: string; note: string }>
   strays: Map<Id, Stray>
+  /** "person:caution". */
   cautionsRead: Set<string>
+  cautionsReadAt: Map<string, Stamp>
   facets: Map<Id, Id>
   notes: { eventId: string; itemId: Id | null; text: string; personId: Id; at: Stamp }[]
   deviations: { eventId: string; itemId: Id; field: string; value: string; personId: Id; at: Stamp }[]
@@ -56,13 +64,18 @@ export function foldJob(document: ProcedureDocument, events: readonly JobEvent[]
     tethersOpen: new Set(),
     tethersTouched: new Set(),
     closedAt: new Map(),
+    tetherTimes: new Map(),
+    parked: new Set(),
+    works: new Map(),
+    settingChangedAt: new Map(),
     ledThrough: new Set(),
-    valuesReached: new Set(),
+    valuesReached: new Map(),
     settings: new Map(document.settings.map((setting) => [setting.id, setting.asFound])),
     tests: new Map(),
     ends: new Map(),
     strays: new Map(),
     cautionsRead: new Set(),
+    cautionsReadAt: new Map(),
     facets: new Map(),
     notes: [],
     deviations: [],
@@ -151,11 +164,15 @@ function apply(state: JobState, event: JobEvent): void {
       return
     case 'opened':
       state.tethersOpen.add(what.tetherId)
+      timesOf(state, what.tetherId).opened += 1
+      state.parked.delete(what.tetherId)
       state.tethersTouched.add(what.tetherId)
       state.ends.delete(what.tetherId)
       return
     case 'closed':
       state.tethersOpen.delete(what.tetherId)
+      timesOf(state, what.tetherId).closed += 1
+      state.parked.delete(what.tetherId)
       state.tethersTouched.add(what.tetherId)
       state.closedAt.set(what.tetherId, event.at)
       state.ends.delete(what.tetherId)
@@ -165,7 +182,14 @@ function apply(state: JobState, event: JobEvent): void {
       return
     case 'set':
       state.settings.set(what.settingId, what.value)
-      state.valuesReached.add(`${what.settingId}=${what.value}`)
+      state.valuesReached.set(`${what.settingId}=${what.value}`, (state.valuesReached.get(`${what.settingId}=${what.value}`) ?? 0) + 1)
+      state.settingChangedAt.set(what.settingId, event.at)
+      return
+    case 'lead parked':
+      state.parked.add(what.tetherId)
+      return
+    case 'work done':
+      state.works.set(what.workId, { reading: what.reading, note: what.note, ...by })
       return
     case 'tested':
       state.tests.set(what.functionId, { result: what.result, reading: what.reading, note: what.note, ...by })
@@ -185,6 +209,7 @@ function apply(state: JobState, event: JobEvent): void {
       return
     case 'caution read':
       state.cautionsRead.add(`${event.personId}:${what.cautionId}`)
+      state.cautionsReadAt.set(`${event.personId}:${what.cautionId}`, event.at)
       return
     case 'noted':
       state.notes.push({ eventId: event.id, itemId: what.itemId, text: what.text, ...by })
@@ -213,7 +238,7 @@ function apply(state: JobState, event: JobEvent): void {
   }
 }
 
-const QUIET = new Set(['countersigned', 'handed over', 'noted', 'caution read', 'job opened', 'plan adopted', 'taken back', 'different from the record', 'facet told', 'paused', 'resumed'])
+const QUIET = new Set(['lead parked', 'countersigned', 'handed over', 'noted', 'caution read', 'job opened', 'plan adopted', 'taken back', 'different from the record', 'facet told', 'paused', 'resumed'])
 
 function reopens(kind: string): boolean {
   return !QUIET.has(kind)
@@ -225,6 +250,12 @@ function itemOf(event: JobEvent): string {
   if ('partId' in what) return what.partId
   if ('tetherId' in what) return what.tetherId
   return 'settingId' in what ? what.settingId : ''
+}
+
+function timesOf(state: JobState, tetherId: Id): { opened: number; closed: number } {
+  const times = state.tetherTimes.get(tetherId) ?? { opened: 0, closed: 0 }
+  state.tetherTimes.set(tetherId, times)
+  return times
 }
 
 /** The level of a part now: in place until something said otherwise. */

@@ -6,6 +6,10 @@ import { forBuild } from '../procedure/forBuild'
 import { planJob, PlanRequest, type JobPlan } from '../plan/jobPlan'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { powerGate } from '../vehicle/powerGate'
+import { rulesInForce } from '../vehicle/rulesInForce'
+import { leaveGate } from './leaveGate'
+import { liveCircumstances, liveVehicle } from './liveVehicle'
+import { confirmationsOf, stripsOf } from './strips'
 import { balanceOf } from './balance'
 import { JobEvent, type Happening } from './event'
 import { foldJob } from './fold'
@@ -134,7 +138,7 @@ describe('hand-over', () => {
     expect(blocks.map((block) => (block.kind === 'account' ? `${block.row.account} ${block.row.id}` : block.kind))).toEqual(['holder surround-hex7', 'tether hazard'])
   })
   test('asks for the functions of every plug that was opened, and for two people', () => {
-    const log = new Log().follow()
+    const log = new Log().follow(undefined, plan.job.tests.map((interim) => interim.key))
     expect(handoverBlocks(van, log.state(), true).map((block) => block.kind)).toEqual(['not tested', 'not tested', 'not tested', 'installer has not signed', 'nobody has checked'])
     expect(handoverBlocks(van, sign(log).state(), true)).toEqual([])
   })
@@ -156,13 +160,77 @@ describe('hand-over', () => {
 test('the power lamp: an open airbag lamp forbids everything, the lever out of park only the engine', () => {
   const gateAt = (until: string) => {
     const state = new Log().follow((key) => key === until).state()
-    return powerGate(forBuild(van, build), { settings: state.settings, open: state.tethersOpen })
+    const model = forBuild(van, build)
+    const circumstances = liveCircumstances(model, state, DEFAULT_HOUSE_VALUES, rulesInForce(), { id: TOLU, authorised: [] })
+    return powerGate(model, liveVehicle(model, state, 0), circumstances)
   }
-  expect(gateAt('release:liner')).toEqual({ accessory: [], ignition: [], engine: expect.anything() })
+  expect(gateAt('release:liner')).toMatchObject({ accessory: { allowed: true }, ignition: { allowed: true } })
   const open = gateAt('release:unit')
-  expect(open.accessory).toEqual([{ tetherId: 'airbag-lamp' }])
-  expect(open.ignition).toEqual([{ tetherId: 'airbag-lamp' }])
-  expect(open.engine).toContainEqual({ settingId: 'lever', value: 'park' })
+  expect(open.accessory.putBack).toEqual([{ kind: 'plug', tetherId: 'airbag-lamp', bringPartId: 'surround' }])
+  expect(open.ignition.forbiddenBy.flatMap((breach) => breach.tetherIds)).toEqual(['airbag-lamp'])
+  expect(open.engine.putBack).toContainEqual({ kind: 'set', settingId: 'lever', value: 'park' })
+})
+
+describe('the leave gate', () => {
+  const at = (log: Log) => {
+    const state = log.state()
+    const model = forBuild(van, build)
+    return leaveGate(model, state, liveVehicle(model, state, 0), liveCircumstances(model, state, DEFAULT_HOUSE_VALUES, rulesInForce(), { id: TOLU, authorised: [] }))
+  }
+  test('a vehicle that nobody touched may be used, and one put together again too, with what is left to test said', () => {
+    expect(at(new Log()).allowed).toBe(true)
+    const done = at(new Log().follow())
+    expect(done).toMatchObject({ allowed: true, smallest: [], driverMustKnow: { functionsOut: [], partsOff: [] } })
+  })
+  test('with the surround off: the lamp and the hazard lights are plugged, the climate panel pushed home, the unit’s leads tied back', () => {
+    const answer = at(new Log().follow((key) => key === 'place:unit'))
+    expect(answer.allowed).toBe(false)
+    expect(answer.smallest).toEqual(expect.arrayContaining([{ kind: 'plug', tetherId: 'airbag-lamp' }, { kind: 'plug', tetherId: 'hazard' }, { kind: 'seat', partId: 'climate' }, { kind: 'park', tetherId: 'main' }, { kind: 'set', settingId: 'lever', value: 'park' }]))
+    expect(answer.driverMustKnow).toMatchObject({ partsOff: expect.arrayContaining(['unit', 'surround']), functionsOut: expect.arrayContaining(['t-unit', 't-hazard']) })
+  })
+  test('doing what it names allows it, and leaving any one of them out does not', () => {
+    const before = new Log().follow((key) => key === 'place:unit')
+    const { smallest } = at(before)
+    const doing = (acts: NonNullable<typeof smallest>) => {
+      const log = new Log()
+      log.follow((key) => key === 'place:unit')
+      for (const act of acts) {
+        if (act.kind === 'plug') log.add({ kind: 'closed', tetherId: act.tetherId })
+        else if (act.kind === 'park') log.add({ kind: 'lead parked', tetherId: act.tetherId })
+        else if (act.kind === 'set') log.add({ kind: 'set', settingId: act.settingId, value: act.value, methodId: null })
+        else if (act.kind === 'seat') {
+          log.add({ kind: 'part at', partId: act.partId, level: 'in place' })
+          for (const holder of van.holders.filter((h) => h.holds.includes(act.partId))) log.add({ kind: 'fastened', holderId: holder.id, count: holder.count, stage: 'final' })
+        } else throw new Error(`Not expected here: ${act.kind}`)
+      }
+      return at(log).allowed
+    }
+    expect(doing(smallest!)).toBe(true)
+    for (const left of smallest!) expect([left, doing(smallest!.filter((act) => act !== left))]).toEqual([left, false])
+  })
+})
+
+describe('what a job shows for the record', () => {
+  const job = { id: 'j', label: 'Van 1', events: new Log().follow().events }
+  test('its strip is the way in as it was counted; what was assumed gives no order', () => {
+    const [strip] = stripsOf(van, [job])
+    expect(strip!.sequence.slice(0, 2)).toEqual(expect.arrayContaining([expect.stringMatching(/^release:/)]))
+    expect(strip!.sequence).toEqual([...plan.wayIn].flatMap((card) => card.steps.map((step) => step.operation.key)).filter((key) => plan.removal.operations.has(key)))
+    expect(strip!.brokeRule).toBe(false)
+    expect(stripsOf(van, [{ ...job, events: job.events.map((event) => ({ ...event, certainty: 'assumed' as const })) }])).toEqual([])
+  })
+  test('a strip that had the ignition on with the airbag lamp open is marked', () => {
+    const log = new Log().follow((key) => key === 'lift:surround')
+    log.add({ kind: 'set', settingId: 'ignition', value: 'on', methodId: null })
+    expect(stripsOf(van, [{ ...job, events: log.events }])[0]!.brokeRule).toBe(true)
+  })
+  test('a group counted out whole is borne out; one with a screw missing is not', () => {
+    const log = new Log()
+    log.add({ kind: 'as found', holderId: 'surround-t20', what: 'missing', count: 1, note: '' })
+    log.follow()
+    const seen = confirmationsOf(van, [job, { ...job, id: 'k', events: log.events }])
+    expect([seen.get('climate-clips'), seen.get('surround-t20'), seen.get('airbag-lamp'), seen.get('knee-clips')]).toEqual([2, 1, 2, undefined])
+  })
 })
 
 describe('the fold', () => {

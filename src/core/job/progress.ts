@@ -19,24 +19,39 @@ export function isDone(state: JobState, operation: Operation): boolean {
       return state.moved.has(itemId)
     case 'lift':
       return state.setAside.has(itemId)
+    case 'ease':
+      return atLeast(levelNow(state, itemId), 'eased') || state.moved.has(itemId)
     case 'open':
-      return state.tethersTouched.has(itemId)
+      return (state.tetherTimes.get(itemId)?.opened ?? 0) >= operation.nth
     case 'set':
-      return state.valuesReached.has(`${itemId}=${operation.setting!.to}`)
+      return (state.valuesReached.get(`${itemId}=${operation.setting!.to}`) ?? 0) >= operation.nth
     case 'fasten': {
       const c = state.holders.get(itemId)
       return c !== undefined && c.undone > 0 && c.fastenedOld + c.fittedNew >= c.undone + c.madeGood
+    }
+    case 'start': {
+      const c = state.holders.get(itemId)
+      return c !== undefined && c.undone > 0 && c.started + c.fastenedOld + c.fittedNew >= c.undone + c.madeGood
     }
     case 'place':
       return state.setAside.has(itemId) && !atLeast(levelNow(state, itemId), 'off')
     case 'seat':
       return state.moved.has(itemId) && levelNow(state, itemId) === 'in place'
     case 'close':
-      return state.tethersTouched.has(itemId) && !state.tethersOpen.has(itemId)
+      return (state.tetherTimes.get(itemId)?.closed ?? 0) >= operation.nth && (operation.phase === 'test' || !state.tethersOpen.has(itemId))
     case 'feed':
       return state.ledThrough.has(itemId) || (state.tethersTouched.has(itemId) && !state.tethersOpen.has(itemId))
     case 'restore':
-      return state.settings.get(itemId) === operation.setting!.to && state.valuesReached.has(`${itemId}=${operation.setting!.from}`)
+      return state.settings.get(itemId) === operation.setting!.to && (state.valuesReached.get(`${itemId}=${operation.setting!.to}`) ?? 0) >= operation.nth
+    case 'work':
+      return state.works.has(itemId)
+    case 'test':
+      return state.tests.get(itemId)?.result === 'passed'
+    case 'decide':
+      return state.facets.has(itemId)
+    case 'wait':
+      // A wait is over when what waited for it is done; the rules of safety hold the next act back until then.
+      return true
   }
 }
 
@@ -54,6 +69,19 @@ export function happeningsFor(state: JobState, operation: Operation): Happening[
         ...(fresh > 0 ? [{ kind: 'new fitted', holderId: itemId, count: fresh, insteadOf: 'old' } as const] : []),
       ]
     }
+    case 'ease':
+      return [{ kind: 'part at', partId: itemId, level: 'eased' }]
+    case 'start': {
+      const { old, fresh } = toFasten(c!)
+      return old + fresh > 0 ? [{ kind: 'fastened', holderId: itemId, count: old + fresh, stage: 'started' }] : []
+    }
+    case 'work':
+      return [{ kind: 'work done', workId: itemId, reading: '', note: '' }]
+    case 'test':
+      return [{ kind: 'tested', functionId: itemId, result: 'passed', reading: '', note: '' }]
+    case 'decide':
+    case 'wait':
+      return []
     case 'release':
       return [{ kind: 'part at', partId: itemId, level: 'free' }]
     case 'lift':
@@ -71,11 +99,7 @@ export function happeningsFor(state: JobState, operation: Operation): Happening[
     case 'set':
     case 'restore': {
       const act = operation.setting!
-      return [
-        ...act.momentary.map((m): Happening => ({ kind: 'set', settingId: m.settingId, value: m.value, methodId: m.methodId })),
-        { kind: 'set', settingId: act.settingId, value: act.to, methodId: act.methodId },
-        ...[...act.momentary].reverse().map((m): Happening => ({ kind: 'set', settingId: m.settingId, value: m.back, methodId: m.backMethodId })),
-      ]
+      return [{ kind: 'set', settingId: act.settingId, value: act.to, methodId: act.methodId }]
     }
   }
 }
@@ -104,10 +128,10 @@ export function nextTap(plan: JobPlan, state: JobState, leave: ReadonlySet<strin
   const next = nextStep(plan, state, leave)
   if (!next) return null
   const { card, step } = next
-  const own = ownTapFor(plan.removal, step.operation)
+  const own = ownTapFor(plan.job, step.operation)
   const steps = [step]
   for (const later of own ? [] : card.steps.slice(card.steps.indexOf(step) + 1)) {
-    if (ownTapFor(plan.removal, later.operation)) break
+    if (ownTapFor(plan.job, later.operation)) break
     if (!leave.has(later.operation.key) && !isDone(state, later.operation)) steps.push(later)
   }
   return { card, step, own, steps }

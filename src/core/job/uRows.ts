@@ -28,7 +28,8 @@ export type URow = {
 export function uRows(plan: JobPlan, state: JobState | null): URow[] {
   const ids: Id[] = []
   for (const card of plan.wayIn) {
-    const id = card.partId ?? card.settingId!
+    const id = card.partId ?? card.settingId
+    if (id === null) continue
     if (!ids.includes(id)) ids.push(id)
   }
   const current = state ? nextStep(plan, state) : null
@@ -40,7 +41,7 @@ export function uRows(plan: JobPlan, state: JobState | null): URow[] {
   return ids.map((id) => {
     const inCards = plan.wayIn.filter((card) => (card.partId ?? card.settingId) === id)
     const outCards = plan.wayOut.filter((card) => (card.partId ?? card.settingId) === id)
-    const lane = (cards: Card[], phase: 'in' | 'out'): LaneState => {
+    const lane = (cards: Card[], phase: Card['phase']): LaneState => {
       if (!state) return 'planned'
       if (current && current.card.phase === phase && (current.card.partId ?? current.card.settingId) === id) return 'current'
       return cards.length > 0 && cards.every((card) => card.steps.every((step) => isDone(state, step.operation))) ? 'done' : 'to come'
@@ -73,7 +74,8 @@ function secondsOf(cards: readonly Card[]): number {
 function orderOut(plan: JobPlan): Id[] {
   const order: Id[] = []
   for (const card of plan.wayOut) {
-    const id = card.partId ?? card.settingId!
+    const id = card.partId ?? card.settingId
+    if (id === null || card.phase === 'test') continue
     const at = order.indexOf(id)
     if (at >= 0) order.splice(at, 1)
     order.push(id)
@@ -95,3 +97,16 @@ export function outAndBack(rows: readonly URow[]): { out: number; back: number }
   return { out: parts.filter((row) => row.isOut).length, back: parts.filter((row) => row.wayOut === 'done').length }
 }
 
+
+/** Something done at the bottom of the U: a piece of work, or a test before trim hides it again. */
+export type BottomItem = { words: string; done: boolean }
+
+/** What is done at the bottom, in its order. `state` null = a plan not begun. */
+export function bottomOf(plan: JobPlan, state: JobState | null): { works: BottomItem[]; tests: BottomItem[] } {
+  const of = (act: 'work' | 'test') =>
+    plan.wayOut
+      .flatMap((card) => card.steps)
+      .filter(({ operation }) => operation.act === act)
+      .map(({ operation }) => ({ words: operation.name ?? plan.job.model.functions.get(operation.itemId)?.name ?? '', done: state !== null && isDone(state, operation) }))
+  return { works: of('work'), tests: of('test') }
+}

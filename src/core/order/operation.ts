@@ -1,25 +1,30 @@
 import type { Id } from '../base/id'
 
-/** Acts of the way in, and what turns each round on the way out. `feed` brings a lead through its aperture first. */
-export type InAct = 'undo' | 'release' | 'open' | 'lift' | 'set'
-export type OutAct = 'fasten' | 'seat' | 'close' | 'place' | 'restore' | 'feed'
+/** In: taking apart. Work and test: at the bottom. Out: putting back. A plug closed for a test and opened again has the phase test. */
+export type Phase = 'in' | 'work' | 'test' | 'out'
+export type InAct = 'undo' | 'ease' | 'release' | 'open' | 'lift'
+/** `start`: all fasteners of a group by hand, before any is made snug. `feed`: the lead through its aperture first. */
+export type OutAct = 'fasten' | 'start' | 'seat' | 'close' | 'place' | 'feed'
+/** `decide`: a facet can now be told. `wait`: nothing is done until a wait is over. `restore`: a setting set back for good. */
+export type Act = InAct | OutAct | 'set' | 'restore' | 'work' | 'test' | 'decide' | 'wait'
 
-/** A setting held at another value only while a setting act is done ("ignition on, lever out, ignition off"). */
-export type Momentary = { settingId: Id; value: string; methodId: Id; back: string; backMethodId: Id }
-
-export type SettingAct = { settingId: Id; from: string; to: string; methodId: Id; momentary: Momentary[] }
+export type SettingAct = { settingId: Id; from: string; to: string; methodId: Id }
 
 /**
  * A derived act. `key` is made of the same ids as the facts, so that it survives a replan ("undo:h1", "set:lever=out by m2").
- * `itemId` is the holder, part, tether or setting; `partId` the part whose card it belongs to (null for settings).
+ * `itemId` is the holder, part, tether, setting, work item, function or facet; `partId` the part whose card it belongs to
+ * (null where there is none). `nth` counts the same happening to the same thing: a plug closed for a test is closed a second time for good.
  */
 export type Operation = {
   key: string
-  phase: 'in' | 'out'
-  act: InAct | OutAct
+  phase: Phase
+  act: Act
   itemId: Id
   partId: Id | null
   setting: SettingAct | null
+  nth: number
+  /** What it is called, where the record has no name for it: work items and functions of a kit. */
+  name?: string
 }
 
 /** Why one operation comes before another. `needId` names the stated fact; the others follow from what holds and ties a part. */
@@ -29,22 +34,46 @@ export type Because =
   | { kind: 'tethers'; tetherId: Id; partId: Id }
   | { kind: 'need'; needId: Id }
   | { kind: 'in one go'; partId: Id }
-  | { kind: 'airbag'; tetherId: Id; settingId: Id }
+  | { kind: 'eased first'; partId: Id }
+  | { kind: 'carried'; partId: Id; carrierId: Id }
+  | { kind: 'rule'; ruleId: string; settingId: Id }
+  | { kind: 'only for its act'; settingId: Id }
   | { kind: 'lead through'; tetherId: Id }
   | { kind: 'set back'; settingId: Id }
+  | { kind: 'started first'; partId: Id }
+  | { kind: 'tightened in order'; partId: Id }
+  | { kind: 'access'; workId: Id }
+  | { kind: 'holds up'; workId: Id }
+  | { kind: 'work first'; workId: Id }
+  | { kind: 'plugged'; functionId: Id; tetherId: Id }
+  | { kind: 'powered'; functionId: Id; tetherId: Id; ruleId: string }
+  | { kind: 'hidden'; functionId: Id; partId: Id }
+  | { kind: 'only for the test'; functionId: Id; tetherId: Id }
+  | { kind: 'told'; facetId: Id }
   | { kind: 'goal' }
 
-export type Edge = { before: string; after: string; because: Because }
+/** `delayS`: what comes after waits that long after the first one is done (glue, cooling, a first start). */
+export type Edge = { before: string; after: string; because: Because; delayS?: number }
+
+/** The value a setting must have while an operation is done. */
+export type Demand = { settingId: Id; value: string; because: Because }
 
 export const undoKey = (holderId: Id) => `undo:${holderId}`
+export const easeKey = (partId: Id) => `ease:${partId}`
 export const releaseKey = (partId: Id) => `release:${partId}`
 export const openKey = (tetherId: Id) => `open:${tetherId}`
 export const liftKey = (partId: Id) => `lift:${partId}`
 export const setKey = (settingId: Id, value: string, methodId: Id) => `set:${settingId}=${value} by ${methodId}`
 
-const TURNED: Record<InAct, OutAct> = { undo: 'fasten', release: 'seat', open: 'close', lift: 'place', set: 'restore' }
+const TURNED: Record<InAct, OutAct> = { undo: 'fasten', ease: 'seat', release: 'seat', open: 'close', lift: 'place' }
 
 /** The act that takes back an act of the way in: undo and fasten, release and seat, open and close, lift and place. */
 export function turnedRound(act: InAct): OutAct {
   return TURNED[act]
+}
+
+/** The act and the id an operation's key begins with: "set:lever=out by m2" is ['set', 'lever']. */
+export function splitKey(key: string): [string, Id] {
+  const at = key.indexOf(':')
+  return [key.slice(0, at), key.slice(at + 1).split(/[=@~ ]/)[0]!]
 }

@@ -1,92 +1,175 @@
 import type { Id } from '../base/id'
 import { fail, ok, type Result } from '../base/result'
+import { goesBack, type Ending } from '../procedure/end'
+import { PHYSICAL } from '../procedure/need'
 import { isAirbagCircuit } from '../procedure/tether'
 import { shortestLoop } from './loop'
-import { turnedRound, type Because, type Edge, type InAct, type Operation } from './operation'
+import { turnedRound, type Because, type Demand, type Edge, type InAct, type Operation, type OutAct } from './operation'
 import type { Removal, RemovalError } from './removal'
-import { changeSetting } from './settingAct'
+import { endValue } from './settingAct'
+import { NOTHING_ASKED, type AskedByRules } from './wish'
 
-export type Refit = { operations: Map<string, Operation>; edges: Edge[] }
+export type Refit = {
+  operations: Map<string, Operation>
+  edges: Edge[]
+  demands: Map<string, Demand[]>
+  /** The way back of an act of the way in, by key; nothing for what ends elsewhere. */
+  outKeyOf: Map<string, string>
+}
+
+export type RefitError =
+  | { kind: 'contradiction'; loop: Edge[] }
+  /** A part does not come back, and nobody has said what becomes of its plug. */
+  | { kind: 'tether without end'; tetherId: Id; partId: Id }
+  | { kind: 'airbag left open'; tetherId: Id }
+
+type Order = (before: string | undefined, after: string | undefined, because: Because) => void
 
 /**
  * The way out of what came off: undo and fasten, release and seat, open and close, lift and place, and every physical
- * before-relation turned round. It is a partial order, not the log read backwards: what only ordered the way in
- * (a habit, the recorder's own order, a rule about the ignition) is not carried over.
+ * before-relation turned round. It is a partial order, not the log read backwards: what only ordered the way in (a habit,
+ * the recorder's own order, a rule) is not carried over, and what ends elsewhere (`endings`) drops out.
+ *
  * Errors: returned, with the loop. Cost: O(operations + edges).
  */
-export function deriveRefit(removal: Removal): Result<Refit, RemovalError> {
-  const { model } = removal
+export function deriveRefit(removal: Removal, endings: ReadonlyMap<Id, Ending> = new Map(), asked: AskedByRules = NOTHING_ASKED): Result<Refit, RefitError | RemovalError> {
   const operations = new Map<string, Operation>()
   const edges: Edge[] = []
-  const outKey = new Map<string, string>()
-  const order = (before: string | undefined, after: string | undefined, because: Because) => {
+  const outKeyOf = new Map<string, string>()
+  const order: Order = (before, after, because) => {
     if (before && after && before !== after) edges.push({ before, after, because })
   }
   for (const operation of removal.operations.values()) {
-    const turned = turnRound(removal, operation)
-    if (!turned.ok) return fail(turned.error)
-    if (!turned.value) continue
-    operations.set(turned.value.key, turned.value)
-    outKey.set(operation.key, turned.value.key)
+    const back = comesBack(removal, operation, endings)
+    if (!back.ok) return back
+    if (!back.value) continue
+    const act = turnedRound(operation.act as InAct)
+    const key = `${act}:${operation.itemId}`
+    operations.set(key, { ...operation, key, phase: 'out', act })
+    outKeyOf.set(operation.key, key)
   }
-  for (const edge of removal.edges)
-    if (isPhysical(removal, edge)) order(outKey.get(edge.after), outKey.get(edge.before), edge.because)
-
-  for (const operation of [...operations.values()]) {
-    if (operation.act === 'close') {
-      const tether = model.tethers.get(operation.itemId)!
-      if (tether.leadThrough !== '') {
-        const feed = `feed:${tether.id}`
-        operations.set(feed, { key: feed, phase: 'out', act: 'feed', itemId: tether.id, partId: tether.partId, setting: null })
-        order(outKey.get(`lift:${tether.partId}`), feed, { kind: 'lead through', tetherId: tether.id })
-        order(feed, operation.key, { kind: 'lead through', tetherId: tether.id })
-      }
-    }
-    // The ignition for a moment on the way out waits until no airbag circuit is open.
-    const ignition = operation.setting?.momentary.find((moment) => model.settings.get(moment.settingId)?.role === 'ignition')
-    if (ignition)
-      for (const other of operations.values())
-        if (other.act === 'close' && isAirbagCircuit(model.tethers.get(other.itemId)!))
-          order(other.key, operation.key, { kind: 'airbag', tetherId: other.itemId, settingId: ignition.settingId })
-  }
-  statedForTheWayBack(removal, operations, order)
+  for (const edge of removal.edges) if (isPhysical(removal, edge)) order(outKeyOf.get(edge.after), outKeyOf.get(edge.before), edge.because)
+  for (const operation of operations.values())
+    if (operation.act === 'fasten')
+      for (const partId of removal.model.holders.get(operation.itemId)!.holds)
+        // Also one that was only eased, or that this group did not have to let go for its own sake.
+        if (operations.has(`seat:${partId}`)) order(`seat:${partId}`, operation.key, { kind: 'holds', holderId: operation.itemId, partId })
+  leadThroughApertures(removal, operations, order)
+  tightenInStages(removal, operations, order)
+  const demands = demandsOnTheWayBack(removal, operations, outKeyOf, asked)
+  statedForTheWayBack(removal, operations, order, demands)
+  startLikeFastening(operations, edges, demands)
   const loop = shortestLoop([...operations.keys()], edges)
-  return loop ? fail({ kind: 'contradiction', loop }) : ok({ operations, edges })
+  return loop ? fail({ kind: 'contradiction', loop }) : ok({ operations, edges, demands, outKeyOf })
 }
 
-function turnRound(removal: Removal, operation: Operation): Result<Operation | null, RemovalError> {
-  const act = turnedRound(operation.act as InAct)
-  if (operation.act !== 'set') return ok({ ...operation, key: `${act}:${operation.itemId}`, phase: 'out', act })
-  const setting = removal.model.settings.get(operation.itemId)!
-  const target = setting.atEnd === 'as found' ? setting.asFound : setting.atEnd
-  if (target === operation.setting!.to) return ok(null)
-  const change = changeSetting(removal.model, setting.id, operation.setting!.to, target)
-  if (!change.ok) return fail(change.error)
-  return ok({ ...operation, key: change.value.key, phase: 'out', act, setting: change.value.act })
+/** Whether an act of the way in is taken back, given what becomes of the things. */
+function comesBack(removal: Removal, operation: Operation, endings: ReadonlyMap<Id, Ending>): Result<boolean, RefitError> {
+  const { model } = removal
+  const { act, itemId } = operation
+  if (act === 'undo') return ok(model.holders.get(itemId)!.holds.some((partId) => goesBack(endings.get(partId))) && goesBack(endings.get(itemId)))
+  if (act === 'ease') return ok(!removal.operations.has(`release:${itemId}`))
+  if (act !== 'open') return ok(goesBack(endings.get(itemId)))
+  const tether = model.tethers.get(itemId)!
+  const ending = endings.get(itemId)
+  if (ending === 'left open and insulated') return isAirbagCircuit(tether) ? fail({ kind: 'airbag left open', tetherId: itemId }) : ok(false)
+  // Its part is gone: whoever decided that has to say what becomes of the plug.
+  const gone = !goesBack(endings.get(tether.partId))
+  if (gone && ending === undefined) return fail({ kind: 'tether without end', tetherId: itemId, partId: tether.partId })
+  return ok(goesBack(ending))
 }
 
 /** What a hand would meet again on the way back. A rule or the recorder's order is not a relation between things. */
-function isPhysical(removal: Removal, edge: Edge): boolean {
-  if (edge.because.kind === 'in one go' || edge.because.kind === 'set back') return false
-  // Battery and ignition off before an airbag circuit opens: closed again before they come back. The moment's ignition is handled apart.
-  if (edge.because.kind === 'airbag') return removal.operations.get(edge.before)?.itemId === edge.because.settingId
-  if (edge.because.kind !== 'need') return true
-  const { needId } = edge.because
-  const need = removal.model.needs.find((item) => item.id === needId)!
-  return need.reason !== 'method' && need.reason !== 'observed'
+function isPhysical(removal: Removal, { because }: Edge): boolean {
+  if (because.kind === 'in one go' || because.kind === 'eased first') return false
+  if (because.kind !== 'need') return true
+  const { reason } = removal.model.needOf.get(because.needId)!
+  return reason === 'setting' || PHYSICAL.includes(reason)
 }
 
-/** Needs stated on the acts of the way back: a setting kept until then, or another operation first. */
-function statedForTheWayBack(
-  removal: Removal,
-  operations: Map<string, Operation>,
-  order: (before: string | undefined, after: string | undefined, because: Because) => void,
-): void {
+function leadThroughApertures(removal: Removal, operations: Map<string, Operation>, order: Order): void {
+  for (const operation of [...operations.values()]) {
+    if (operation.act !== 'close') continue
+    const tether = removal.model.tethers.get(operation.itemId)!
+    if (tether.leadThrough === '' && tether.throughPartId === null) continue
+    const key = `feed:${tether.id}`
+    const because: Because = { kind: 'lead through', tetherId: tether.id }
+    operations.set(key, { ...operation, key, act: 'feed' })
+    const through = tether.throughPartId ?? removal.model.hostOf(tether.partId)
+    const has = (other: string) => (operations.has(other) ? other : undefined)
+    order(has(`place:${through}`), key, because)
+    order(key, has(`seat:${through}`), because)
+    order(key, operation.key, because)
+  }
+}
+
+/** All started by hand, adjusted, then made snug, in the order the record says. */
+function tightenInStages(removal: Removal, operations: Map<string, Operation>, order: Order): void {
+  for (const [partId, level] of removal.levels) {
+    const part = removal.model.parts.get(partId)!
+    if (level === 'eased') continue
+    const groups = (removal.model.holdersOf.get(partId) ?? []).map((holder) => `fasten:${holder.id}`).filter((key) => operations.has(key))
+    if (part.refit.startAllFirst) {
+      const starts = groups.map((key): [string, Operation] => [key.replace('fasten:', 'start:'), operations.get(key)!])
+      for (const [key, fasten] of starts) {
+        operations.set(key, { ...fasten, key, act: 'start' })
+        for (const group of groups) order(key, group, { kind: 'started first', partId })
+      }
+    }
+    const said = part.refit.tightenOrder.map((id) => `fasten:${id}`).filter((key) => groups.includes(key))
+    for (let i = 1; i < said.length; i++) order(said[i - 1], said[i], { kind: 'tightened in order', partId })
+    if (said.length > 0) for (const key of groups) if (!said.includes(key)) order(said.at(-1), key, { kind: 'tightened in order', partId })
+  }
+}
+
+/** A fastener is started where and when it could be made snug: what that waits for, the start waits for. */
+function startLikeFastening(operations: ReadonlyMap<string, Operation>, edges: Edge[], demands: Map<string, Demand[]>): void {
+  for (const [key, operation] of operations) {
+    if (operation.act !== 'start') continue
+    const fasten = `fasten:${operation.itemId}`
+    for (const edge of [...edges]) if (edge.after === fasten && operations.get(edge.before)?.act !== 'start' && edge.because.kind !== 'tightened in order') edges.push({ ...edge, after: key })
+    for (const demand of demands.get(fasten) ?? []) addDemand(demands, key, demand)
+  }
+}
+
+function demandsOnTheWayBack(removal: Removal, operations: ReadonlyMap<string, Operation>, outKeyOf: ReadonlyMap<string, string>, asked: AskedByRules): Map<string, Demand[]> {
+  const { model } = removal
+  const demands = new Map<string, Demand[]>()
+  for (const [key, operation] of operations) for (const demand of asked(operation)) addDemand(demands, key, demand)
+  for (const [inKey, list] of removal.demands)
+    for (const demand of list) {
+      const need = demand.because.kind === 'need' ? model.needOf.get(demand.because.needId)! : null
+      const outKey = outKeyOf.get(inKey)
+      // A vent that hides the screws hides them on the way back as well.
+      if (need && outKey && PHYSICAL.includes(need.reason)) addDemand(demands, outKey, demand)
+    }
+  for (const wish of removal.settings.values())
+    for (const need of model.needsOf.get(`method:${wish.methodId}`) ?? []) {
+      if (need.needs.kind !== 'part') continue
+      // What a method moved out of the way goes back once the setting stands as it is to be: until then it may be needed again.
+      const end = endValue(model, wish.settingId)
+      if (wish.value === end) continue
+      const key = ['place', 'seat'].map((act) => `${act}:${need.needs.kind === 'part' ? need.needs.partId : ''}`).find((k) => operations.has(k))
+      if (key) addDemand(demands, key, { settingId: wish.settingId, value: end, because: { kind: 'set back', settingId: wish.settingId } })
+    }
+  return demands
+}
+
+function addDemand(demands: Map<string, Demand[]>, key: string, demand: Demand): void {
+  const list = demands.get(key) ?? []
+  if (!list.some((known) => known.settingId === demand.settingId && known.value === demand.value)) list.push(demand)
+  demands.set(key, list)
+}
+
+/** Needs stated on the acts of the way back: a setting at a value, or another operation first. */
+function statedForTheWayBack(removal: Removal, operations: ReadonlyMap<string, Operation>, order: Order, demands: Map<string, Demand[]>): void {
   const here = (act: string, id: Id) => (operations.has(`${act}:${id}`) ? `${act}:${id}` : undefined)
+  const BACK: readonly OutAct[] = ['place', 'seat', 'close', 'fasten']
   for (const need of removal.model.needs) {
     const { act, id } = need.dependent
-    if (act !== 'place' && act !== 'seat' && act !== 'close' && act !== 'fasten') continue
+    if (!(BACK as readonly string[]).includes(act) || need.reason === 'habit') continue
     const dependent = here(act, id)
+    if (!dependent) continue
     const because: Because = { kind: 'need', needId: need.id }
     const needed = need.needs
     if (needed.kind === 'operation') order(here(needed.act, needed.id), dependent, because)
@@ -95,8 +178,6 @@ function statedForTheWayBack(
       if (needed.state === 'closed') order(here('close', needed.tetherId), dependent, because)
       else order(dependent, here('close', needed.tetherId), because)
     }
-    if (needed.kind === 'setting')
-      for (const operation of operations.values())
-        if (operation.act === 'restore' && operation.itemId === needed.settingId) order(dependent, operation.key, because)
+    if (needed.kind === 'setting') addDemand(demands, dependent, { settingId: needed.settingId, value: needed.value, because })
   }
 }

@@ -1,49 +1,60 @@
 import type { Id } from '../base/id'
-import type { Because } from './operation'
-import type { Goal, Removal } from './removal'
+import { reachedFrom, successors } from './graph'
+import { splitKey, type Because } from './operation'
+import type { Removal } from './removal'
+import type { Goal } from './wish'
+
+export type WhyRelation = 'covers' | 'holds' | 'ties' | 'traps' | 'frees' | 'carries' | 'keeps safe' | 'closes' | 'comes before'
 
 /** One link of "why is this here?": a thing, and how it bears on the next one towards the goal. */
-export type WhyLink =
-  | { thing: 'part' | 'holder' | 'tether' | 'setting'; id: Id; relation: 'covers' | 'holds' | 'ties' | 'traps' | 'frees' | 'keeps safe' | 'closes' | 'comes before' }
-  | { thing: 'goal'; goal: Goal }
+export type WhyLink = { thing: 'part' | 'holder' | 'tether' | 'setting'; id: Id; relation: WhyRelation } | { thing: 'goal'; goal: Goal }
 
 /**
  * The chain of facts from an operation to the goal that asked for it: "liner covers the hex 7, which holds the
  * surround, which covers the hex 7 of the unit, which closes the radio cavity". Operations on the same thing are one link.
- * Null for an operation that is not in the removal. Cost: O(length of the chain).
+ * Takes the keys of setting wishes as well. Null for what is not in the removal. Cost: O(length of the chain).
  */
 export function whyChain(removal: Removal, key: string): WhyLink[] | null {
   const links: WhyLink[] = []
-  let at = removal.operations.get(key)
-  if (!at) return null
-  while (at) {
-    const brought = removal.broughtIn.get(at.key)!
+  if (!removal.broughtIn.has(key)) return null
+  for (let at = key; ; ) {
+    const brought = removal.broughtIn.get(at)
+    if (!brought) return links
+    const [thing, id] = thingOf(at)
     if (brought.by === null) {
-      links.push({ thing: 'part', id: at.itemId, relation: 'closes' }, { thing: 'goal', goal: brought.goal })
+      links.push({ thing: 'part', id, relation: 'closes' }, { thing: 'goal', goal: brought.goal })
       return links
     }
-    const next = removal.operations.get(brought.by)
-    if (!next) return links
-    if (!sameThing(at, next)) links.push({ thing: thingOf(at.act), id: at.itemId, relation: relationOf(removal, brought.because) })
-    at = next
+    const [nextThing, nextId] = thingOf(brought.by)
+    if (thing !== nextThing || id !== nextId) links.push({ thing, id, relation: relationOf(removal, brought.because) })
+    at = brought.by
   }
-  return links
 }
 
-function sameThing(a: { act: string; itemId: Id }, b: { act: string; itemId: Id }): boolean {
-  return thingOf(a.act) === thingOf(b.act) && a.itemId === b.itemId
+/** What would stay shut if an operation of the way in were left out: what waits for it, and the goals behind that. */
+export function whatStaysShut(removal: Removal, key: string): { waiting: string[]; goals: Goal[] } {
+  const then = successors(removal.edges)
+  const stopped = new Set([key, ...reachedFrom(then, key)])
+  const direct = [...new Set(then.get(key) ?? [])]
+  const goals = removal.goals.filter((goal) => {
+    const keys = [...removal.broughtIn].filter(([, why]) => why.by === null && why.goal === goal).map(([k]) => k)
+    return keys.some((k) => stopped.has(k))
+  })
+  return { waiting: direct, goals }
 }
 
-function thingOf(act: string): 'part' | 'holder' | 'tether' | 'setting' {
-  return act === 'undo' ? 'holder' : act === 'open' ? 'tether' : act === 'set' ? 'setting' : 'part'
+function thingOf(key: string): ['part' | 'holder' | 'tether' | 'setting', Id] {
+  const [act, id] = splitKey(key)
+  return [act === 'undo' ? 'holder' : act === 'open' ? 'tether' : act === 'set' ? 'setting' : 'part', id]
 }
 
-function relationOf(removal: Removal, because: Because): 'covers' | 'holds' | 'ties' | 'traps' | 'frees' | 'keeps safe' | 'comes before' {
+function relationOf(removal: Removal, because: Because): WhyRelation {
   if (because.kind === 'holds') return 'holds'
   if (because.kind === 'tethers') return 'ties'
-  if (because.kind === 'airbag') return 'keeps safe'
+  if (because.kind === 'carried') return 'carries'
+  if (because.kind === 'rule') return 'keeps safe'
   if (because.kind !== 'need') return 'comes before'
-  const reason = removal.model.needs.find((need) => need.id === because.needId)!.reason
+  const { reason } = removal.model.needOf.get(because.needId)!
   if (reason === 'covers') return 'covers'
   if (reason === 'traps' || reason === 'threads') return 'traps'
   return reason === 'setting' || reason === 'reaches' ? 'frees' : 'comes before'

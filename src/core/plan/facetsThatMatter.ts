@@ -1,5 +1,6 @@
 import type { Id } from '../base/id'
-import { deriveRemoval, type Goal } from '../order/removal'
+import { deriveRemoval } from '../order/removal'
+import type { Goal } from '../order/wish'
 import type { ProcedureDocument } from '../procedure/document'
 import { forBuild } from '../procedure/forBuild'
 import type { Build } from '../procedure/when'

@@ -1,9 +1,11 @@
 import { compareText, type Id } from '../base/id'
-import { areIdentical, areLookalikes, THREADED_KINDS, type Holder } from '../procedure/holder'
+import { areIdentical, areLookalikes, headsOf, THREADED_KINDS, type Holder } from '../procedure/holder'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import { cautionsFor, type CautionAt } from '../vehicle/cautionsFor'
 import type { Operation } from '../order/operation'
 import type { Removal } from '../order/removal'
+import { demandsOf, judged } from './demandsOf'
+import type { DerivedJob } from './deriveJob'
 import type { JobPlan } from './jobPlan'
 
 /** What a lead wants to know before saying yes: what is counted, opened, moved, carried and minded. */
@@ -15,6 +17,12 @@ export type PlanSummary = {
   tools: { tool: string; holderIds: Id[]; partIds: Id[] }[]
   cautions: CautionAt[]
   trays: Tray[]
+  /** Steps that take more than one person. */
+  together: string[]
+  /** What the vehicle can do afterwards that it could not, does differently, or can't do any more. */
+  functions: { added: string[]; changed: Id[]; taken: Id[] }
+  /** Built-in and the shop's changes for good, each with its kit. */
+  changesForGood: { what: string; where: string; how: string; consent: boolean; edgeTreated: boolean }[]
 }
 
 /** A labelled tray and the groups that share it: one pool of identical fasteners. `notWith` are the labels it must not be mixed with. */
@@ -29,13 +37,15 @@ export function summarise(plan: JobPlan): PlanSummary {
   const cautions = new Map<string, CautionAt>()
   for (const step of [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)) {
     const { act, itemId } = step.operation
-    if (step.tool !== 'hand') {
-      const entry = tools.get(step.tool) ?? { tool: step.tool, holderIds: [], partIds: [] }
-      tools.set(step.tool, entry)
+    // A drive that varies between examples puts every driver in the bag.
+    for (const tool of act === 'undo' ? otherTools(model.holders.get(itemId)!, step.tool) : [step.tool]) {
+      if (tool === 'hand') continue
+      const entry = tools.get(tool) ?? { tool, holderIds: [], partIds: [] }
+      tools.set(tool, entry)
       if (act === 'undo') entry.holderIds.push(itemId)
       if (act === 'release') entry.partIds.push(itemId)
     }
-    for (const caution of cautionsFor(model, step.operation)) cautions.set(caution.id, caution)
+    for (const caution of cautionsFor(model, judged(plan.job, step.operation), plan.job.circumstances)) cautions.set(caution.id, caution)
   }
   return {
     fasteners: undone.reduce((sum, holder) => sum + holder.count, 0),
@@ -45,6 +55,13 @@ export function summarise(plan: JobPlan): PlanSummary {
     tools: [...tools.values()],
     cautions: [...cautions.values()],
     trays: traysFor(plan),
+    together: [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps).filter((step) => demandsOf(plan.job, step.operation).persons > 1).map((step) => step.operation.key),
+    functions: {
+      added: [...plan.job.added.values()].map((item) => item.name),
+      changed: plan.job.goal.kits.flatMap(({ fit }) => fit.functionsChanged),
+      taken: plan.job.goal.kits.flatMap(({ fit }) => fit.functionsTaken),
+    },
+    changesForGood: plan.job.goal.kits.flatMap(({ kit }) => kit.changes),
   }
 }
 
@@ -91,17 +108,24 @@ export function hiddenBy(model: ProcedureForBuild, holderId: Id): Id[] {
   return (model.needsOf.get(`undo:${holderId}`) ?? []).flatMap((need) => (need.reason === 'covers' && need.needs.kind === 'part' ? [need.needs.partId] : []))
 }
 
-export type OwnTap = 'hidden' | 'lookalike' | 'safety'
+export type OwnTap = 'hidden' | 'lookalike' | 'safety' | 'result'
 
-/** Why a step is confirmed by itself and not with its card: hidden, easily confused, or a rule of safety bites at it. */
-export function ownTapFor(removal: Removal, operation: Operation): OwnTap | null {
-  const { model } = removal
-  if (cautionsFor(model, operation).some((caution) => caution.severity !== 'NOTICE')) return 'safety'
+/** Why a step is confirmed by itself and not with its card: hidden, easily confused, a rule of safety bites, or it has a result. */
+export function ownTapFor(job: DerivedJob, operation: Operation): OwnTap | null {
+  const { model } = job
+  if (operation.act === 'test' || operation.act === 'work' || operation.act === 'decide') return 'result'
+  if (cautionsFor(model, judged(job, operation), job.circumstances).some((caution) => caution.severity !== 'NOTICE')) return 'safety'
   if (operation.act !== 'undo' && operation.act !== 'fasten') return null
-  if (lookalikesIn(removal, operation.itemId).length > 0) return 'lookalike'
+  if (lookalikesIn(job.removal, operation.itemId).length > 0) return 'lookalike'
   return hiddenBy(model, operation.itemId).length > 0 ? 'hidden' : null
 }
 
 export function isThreaded(holder: Holder): boolean {
   return THREADED_KINDS.includes(holder.kind)
+}
+
+/** The tool in hand and the ones for the other drives that were seen. */
+function otherTools(holder: Holder, inHand: string): string[] {
+  const heads = headsOf(holder)
+  return heads.length > 1 ? heads : [inHand]
 }

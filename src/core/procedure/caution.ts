@@ -6,7 +6,7 @@ import { When } from './when'
 export const SEVERITIES = ['DANGER', 'WARNING', 'CAUTION', 'NOTICE'] as const
 export type Severity = (typeof SEVERITIES)[number]
 
-export const CAUTION_ACTS = ['any', 'undo', 'release', 'lift', 'open', 'close', 'place', 'seat', 'fasten', 'set'] as const
+export const CAUTION_ACTS = ['any', 'undo', 'ease', 'release', 'lift', 'open', 'close', 'place', 'seat', 'fasten', 'set', 'test'] as const
 
 /** A sentence, its severity, and the item and act it bites at. */
 export const Caution = z.object({

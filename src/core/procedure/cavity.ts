@@ -7,6 +7,10 @@ import { When } from './when'
 export const Opening = z.object({
   id: Id,
   name: z.string().max(80).default(''),
+  /** Optional: more room than is needed, and what that saves. */
+  roomier: z.boolean().default(false),
+  saves: z.string().max(120).default(''),
+  savesS: z.number().min(0).max(36_000).default(0),
   parts: z.array(z.object({ partId: Id, level: Level.exclude(['in place']) })).min(1, 'An opening needs at least one part.').max(20),
 })
 

@@ -1,6 +1,7 @@
 import type { Id } from '../base/id'
 import { danglingReferences, type DanglingReference } from './references'
-import type { ProcedureDocument } from './document'
+import { COLLECTIONS, type Collection, type ProcedureDocument } from './document'
+import { same } from './edit'
 import { areLookalikes, THREADED_KINDS, usualDrive } from './holder'
 import { mayRestFree } from './part'
 import { isElectrical } from './tether'
@@ -8,43 +9,131 @@ import { isElectrical } from './tether'
 /** What is missing or wrong in a record as it stands, as things: the interface makes the sentence and the jump. */
 export type FactProblem =
   | { kind: 'reference'; itemId: Id; reference: DanglingReference }
+  | { kind: 'carried in a circle'; itemId: Id }
   | { kind: 'nothing holds it'; itemId: Id }
   | { kind: 'no latch' | 'no tab side' | 'no circuit' | 'no function'; itemId: Id }
   | { kind: 'no way to set'; itemId: Id; value: string }
-  | { kind: 'lookalike without thread'; itemId: Id; otherId: Id }
+  | { kind: 'lookalike without difference'; itemId: Id; otherId: Id }
+  | { kind: 'mix-up without difference'; itemId: Id; otherId: Id }
+  | { kind: 'mix-up one way'; itemId: Id; otherId: Id }
   | { kind: 'drive without size'; itemId: Id }
   | { kind: 'marks differ'; itemId: Id; marks: number; count: number }
   | { kind: 'may not rest'; itemId: Id; partId: Id }
+  | { kind: 'other steering side'; itemId: Id; words: string; facetId: Id }
+  | { kind: 'condition on every choice'; itemId: Id; collection: Collection; facetId: Id }
+  | { kind: 'stated twice'; itemId: Id; otherId: Id }
   | { kind: 'no cavity' }
 
-/** Every fact that is missing or does not fit the others, in the order of what would hurt first. Cost: O(items + pairs of screws with one head). */
+/** Every fact that is missing or does not fit the others. Cost: O(items + pairs of screws with one head). */
 export function checkFacts(document: ProcedureDocument): FactProblem[] {
-  const problems: FactProblem[] = danglingReferences(document).map((reference) => ({ kind: 'reference', itemId: reference.itemId, reference }))
+  return [
+    ...danglingReferences(document).map((reference): FactProblem => ({ kind: 'reference', itemId: reference.itemId, reference })),
+    ...carriedInCircles(document),
+    ...tetherProblems(document),
+    ...needProblems(document),
+    ...partProblems(document),
+    ...holderProblems(document),
+    ...conditionProblems(document),
+    ...(document.cavities.length === 0 && document.parts.length > 0 ? [{ kind: 'no cavity' } as const] : []),
+  ]
+}
+
+function carriedInCircles(document: ProcedureDocument): FactProblem[] {
+  const carrier = new Map(document.parts.map((part) => [part.id, part.carriedBy]))
+  return document.parts.flatMap((part): FactProblem[] => {
+    let at = carrier.get(part.id) ?? null
+    for (let steps = 0; at !== null && steps <= document.parts.length; steps++) {
+      if (at === part.id) return [{ kind: 'carried in a circle', itemId: part.id }]
+      at = carrier.get(at) ?? null
+    }
+    return []
+  })
+}
+
+function tetherProblems(document: ProcedureDocument): FactProblem[] {
+  const problems: FactProblem[] = []
+  const byId = new Map(document.tethers.map((tether) => [tether.id, tether]))
   for (const tether of document.tethers) {
     if (isElectrical(tether) && tether.circuit === null) problems.push({ kind: 'no circuit', itemId: tether.id })
     if (isElectrical(tether) && tether.latch === null) problems.push({ kind: 'no latch', itemId: tether.id })
     else if (tether.latch !== null && ['press tab', 'squeeze two tabs', 'lever'].includes(tether.latch) && tether.tabSide === null) problems.push({ kind: 'no tab side', itemId: tether.id })
     if (isElectrical(tether) && tether.functions.length === 0) problems.push({ kind: 'no function', itemId: tether.id })
-  }
-  for (const need of document.needs) {
-    const needed = need.needs
-    const part = needed.kind === 'part' && needed.level === 'free' ? document.parts.find((item) => item.id === needed.partId) : null
-    if (part && !mayRestFree(part)) problems.push({ kind: 'may not rest', itemId: need.id, partId: part.id })
-    if (needed.kind === 'setting') {
-      const setting = document.settings.find((item) => item.id === needed.settingId)
-      if (setting && setting.asFound !== needed.value && !setting.methods.some((method) => method.to === needed.value))
-        problems.push({ kind: 'no way to set', itemId: setting.id, value: needed.value })
+    for (const otherId of tether.mixups) {
+      const other = byId.get(otherId)
+      if (!other) continue
+      if (!other.mixups.includes(tether.id)) problems.push({ kind: 'mix-up one way', itemId: tether.id, otherId })
+      if (tether.tell === '' && other.tell === '' && tether.id < otherId) problems.push({ kind: 'mix-up without difference', itemId: tether.id, otherId })
     }
   }
+  return problems
+}
+
+function needProblems(document: ProcedureDocument): FactProblem[] {
+  const problems: FactProblem[] = []
+  const parts = new Map(document.parts.map((part) => [part.id, part]))
+  const settings = new Map(document.settings.map((setting) => [setting.id, setting]))
+  const stated = new Map<string, (typeof document.needs)[number]>()
+  for (const need of document.needs) {
+    const needed = need.needs
+    const part = needed.kind === 'part' && needed.level === 'free' ? parts.get(needed.partId) : undefined
+    if (part && !mayRestFree(part)) problems.push({ kind: 'may not rest', itemId: need.id, partId: part.id })
+    if (needed.kind === 'setting') {
+      const setting = settings.get(needed.settingId)
+      if (setting && setting.asFound !== needed.value && !setting.methods.some((method) => method.to === needed.value)) problems.push({ kind: 'no way to set', itemId: setting.id, value: needed.value })
+    }
+    const key = JSON.stringify([need.dependent, needed])
+    const first = stated.get(key)
+    if (first && first.reason === need.reason && same(first.when, need.when)) problems.push({ kind: 'stated twice', itemId: need.id, otherId: first.id })
+    else if (!first) stated.set(key, need)
+  }
+  for (const setting of document.settings)
+    if (setting.atEnd !== 'as found' && setting.values.includes(setting.atEnd) && setting.atEnd !== setting.asFound && !setting.methods.some((method) => method.to === setting.atEnd)) problems.push({ kind: 'no way to set', itemId: setting.id, value: setting.atEnd })
+  return problems
+}
+
+function partProblems(document: ProcedureDocument): FactProblem[] {
+  const problems: FactProblem[] = []
   const held = new Set(document.holders.flatMap((holder) => holder.holds))
-  for (const part of document.parts) if (part.fixing === 'fastened' && !held.has(part.id)) problems.push({ kind: 'nothing holds it', itemId: part.id })
-  document.holders.forEach((holder, i) => {
+  const steering = document.facets.find((facet) => facet.kind === 'steering side')
+  for (const part of document.parts) {
+    if (part.fixing === 'fastened' && !held.has(part.id)) problems.push({ kind: 'nothing holds it', itemId: part.id })
+    if (!steering || part.when[steering.id] || (part.station !== 'driver side' && part.station !== 'passenger side')) continue
+    // Left and right are the vehicle's: on the other steering side the same part lies on the other side.
+    const axes = part.release.motions.flatMap((motion) => motion.directions).filter((axis) => axis === 'left' || axis === 'right')
+    const words = [part.release.start, part.refit.first, part.refit.last].join(' ').match(/\b(left|right)\b/)?.[1]
+    const found = axes[0] ?? words
+    if (found) problems.push({ kind: 'other steering side', itemId: part.id, words: found, facetId: steering.id })
+  }
+  return problems
+}
+
+function holderProblems(document: ProcedureDocument): FactProblem[] {
+  const problems: FactProblem[] = []
+  const byHead = new Map<string, typeof document.holders>()
+  for (const holder of document.holders) {
     const drive = usualDrive(holder)
     if (THREADED_KINDS.includes(holder.kind) && (drive === null || drive.size === '')) problems.push({ kind: 'drive without size', itemId: holder.id })
     if (holder.positions.length > 0 && holder.positions.length !== holder.count) problems.push({ kind: 'marks differ', itemId: holder.id, marks: holder.positions.length, count: holder.count })
-    for (const other of document.holders.slice(i + 1))
-      if (areLookalikes(holder, other) && (holder.thread === null || other.thread === null)) problems.push({ kind: 'lookalike without thread', itemId: (holder.thread === null ? holder : other).id, otherId: (holder.thread === null ? other : holder).id })
-  })
-  if (document.cavities.length === 0 && document.parts.length > 0) problems.push({ kind: 'no cavity' })
+    const head = drive ? `${drive.drive} ${drive.size}` : ''
+    const alike = byHead.get(head) ?? []
+    for (const other of alike) if (areLookalikes(other, holder) && !isTold(other, holder)) problems.push({ kind: 'lookalike without difference', itemId: (other.thread === null ? other : holder).id, otherId: (other.thread === null ? holder : other).id })
+    byHead.set(head, [...alike, holder])
+  }
+  return problems
+}
+
+/** Whether a record says how two groups with one head differ: by their threads, or in words. */
+function isTold(a: ProcedureDocument['holders'][number], b: ProcedureDocument['holders'][number]): boolean {
+  return (a.thread !== null && b.thread !== null) || a.tell !== '' || b.tell !== ''
+}
+
+function conditionProblems(document: ProcedureDocument): FactProblem[] {
+  const problems: FactProblem[] = []
+  const facets = new Map(document.facets.map((facet) => [facet.id, facet]))
+  for (const collection of COLLECTIONS)
+    for (const item of document[collection])
+      if ('when' in item)
+        for (const [facetId, choices] of Object.entries(item.when))
+          if (facets.has(facetId) && facets.get(facetId)!.choices.every((choice) => choices.includes(choice.id))) problems.push({ kind: 'condition on every choice', itemId: item.id, collection, facetId })
   return problems
 }

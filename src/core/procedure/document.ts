@@ -20,6 +20,7 @@ export const ProcedureDocument = z.object({
   name: z.string().trim().min(1, 'A procedure needs the name of its model.').max(80),
   synonyms: z.array(z.string().trim().min(1).max(80)).max(20).default([]),
   note: z.string().max(2000).default(''),
+  wheels: z.enum(['four', 'two']).default('four'),
   views: z.array(View).max(20).default([]),
   facets: z.array(Facet).max(20).default([]),
   parts: z.array(Part).max(400).default([]),

@@ -5,6 +5,7 @@ import { Level } from './level'
 /** A way examples of the model differ. */
 export const Facet = z.object({
   id: Id,
+  kind: z.enum(['other', 'steering side', 'year span']).default('other'),
   name: z.string().trim().min(1, 'A facet needs a name.').max(60),
   choices: z
     .array(z.object({ id: Id, name: z.string().trim().min(1).max(60), tell: z.string().max(200).default('') }))

@@ -12,7 +12,9 @@ import { existsOn, type Build } from './when'
 
 /** A procedure as it is on one build: what `when` excludes is gone, and what hangs in the air went with it. */
 export type ProcedureForBuild = {
+  document: ProcedureDocument
   build: Build
+  wheels: ProcedureDocument['wheels']
   parts: Map<Id, Part>
   holders: Map<Id, Holder>
   tethers: Map<Id, Tether>
@@ -22,9 +24,16 @@ export type ProcedureForBuild = {
   functions: Map<Id, VehicleFunction>
   cautions: Caution[]
   needs: Need[]
+  needOf: Map<Id, Need>
   holdersOf: Map<Id, Holder[]>
   tethersOf: Map<Id, Tether[]>
+  /** Parts that come along inside another. */
+  carriedIn: Map<Id, Part[]>
   needsOf: Map<string, Need[]>
+  /** What ties a part to the vehicle: its own tethers and those of the parts it carries. A carried part has none of its own. */
+  tyingOf: Map<Id, Tether[]>
+  /** The part that moves when this one does: itself, or the outermost part it is carried by. */
+  hostOf: (partId: Id) => Id
   /** Facets that some condition asks about and the build leaves open: those items are taken as present. */
   openFacets: Set<Id>
 }
@@ -61,10 +70,11 @@ export function forBuild(document: ProcedureDocument, build: Build): ProcedureFo
     if (needed.kind === 'part') return parts.has(needed.partId)
     if (needed.kind === 'setting') return settings.has(needed.settingId)
     if (needed.kind === 'tether') return tethers.has(needed.tetherId)
+    if (needed.kind === 'station') return true
     return actTargets(needed.act).has(needed.id)
   }
   const actTargets = (act: string): { has(id: Id): boolean } =>
-    act === 'undo' || act === 'fasten' ? holders : act === 'open' || act === 'close' ? tethers : act === 'method' ? methods : parts
+    act === 'undo' || act === 'fasten' ? holders : act === 'open' || act === 'close' ? tethers : act === 'method' ? methods : act === 'test' ? functions : parts
   const methods = new Map<Id, { method: Method; settingId: Id }>()
   for (const setting of settings.values())
     for (const method of setting.methods) {
@@ -79,9 +89,20 @@ export function forBuild(document: ProcedureDocument, build: Build): ProcedureFo
       .map((cavity) => ({ ...cavity, openings: cavity.openings.map((o) => ({ ...o, parts: o.parts.filter((part) => parts.has(part.partId)) })) }))
       .filter((cavity) => cavity.openings.length > 0),
   )
-  const itemHere = (id: Id) => parts.has(id) || holders.has(id) || tethers.has(id) || settings.has(id) || methods.has(id) || cavities.has(id)
+  const hostOf = (partId: Id): Id => {
+    let at = partId
+    for (let steps = 0; steps < 8; steps++) {
+      const carrier = parts.get(at)?.carriedBy
+      if (!carrier || !parts.has(carrier)) break
+      at = carrier
+    }
+    return at
+  }
+  const itemHere = (id: Id) => parts.has(id) || holders.has(id) || tethers.has(id) || settings.has(id) || methods.has(id) || cavities.has(id) || functions.has(id)
   return {
+    document,
     build,
+    wheels: document.wheels,
     parts,
     holders,
     tethers,
@@ -91,8 +112,12 @@ export function forBuild(document: ProcedureDocument, build: Build): ProcedureFo
     functions,
     cautions: here(document.cautions).filter((caution) => itemHere(caution.at.itemId)),
     needs,
+    needOf: byId(needs),
+    carriedIn: groupBy([...parts.values()].filter((part) => part.carriedBy !== null && parts.has(part.carriedBy)), (part) => [part.carriedBy!]),
     holdersOf: groupBy([...holders.values()], (holder) => holder.holds),
     tethersOf: groupBy([...tethers.values()], (tether) => [tether.partId]),
+    tyingOf: groupBy([...tethers.values()], (tether) => [hostOf(tether.partId)]),
+    hostOf,
     needsOf: groupBy(needs, (need) => [`${need.dependent.act}:${need.dependent.id}`]),
     openFacets,
   }

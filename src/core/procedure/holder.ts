@@ -43,9 +43,16 @@ export const Thread = z.object({
   diameterMm: z.number().positive().max(30),
   lengthMm: z.number().positive().max(300),
   pitchMm: z.number().positive().max(5).nullable().default(null),
+  /** How deep a screw may go before it meets something. */
+  greatestDepthMm: z.number().positive().max(300).nullable().default(null),
 })
 
-export const Reach = z.object({ by: z.enum(['sight', 'mirror', 'feel']).default('sight'), lookFrom: z.string().max(120).default('') })
+export const Reach = z.object({
+  by: z.enum(['sight', 'mirror', 'feel']).default('sight'), lookFrom: z.string().max(120).default(''),
+  depthMm: z.number().positive().max(1000).nullable().default(null),
+  headroomMm: z.number().positive().max(1000).nullable().default(null),
+  powerTool: z.enum(['not said', 'no', 'out only', 'out and in']).default('not said'),
+})
 
 /** A group of identical fasteners. What hides it is a need ('covers'), never a field. */
 export const Holder = z.object({
@@ -55,6 +62,10 @@ export const Holder = z.object({
   count: z.number().int('A count is a whole number.').min(1, 'A group has at least one fastener.').max(99),
   holds: z.array(Id).min(1, 'Say which part this holds.').max(6),
   captive: z.boolean().default(false),
+  /** A stack in order, head first: screw, sleeve, washer. */
+  stack: z.array(z.string().trim().min(1).max(40)).max(8).default([]),
+  /** How to tell it from a lookalike, where the thread does not say so. */
+  tell: z.string().max(200).default(''),
   thread: Thread.nullable().default(null),
   torqueNm: z.number().positive().max(400).nullable().default(null),
   reuse: z.enum(['reuse', 'single use']).default('reuse'),
@@ -79,6 +90,12 @@ export function usualDrive(holder: Holder): Drive | null {
 export function headOf(holder: Holder): string | null {
   const drive = usualDrive(holder)
   return drive ? `${drive.drive} ${drive.size}`.trim() : null
+}
+
+/** Every head that was seen on this group, the usual one first. */
+export function headsOf(holder: Holder): string[] {
+  const heads = [...holder.drives].sort((a, b) => b.seen - a.seen).filter((drive) => drive.drive !== 'none')
+  return [...new Set(heads.map((drive) => `${drive.drive} ${drive.size}`.trim()))]
 }
 
 /** Same head, other thread or length: a hand can confuse them, so they never share a tray. */

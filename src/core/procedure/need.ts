@@ -1,23 +1,34 @@
 import { z } from 'zod'
 import { Id } from '../base/id'
 import { Level } from './level'
+import { Station } from './station'
 import { When } from './when'
 
-/** What a need can wait on an item: the removal acts, the way back, and a setting's method. */
-export const DEPENDENT_ACTS = ['undo', 'release', 'lift', 'open', 'method', 'place', 'seat', 'close', 'fasten'] as const
+/** What can wait: the acts of the way in, those of the way back, a setting's method, and a test. */
+export const DEPENDENT_ACTS = ['undo', 'ease', 'release', 'lift', 'open', 'method', 'place', 'seat', 'close', 'fasten', 'test'] as const
 
-export const NEED_REASONS = ['covers', 'traps', 'threads', 'reaches', 'rests on', 'setting', 'method', 'observed'] as const
+export const NEED_REASONS = ['covers', 'traps', 'threads', 'reaches', 'rests on', 'setting', 'method', 'observed', 'habit'] as const
 export type NeedReason = (typeof NEED_REASONS)[number]
 
-/** Reasons that only order what is there; all others bring operations in. */
-export const ORDER_ONLY: readonly NeedReason[] = ['method', 'observed']
+/**
+ * Reasons that only order what is there; all others bring operations in. A habit is an observed order somebody has
+ * explained as a habit: it is kept, so that nobody asks again, and orders nothing.
+ */
+export const ORDER_ONLY: readonly NeedReason[] = ['method', 'observed', 'habit']
+
+/** Reasons a hand meets again on the way back: what held on the way in holds then as well. */
+export const PHYSICAL: readonly NeedReason[] = ['covers', 'traps', 'threads', 'reaches', 'rests on']
 
 export const Needed = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('part'), partId: Id, level: Level.exclude(['in place']) }),
   z.object({ kind: z.literal('setting'), settingId: Id, value: z.string().min(1).max(40) }),
   z.object({ kind: z.literal('tether'), tetherId: Id, state: z.enum(['open', 'closed']) }),
+  /** Nobody else there while it is done. */
+  z.object({ kind: z.literal('station'), station: Station }),
   z.object({ kind: z.literal('operation'), act: z.enum(DEPENDENT_ACTS), id: Id }),
 ])
+
+export type Needed = z.infer<typeof Needed>
 
 /** One precedence fact, stored once, on what has to wait. All needs of one dependent are required. */
 export const Need = z.object({

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { Id } from '../base/id'
 import { Motion } from './direction'
+import { Ending } from './end'
 import { Station } from './station'
 import { When } from './when'
 
@@ -32,6 +33,9 @@ export const Release = z.object({
   mustNot: z.string().max(200).default(''),
 })
 
+/** Some of its holders undone so that it gives: enough to tuck a lead or to clear a neighbour. */
+export const Ease = z.object({ holderIds: z.array(Id).min(1, 'Say which holders are undone.').max(20), gapMm: z.number().positive().max(500).nullable().default(null), mustNot: Place.default('') })
+
 /** What differs from plain reversal on the way back. */
 export const Refit = z.object({
   first: Place.default(''),
@@ -39,6 +43,14 @@ export const Refit = z.object({
   before: Place.default(''),
   align: Place.default(''),
   confirm: Place.default(''),
+  /** Leads that must stay in front of it when it goes home. */
+  keepInFront: z.array(Id).max(10).default([]),
+  /** All its holders are started by hand, the part is adjusted, then they are made snug. */
+  startAllFirst: z.boolean().default(false),
+  /** Holder groups in the order in which they are made snug; those not named come after. */
+  tightenOrder: z.array(Id).max(12).default([]),
+  /** The last push can hardly be undone: what lies behind is tested first. */
+  hardToUndo: z.boolean().default(false),
 })
 
 export const Part = z.object({
@@ -48,12 +60,23 @@ export const Part = z.object({
   zone: z.string().max(60).default(''),
   station: Station,
   persons: z.number().int().min(1).max(4).default(1),
+  /** Where the second person stands when it takes two. */
+  helperStation: Station.nullable().default(null),
   massKg: z.number().positive().max(500).nullable().default(null),
   pieces: z.number().int().min(1).max(20).default(1),
   fixing: z.enum(FIXINGS).default('fastened'),
   brittle: z.boolean().default(false),
+  /** Exhaust, coolant, a lamp just switched off: wait before it is touched. */
+  hot: z.boolean().default(false),
+  /** A fuel tank, or what raises one. */
+  fuel: z.boolean().default(false),
   painted: z.boolean().default(false),
   rests: z.array(Rest).max(2).default([]),
+  ease: Ease.nullable().default(null),
+  /** It comes along inside another part and is taken out of it at the bench. */
+  carriedBy: Id.nullable().default(null),
+  /** What usually becomes of it once it is off. */
+  usualEnd: Ending.default('refitted'),
   outline: Outline.nullable().default(null),
   release: Release.default(() => Release.parse({})),
   refit: Refit.default(() => Refit.parse({})),

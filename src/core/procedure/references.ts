@@ -45,6 +45,13 @@ export function danglingReferences(document: ProcedureDocument): DanglingReferen
         }
 
   for (const part of document.parts) if (part.outline) point('parts', part.id, 'outline', part.outline.viewId, ids.views, 'view')
+  for (const part of document.parts) {
+    if (part.carriedBy !== null) point('parts', part.id, 'carried by', part.carriedBy, ids.parts, 'part')
+    for (const id of part.ease?.holderIds ?? []) point('parts', part.id, 'eased by', id, ids.holders, 'holder')
+    for (const id of part.refit.tightenOrder) point('parts', part.id, 'order of tightening', id, ids.holders, 'holder')
+    for (const id of part.refit.keepInFront) point('parts', part.id, 'leads in front', id, ids.tethers, 'connector')
+  }
+  for (const item of document.functions) for (const id of item.alsoNeeds) point('functions', item.id, 'needs plugged', id, ids.tethers, 'connector')
   for (const holder of document.holders) {
     for (const partId of holder.holds) point('holders', holder.id, 'holds', partId, ids.parts, 'part')
     for (const position of holder.positions) point('holders', holder.id, 'positions', position.viewId, ids.views, 'view')
@@ -52,6 +59,7 @@ export function danglingReferences(document: ProcedureDocument): DanglingReferen
   for (const tether of document.tethers) {
     point('tethers', tether.id, 'part', tether.partId, ids.parts, 'part')
     for (const id of tether.functions) point('tethers', tether.id, 'functions', id, ids.functions, 'function')
+    if (tether.throughPartId !== null) point('tethers', tether.id, 'aperture', tether.throughPartId, ids.parts, 'part')
     for (const id of tether.mixups) point('tethers', tether.id, 'mix-ups', id, ids.tethers, 'connector')
     for (const position of tether.positions) point('tethers', tether.id, 'positions', position.viewId, ids.views, 'view')
   }
@@ -67,7 +75,7 @@ export function danglingReferences(document: ProcedureDocument): DanglingReferen
     if (setting.atEnd !== 'as found' && !values.has(setting.atEnd)) wrong('settings', setting.id, 'at the end', setting.atEnd)
     for (const method of setting.methods) if (!values.has(method.to)) wrong('settings', setting.id, 'methods', method.to)
   }
-  const targetsOfAct = (act: string) => (act === 'undo' || act === 'fasten' ? ids.holders : act === 'open' || act === 'close' ? ids.tethers : act === 'method' ? methodIds : ids.parts)
+  const targetsOfAct = (act: string) => (act === 'undo' || act === 'fasten' ? ids.holders : act === 'open' || act === 'close' ? ids.tethers : act === 'method' ? methodIds : act === 'test' ? ids.functions : ids.parts)
   for (const need of document.needs) {
     point('needs', need.id, 'what waits', need.dependent.id, targetsOfAct(need.dependent.act), need.dependent.act)
     const needed = need.needs

@@ -4,7 +4,8 @@ import { Station } from './station'
 import { When } from './when'
 
 /** What the rules of safety must recognise; anything else is 'other'. */
-export const SETTING_ROLES = ['battery', 'ignition', 'gear lever', 'parking brake', 'wheels', 'other'] as const
+export const SETTING_ROLES = ['battery', 'ignition', 'gear lever', 'parking brake', 'wheels', 'stand', 'other'] as const
+export type SettingRole = (typeof SETTING_ROLES)[number]
 
 /** A way to reach a value. What it needs are needs with this method as their dependent. */
 export const Method = z.object({
@@ -27,6 +28,8 @@ export const Setting = z.object({
   /** What it is to be at the end: as found, or one of its values. */
   atEnd: z.string().min(1).max(40).default('as found'),
   methods: z.array(Method).max(8).default([]),
+  /** Of a battery: the maker's wait after it went off before an airbag circuit is touched. Null = nobody knows, the house value counts. */
+  waitMin: z.number().min(0).max(240).nullable().default(null),
   note: z.string().max(300).default(''),
   when: When.default({}),
 })

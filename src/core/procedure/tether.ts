@@ -60,6 +60,8 @@ export const Tether = z.object({
   functions: z.array(Id).max(10).default([]),
   /** An aperture its lead passes on the way back, before it is plugged; empty when there is none. */
   leadThrough: z.string().max(120).default(''),
+  /** The part whose aperture that is; null = its own part's. */
+  throughPartId: Id.nullable().default(null),
   /** What to do just before it is plugged ("lever fully open"). */
   beforePlugging: z.string().max(120).default(''),
   positions: z.array(Position).max(4).default([]),

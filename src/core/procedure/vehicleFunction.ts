@@ -10,6 +10,12 @@ export const VehicleFunction = z.object({
   power: z.enum(['none', 'accessory', 'ignition', 'engine']).default('ignition'),
   /** The unit of a reading, if one is taken; empty when the answer is yes or no. */
   readingUnit: z.string().max(12).default(''),
+  /** Tested before trim hides its plugs again, or only at hand-over. */
+  interim: z.enum(['when hidden', 'at hand-over']).default('when hidden'),
+  /** How long its unit needs after power before the test says anything. */
+  warmUpS: z.number().min(0).max(3600).default(0),
+  /** Further plugs it needs closed, besides those that list it. */
+  alsoNeeds: z.array(Id).max(10).default([]),
   when: When.default({}),
 })
 export type VehicleFunction = z.infer<typeof VehicleFunction>

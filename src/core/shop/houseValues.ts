@@ -1,7 +1,11 @@
 import { z } from 'zod'
 import type { Station } from '../procedure/station'
 
-const Seconds = z.number().min(0).max(3600)
+const Seconds = z.number({ error: 'Give a number of seconds.' }).min(0, 'Seconds can’t be negative.').max(3600, 'That is more than an hour.')
+
+/** A move between two stations that takes another time than the house's usual one, either way. */
+export const Move = z.object({ from: z.string().min(1).max(40), to: z.string().min(1).max(40), seconds: Seconds })
+export type Move = z.infer<typeof Move>
 
 /** A shop's own estimates, used until there are measured times. Marked "house estimate" wherever they are shown. */
 export const HouseValues = z.object({
@@ -13,6 +17,9 @@ export const HouseValues = z.object({
   nextSeatS: Seconds.default(15),
   acrossS: Seconds.default(22),
   outsideS: Seconds.default(30),
+  moves: z.array(Move).max(300).default([]),
+  /** Stations a shop has besides the usual ones, and how many people find room there. */
+  stations: z.array(z.object({ name: z.string().trim().min(1, 'A station needs a name.').max(40), persons: z.number().int().min(1).max(6).default(1) })).max(20).default([]),
   coldBrittleC: z.number().min(-40).max(40).default(10),
   liftMassKg: z.number().positive().max(100).default(20),
   airbagWaitMin: z.number().min(1).max(120).default(10),
@@ -21,9 +28,11 @@ export type HouseValues = z.infer<typeof HouseValues>
 
 export const DEFAULT_HOUSE_VALUES: HouseValues = HouseValues.parse({})
 
-/** Seconds to walk from one station to another. Symmetric; zero for the same one. */
+/** Seconds to walk from one station to another. Symmetric; zero for the same one. The shop's own moves go first. */
 export function moveS(house: HouseValues, from: Station, to: Station): number {
   if (from === to) return 0
+  const own = house.moves.find((move) => (move.from === from && move.to === to) || (move.from === to && move.to === from))
+  if (own) return own.seconds
   const cabin: readonly Station[] = ['driver side', 'centre', 'passenger side']
   const a = cabin.indexOf(from)
   const b = cabin.indexOf(to)

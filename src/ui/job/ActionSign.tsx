@@ -1,7 +1,7 @@
 import type { NextTap } from '@/core/job/progress'
 import { toFasten } from '@/core/job/progress'
-import type { JobState } from '@/core/job/fold'
 import type { Operation } from '@/core/order/operation'
+import { judged } from '@/core/plan/demandsOf'
 import { isThreaded } from '@/core/plan/summary'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
@@ -11,14 +11,16 @@ import { DirectionSign } from '../marks/DirectionSign'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { PlugMark } from '../marks/PlugMark'
 import { AirbagFlag, SignalPlate } from '../marks/Signs'
-import { itemNameIn } from '../words/modelNames'
+import { cardNameIn } from '../words/modelNames'
 import { stepWords } from '../words/operations'
+import type { LiveJob } from './useJob'
 
 /** The one sign of the screen: what to do next, readable from a metre. */
-export function ActionSign({ document, model, state, tap, done }: { document: ProcedureDocument; model: ProcedureForBuild; state: JobState; tap: NextTap; done: number }) {
+export function ActionSign({ document, job, tap, done }: { document: ProcedureDocument; job: LiveJob; tap: NextTap; done: number }) {
+  const { model, state } = job
   const { operation } = tap.step
   const words = stepWords(model, operation)
-  const cautions = cautionsFor(model, operation)
+  const cautions = cautionsFor(model, judged(job.plan.job, operation), job.circumstances)
   const release = model.parts.get(operation.itemId)?.release
   const axis = operation.act === 'release' ? release?.motions[0]?.directions[0] : undefined
   const partAxis = operation.act === 'undo' && operation.partId && !isThreaded(model.holders.get(operation.itemId)!) ? model.parts.get(operation.partId)?.release.motions[0]?.directions[0] : undefined
@@ -29,8 +31,8 @@ export function ActionSign({ document, model, state, tap, done }: { document: Pr
     <section aria-label="Next" className="on-sign rounded-br px-6 py-4" aria-live="polite">
       <div className="flex justify-between gap-4 text-2xl font-semibold">
         <span>
-          {itemNameIn(model, tap.card.partId ?? tap.card.settingId!)}
-          <span className="ml-3 font-normal">{tap.card.phase === 'in' ? 'way in' : 'way out'}</span>
+          {cardNameIn(model, tap.card)}
+          <span className="ml-3 font-normal">{{ in: 'way in', work: 'at the bottom', test: 'before it is hidden', out: 'way out' }[tap.card.phase]}</span>
         </span>
         <span className="shrink-0">
           <span className="num">{done}</span> of <span className="num">{tap.card.steps.length}</span> done
@@ -72,6 +74,12 @@ export function StepMark({ model, operation, size = 28 }: { model: ProcedureForB
     seat: 'M4 20h16M12 4v12M7 11l5 5 5-5',
     lift: 'M12 14V3M7 8l5-5 5 5M3 14v6h18v-6',
     place: 'M12 3v11M7 9l5 5 5-5M3 14v6h18v-6',
+    ease: 'M4 20h16M12 16V9M8 12l4-4 4 4',
+    start: 'M4 20h16M12 4v8M8 9l4 4 4-4',
+    work: 'M4 4h16v16H4Z',
+    test: 'M12 3 21 12 12 21 3 12ZM8 12l3 3 5-6',
+    decide: 'M12 3v6M12 9 5 20M12 9l7 11',
+    wait: 'M6 3h12M6 21h12M7 3c0 6 10 6 10 9s-10 3-10 9M17 3c0 6-10 6-10 9',
     set: 'M12 2 22 12 12 22 2 12Z',
     restore: 'M12 2 22 12 12 22 2 12ZM8 12h8',
   }

@@ -6,8 +6,7 @@ import type { Happening } from '@/core/job/event'
 import { isAirbagCircuit } from '@/core/procedure/tether'
 import { headOf } from '@/core/procedure/holder'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { RULES } from '@/core/vehicle/rules'
-import { refusedSetting } from '@/core/vehicle/vehicleState'
+import { refusals } from '@/core/vehicle/judge'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { LevelMark } from '../marks/LevelMark'
 import { PlugMark } from '../marks/PlugMark'
@@ -155,8 +154,8 @@ function Acts({ row, document, job }: { row: BalanceRow; document: ProcedureDocu
         {!isAirbagCircuit(document.tethers.find((tether) => tether.id === row.id)!) && act('Stays open, insulated', [{ kind: 'ended', itemId: row.id, end: 'left open and insulated', count: 1, note: '' }], false)}
       </>
     )
-  const refusal = row.account === 'setting' ? refusedSetting(job.model, { settings: job.state.settings, open: job.state.tethersOpen }, row.id, row.owed) : null
-  if (refusal) return <p className="text-lg font-semibold">{RULES[refusal].sentence}</p>
+  const refusal = row.account === 'setting' ? refusals(job.model, job.vehicle, { act: 'set', itemId: row.id, setting: { settingId: row.id, from: row.value, to: row.owed, methodId: '' } }, job.circumstances)[0] : undefined
+  if (refusal) return <p className="text-lg font-semibold">{refusal.rule.sentence}</p>
   if (row.account === 'setting') return act(`It is ${row.owed}`, [{ kind: 'set', settingId: row.id, value: row.owed, methodId: null }])
   if (row.account === 'stray')
     return (

@@ -41,7 +41,7 @@ export function CardSteps({ model, state, tap, trayOf, left, leave }: { model: P
               </span>
             ) : (
               inTap.has(operation.key) &&
-              (tap.card.phase === 'out' ? (
+              (tap.card.phase !== 'in' ? (
                 <button type="button" className="ghost shrink-0 !border text-[16px]" onClick={() => leave(operation.key)} aria-label={`Leave for later: ${words.title}`}>
                   leave it
                 </button>

@@ -2,11 +2,13 @@ import { wallMsOf } from '@/core/base/clock'
 import type { URow } from '@/core/job/uRows'
 import { functionsToTest } from '@/core/job/handover'
 import { isAirbagCircuit } from '@/core/procedure/tether'
+import { judged } from '@/core/plan/demandsOf'
 import { traysFor } from '@/core/plan/summary'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import { AirbagFlag, ProductSign, SignalPlate } from '../marks/Signs'
 import { Tape } from '../marks/Tape'
 import { holderWords, itemWords, threadWords } from '../words/items'
+import { goalWords } from '../words/modelNames'
 import { JobU } from './JobU'
 import type { JobData, LiveJob } from './useJob'
 
@@ -19,7 +21,7 @@ export function HandoverSheet({ data, job, rows }: { data: JobData; job: LiveJob
     const mine = balance.rows.filter((row) => row.account === account)
     return `${mine.filter((row) => !balance.openRows.includes(row)).length} of ${mine.length}`
   }
-  const cautions = new Map([...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps.flatMap((step) => cautionsFor(model, step.operation).filter((caution) => !caution.builtIn).map((caution) => [caution.id, caution] as const))))
+  const cautions = new Map([...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps.flatMap((step) => cautionsFor(model, judged(plan.job, step.operation), job.circumstances).filter((caution) => !caution.builtIn).map((caution) => [caution.id, caution] as const))))
   const airbags = [...state.tethersTouched].filter((id) => isAirbagCircuit(data.document.tethers.find((tether) => tether.id === id)!))
   const lookalike = traysFor(plan).filter((tray) => tray.notWith.length > 0)
   const tested = functionsToTest(data.document, state)
@@ -45,7 +47,7 @@ export function HandoverSheet({ data, job, rows }: { data: JobData; job: LiveJob
       <div className="grid grid-cols-[1.3fr_1fr] gap-6">
         <section>
           <h2 className="border-b-2 border-ink text-lg">What was opened</h2>
-          <JobU model={model} rows={rows} bottom={{ goals: data.request.goals.map((goal) => itemWords(data.document, goal.kind === 'cavity' ? goal.cavityId : goal.partId)), tests: [], reached: true }} size="desk" />
+          <JobU model={model} rows={rows} bottom={{ goals: goalWords(data.document, data.request), works: [], tests: [], reached: true }} size="desk" />
         </section>
         <section className="space-y-3">
           <h2 className="border-b-2 border-ink text-lg">For the next person</h2>

@@ -96,7 +96,7 @@ export function WontMove({ model, plan, state, tap }: { model: ProcedureForBuild
     <div className="space-y-4 text-lg">
       {part && part.release.motions.length > 0 && (
         <p>
-          By the record it moves like this: <b>{stepWords(model, { key: '', phase: 'in', act: 'release', itemId: part.id, partId: part.id, setting: null }).title}</b>
+          By the record it moves like this: <b>{stepWords(model, { key: '', phase: 'in', act: 'release', itemId: part.id, partId: part.id, setting: null, nth: 1 }).title}</b>
           {part.release.mustNot && <>. {part.release.mustNot}.</>}
         </p>
       )}

@@ -1,13 +1,18 @@
+'use client'
 import Link from 'next/link'
+import { useEffect, useState } from 'react'
 import { ProductSign } from '../marks/Signs'
 import { Tape } from '../marks/Tape'
 import { ActingButton, type ChangeActing } from '../shell/ActingButton'
+import { GateDialog } from './GateDialog'
 import { Lamps } from './Lamps'
 import { SavedSign } from './SavedSign'
 import type { JobData, LiveJob } from './useJob'
 
 /** The head of every job screen: which vehicle, the power lamps, who acts, where the taps are. */
 export function JobHead({ data, job, change, back }: { data: JobData; job: LiveJob; change: ChangeActing; back: string }) {
+  const [gate, setGate] = useState(false)
+  usePowerKey(() => setGate(true), gate)
   return (
     <header className="no-print flex min-h-[76px] flex-wrap items-center gap-x-6 gap-y-2 px-4 py-2">
       <Link href={back} aria-label={back === '/today' ? 'To Today' : 'To the job'} className="grid size-14 shrink-0 place-items-center rounded">
@@ -19,10 +24,24 @@ export function JobHead({ data, job, change, back }: { data: JobData; job: LiveJ
         <p className="truncate text-[15px] text-second">{[data.vehicle.customer, data.bay].filter(Boolean).join(', ')}</p>
         <SavedSign log={job.log} />
       </div>
-      <Lamps model={job.model} document={data.document} state={job.state} />
+      <Lamps document={data.document} job={job} onOpen={() => setGate(true)} />
+      <GateDialog document={data.document} job={job} open={gate} onClose={() => setGate(false)} />
       <div className="border-l border-untravelled pl-3">
         <ActingButton acting={data.acting} crew={data.crew} change={change} large />
       </div>
     </header>
   )
+}
+
+/** P opens the gate, as a touch on the lamps does; silent while something is being typed. */
+function usePowerKey(open: () => void, busy: boolean): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (busy || event.key.toLowerCase() !== 'p' || event.ctrlKey || event.metaKey || event.altKey || /INPUT|TEXTAREA|SELECT/.test((event.target as HTMLElement).tagName) || document.querySelector('dialog[open]')) return
+      event.preventDefault()
+      open()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  })
 }

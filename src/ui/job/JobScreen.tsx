@@ -1,25 +1,25 @@
 'use client'
-import { Axe, ClipboardList, CornerDownRight, NotebookPen, EqualNot, Undo2, Unplug } from 'lucide-react'
+import { Axe, CircleX, ClipboardList, CornerDownRight, NotebookPen, EqualNot, Undo2, Unplug } from 'lucide-react'
 import Link from 'next/link'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { functionsToTest } from '@/core/job/handover'
+import type { ProcedureDocument } from '@/core/procedure/document'
 import { happeningsFor, isDone, nextTap } from '@/core/job/progress'
-import { outAndBack, uRows } from '@/core/job/uRows'
+import { bottomOf, outAndBack, uRows } from '@/core/job/uRows'
 import { traysFor } from '@/core/plan/summary'
-import { RULES } from '@/core/vehicle/rules'
-import { refusedBy } from '@/core/vehicle/vehicleState'
+import { judged } from '@/core/plan/demandsOf'
+import { refusals, waitLeftS } from '@/core/vehicle/judge'
 import { StopSign } from '../marks/Signs'
 import { Dialog } from '../shell/Dialog'
 import type { ChangeActing } from '../shell/ActingButton'
 import { PartMap } from '../map/PartMap'
-import { itemWords } from '../words/items'
+import { goalWords } from '../words/modelNames'
 import { stepWords } from '../words/operations'
 import { ActionSign } from './ActionSign'
 import { CardSteps } from './CardSteps'
 import { Broken, Different, NoteForm, WontMove } from './JobDialogs'
 import { JobHead } from './JobHead'
 import { JobU } from './JobU'
-import { useJob, type JobData } from './useJob'
+import { useJob, type JobData, type LiveJob } from './useJob'
 import { useJobKeys } from './useJobKeys'
 
 type Ask = 'different' | 'broken' | 'wont-move' | 'note' | null
@@ -37,10 +37,11 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
   const trayOf = useCallback((id: string) => trays.get(id), [trays])
   const counts = outAndBack(rows)
 
-  const vehicle = { settings: state.settings, open: state.tethersOpen }
-  const refusal = tap ? refusedBy(model, vehicle, tap.step.operation) : null
+  const act = tap ? judged(plan.job, tap.step.operation) : null
+  const refusal = act ? (refusals(model, job.vehicle, act, job.circumstances)[0]?.rule ?? null) : null
+  const waitS = act ? Math.ceil(waitLeftS(model, job.vehicle, act, job.circumstances)) : 0
   const done = () => {
-    if (!tap || ask || refusal) return
+    if (!tap || ask || refusal || tap.step.operation.act === 'decide') return
     job.record(tap.steps.flatMap((step) => happeningsFor(state, step.operation)))
   }
   const undoLeftMs = useCountdown(job.lastAct?.atMs ?? null)
@@ -48,8 +49,8 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
   useJobKeys({ done, takeBack, note: () => setAsk('note'), different: () => setAsk('different'), jobId: data.id }, ask !== null)
 
   const reached = rows.every((row) => row.wayIn === 'done')
-  const goals = data.request.goals.map((goal) => itemWords(data.document, goal.kind === 'cavity' ? goal.cavityId : goal.partId))
-  const tests = functionsToTest(data.document, { ...state, tethersTouched: new Set([...plan.removal.operations.values()].flatMap((o) => (o.act === 'open' ? [o.itemId] : []))) }).map((id) => itemWords(data.document, id))
+  const goals = goalWords(data.document, data.request)
+  const bottom = { goals, ...bottomOf(plan, state), reached }
   const settings = [...model.settings.values()]
   return (
     <div data-theme={data.theme} className="flex min-h-dvh flex-col lg:h-dvh lg:min-h-[600px]">
@@ -57,7 +58,7 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
       <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(320px,1fr)_2fr] lg:grid-rows-[minmax(0,1fr)]">
         <aside className="order-2 flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-4 lg:order-1" aria-label="The whole job">
           <div className="-mx-4 min-h-0 flex-1 overflow-y-auto px-4 pb-2" tabIndex={0} role="group" aria-label="The U, scrolls">
-            <JobU model={model} rows={rows} bottom={{ goals, tests, reached }} trayOf={trayOf} size="bay" middle={`${counts.out} out, ${counts.back} back`} />
+            <JobU model={model} rows={rows} bottom={bottom} trayOf={trayOf} size="bay" middle={`${counts.out} out, ${counts.back} back`} />
           </div>
           <dl className="flex flex-wrap justify-between gap-x-4 gap-y-1 border-t border-hair pt-3">
             {settings.map((setting) => {
@@ -83,10 +84,11 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
           {tap ? (
             <>
               {refusal && (
-                <p role="alert" className="flex items-start gap-3 text-xl font-semibold" data-refusal={refusal}>
+                <p role="alert" className="flex items-start gap-3 text-xl font-semibold" data-refusal={refusal.id}>
                   <StopSign size={40} />
                   <span>
-                    {RULES[refusal].sentence} {RULES[refusal].remedy}
+                    {refusal.sentence} {waitS > 0 ? <b>Still {waitWords(waitS)}.</b> : refusal.remedy}
+                    {refusal.confirm.length > 0 && <ConfirmPreparations confirm={refusal.confirm} onDone={() => job.record([{ kind: 'caution read', cautionId: refusal.id }])} />}
                     {left.size > 0 && ' What was left for later comes first: '}
                     {left.size > 0 && (
                       <button type="button" className="jump min-h-14" onClick={() => setLeft(new Set())}>
@@ -96,7 +98,7 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
                   </span>
                 </p>
               )}
-              <ActionSign document={data.document} model={model} state={state} tap={tap} done={tap.card.steps.filter((step) => isDone(state, step.operation)).length} />
+              <ActionSign document={data.document} job={job} tap={tap} done={tap.card.steps.filter((step) => isDone(state, step.operation)).length} />
               <div className={`grid min-h-0 flex-1 gap-6 pl-6 ${tap.card.partId ? 'md:grid-cols-[1.35fr_1fr]' : ''}`}>
                 <div className="-ml-7 min-h-0 overflow-y-auto pl-7" tabIndex={0} role="group" aria-label="The card, scrolls">
                   <CardSteps model={model} state={state} tap={tap} trayOf={trayOf} left={left} leave={(key) => setLeft(new Set([...left, key]))} />
@@ -108,13 +110,13 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
                 )}
               </div>
               <div className="sticky bottom-0 grid grid-cols-2 gap-2 bg-ground pt-1 md:grid-cols-[2.4fr_repeat(4,1fr)]">
-                <button type="button" className="slab col-span-2 !min-h-[84px] flex-col !items-start !gap-0 !px-6 !text-left md:col-span-1" onClick={done} disabled={refusal !== null} data-testid="done">
-                  <span className="text-[30px] leading-tight">Done as written</span>
+                {tap.step.operation.act === 'decide' ? <FacetSlabs document={data.document} facetId={tap.step.operation.itemId} record={job.record} /> : <button type="button" className="slab col-span-2 !min-h-[84px] flex-col !items-start !gap-0 !px-6 !text-left md:col-span-1" onClick={done} disabled={refusal !== null} data-testid="done">
+                  <span className="text-[30px] leading-tight">{tap.step.operation.act === 'test' ? 'It works' : 'Done as written'}</span>
                   <span className="text-[17px] font-semibold leading-tight">{doneWords(tap.steps.map((step) => stepWords(model, step.operation).done))}</span>
-                </button>
+                </button>}
                 <SlabButton icon={<EqualNot size={28} aria-hidden />} words="Different" onClick={() => setAsk('different')} />
-                {tap.card.phase === 'out' && !tap.own ? <LeaveButton onClick={() => setLeft(new Set([...left, tap.step.operation.key]))} /> : <SlabButton icon={<Unplug size={28} aria-hidden />} words="Broken" onClick={() => setAsk('broken')} />}
-                {tap.card.phase === 'out' ? (
+                {tap.step.operation.act === 'test' ? <SlabButton icon={<CircleX size={28} aria-hidden />} words="It fails" onClick={() => job.record([{ kind: 'tested', functionId: tap.step.operation.itemId, result: 'failed', reading: '', note: '' }])} /> : tap.card.phase === 'out' && !tap.own ? <LeaveButton onClick={() => setLeft(new Set([...left, tap.step.operation.key]))} /> : <SlabButton icon={<Unplug size={28} aria-hidden />} words="Broken" onClick={() => setAsk('broken')} />}
+                {tap.card.phase !== 'in' ? (
                   tap.own ? (
                     <LeaveButton onClick={() => setLeft(new Set([...left, tap.step.operation.key]))} />
                   ) : (
@@ -148,6 +150,44 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
         <NoteForm record={job.record} close={() => setAsk(null)} itemId={tap?.step.operation.itemId ?? null} />
       </Dialog>
     </div>
+  )
+}
+
+/** "9 min 40 s". */
+function waitWords(seconds: number): string {
+  return seconds >= 60 ? `${Math.floor(seconds / 60)} min ${seconds % 60} s` : `${seconds} s`
+}
+
+/** A facet that can now be told: one slab a choice. */
+function FacetSlabs({ document, facetId, record }: { document: ProcedureDocument; facetId: string; record: LiveJob['record'] }) {
+  const facet = document.facets.find((item) => item.id === facetId)
+  return (
+    <div className="col-span-2 grid grid-cols-2 gap-2 md:col-span-1">
+      {facet?.choices.map((choice) => (
+        <button key={choice.id} type="button" className="slab !min-h-[84px] flex-col !gap-0" onClick={() => record([{ kind: 'facet told', facetId, choiceId: choice.id }])}>
+          <span className="text-2xl leading-tight">{choice.name}</span>
+          <span className="text-[15px] font-semibold leading-tight">{choice.tell}</span>
+        </button>
+      ))}
+    </div>
+  )
+}
+
+/** What a person has to have seen to before a rule lets the act pass, each point ticked by hand. */
+function ConfirmPreparations({ confirm, onDone }: { confirm: readonly string[]; onDone: () => void }) {
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set())
+  return (
+    <span className="mt-2 flex flex-wrap gap-x-5 gap-y-1">
+      {confirm.map((words) => (
+        <label key={words} className="flex min-h-14 items-center gap-2">
+          <input type="checkbox" className="size-7" checked={ticked.has(words)} onChange={(event) => setTicked(new Set(event.target.checked ? [...ticked, words] : [...ticked].filter((other) => other !== words)))} />
+          {words}
+        </label>
+      ))}
+      <button type="button" className="slab" disabled={ticked.size < confirm.length} onClick={onDone}>
+        All seen to
+      </button>
+    </span>
   )
 }
 

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import type { LaneState, URow } from '@/core/job/uRows'
+import type { BottomItem, LaneState, URow } from '@/core/job/uRows'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import { itemNameIn } from '../words/modelNames'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
@@ -11,8 +11,8 @@ type Size = 'bay' | 'desk' | 'small'
 export type UProps = {
   model: ProcedureForBuild
   rows: readonly URow[]
-  /** What lies at the bottom: the cavities, and what is tested once they are closed. */
-  bottom: { goals: string[]; tests: string[]; reached: boolean }
+  /** What lies at the bottom: the cavities, the work done there (squares), and what is tested before it is hidden (diamonds). */
+  bottom: { goals: string[]; works: readonly BottomItem[]; tests: readonly BottomItem[]; reached: boolean }
   trayOf?: (holderId: string) => string | undefined
   size?: Size
   seconds?: boolean
@@ -202,13 +202,35 @@ function Bottom({ bottom, size, inTravelled, outTravelled }: { bottom: UProps['b
       {half('right', outTravelled)}
       <div className={`relative px-12 text-center ${bay ? 'pb-8 pt-1 text-[19px]' : 'pb-8 pt-1 text-[15px]'}`}>
         <span className="font-bold">{bottom.goals.join(', ')}</span>
-        {bottom.tests.length > 0 && <span className={`block text-second ${bay ? 'text-[16px]' : 'text-sm'}`}>test: {bottom.tests.join(', ')}</span>}
+        <BottomList title="work" items={bottom.works} bay={bay} />
+        <BottomList title="test" items={bottom.tests} bay={bay} />
       </div>
-      <div className="absolute inset-x-0 bottom-0 flex justify-center gap-8" aria-hidden="true">
-        <span className={`border-[3px] border-ink ${bay ? 'size-6' : 'size-5'} ${inTravelled ? 'bg-ink' : 'bg-ground'}`} />
-        {bottom.tests.length > 0 && <span className={`rotate-45 border-[3px] border-ink bg-ground ${bay ? 'size-5' : 'size-4'}`} />}
+      <div className="absolute inset-x-0 bottom-0 flex justify-center gap-5" aria-hidden="true">
+        {bottom.works.length === 0 && <span className={`border-[3px] border-ink ${bay ? 'size-6' : 'size-5'} ${inTravelled ? 'bg-ink' : 'bg-ground'}`} />}
+        {bottom.works.slice(0, 8).map((item, i) => (
+          <span key={`w${i}`} className={`border-[3px] border-ink ${bay ? 'size-6' : 'size-5'} ${item.done ? 'bg-ink' : 'bg-ground'}`} />
+        ))}
+        {bottom.tests.slice(0, 8).map((item, i) => (
+          <span key={`t${i}`} className={`rotate-45 border-[3px] border-ink ${bay ? 'size-5' : 'size-4'} ${item.done ? 'bg-ink' : 'bg-ground'}`} />
+        ))}
       </div>
     </div>
+  )
+}
+
+function BottomList({ title, items, bay }: { title: string; items: readonly BottomItem[]; bay: boolean }) {
+  if (items.length === 0) return null
+  return (
+    <span className={`block text-second ${bay ? 'text-[16px]' : 'text-sm'}`}>
+      {title}:{' '}
+      {items.map((item, i) => (
+        <span key={i}>
+          {i > 0 && ', '}
+          <span className={item.done ? 'line-through' : ''}>{item.words}</span>
+          {item.done && <span className="sr-only"> done</span>}
+        </span>
+      ))}
+    </span>
   )
 }
 

@@ -7,7 +7,13 @@ import { balanceOf, type Balance } from '@/core/job/balance'
 import type { Happening, JobEvent } from '@/core/job/event'
 import { foldJob, type JobState } from '@/core/job/fold'
 import { planJob, type JobPlan, type PlanRequest } from '@/core/plan/jobPlan'
+import { liveCircumstances, liveVehicle } from '@/core/job/liveVehicle'
 import type { ProcedureDocument } from '@/core/procedure/document'
+import type { Build } from '@/core/procedure/when'
+import type { Circumstances } from '@/core/vehicle/circumstances'
+import type { ShopRules } from '@/core/vehicle/rule'
+import { rulesInForce } from '@/core/vehicle/rulesInForce'
+import type { VehicleState } from '@/core/vehicle/vehicleState'
 import { forBuild, type ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { HouseValues } from '@/core/shop/houseValues'
 
@@ -22,8 +28,9 @@ export type JobData = {
   request: PlanRequest
   document: ProcedureDocument
   house: HouseValues
+  rules: ShopRules
   events: JobEvent[]
-  acting: { id: string; name: string; role: string }
+  acting: { id: string; name: string; role: string; authorised: string[] }
   crew: { id: string; name: string; role: string }[]
   handedOver: boolean
   shopHasOthers: boolean
@@ -35,6 +42,10 @@ export type LiveJob = {
   plan: JobPlan
   state: JobState
   balance: Balance
+  /** The vehicle as the rules of safety see it now, and what they are judged by. */
+  vehicle: VehicleState
+  circumstances: Circumstances
+  nowMs: number
   log: LogSnapshot
   record: (happenings: readonly Happening[]) => void
   /** The last thing this person did here, and when; null when there is nothing to take back. */
@@ -45,14 +56,20 @@ export type LiveJob = {
 const POLL_MS = 4000
 const RETRY_MS = 3000
 
+/** The time, once a second while the page is seen: waits are counted by it. */
+function useClock(): number {
+  const [nowMs, setNow] = useState(() => Date.now())
+  useEffect(() => {
+    const timer = setInterval(() => {
+      if (!document.hidden) setNow(Date.now())
+    }, 1000)
+    return () => clearInterval(timer)
+  }, [])
+  return nowMs
+}
+
 /** A live job: the local log, its fold, the plan and the balance. Taps are applied at once and kept before they are sent. */
 export function useJob(data: JobData): LiveJob {
-  const model = useMemo(() => forBuild(data.document, data.request.build), [data.document, data.request])
-  const plan = useMemo(() => {
-    const result = planJob(model, data.request, data.house)
-    if (!result.ok) throw new Error('The plan this job was opened with no longer comes out of its record.')
-    return result.value
-  }, [model, data.request, data.house])
   const [log] = useState(() => new JobLog(data.id, new JobStore(data.shopId), sendTo(data.id), () => Date.now(), crypto.randomUUID(), data.events))
   const snapshot = useSyncExternalStore(log.subscribe, log.getSnapshot, log.getSnapshot)
   const [acts, setActs] = useState<NonNullable<LiveJob['lastAct']>[]>([])
@@ -78,6 +95,20 @@ export function useJob(data: JobData): LiveJob {
   }, [log, data.id])
 
   const state = useMemo(() => foldJob(data.document, snapshot.events), [data.document, snapshot.events])
+  // What was told on the way counts for the rest of the plan.
+  const told = JSON.stringify({ ...data.request.build, ...Object.fromEntries(state.facets) })
+  const model = useMemo(() => forBuild(data.document, JSON.parse(told) as Build), [data.document, told])
+  const rules = useMemo(() => rulesInForce(data.rules), [data.rules])
+  const plan = useMemo(() => {
+    const planned = planJob(model, data.request, data.house, rules)
+    // A rule added later may forbid the plan a job was opened with: the job goes on, and the rule still refuses the act.
+    const result = planned.ok ? planned : planJob(model, data.request, data.house)
+    if (!result.ok) throw new Error('The plan this job was opened with no longer comes out of its record.')
+    return result.value
+  }, [model, data.request, data.house, rules])
+  const circumstances = useMemo(() => liveCircumstances(model, state, data.house, rules, data.acting), [model, state, data.house, rules, data.acting])
+  const nowMs = useClock()
+  const vehicle = useMemo(() => liveVehicle(model, state, nowMs), [model, state, nowMs])
   const balance = useMemo(() => balanceOf(data.document, state), [data.document, state])
   const record = (happenings: readonly Happening[]) => {
     const made = log.append(data.acting.id, happenings)
@@ -88,5 +119,5 @@ export function useJob(data: JobData): LiveJob {
     log.takeBack(data.acting.id, lastAct.eventIds)
     setActs((now) => now.slice(0, -1))
   }
-  return { model, plan, state, balance, log: snapshot, record, lastAct, takeBack }
+  return { model, plan, state, balance, vehicle, circumstances, nowMs, log: snapshot, record, lastAct, takeBack }
 }

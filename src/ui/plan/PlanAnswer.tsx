@@ -15,6 +15,7 @@ export function PlanAnswer({ plan, summary }: { plan: JobPlan; summary: PlanSumm
         <Time name="Way in" seconds={plan.wayInS} />
         <Time name="Way out" seconds={plan.wayOutS} />
       </div>
+      {plan.bottomS > 0 && <p className="mt-2 font-semibold">and {timeWords(plan.bottomS)} of work and tests in between</p>}
       <p className="mt-3 border-t border-white/60 pt-3 font-semibold">
         {summary.fasteners} fasteners, {summary.tethersOpened.length} plugs, {summary.partsOff.length} parts off, {summary.partsResting.length} resting
       </p>
@@ -23,6 +24,12 @@ export function PlanAnswer({ plan, summary }: { plan: JobPlan; summary: PlanSumm
       </p>
     </div>
   )
+}
+
+/** "4 min 10 s". */
+function timeWords(seconds: number): string {
+  const whole = Math.round(seconds)
+  return whole < 60 ? `${whole} s` : `${Math.floor(whole / 60)} min ${whole % 60} s`
 }
 
 function Time({ name, seconds }: { name: string; seconds: number }) {
@@ -84,6 +91,43 @@ export function PlanFacts({ plan, summary, document }: { plan: JobPlan; summary:
         ))}
         {summary.cautions.length === 0 && airbags.length === 0 && <li className="py-2 text-second">Nothing recorded. The maker’s data goes first.</li>}
       </FactList>
+      {plan.job.decisions.length > 0 && (
+        <FactList title="Told on the way">
+          {plan.job.decisions.map((decision) => (
+            <li key={decision.facetId} className="border-b border-hair py-1.5">
+              <b>{itemWords(document, decision.facetId)}</b>: {decision.conditional.size} {decision.conditional.size === 1 ? 'step hangs' : 'steps hang'} on it. Tools for every case are in the bag.
+            </li>
+          ))}
+        </FactList>
+      )}
+      {(summary.functions.added.length > 0 || summary.functions.changed.length > 0 || summary.functions.taken.length > 0) && (
+        <FactList title="Different afterwards">
+          {summary.functions.added.map((name) => (
+            <li key={name} className="border-b border-hair py-1.5">
+              new: <b>{name}</b>
+            </li>
+          ))}
+          {summary.functions.changed.map((id) => (
+            <li key={id} className="border-b border-hair py-1.5">
+              changed: <b>{itemWords(document, id)}</b>
+            </li>
+          ))}
+          {summary.functions.taken.map((id) => (
+            <li key={id} className="border-b border-hair py-1.5">
+              no more: <b>{itemWords(document, id)}</b>
+            </li>
+          ))}
+        </FactList>
+      )}
+      {summary.changesForGood.length > 0 && (
+        <FactList title="Changed for good">
+          {summary.changesForGood.map((change) => (
+            <li key={`${change.what} ${change.where}`} className="border-b border-hair py-1.5">
+              <b>{change.what}</b> {change.where} {change.how && `(${change.how})`}: {change.consent ? 'the customer has agreed' : 'ask the customer first, in writing'}
+            </li>
+          ))}
+        </FactList>
+      )}
       <FactList title="At the end, as found">
         <li className="py-1.5">
           {document.settings

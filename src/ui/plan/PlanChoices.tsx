@@ -1,7 +1,8 @@
 'use client'
 import type { ReactNode } from 'react'
 import { goalKey } from '@/core/plan/jobPlan'
-import type { Goal } from '@/core/order/removal'
+import type { FittedKit } from '@/core/plan/jobGoal'
+import type { Goal } from '@/core/order/wish'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { Build } from '@/core/procedure/when'
@@ -98,5 +99,25 @@ export function Choice<T extends string>({ label, value, options, onChange }: { 
         ))}
       </div>
     </fieldset>
+  )
+}
+
+/** Kits that fit this model: what they open and do comes with them. */
+export function KitList({ kits, chosen, onChange }: { kits: readonly FittedKit[]; chosen: readonly string[]; onChange: (kitIds: string[]) => void }) {
+  if (kits.length === 0) return null
+  return (
+    <ul aria-label="Kits" className="mb-3 space-y-1">
+      {kits.map(({ kit }) => {
+        const on = chosen.includes(kit.id)
+        return (
+          <li key={kit.id}>
+            <button type="button" aria-pressed={on} onClick={() => onChange(on ? chosen.filter((id) => id !== kit.id) : [...chosen, kit.id])} className={`flex min-h-9 w-full items-center gap-2 border-l-[6px] px-3 py-1 text-left ${on ? 'border-petrol bg-tint font-bold' : 'border-hair hover:bg-tint'}`}>
+              {kit.name}
+              <span className="ml-auto text-[13px] font-normal text-second">kit, {kit.works.length} {kit.works.length === 1 ? 'job' : 'jobs'}</span>
+            </button>
+          </li>
+        )
+      })}
+    </ul>
   )
 }

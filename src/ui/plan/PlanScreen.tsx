@@ -3,19 +3,23 @@ import { useMemo, useState } from 'react'
 import { planJob, PlanRequest, Policy, type JobPlan } from '@/core/plan/jobPlan'
 import { facetsThatMatter } from '@/core/plan/facetsThatMatter'
 import { summarise } from '@/core/plan/summary'
-import { uRows } from '@/core/job/uRows'
-import type { Goal } from '@/core/order/removal'
+import { bottomOf, uRows } from '@/core/job/uRows'
+import { allGoals, type FittedKit } from '@/core/plan/jobGoal'
+import type { ShopRules } from '@/core/vehicle/rule'
+import { rulesInForce } from '@/core/vehicle/rulesInForce'
+import { goalWords } from '../words/modelNames'
+import type { Goal } from '@/core/order/wish'
 import { methodsTo } from '@/core/order/settingAct'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild, type ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { Station } from '@/core/procedure/station'
 import type { Build } from '@/core/procedure/when'
 import type { HouseValues } from '@/core/shop/houseValues'
-import { removalErrorSentence } from '../words/problems'
+import { planErrorSentence } from '../words/problems'
 import { itemWords } from '../words/items'
 import { Tape } from '../marks/Tape'
 import { JobU } from '../job/JobU'
-import { Choice, FacetCards, GoalList, Section } from './PlanChoices'
+import { Choice, FacetCards, GoalList, KitList, Section } from './PlanChoices'
 import { PlanAnswer, PlanFacts } from './PlanAnswer'
 import { OpenJobForm, type OpenJob } from './OpenJobForm'
 import { WhyLine } from './WhyLine'
@@ -25,6 +29,9 @@ export type PlanData = {
   document: ProcedureDocument
   revisionNumber: number | null
   house: HouseValues
+  rules: ShopRules
+  /** The shop's kits that fit this model. */
+  kits: FittedKit[]
 }
 
 const STARTS: Station[] = ['driver side', 'centre', 'passenger side', 'outside left', 'outside right', 'rear seats', 'load space']
@@ -33,15 +40,21 @@ const STARTS: Station[] = ['driver side', 'centre', 'passenger side', 'outside l
 export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob }) {
   const { document } = data
   const [goals, setGoals] = useState<Goal[]>([])
+  const [kitIds, setKitIds] = useState<string[]>([])
   const [build, setBuild] = useState<Build>(data.vehicle.build)
   const [policy, setPolicy] = useState<Policy>(() => Policy.parse({}))
   const [start, setStart] = useState<Station>('driver side')
   const [whyOf, setWhyOf] = useState<string | null>(null)
 
   const model = useMemo(() => forBuild(document, build), [document, build])
-  const matter = useMemo(() => facetsThatMatter(document, goals, {}), [document, goals])
+  const kits = useMemo(() => data.kits.filter(({ kit }) => kitIds.includes(kit.id)), [data.kits, kitIds])
+  const wanted = useMemo(() => allGoals({ goals, kits, endings: new Map() }), [goals, kits])
+  const rules = useMemo(() => rulesInForce(data.rules), [data.rules])
+  const matter = useMemo(() => facetsThatMatter(document, wanted, {}), [document, wanted])
+  const chosen = goals.length + kits.length > 0
+  const names = goalWords(document, { goals, kits })
   const untold = matter.filter((id) => build[id] === undefined && document.facets.find((facet) => facet.id === id)!.toldFrom === null)
-  const result = useMemo(() => (goals.length === 0 || untold.length > 0 ? null : planJob(model, PlanRequest.parse({ goals, build, policy, start }), data.house)), [model, goals, build, policy, start, data.house, untold.length])
+  const result = useMemo(() => (!chosen || untold.length > 0 ? null : planJob(model, PlanRequest.parse({ goals, kits, build, policy, start }), data.house, rules)), [model, goals, kits, chosen, build, policy, start, data.house, rules, untold.length])
   const plan = result?.ok ? result.value : null
   const stations = STARTS.filter((station) => document.parts.some((part) => part.station === station) || station === 'driver side')
 
@@ -56,18 +69,20 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
           </div>
         </div>
         <Section title="What for">
+          <KitList kits={data.kits} chosen={kitIds} onChange={setKitIds} />
           <GoalList document={document} model={model} goals={goals} onChange={setGoals} />
         </Section>
-        {goals.length > 0 && matter.length > 0 && (
+        {chosen && matter.length > 0 && (
           <Section title="Which one is it">
             <FacetCards document={document} facetIds={matter} build={build} onChange={setBuild} />
           </Section>
         )}
-        {goals.length > 0 && (
+        {chosen && (
           <Section title="How we work">
             <div className="space-y-2">
               <Choice label="Panels" value={policy.resting} options={['rest', 'set aside']} onChange={(resting) => setPolicy({ ...policy, resting })} />
               <Choice label="Habit" value={policy.habit} options={['panel by panel', 'tool in hand']} onChange={(habit) => setPolicy({ ...policy, habit })} />
+              {[...model.settings.values()].some((setting) => setting.role === 'battery') && <Choice label="Battery" value={policy.battery} options={['stays on', 'off first']} onChange={(battery) => setPolicy({ ...policy, battery })} />}
               {plan && <MethodChoice model={model} plan={plan} policy={policy} onChange={setPolicy} />}
               <label className="block">
                 <span className="text-[15px] text-second">Starting at</span>
@@ -83,19 +98,19 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
       </section>
 
       <section className="min-w-0 px-8 py-6" aria-label="The plan">
-        {goals.length === 0 && <Empty words="Choose what to open on the left. The way in, the way out, the tools and the hazards come out at once." />}
+        {!chosen && <Empty words="Choose a kit or what to open on the left. The way in, the way out, the tools and the hazards come out at once." />}
         {untold.length > 0 && <Empty words={`Say first: ${untold.map((id) => itemWords(document, id)).join(', ')}. It can be seen from outside and changes the plan.`} />}
         {result && !result.ok && (
           <div role="alert" className="border-l-8 border-stop bg-sheet p-5">
             <h2 className="text-2xl">There is no way in.</h2>
-            <p className="mt-2 text-lg">{removalErrorSentence(document, result.error)}</p>
+            <p className="mt-2 text-lg">{planErrorSentence(document, result.error)}</p>
           </div>
         )}
         {plan && (
           <JobU
             model={model}
             rows={uRows(plan, null)}
-            bottom={{ goals: goals.map((goal) => itemWords(document, goal.kind === 'cavity' ? goal.cavityId : goal.partId)), tests: [], reached: true }}
+            bottom={{ goals: names, ...bottomOf(plan, null), reached: true }}
             size="desk"
             seconds
             extra={(row) => <WhyLine plan={plan} document={document} row={row} open={whyOf === row.id} onToggle={() => setWhyOf(whyOf === row.id ? null : row.id)} />}
@@ -107,7 +122,7 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
         {plan ? (
           <>
             <PlanAnswer plan={plan} summary={summarise(plan)} />
-            <OpenJobForm vehicleId={data.vehicle.id} plan={plan} title={goals.map((goal) => itemWords(document, goal.kind === 'cavity' ? goal.cavityId : goal.partId)).join(' and ')} openJob={openJob} />
+            <OpenJobForm vehicleId={data.vehicle.id} plan={plan} title={names.join(' and ').slice(0, 120)} openJob={openJob} />
             <PlanFacts plan={plan} summary={summarise(plan)} document={document} />
           </>
         ) : (
@@ -124,15 +139,14 @@ function Empty({ words }: { words: string }) {
 
 /** Where a setting of this plan can be reached in more ways than one, the crew picks; "cheapest" leaves it to the plan. */
 function MethodChoice({ model, plan, policy, onChange }: { model: ProcedureForBuild; plan: JobPlan; policy: Policy; onChange: (policy: Policy) => void }) {
-  const acts = [...plan.removal.operations.values()].flatMap((operation) => (operation.setting ? [operation.setting] : []))
-  return acts.flatMap((act) => {
-    const options = methodsTo(model, act.settingId, act.to)
+  return [...plan.removal.settings.values()].flatMap((act) => {
+    const options = methodsTo(model, act.settingId, act.value)
     if (options.length < 2) return []
-    const key = `${act.settingId}=${act.to}`
+    const key = `${act.settingId}=${act.value}`
     return (
       <label key={key} className="block">
         <span className="text-[15px] text-second">
-          {model.settings.get(act.settingId)!.name} {act.to}
+          {model.settings.get(act.settingId)!.name} {act.value}
         </span>
         <select
           className="field"

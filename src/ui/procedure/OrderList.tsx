@@ -1,14 +1,15 @@
 'use client'
 import { useMemo, useState } from 'react'
 import { layersOf } from '@/core/order/layers'
-import { deriveRemoval, type Goal } from '@/core/order/removal'
+import { deriveRemoval } from '@/core/order/removal'
+import type { Goal } from '@/core/order/wish'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
 import type { Build } from '@/core/procedure/when'
 import { SelectField } from '../forms/Field'
 import { LevelMark } from '../marks/LevelMark'
 import { itemWords } from '../words/items'
-import { removalErrorSentence } from '../words/problems'
+import { planErrorSentence } from '../words/problems'
 import { whySentence } from '../words/reasons'
 
 /** The order that follows from the facts, in layers from the outside in, for a cavity and a build: each part with its reason. */
@@ -47,7 +48,7 @@ export function OrderList({ document, onPick }: { document: ProcedureDocument; o
       {!removal && <p className="py-4 text-lg text-second">No cavity is recorded yet: say what a job opens, then its order stands here.</p>}
       {removal && !removal.ok && (
         <p role="alert" className="mt-4 border-l-8 border-stop bg-sheet p-4 text-lg">
-          {removalErrorSentence(document, removal.error)}
+          {planErrorSentence(document, removal.error)}
         </p>
       )}
       {removal?.ok &&

@@ -93,7 +93,7 @@ export function PartFacts({ document, partId, onOpen, onAdd }: Props) {
         {about.length === 0 && <li className="py-1.5 text-second">nothing</li>}
       </Facts>
       <Facts title="Waits for">
-        {trapped.map((need) => row(need.id, <span aria-hidden>◫</span>, <><b>{need.needs.kind === 'part' ? name(need.needs.partId) : need.needs.kind === 'setting' ? name(need.needs.settingId) : need.needs.kind === 'tether' ? name(need.needs.tetherId) : name(need.needs.id)}</b> {need.needs.kind === 'part' ? need.needs.level : need.needs.kind === 'setting' ? need.needs.value : ''} <span className="text-second">({need.reason})</span></>, 'needs', need.id))}
+        {trapped.map((need) => row(need.id, <span aria-hidden>◫</span>, <><b>{need.needs.kind === 'part' ? name(need.needs.partId) : need.needs.kind === 'setting' ? name(need.needs.settingId) : need.needs.kind === 'tether' ? name(need.needs.tetherId) : need.needs.kind === 'operation' ? name(need.needs.id) : need.needs.station}</b> {need.needs.kind === 'part' ? need.needs.level : need.needs.kind === 'setting' ? need.needs.value : ''} <span className="text-second">({need.reason})</span></>, 'needs', need.id))}
         {trapped.length === 0 && <li className="py-1.5 text-second">nothing traps it</li>}
       </Facts>
       {goesBack.length > 0 && (

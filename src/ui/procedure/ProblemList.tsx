@@ -1,5 +1,5 @@
 import { CircleHelp, RefreshCw } from 'lucide-react'
-import type { Problem } from '@/core/order/checkRecord'
+import type { Problem } from '@/core/plan/checkRecord'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { problemIsStop, problemWords } from '../words/problems'
 

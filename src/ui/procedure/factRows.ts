@@ -65,7 +65,7 @@ export function dependants(document: ProcedureDocument, ids: ReadonlySet<string>
   for (const setting of document.settings) if (gone.has(setting.id)) for (const method of setting.methods) gone.add(method.id)
   for (const need of document.needs) {
     const n = need.needs
-    const target = n.kind === 'part' ? n.partId : n.kind === 'setting' ? n.settingId : n.kind === 'tether' ? n.tetherId : n.id
+    const target = n.kind === 'part' ? n.partId : n.kind === 'setting' ? n.settingId : n.kind === 'tether' ? n.tetherId : n.kind === 'operation' ? n.id : ''
     if (gone.has(need.dependent.id) || gone.has(target)) take('needs', need.id, `the need “${needWords(document, need).waits}”`)
   }
   for (const cavity of document.cavities) if (cavity.openings.some((opening) => opening.parts.some((part) => gone.has(part.partId)))) take('cavities', cavity.id, `the cavity ${cavity.name}`)

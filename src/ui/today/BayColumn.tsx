@@ -24,7 +24,7 @@ export function BayColumn({ job, current }: { job: BayJob; current: boolean }) {
         {current && <span className="sr-only">the one you were at</span>}
       </div>
       <p className="mb-2 truncate text-second">{job.title}</p>
-      <JobU model={job.model} rows={rows} bottom={{ goals: job.goals, tests: [], reached: job.reached }} size="small" label={`Way in and way out of ${job.label}`} />
+      <JobU model={job.model} rows={rows} bottom={{ goals: job.goals, works: [], tests: [], reached: job.reached }} size="small" label={`Way in and way out of ${job.label}`} />
       {rows.length < job.rows.length && <p className="text-[15px] text-second">and {job.rows.length - rows.length} more, folded</p>}
       <ul className="mt-4 space-y-1.5 border-t-2 border-ink pt-2" aria-label="Still open">
         {job.begun ? (

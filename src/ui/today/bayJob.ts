@@ -8,13 +8,16 @@ import { planJob, type PlanRequest } from '@/core/plan/jobPlan'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild, type ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { HouseValues } from '@/core/shop/houseValues'
-import { powerGate, type Forbids } from '@/core/vehicle/powerGate'
+import { liveCircumstances, liveVehicle } from '@/core/job/liveVehicle'
+import { powerGate, type GateAnswer } from '@/core/vehicle/powerGate'
+import type { ShopRules } from '@/core/vehicle/rule'
+import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { isAirbagCircuit } from '@/core/procedure/tether'
 import { shapeOf, type MarkShape } from '../marks/FastenerMark'
 import { forbidsWords } from '../words/balanceWords'
 import { holderKindWords, itemWords } from '../words/items'
 import { stepWords } from '../words/operations'
-import { itemNameIn } from '../words/modelNames'
+import { cardNameIn, goalWords } from '../words/modelNames'
 
 /** A job as Today shows it: how deep, what is next, and what is left open that matters. */
 export type BayJob = {
@@ -39,16 +42,19 @@ export type BayJob = {
 type Source = { id: string; title: string; bay: string; promisedAt: Date | null; vehicle: { label: string }; request: PlanRequest; document: ProcedureDocument; events: JobEvent[] }
 
 /** Null when the job's plan no longer comes out of its record; its own page says why. */
-export function bayJob(job: Source, house: HouseValues): BayJob | null {
-  const model = forBuild(job.document, job.request.build)
-  const result = planJob(model, job.request, house)
+export function bayJob(job: Source, house: HouseValues, shopRules: ShopRules): BayJob | null {
+  const state = foldJob(job.document, job.events)
+  const model = forBuild(job.document, { ...job.request.build, ...Object.fromEntries(state.facets) })
+  const rules = rulesInForce(shopRules)
+  const planned = planJob(model, job.request, house, rules)
+  // A rule added later may forbid the plan a job was opened with: the job is still shown, and the rule still refuses the act.
+  const result = planned.ok ? planned : planJob(model, job.request, house)
   if (!result.ok) return null
   const plan = result.value
-  const state = foldJob(job.document, job.events)
   const tap = nextTap(plan, state)
   const rows = uRows(plan, state)
-  const gate = powerGate(model, { settings: state.settings, open: state.tethersOpen })
-  const forbid = (forbids: Forbids[]) => forbids.map((item) => forbidsWords(job.document, item))[0]
+  const gate = powerGate(model, liveVehicle(model, state, Date.now()), liveCircumstances(model, state, house, rules, { id: '', authorised: [] }))
+  const forbid = (answer: GateAnswer) => forbidsWords(job.document, answer.forbiddenBy[0]!, state.settings)
   const openRows = balanceOf(job.document, state).openRows
   const open = openRows.flatMap((row): BayJob['open'] => {
     if (row.account === 'tether') {
@@ -68,12 +74,12 @@ export function bayJob(job: Source, house: HouseValues): BayJob | null {
     late: job.promisedAt !== null && job.promisedAt.getTime() < Date.now(),
     begun: state.history.length > 0,
     lastPersonId: state.history.at(-1)?.personId ?? null,
-    next: tap ? { title: stepWords(model, tap.step.operation).title, where: itemNameIn(model, tap.card.partId ?? tap.card.settingId!) } : { title: openRows.length > 0 ? 'Close the balance' : 'Test and hand over', where: '' },
+    next: tap ? { title: stepWords(model, tap.step.operation).title, where: cardNameIn(model, tap.card) } : { title: openRows.length > 0 ? 'Close the balance' : 'Test and hand over', where: '' },
     model,
     rows,
     reached: rows.every((row) => row.wayIn === 'done'),
-    goals: job.request.goals.map((goal) => itemWords(job.document, goal.kind === 'cavity' ? goal.cavityId : goal.partId)),
-    power: gate.ignition.length > 0 ? { allowed: false, words: `Ignition stays off: ${forbid(gate.ignition)}` } : gate.engine.length > 0 ? { allowed: false, words: `No engine: ${forbid(gate.engine)}` } : { allowed: true, words: 'Ignition may come on' },
+    goals: goalWords(job.document, job.request),
+    power: !gate.ignition.allowed ? { allowed: false, words: `Ignition stays off: ${forbid(gate.ignition)}` } : !gate.engine.allowed ? { allowed: false, words: `No engine: ${forbid(gate.engine)}` } : { allowed: true, words: 'Ignition may come on' },
     open: [...open.filter((item) => item.kind === 'airbag'), ...open.filter((item) => item.kind !== 'airbag')],
     sinceMs: state.history[0] ? wallMsOf(state.history[0].at) : null,
   }

@@ -4,9 +4,10 @@ import type { BalanceRow } from '@/core/job/balance'
 import type { HandoverBlock } from '@/core/job/handover'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { isAirbagCircuit } from '@/core/procedure/tether'
-import type { Forbids } from '@/core/vehicle/powerGate'
+import type { Breach } from '@/core/vehicle/judge'
+import type { PutBack } from '@/core/vehicle/powerGate'
 import { holderKindWords, itemWords, threadWords } from './items'
-import { capital } from './operations'
+import { capital, settingTo } from './operations'
 
 /** An open row of the balance: what it is, and what to do. */
 export function rowWords(document: ProcedureDocument, row: BalanceRow): { heading: string; sentence: string } {
@@ -73,7 +74,17 @@ export function blockSentence(document: ProcedureDocument, block: HandoverBlock)
   }
 }
 
-/** Why a power may not come on: "airbag lamp open", "lever to park first". */
-export function forbidsWords(document: ProcedureDocument, forbids: Forbids): string {
-  return 'tetherId' in forbids ? `${itemWords(document, forbids.tetherId)} open: plug it` : `${itemWords(document, forbids.settingId)} back to “${forbids.value}” first`
+/** Why a power may not come on, in few words: "Airbag lamp open", "gear lever out of park". */
+export function forbidsWords(document: ProcedureDocument, breach: Breach, settings: ReadonlyMap<string, string>): string {
+  const [tetherId] = breach.tetherIds
+  if (tetherId) return `${itemWords(document, tetherId)} open`
+  const [settingId] = breach.settingIds
+  return settingId ? settingTo(itemWords(document, settingId), settings.get(settingId) ?? '') : breach.rule.sentence
+}
+
+/** One thing to put back: "Bring the centre surround to its place, held, and plug airbag lamp". */
+export function putBackWords(document: ProcedureDocument, item: PutBack): string {
+  if (item.kind === 'set') return capital(settingTo(itemWords(document, item.settingId), item.value))
+  const plug = `plug ${itemWords(document, item.tetherId)}`
+  return item.bringPartId ? `Bring the ${itemWords(document, item.bringPartId).toLowerCase()} near its place, held or on a cloth, and ${plug}` : capital(plug)
 }

@@ -21,11 +21,11 @@ export function stepWords(model: ProcedureForBuild, operation: Operation): StepW
     case 'release':
       return { title: releaseTitle(part!), how: releaseHow(part!), done: part!.rests.length > 0 ? `it is free: ${part!.rests[0]!.how}` : 'it has come forward' }
     case 'seat':
-      return { title: 'Push home', how: seatHow(part!), done: part!.refit.confirm || 'it sits flush' }
+      return { title: 'Push home', how: seatHow(model, part!), done: part!.refit.confirm || 'it sits flush' }
     case 'open':
-      return { title: `Unplug ${tether!.name}`, how: latchHow(tether!, 'open'), done: 'it is open' }
+      return { title: `${operation.phase === 'test' ? 'Unplug again' : 'Unplug'} ${tether!.name}`, how: latchHow(tether!, 'open'), done: 'it is open' }
     case 'close':
-      return { title: `Plug ${tether!.name}`, how: latchHow(tether!, 'close'), done: 'it has clicked' }
+      return { title: `Plug ${tether!.name}`, how: [operation.phase === 'test' && 'for the test only, held by hand', latchHow(tether!, 'close'), mixupHow(model, itemId)].filter(Boolean).join(', '), done: 'it has clicked' }
     case 'feed':
       return { title: `Lead of ${tether!.name} through first`, how: `through ${tether!.leadThrough}, before it is plugged`, done: 'the lead hangs through' }
     case 'lift':
@@ -37,13 +37,35 @@ export function stepWords(model: ProcedureForBuild, operation: Operation): StepW
       const act = operation.setting!
       const setting = model.settings.get(act.settingId)!
       const method = model.methods.get(act.methodId)!.method
-      const first = act.momentary.map((m) => `${model.settings.get(m.settingId)!.name} ${m.value}`)
-      const after = [...act.momentary].reverse().map((m) => `${model.settings.get(m.settingId)!.name} ${m.back} again`)
-      return { title: capital(settingTo(setting.name, act.to)), how: [...first, method.name, ...after].join(', then '), done: `${setting.name}: ${act.to}` }
+      return { title: capital(settingTo(setting.name, act.to)), how: method.name, done: `${setting.name}: ${act.to}` }
     }
+    case 'ease':
+      return { title: 'Ease it', how: [part!.ease?.gapMm && `until it gives ${part!.ease.gapMm} mm`, part!.ease?.mustNot].filter(Boolean).join(', ') || 'until it gives', done: 'it gives' }
+    case 'start':
+      return { title: `Start ${holderWords(holder!)} by hand`, how: 'all of them before any is made snug, then adjust', done: `${holder!.count} started` }
+    case 'work':
+      return { title: operation.name ?? 'Work', how: '', done: 'it is done' }
+    case 'test': {
+      const tested = model.functions.get(itemId)
+      return { title: `Test ${operation.name ?? tested?.name ?? ''}`.trim(), how: [tested?.how, (tested?.warmUpS ?? 0) > 0 && `give it ${tested!.warmUpS} s`].filter(Boolean).join(', ') || 'before trim hides it again', done: 'it works' }
+    }
+    case 'decide': {
+      const facet = model.document.facets.find((item) => item.id === itemId)
+      return { title: `Which ${facet?.name.toLowerCase() ?? 'one'}?`, how: facet?.choices.map((choice) => `${choice.name}: ${choice.tell || 'not said how it is told'}`).join('; ') ?? '', done: 'it is told' }
+    }
+    case 'wait':
+      return { title: 'Wait', how: 'nothing else can be done meanwhile', done: 'the wait is over' }
     default:
       return unreachable(operation.act)
   }
+}
+
+/** How to tell a plug from the one it fits or looks like. */
+function mixupHow(model: ProcedureForBuild, tetherId: string): string {
+  const tether = model.tethers.get(tetherId)!
+  const others = tether.mixups.flatMap((id) => model.tethers.get(id) ?? [])
+  const tell = tether.tell || others.find((other) => other.tell !== '')?.tell
+  return others.length > 0 ? `not ${others.map((other) => other.name).join(' or ')}${tell ? `: ${tell}` : ''}` : ''
 }
 
 function undoHow(model: ProcedureForBuild, operation: Operation): string {
@@ -90,9 +112,10 @@ export function motionsWords(part: Part): string {
   return part.release.motions.map((motion) => `${motion.move} ${motion.directions.join(' and ')}`.trim()).join(', then ')
 }
 
-function seatHow(part: Part): string {
-  const { first, last, before, align } = part.refit
-  return [before, align && `line up ${align}`, first, last].filter(Boolean).join(', ') || 'press all round until it sits'
+function seatHow(model: ProcedureForBuild, part: Part): string {
+  const { first, last, before, align, keepInFront } = part.refit
+  const front = keepInFront.length > 0 && `leads in front: ${keepInFront.flatMap((id) => model.tethers.get(id)?.name ?? []).join(', ')}`
+  return [before, align && `line up ${align}`, front, first, last].filter(Boolean).join(', ') || 'press all round until it sits'
 }
 
 function liftHow(part: Part): string {

@@ -1,6 +1,8 @@
 import { unreachable } from '@/core/base/result'
-import type { Problem } from '@/core/order/checkRecord'
-import type { RemovalError } from '@/core/order/removal'
+import type { Problem } from '@/core/plan/checkRecord'
+import { splitKey } from '@/core/order/operation'
+import type { PlanError } from '@/core/plan/jobPlan'
+import type { NoSafeOrder } from '@/core/plan/schedule'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { DocumentError } from '@/core/procedure/parseDocument'
 import type { DanglingReference } from '@/core/procedure/references'
@@ -12,9 +14,9 @@ export function problemWords(document: ProcedureDocument, problem: Problem): { h
   const name = 'itemId' in problem ? itemWords(document, problem.itemId) : ''
   switch (problem.kind) {
     case 'contradiction':
-      return { heading: 'Contradiction.', sentence: removalErrorSentence(document, problem.error) + buildSuffix(document, problem.build) }
+      return { heading: 'Contradiction.', sentence: planErrorSentence(document, problem.error) + buildSuffix(document, problem.build) }
     case 'goal out of reach':
-      return { heading: 'Out of reach.', sentence: `${name} can’t be opened: ${removalErrorSentence(document, problem.error)}` }
+      return { heading: 'Out of reach.', sentence: `${name} can’t be opened: ${planErrorSentence(document, problem.error)}` }
     case 'reference':
       return { heading: 'Points nowhere.', sentence: referenceSentence(document, problem.reference) }
     case 'nothing holds it':
@@ -29,8 +31,28 @@ export function problemWords(document: ProcedureDocument, problem: Problem): { h
       return { heading: 'Nothing to test.', sentence: `Say which function to test after the plug ${name} has been open.` }
     case 'no way to set':
       return { heading: 'No way to set it.', sentence: `Something needs ${name} at “${problem.value}”, and no way to get there is recorded. Add a method.` }
-    case 'lookalike without thread':
-      return { heading: 'Lookalikes.', sentence: `${name} and ${itemWords(document, problem.otherId)} have the same head. State thread and length, so that they can be told apart.` }
+    case 'lookalike without difference':
+      return { heading: 'Lookalikes.', sentence: `${name} and ${itemWords(document, problem.otherId)} have the same head. State thread and length, or how they are told apart.` }
+    case 'mix-up without difference':
+      return { heading: 'Mix-up.', sentence: `The plugs ${name} and ${itemWords(document, problem.otherId)} can be confused, and nobody has said how to tell them apart.` }
+    case 'mix-up one way':
+      return { heading: 'Mix-up.', sentence: `${name} can be taken for ${itemWords(document, problem.otherId)}; the other way round nothing is said.` }
+    case 'carried in a circle':
+      return { heading: 'Carried in a circle.', sentence: `${name} would be carried by itself. Say which part really holds which.` }
+    case 'covered for good':
+      return { heading: 'No way to uncover it.', sentence: `${name} lies behind ${itemWords(document, problem.coverId)}, which can’t be moved away${buildWords(document, problem.build)}. Look again what covers it.` }
+    case 'no safe order':
+      return { heading: 'No safe order.', sentence: `${name}: ${noSafeOrderSentence(document, problem.error)}${buildSuffix(document, problem.build)}` }
+    case 'orders in a circle':
+      return { heading: 'Orders in a circle.', sentence: `${problem.needIds.length} observed orders run in a circle, with the facts or with each other. They are not obeyed. Say which of them hold, and why; call the others a habit.` }
+    case 'other steering side':
+      return { heading: 'Which left?', sentence: `${name} speaks of “${problem.words}”: that holds only with the wheel on one side. Say inboard or outboard, or give it a condition on ${itemWords(document, problem.facetId).toLowerCase()}.` }
+    case 'condition on every choice':
+      return { heading: 'Condition without effect.', sentence: `${name} depends on ${itemWords(document, problem.facetId).toLowerCase()}, and every choice of it is allowed.` }
+    case 'stated twice':
+      return { heading: 'Stated twice.', sentence: 'The same need is in the record twice.' }
+    case 'seen once':
+      return { heading: 'Seen on one strip at most.', sentence: `${name}: ${problem.count === 1 ? 'one fact' : `${problem.count} facts`} no second strip has borne out yet. Look again on the next one.` }
     case 'drive without size':
       return { heading: 'Which driver?', sentence: `State the drive and size of the ${name}, so that the right driver is in the bag.` }
     case 'marks differ':
@@ -45,7 +67,7 @@ export function problemWords(document: ProcedureDocument, problem: Problem): { h
 }
 
 export function problemIsStop(problem: Problem): boolean {
-  return problem.kind === 'contradiction' || problem.kind === 'goal out of reach' || problem.kind === 'reference'
+  return problem.kind === 'contradiction' || problem.kind === 'goal out of reach' || problem.kind === 'reference' || problem.kind === 'no safe order' || problem.kind === 'carried in a circle'
 }
 
 function buildSuffix(document: ProcedureDocument, build: Record<string, string>): string {
@@ -57,7 +79,7 @@ function buildSuffix(document: ProcedureDocument, build: Record<string, string>)
 }
 
 /** Why no way in or out could be made, and what to do. */
-export function removalErrorSentence(document: ProcedureDocument, error: RemovalError): string {
+export function planErrorSentence(document: ProcedureDocument, error: PlanError): string {
   switch (error.kind) {
     case 'contradiction':
       return contradictionSentence(document, error.loop)
@@ -69,11 +91,34 @@ export function removalErrorSentence(document: ProcedureDocument, error: Removal
       return `The plug ${itemWords(document, error.tetherId)} belongs to an airbag firing circuit, and no battery setting is recorded. Add the setting “battery” with its ways off and on.`
     case 'no-method':
       return `There is no way to bring ${itemWords(document, error.settingId)} to “${error.value}” on this build. Add a method to that setting.`
-    case 'two-values':
-      return `${itemWords(document, error.settingId)} is asked for at “${error.values[0]}” and at “${error.values[1]}” in the same job. Plan the two goals apart.`
+    case 'no safe order':
+      return noSafeOrderSentence(document, error)
+    case 'tether without end':
+      return `${itemWords(document, error.partId)} does not go back, and its plug ${itemWords(document, error.tetherId)} has no end. Say whether it moves along, or is left open and insulated.`
+    case 'airbag left open':
+      return `The plug ${itemWords(document, error.tetherId)} belongs to the airbag system: it is never left open. Choose another end for its part.`
+    case 'bypass':
+      return 'This kit would bypass a signal that keeps the driver from watching on the move. That is never planned: join it to the real signal; local law decides.'
+    case 'no access':
+      return 'A work item of this kit asks for an opening this build does not have. Change the kit’s fit for this model.'
     default:
       return unreachable(error)
   }
+}
+
+/** What is stuck, and which setting it would need. */
+function noSafeOrderSentence(document: ProcedureDocument, error: NoSafeOrder): string {
+  if (!error.proven) return 'No order was found that keeps every rule of safety, and the search was given up before it could say that there is none. Choose another method or another policy.'
+  const stuck = error.stuck.filter((item) => item.demands.length > 0).slice(0, 2).map((item) => {
+    const demands = [...new Set(item.demands.map((demand) => `${itemWords(document, demand.settingId)} ${demand.value}`))]
+    return `${itemWords(document, splitKey(item.key)[1])} needs ${demands.join(' and ')}`
+  })
+  return `there is no order that keeps the rules of safety. ${stuck.length > 0 ? `In the end ${stuck.join('; ')}, and that can’t be brought about any more.` : 'The settings can’t all be set back.'} Allow another method, or look again at what the methods need.`
+}
+
+function buildWords(document: ProcedureDocument, build: Record<string, string>): string {
+  const suffix = buildSuffix(document, build)
+  return suffix ? suffix.replace(' (Seen on', ' on').replace('.)', '') : ''
 }
 
 function referenceSentence(document: ProcedureDocument, reference: DanglingReference): string {

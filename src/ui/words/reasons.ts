@@ -20,7 +20,7 @@ function whyPiece(n: Namer, link: WhyLink, first: boolean): string {
   if (link.thing === 'goal') return ` the ${link.goal.kind === 'cavity' ? itemWords(n.document, link.goal.cavityId) : `wish to have ${itemWords(n.document, link.goal.partId)} ${link.goal.level}`}`
   const name = first ? capital(thingWords(n, link.id)) : thingWords(n, link.id)
   const many = isMany(n, link.id)
-  const verb = { covers: 'cover', holds: 'hold', ties: 'tie', traps: 'trap', frees: 'free', 'keeps safe': 'keep safe', closes: 'close', 'comes before': 'come before' }[link.relation]
+  const verb = { covers: 'cover', holds: 'hold', ties: 'tie', traps: 'trap', frees: 'free', carries: 'come along in', 'keeps safe': 'keep safe', closes: 'close', 'comes before': 'come before' }[link.relation]
   const said = many ? verb : verb.replace(/^\w+/, (word) => `${word}s`)
   return first ? `${name} ${said}` : ` the ${name}, which ${said}`
 }
@@ -59,7 +59,7 @@ function waitPiece(n: Namer, edge: Edge, first: boolean): string {
     return `${waiter} not before its ${holderWords(holder)} ${holder.count === 1 ? 'is' : 'are'} out`
   }
   if (because.kind === 'tethers') return `${waiter} not before its plug ${thingWords(n, because.tetherId)} is open`
-  const state = beforeAct === 'lift' ? 'off' : beforeAct === 'release' ? 'free' : beforeAct === 'open' ? 'open' : beforeAct === 'undo' ? 'out' : 'set'
+  const state = STATE_AFTER[beforeAct] ?? 'done'
   const need = because.kind === 'need' ? n.document.needs.find((item) => item.id === because.needId) : null
   if (need?.reason === 'covers') {
     const many = isMany(n, afterId)
@@ -70,9 +70,11 @@ function waitPiece(n: Namer, edge: Edge, first: boolean): string {
   return `${waiter} not before the ${thingWords(n, beforeId)} is ${state}`
 }
 
+const STATE_AFTER: Record<string, string> = { lift: 'off', release: 'free', ease: 'eased', open: 'open', undo: 'out', set: 'set', place: 'back at its place', seat: 'home', close: 'plugged', fasten: 'fastened', start: 'started', feed: 'led through', test: 'tested', work: 'done', decide: 'told' }
+
 function splitKey(key: string): [string, string] {
   const [act, rest] = [key.slice(0, key.indexOf(':')), key.slice(key.indexOf(':') + 1)]
-  return [act, rest.split('=')[0]!]
+  return [act, rest.split(/[=@~ ]/)[0]!]
 }
 
 function thingWords(n: Namer, id: Id): string {

@@ -23,6 +23,7 @@ export async function jobData(jobId: string): Promise<JobData> {
     request: job.request,
     document: job.document,
     house: crew.house,
+    rules: crew.rules,
     events: job.events,
     acting: crew.acting,
     crew: await crewNames(crew),

@@ -1,0 +1,70 @@
+import type { Id } from '../base/id'
+import type { Strip } from '../order/learntOrder'
+import type { ProcedureDocument } from '../procedure/document'
+import { forBuild } from '../procedure/forBuild'
+import { atLeast, type Level } from '../procedure/level'
+import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
+import { whilePlanning } from '../vehicle/circumstances'
+import { breaches } from '../vehicle/judge'
+import type { JobEvent } from './event'
+import { foldJob, standingEvents, type JobState } from './fold'
+import { liveVehicle } from './liveVehicle'
+
+/** The events of one job, and what its vehicle is called. */
+export type JobHistory = { id: string; label: string; events: readonly JobEvent[] }
+
+/**
+ * The order in which things really came off, job by job: what was counted, not what was assumed. A strip on whose way a
+ * rule of safety was broken is marked: it is evidence for facts and gives no order. Jobs that took nothing off are left out.
+ */
+export function stripsOf(document: ProcedureDocument, jobs: readonly JobHistory[]): Strip[] {
+  return jobs.flatMap((job): Strip[] => {
+    const sequence = wayInOf(job.events)
+    return sequence.length > 1 ? [{ id: job.label, sequence, brokeRule: brokeRule(document, job.events) }] : []
+  })
+}
+
+/** Acts of the way in, each the first time it was counted. A part brought back to its place is no release. */
+function wayInOf(events: readonly JobEvent[]): string[] {
+  const keys: string[] = []
+  const levels = new Map<Id, Level>()
+  for (const { what, certainty } of standingEvents(events)) {
+    const key = what.kind === 'undone' ? `undo:${what.holderId}` : what.kind === 'opened' ? `open:${what.tetherId}` : what.kind === 'part at' ? goesFurther(levels, what) : null
+    if (key && certainty === 'counted' && !keys.includes(key)) keys.push(key)
+  }
+  return keys
+}
+
+function goesFurther(levels: Map<Id, Level>, { partId, level }: { partId: Id; level: Level }): string | null {
+  const before = levels.get(partId) ?? 'in place'
+  levels.set(partId, level)
+  if (atLeast(before, level)) return null
+  return level === 'off' ? `lift:${partId}` : level === 'free' ? `release:${partId}` : `ease:${partId}`
+}
+
+function brokeRule(document: ProcedureDocument, events: readonly JobEvent[]): boolean {
+  const standing = standingEvents(events)
+  const model = forBuild(document, {})
+  const circumstances = whilePlanning(DEFAULT_HOUSE_VALUES)
+  const risky = standing.filter(({ what }) => what.kind === 'opened' || what.kind === 'set')
+  return risky.some((event) => {
+    const state = foldJob(document, standing.slice(0, standing.indexOf(event) + 1))
+    return breaches(model, liveVehicle(model, state, 0), circumstances).length > 0
+  })
+}
+
+/** By how many jobs each item was found as the record has it: all of a group counted out, a plug opened, a part moved. */
+export function confirmationsOf(document: ProcedureDocument, jobs: readonly JobHistory[]): Map<Id, number> {
+  const found = new Map<Id, number>()
+  for (const job of jobs) for (const id of confirmedBy(document, foldJob(document, job.events))) found.set(id, (found.get(id) ?? 0) + 1)
+  return found
+}
+
+function confirmedBy(document: ProcedureDocument, state: JobState): Id[] {
+  const differs = new Set(state.deviations.map((deviation) => deviation.itemId))
+  const holders = document.holders.filter(({ id, count }) => {
+    const c = state.holders.get(id)
+    return c !== undefined && c.undone === count && c.missing === 0 && c.extra === 0
+  })
+  return [...holders.map(({ id }) => id), ...state.tethersTouched, ...state.moved].filter((id) => !differs.has(id) && !state.assumed.has(id))
+}

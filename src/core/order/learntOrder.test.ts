@@ -1,0 +1,69 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { panelVan } from '../../demo/panelVan'
+import { forBuild } from '../procedure/forBuild'
+import { Need } from '../procedure/need'
+import { agreement, learnOrder, type Strip } from './learntOrder'
+import { deriveRemoval } from './removal'
+import { standingOrders } from './standingOfOrder'
+
+const strips = (...sequences: string[][]): Strip[] => sequences.map((sequence, i) => ({ id: `s${i}`, sequence }))
+const keeps = (sequence: readonly string[], pairs: readonly { before: string; after: string }[]) => pairs.every(({ before, after }) => !sequence.includes(before) || !sequence.includes(after) || sequence.indexOf(before) < sequence.indexOf(after))
+const LETTERS = ['A', 'B', 'C', 'D', 'E', 'F', 'G']
+const arrangement = fc.shuffledSubarray(LETTERS, { minLength: LETTERS.length })
+
+describe('properties', () => {
+  test('where all strips hold the same operations, each stays a valid order', () => {
+    fc.assert(
+      fc.property(fc.array(arrangement, { minLength: 1, maxLength: 5 }), (all) => {
+        const { kept, shown } = learnOrder(strips(...all))
+        return all.every((sequence) => keeps(sequence, kept) && keeps(sequence, shown))
+      }),
+      { seed: 3, numRuns: 200 },
+    )
+  })
+  test('partial strips never leave a circle behind, and every kept order is agreed by every strip that has both', () => {
+    fc.assert(
+      fc.property(fc.array(fc.shuffledSubarray(LETTERS, { minLength: 2 }), { minLength: 1, maxLength: 6 }), (all) => {
+        const learnt = strips(...all)
+        const { kept } = learnOrder(learnt)
+        const left = new Set(LETTERS)
+        for (let more = true; more; ) {
+          const free = [...left].filter((key) => !kept.some((pair) => pair.after === key && left.has(pair.before)))
+          more = free.length > 0
+          for (const key of free) left.delete(key)
+        }
+        return left.size === 0 && kept.every((pair) => { const { agree, of } = agreement(learnt, pair.before, pair.after); return agree === of && of === pair.strips.length })
+      }),
+      { seed: 4, numRuns: 200 },
+    )
+  })
+})
+
+test('only the operations in hand count, before anything is closed transitively', () => {
+  // A before B in one strip, B before C in another: nobody has seen A before C.
+  const learnt = learnOrder(strips(['A', 'B'], ['B', 'C']), new Set(['A', 'C']))
+  expect(learnt.kept).toEqual([])
+})
+test('a strip that broke a rule gives no order', () => {
+  expect(learnOrder([{ id: 's', sequence: ['A', 'B'], brokeRule: true }]).kept).toEqual([])
+})
+
+describe('where an order stands in the record', () => {
+  const removal = deriveRemoval(forBuild(panelVan(), { gearbox: 'manual', starter: 'key', steering: 'left' }), [{ kind: 'cavity', cavityId: 'radio-cavity' }], { openings: {}, methods: {}, resting: 'rest' })
+  if (!removal.ok) throw new Error('The van has an order.')
+  const seen = [['release:liner', 'release:climate', 'release:surround'], ['release:liner', 'release:climate', 'release:surround']]
+  const observed = (reason: string) => Need.parse({ id: 'o', dependent: { act: 'release', id: 'climate' }, needs: { kind: 'operation', act: 'release', id: 'liner' }, reason })
+  const standing = (needs: Need[], more: string[][] = []) => standingOrders({ ...panelVan(), needs: [...panelVan().needs, ...needs] }, learnOrder(strips(...seen, ...more)), removal.value.edges).map((order) => `${order.before}<${order.after} ${order.standing} ${order.strips.length}`)
+
+  test('what the facts ask for anyway is not said; what they do not is new', () => {
+    expect(standing([])).toEqual(['release:liner<release:climate new 2'])
+  })
+  test('stated without a reason it is observed, with the strips behind it; called a habit it stays one', () => {
+    expect(standing([observed('observed')])).toEqual(['release:liner<release:climate observed 2'])
+    expect(standing([observed('habit')])).toEqual(['release:liner<release:climate habit 2'])
+  })
+  test('a later strip the other way contradicts it', () => {
+    expect(standing([observed('observed')], [['release:climate', 'release:liner', 'release:surround']])).toEqual(['release:liner<release:climate contradicted 2'])
+  })
+})

@@ -1,0 +1,15 @@
+import type { Id } from '../base/id'
+import type { Because, Demand, Operation } from './operation'
+
+export type Goal = { kind: 'cavity'; cavityId: Id } | { kind: 'part'; partId: Id; level: 'eased' | 'free' | 'off' }
+
+/** What was chosen where the facts leave a choice. Keys of `methods`: "settingId=value". */
+export type Choices = { openings: Record<Id, Id>; methods: Record<string, Id>; resting: 'rest' | 'set aside' }
+
+/** What the rules of safety ask of the settings while an operation is done. The rules live in core/vehicle; here they are asked. */
+export type AskedByRules = (operation: Pick<Operation, 'act' | 'itemId'>) => Demand[]
+
+export const NOTHING_ASKED: AskedByRules = () => []
+
+/** Why an operation is there: asked for by another operation, or by a goal or a work item. */
+export type BroughtIn = { by: string; because: Because } | { by: null; goal: Goal }

@@ -1,0 +1,71 @@
+import type { Id } from '../base/id'
+import { fail, ok, type Result } from '../base/result'
+import { shortestLoop } from '../order/loop'
+import type { Demand, Edge, Operation } from '../order/operation'
+import { deriveRefit, type RefitError } from '../order/refit'
+import { deriveRemoval, type Removal, type RemovalError } from '../order/removal'
+import type { Choices } from '../order/wish'
+import type { Ending } from '../procedure/end'
+import type { ProcedureForBuild } from '../procedure/forBuild'
+import type { AddedFunction } from '../shop/kit'
+import type { WorkItem } from '../shop/workItem'
+import type { Circumstances } from '../vehicle/circumstances'
+import { askedByRules } from '../vehicle/judge'
+import { addDecisions, type Decision } from './decisions'
+import { addInterimTests, type InterimTest } from './interimTests'
+import { allGoals, endingsOf, type JobGoal } from './jobGoal'
+import { addWork } from './workOrder'
+
+/** What follows the way in: work, tests and the way out as one order. */
+export type AfterOpening = { operations: Map<string, Operation>; edges: Edge[]; demands: Map<string, Demand[]>; outKeyOf: Map<string, string> }
+
+/** One derivation of a whole job: what comes off, what is done there, what is tested before it is hidden, what goes back. */
+export type DerivedJob = {
+  model: ProcedureForBuild
+  goal: JobGoal
+  circumstances: Circumstances
+  endings: Map<Id, Ending>
+  removal: Removal
+  refit: AfterOpening
+  works: Map<Id, WorkItem>
+  added: Map<Id, AddedFunction>
+  tests: InterimTest[]
+  decisions: Decision[]
+}
+
+export type DeriveError = RemovalError | RefitError | { kind: 'bypass'; workId: Id } | { kind: 'no access'; workId: Id }
+
+/**
+ * Everything that a job for these goals and kits asks for under these choices, with a reason for each operation, each
+ * "before" and each setting. Nothing in it is an order yet: the plan finds one.
+ *
+ * Errors: returned, with their witness. Cost: O(operations + edges), and as much again for each interim test.
+ */
+export function deriveJob(model: ProcedureForBuild, goal: JobGoal, choices: Choices, circumstances: Circumstances): Result<DerivedJob, DeriveError> {
+  const asked = askedByRules(model, circumstances)
+  const endings = endingsOf(model, goal)
+  const removal = deriveRemoval(model, allGoals(goal), choices, asked)
+  if (!removal.ok) return removal
+  const refit = deriveRefit(removal.value, endings, asked)
+  if (!refit.ok) return refit
+  const job: DerivedJob = { model, goal, circumstances, endings, removal: removal.value, refit: refit.value, works: new Map(), added: new Map(), tests: [], decisions: [] }
+  const wrong = addWork(job)
+  if (wrong) return fail(wrong)
+  addInterimTests(job)
+  job.decisions = addDecisions(job)
+  powerOnlyForItsAct(job)
+  const loop = shortestLoop([...job.refit.operations.keys()], job.refit.edges.filter((edge) => job.refit.operations.has(edge.before)))
+  return loop ? fail({ kind: 'contradiction', loop }) : ok(job)
+}
+
+/** The ignition is on only for the act that needs it: everything else wants it off. */
+function powerOnlyForItsAct(job: DerivedJob): void {
+  const ignition = [...job.model.settings.values()].find((setting) => setting.role === 'ignition' && setting.values.includes('off'))
+  if (!ignition) return
+  const demand: Demand = { settingId: ignition.id, value: 'off', because: { kind: 'only for its act', settingId: ignition.id } }
+  for (const { operations, demands } of [job.removal, job.refit])
+    for (const key of operations.keys()) {
+      const list = demands.get(key) ?? []
+      if (!list.some((known) => known.settingId === ignition.id)) demands.set(key, [...list, demand])
+    }
+}

@@ -1,0 +1,174 @@
+import type { Id } from '../base/id'
+import { ancestorsOf, reachedFrom, successors } from '../order/graph'
+import { openKey, splitKey, type Because, type Demand, type Edge, type Operation } from '../order/operation'
+import { isAirbagCircuit } from '../procedure/tether'
+import type { VehicleFunction } from '../procedure/vehicleFunction'
+import { matches } from '../vehicle/judge'
+import type { Power, Rule } from '../vehicle/rule'
+import type { DerivedJob } from './deriveJob'
+import { closeKeyOf } from './workOrder'
+
+/** A function tested while its plugs can still be reached, and the plugs closed only for that and opened again. */
+export type InterimTest = { functionId: Id; key: string; plugged: Id[] }
+
+type Tested = Pick<VehicleFunction, 'id' | 'power' | 'alsoNeeds' | 'interim'> & { tetherIds: Id[]; after: string[] }
+
+/**
+ * Adds the tests that are to be made before trim hides their plugs again: once what a test needs is closed and what its
+ * power needs is closed, before the first seat of another part that would hide it or is hard to undo. A plug that its
+ * power needs and that can't be home by then is plugged for the test and unplugged again. A function nothing hides is
+ * tested at hand-over only.
+ */
+export function addInterimTests(job: DerivedJob): void {
+  for (const item of functionsTouched(job)) {
+    if (item.interim === 'at hand-over') continue
+    const hiders = hidersOf(job, item)
+    if (hiders.length > 0) addTest(job, item, hiders)
+  }
+}
+
+/** Functions of plugs that come back after they were open, and what the kits add, in the order of the record. */
+function functionsTouched(job: DerivedJob): Tested[] {
+  const found: Tested[] = []
+  const taken = new Set(job.goal.kits.flatMap(({ fit }) => fit.functionsTaken))
+  for (const item of job.model.functions.values()) {
+    if (taken.has(item.id)) continue
+    const tetherIds = [...job.model.tethers.values()].filter((tether) => tether.functions.includes(item.id) && closeKeyOf(job, tether.id)).map((tether) => tether.id)
+    if (tetherIds.length > 0) found.push({ ...item, tetherIds, after: [] })
+  }
+  for (const item of job.added.values()) found.push({ ...item, alsoNeeds: [], tetherIds: [], after: item.afterWork.map((id) => `work:${id}`) })
+  return found
+}
+
+/** The seats that would have to be undone to reach the plugs, or the new work, again. */
+function hidersOf(job: DerivedJob, item: Tested): { partId: Id; seat: string }[] {
+  const { removal, refit } = job
+  const own = new Set(item.tetherIds.map((id) => job.model.hostOf(job.model.tethers.get(id)!.partId)))
+  const before = new Set<string>()
+  for (const id of item.tetherIds) for (const key of ancestorsOf(removal.edges, openKey(id))) before.add(key)
+  for (const key of item.after)
+    for (const edge of refit.edges)
+      if (edge.after === key && removal.operations.has(edge.before)) for (const first of [edge.before, ...ancestorsOf(removal.edges, edge.before)]) before.add(first)
+  const hiders = new Map<Id, { partId: Id; seat: string }>()
+  for (const key of before) {
+    const [act, partId] = splitKey(key)
+    const seat = `seat:${partId}`
+    if ((act === 'release' || act === 'lift' || act === 'ease') && !own.has(partId) && refit.operations.has(seat)) hiders.set(partId, { partId, seat })
+  }
+  // A part whose last push can hardly be undone is tested before it goes home, where the test does not need it home.
+  for (const partId of own) if (job.model.parts.get(partId)?.refit.hardToUndo && refit.operations.has(`seat:${partId}`)) hiders.set(partId, { partId, seat: `seat:${partId}` })
+  return [...hiders.values()]
+}
+
+function addTest(job: DerivedJob, item: Tested, hiders: readonly { partId: Id; seat: string }[]): void {
+  const { operations, edges } = job.refit
+  const key = `test:${item.id}`
+  const added: Edge[] = []
+  const order = (before: string, after: string, because: Because) => added.push({ before, after, because })
+  for (const tetherId of [...item.tetherIds, ...item.alsoNeeds]) {
+    const close = closeKeyOf(job, tetherId)
+    if (close) order(close, key, { kind: 'plugged', functionId: item.id, tetherId })
+  }
+  for (const first of item.after) order(first, key, { kind: 'work first', workId: splitKey(first)[1] })
+  for (const { partId, seat } of hiders) order(key, seat, { kind: 'hidden', functionId: item.id, partId })
+  const stated = statedNeeds(job, item.id, key)
+  added.push(...stated.edges)
+  const then = successors([...edges, ...added])
+  const comesAfter = reachedFrom(then, key)
+  // The test can't come before a seat that its own plugs wait for: then only the other seats count.
+  for (const close of added.filter((edge) => edge.after === key && comesAfter.has(edge.before)))
+    for (const hider of [...hiders]) if (hider.seat === close.before || reachedFrom(successors(edges), hider.seat).has(close.before)) remove(added, key, hider.seat)
+  if (!added.some((edge) => edge.before === key)) return
+  const plugged: Id[] = []
+  for (const { tetherId, rule } of forbiddingPower(job, item.power)) {
+    const close = closeKeyOf(job, tetherId)
+    if (!close || added.some((edge) => edge.before === close)) continue
+    const because: Because = { kind: 'powered', functionId: item.id, tetherId, ruleId: rule.id }
+    if (!reachedFrom(successors([...edges, ...added]), key).has(close)) {
+      order(close, key, because)
+      continue
+    }
+    if (isAirbagCircuit(job.model.tethers.get(tetherId)!)) {
+      // An airbag plug is never closed just to try something: the test comes after its own closing, before the seats still to come.
+      for (const { seat } of hiders) if (reachedFrom(successors(edges), seat).has(close)) remove(added, key, seat)
+      if (!added.some((edge) => edge.before === key)) return
+      order(close, key, because)
+      continue
+    }
+    plugged.push(tetherId)
+  }
+  operations.set(key, { ...operation(key, 'test', item.id, null), ...(job.added.has(item.id) && { name: job.added.get(item.id)!.name }) })
+  edges.push(...added)
+  const ignition = powerDemand(job, item)
+  job.refit.demands.set(key, [...(ignition ? [ignition] : []), ...stated.demands])
+  for (const tetherId of plugged) plugForTest(job, item.id, tetherId)
+  job.tests.push({ functionId: item.id, key, plugged })
+}
+
+function remove(added: Edge[], before: string, after: string): void {
+  const at = added.findIndex((edge) => edge.before === before && edge.after === after)
+  if (at >= 0) added.splice(at, 1)
+}
+
+/** Closed by hand for the test, opened again, closed for good later. Several tests share one such plugging. */
+function plugForTest(job: DerivedJob, functionId: Id, tetherId: Id): void {
+  const { operations, edges } = job.refit
+  const [close, open] = [`close:${tetherId}@test`, `open:${tetherId}@test`]
+  const partId = job.model.hostOf(job.model.tethers.get(tetherId)!.partId)
+  const because: Because = { kind: 'only for the test', functionId, tetherId }
+  if (!operations.has(close)) {
+    operations.set(close, { ...operation(close, 'close', tetherId, partId), nth: 1 })
+    operations.set(open, { ...operation(open, 'open', tetherId, partId), nth: 2 })
+    const home = closeKeyOf(job, tetherId)!
+    operations.set(home, { ...operations.get(home)!, nth: 2 })
+    edges.push({ before: close, after: open, because }, { before: open, after: home, because })
+  }
+  edges.push({ before: close, after: `test:${functionId}`, because }, { before: `test:${functionId}`, after: open, because })
+}
+
+function operation(key: string, act: Operation['act'], itemId: Id, partId: Id | null): Operation {
+  return { key, phase: 'test', act, itemId, partId, setting: null, nth: 1 }
+}
+
+/** Opened plugs that keep this power from coming on, by the rules in force. */
+function forbiddingPower(job: DerivedJob, power: VehicleFunction['power']): { tetherId: Id; rule: Rule }[] {
+  if (power === 'none') return []
+  const { model, removal, circumstances } = job
+  const rules = circumstances.rules.filter((rule) => rule.effect === 'refuses' && rule.at !== null && matches(model, rule.at, { act: 'power', itemId: '', power: power as Power }, circumstances))
+  const found = new Map<Id, { tetherId: Id; rule: Rule }>()
+  for (const rule of rules)
+    for (const condition of rule.while)
+      if (condition.kind === 'open')
+        for (const operation of removal.operations.values())
+          if (operation.act === 'open' && (condition.circuits as readonly string[]).includes(model.tethers.get(operation.itemId)!.circuit ?? '')) found.set(operation.itemId, { tetherId: operation.itemId, rule })
+  return [...found.values()]
+}
+
+function powerDemand(job: DerivedJob, item: Tested): Demand | null {
+  if (item.power === 'none') return null
+  const ignition = [...job.model.settings.values()].find((setting) => setting.role === 'ignition')
+  if (!ignition) return null
+  const value = item.power === 'accessory' && ignition.values.includes('accessory') ? 'accessory' : ignition.values.find((v) => v === 'on') ?? ignition.values.find((v) => v !== 'off')
+  return value ? { settingId: ignition.id, value, because: { kind: 'only for its act', settingId: ignition.id } } : null
+}
+
+/** What the record itself asks of a test: another operation first, a plug closed, a setting at a value. */
+function statedNeeds(job: DerivedJob, functionId: Id, key: string): { edges: Edge[]; demands: Demand[] } {
+  const edges: Edge[] = []
+  const demands: Demand[] = []
+  const { operations } = job.refit
+  for (const need of job.model.needs) {
+    const because: Because = { kind: 'need', needId: need.id }
+    const { needs } = need
+    if (need.dependent.act === 'test' && need.dependent.id === functionId) {
+      if (needs.kind === 'setting') demands.push({ settingId: needs.settingId, value: needs.value, because })
+      if (needs.kind === 'operation' && operations.has(`${needs.act}:${needs.id}`)) edges.push({ before: `${needs.act}:${needs.id}`, after: key, because })
+      const close = needs.kind === 'tether' && needs.state === 'closed' ? closeKeyOf(job, needs.tetherId) : undefined
+      if (close) edges.push({ before: close, after: key, because })
+    }
+    // Something of the way back that is to wait for the test.
+    const waiting = `${need.dependent.act}:${need.dependent.id}`
+    if (needs.kind === 'operation' && needs.act === 'test' && needs.id === functionId && operations.has(waiting)) edges.push({ before: key, after: waiting, because })
+  }
+  return { edges, demands }
+}

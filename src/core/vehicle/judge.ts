@@ -1,0 +1,144 @@
+import { unreachable } from '../base/result'
+import type { Id } from '../base/id'
+import type { Act, Demand, SettingAct } from '../order/operation'
+import type { AskedByRules } from '../order/wish'
+import type { ProcedureForBuild } from '../procedure/forBuild'
+import type { Circumstances } from './circumstances'
+import type { ActPattern, Condition, Power, Rule } from './rule'
+import { after, settingOf, type VehicleState } from './vehicleState'
+
+/** An act as the rules see it. `work` is the kind of a work item, `station` where it is done. */
+export type JudgedAct = { act: Act | 'power'; itemId: Id; setting?: SettingAct | null; power?: Power; work?: string; station?: string }
+
+/** A rule that bites, and the things it names. */
+export type Breach = { rule: Rule; tetherIds: Id[]; settingIds: Id[] }
+
+/** Every invariant that this state breaks, whoever brought it about. Empty = safe as far as the record and the rules know. */
+export function breaches(model: ProcedureForBuild, state: VehicleState, circumstances: Circumstances): Breach[] {
+  return circumstances.rules.filter((rule) => rule.at === null && rule.while.length > 0 && allHold(model, rule, state, circumstances)).map((rule) => witness(model, rule, state))
+}
+
+/**
+ * The rules that refuse an act in this state, strongest as listed: rules of that act, and invariants that the act would
+ * newly break. An invariant broken already does not refuse the act that leaves it no worse: closing the plug is the way out.
+ */
+export function refusals(model: ProcedureForBuild, state: VehicleState, act: JudgedAct, circumstances: Circumstances): Breach[] {
+  const ofTheAct = circumstances.rules.filter((rule) => rule.effect === 'refuses' && rule.at !== null && matches(model, rule.at, act, circumstances) && allHold(model, rule, state, circumstances))
+  const found = ofTheAct.map((rule) => witness(model, rule, state))
+  if (act.act === 'power') return found
+  const before = new Set(breaches(model, state, circumstances).map((breach) => breach.rule.id))
+  const next = after(model, state, { act: act.act, itemId: act.itemId, setting: act.setting ?? null })
+  return [...found, ...breaches(model, next, circumstances).filter((breach) => !before.has(breach.rule.id))]
+}
+
+/** Whether the only thing in the way is the wait after battery off, and how long it still takes. 0 = nothing to wait for. */
+export function waitLeftS(model: ProcedureForBuild, state: VehicleState, act: JudgedAct, circumstances: Circumstances): number {
+  const waits = circumstances.rules.some((rule) => rule.effect === 'refuses' && rule.at !== null && rule.while.some((c) => c.kind === 'waited too short') && matches(model, rule.at, act, circumstances))
+  if (!waits) return 0
+  const battery = settingOf(model, state, 'battery')
+  if (!battery || battery.value !== 'off') return 0
+  return Math.max(0, waitS(model, battery.id, circumstances) - (state.nowS - (state.changedAtS.get(battery.id) ?? state.startedS)))
+}
+
+/** What the rules demand of the settings at an operation: rules of that act that refuse while a setting stands elsewhere. */
+export function askedByRules(model: ProcedureForBuild, circumstances: Circumstances): AskedByRules {
+  const ruled = circumstances.rules.filter((rule) => rule.effect === 'refuses' && rule.at !== null && rule.while.some((c) => c.kind === 'setting not'))
+  return (operation) => {
+    const demands: Demand[] = []
+    for (const rule of ruled) {
+      if (!matches(model, rule.at!, operation, circumstances)) continue
+      const settings = rule.while.filter((c) => c.kind === 'setting not')
+      // Only a rule that bites by one setting alone says which value is wanted.
+      if (settings.length !== 1 || rule.while.some((c) => c.kind !== 'setting not' && !isAmbient(c))) continue
+      if (!rule.while.filter(isAmbient).every((c) => holds(model, rule, c, null, circumstances))) continue
+      for (const setting of model.settings.values()) {
+        const value = settings[0]!.values.find((v) => setting.values.includes(v))
+        if (setting.role === settings[0]!.role && value) demands.push({ settingId: setting.id, value, because: { kind: 'rule', ruleId: rule.id, settingId: setting.id } })
+      }
+    }
+    return demands
+  }
+}
+
+/** Whether a rule's pattern fits an act. Every list that is given has to fit. */
+export function matches(model: ProcedureForBuild, pattern: ActPattern, act: JudgedAct, circumstances: Circumstances): boolean {
+  const name = act.act === 'restore' ? 'set' : act.act
+  if (!(pattern.acts as readonly string[]).includes(name)) return false
+  if (pattern.powers && (!act.power || !pattern.powers.includes(act.power))) return false
+  if (pattern.works && (!act.work || !pattern.works.includes(act.work))) return false
+  if (pattern.circuits) {
+    const circuit = model.tethers.get(act.itemId)?.circuit
+    if (!circuit || !pattern.circuits.includes(circuit)) return false
+  }
+  if (pattern.roles) {
+    const role = act.setting ? model.settings.get(act.setting.settingId)?.role : undefined
+    if (!role || !pattern.roles.includes(role)) return false
+  }
+  if (pattern.to && !pattern.to.includes(act.setting?.to ?? '')) return false
+  const part = partOfAct(model, act)
+  if (pattern.brittle !== undefined && part?.brittle !== pattern.brittle) return false
+  if (pattern.hot !== undefined && part?.hot !== pattern.hot) return false
+  if (pattern.painted !== undefined && part?.painted !== pattern.painted) return false
+  if (pattern.fuel !== undefined && part?.fuel !== pattern.fuel) return false
+  if (pattern.heavy !== undefined && ((part?.massKg ?? 0) > circumstances.house.liftMassKg) !== pattern.heavy) return false
+  return !pattern.stations || pattern.stations.includes(act.station ?? part?.station ?? '')
+}
+
+function partOfAct(model: ProcedureForBuild, act: JudgedAct) {
+  const holder = model.holders.get(act.itemId)
+  return model.parts.get(holder ? holder.holds[0]! : (model.tethers.get(act.itemId)?.partId ?? act.itemId))
+}
+
+/** Conditions that do not change while a job runs its course; a rule that asks only these and an act is said as a caution. */
+export function isAmbient(condition: Condition): boolean {
+  return condition.kind === 'wheels' || condition.kind === 'colder than the house value'
+}
+
+function allHold(model: ProcedureForBuild, rule: Rule, state: VehicleState, circumstances: Circumstances): boolean {
+  return rule.while.every((condition) => holds(model, rule, condition, state, circumstances))
+}
+
+export function holds(model: ProcedureForBuild, rule: Rule, condition: Condition, state: VehicleState | null, circumstances: Circumstances): boolean {
+  switch (condition.kind) {
+    case 'wheels':
+      return model.wheels === condition.wheels
+    case 'colder than the house value':
+      return circumstances.temperatureC !== null && circumstances.temperatureC < circumstances.house.coldBrittleC
+    case 'not authorised':
+      return circumstances.authorised !== null && !circumstances.authorised.has(condition.what)
+    case 'not confirmed':
+      return circumstances.confirmed !== null && !circumstances.confirmed.has(rule.id)
+    case 'open':
+      return openOf(model, state!, condition.circuits).length > 0
+    case 'setting not':
+    case 'setting is': {
+      const setting = settingOf(model, state!, condition.role)
+      return setting !== null && condition.values.includes(setting.value) === (condition.kind === 'setting is')
+    }
+    case 'waited too short': {
+      const battery = settingOf(model, state!, 'battery')
+      if (!battery || battery.value !== 'off') return false
+      return state!.nowS - (state!.changedAtS.get(battery.id) ?? state!.startedS) < waitS(model, battery.id, circumstances)
+    }
+    default:
+      return unreachable(condition)
+  }
+}
+
+function waitS(model: ProcedureForBuild, batteryId: Id, circumstances: Circumstances): number {
+  return (model.settings.get(batteryId)!.waitMin ?? circumstances.house.airbagWaitMin) * 60
+}
+
+function openOf(model: ProcedureForBuild, state: VehicleState, circuits: readonly string[]): Id[] {
+  const found: Id[] = []
+  for (const id of state.open) if (circuits.includes(model.tethers.get(id)?.circuit ?? '')) found.push(id)
+  return found
+}
+
+function witness(model: ProcedureForBuild, rule: Rule, state: VehicleState): Breach {
+  return {
+    rule,
+    tetherIds: rule.while.flatMap((c) => (c.kind === 'open' ? openOf(model, state, c.circuits) : [])),
+    settingIds: rule.while.flatMap((c) => (c.kind === 'setting not' || c.kind === 'setting is' ? [settingOf(model, state, c.role)!.id] : c.kind === 'waited too short' ? [settingOf(model, state, 'battery')!.id] : [])),
+  }
+}
