@@ -5,13 +5,15 @@ const layers = {
   'core/shop': ['core/base', 'core/procedure'],
   'core/estimate': ['core/base', 'core/procedure', 'core/shop'],
   'core/order': ['core/base', 'core/procedure', 'core/shop'],
-  'core/vehicle': ['core/base', 'core/procedure', 'core/order'],
+  'core/vehicle': ['core/base', 'core/procedure', 'core/order', 'core/shop'],
   'core/plan': ['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/estimate'],
   'core/job': ['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/plan'],
   'core/formats': ['core/base', 'core/procedure', 'core/order', 'core/plan', 'core/job'],
   db: ['core'],
   server: ['core', 'db'],
-  client: ['core'],
+  workers: ['core'],
+  // Types only: the worker itself is started by its address.
+  client: ['core', 'workers'],
   ui: ['core', 'client'],
   demo: ['core', 'server', 'db'],
 }

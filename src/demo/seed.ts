@@ -16,6 +16,7 @@ import { DEMO_USERS, demoPassword } from '../server/demoUsers'
 import { panelVan } from './panelVan'
 import { patrolMotorcycle } from './patrolMotorcycle'
 import { roadWorksPickup } from './roadWorksPickup'
+import { DEMO_RULES, DEMO_TOOLS, demoKits } from './shopFacts'
 import { smallBus } from './smallBus'
 
 const CREW: [string, Role, string, (keyof typeof DEMO_USERS)?][] = [
@@ -27,7 +28,10 @@ const CREW: [string, Role, string, (keyof typeof DEMO_USERS)?][] = [
   ['Sunniva', 'owner', '6666'],
 ]
 
-type JobSpec = { vehicle: string; title: string; bay: string; goals: string[]; by: string; done: number | 'planned' | 'handed over'; daysAgo?: number; promisedInH?: number; broken?: string }
+/** Trained and authorised for airbag circuits; the others hand such a card on. */
+const AUTHORISED = ['Marit', 'Jo', 'Pavel', 'Tolu']
+
+type JobSpec = { vehicle: string; title: string; bay: string; goals: string[]; by: string; done: number | 'planned' | 'handed over'; daysAgo?: number; habit?: 'panel by panel' | 'tool in hand'; promisedInH?: number; broken?: string }
 const JOBS: JobSpec[] = [
   { vehicle: 'Van 12', title: 'Swap the radio unit', bay: 'Bay 1', goals: ['radio-cavity'], by: 'Jo', done: 0.83, promisedInH: 1 },
   { vehicle: 'Van 27', title: 'Radio, microphone on the pillar', bay: 'Bay 2', goals: ['radio-cavity', 'pillar-cavity'], by: 'Tolu', done: 0.22, promisedInH: 3, broken: 'climate-clips' },
@@ -35,6 +39,8 @@ const JOBS: JobSpec[] = [
   { vehicle: 'Moto 7', title: 'Tracker under the tank cover', bay: 'Bay 4', goals: ['tank-cavity'], by: 'Ines', done: 'planned', promisedInH: 26 },
   { vehicle: 'Pickup 3', title: 'Beacon relay and camera', bay: '', goals: ['beacon-cavity', 'roof-cavity'], by: 'Tolu', done: 'handed over', daysAgo: 1 },
   { vehicle: 'Van 8', title: 'Tracker behind the knee panel', bay: '', goals: ['knee-cavity'], by: 'Ines', done: 'handed over', daysAgo: 4 },
+  { vehicle: 'Van 8', title: 'Radio looked at', bay: '', goals: ['radio-cavity'], by: 'Pavel', done: 'handed over', daysAgo: 9 },
+  { vehicle: 'Van 31', title: 'Radio and knee panel', bay: '', goals: ['radio-cavity', 'knee-cavity'], by: 'Jo', done: 'handed over', daysAgo: 11, habit: 'tool in hand' },
   { vehicle: 'Moto 2', title: 'Radio lead to the nose', bay: '', goals: ['nose-cavity'], by: 'Jo', done: 'handed over', daysAgo: 6 },
 ]
 
@@ -42,7 +48,8 @@ const VEHICLES: [string, string, string, string, Build][] = [
   ['Van 8', 'SM 1108', 'Harbour Linen', 'van', { gearbox: 'manual', starter: 'key', steering: 'left' }],
   ['Van 12', 'SM 1112', 'Town Works', 'van', { gearbox: 'automatic', starter: 'key', steering: 'left' }],
   ['Van 27', 'SM 1127', 'Harbour Linen', 'van', { gearbox: 'automatic', starter: 'key', steering: 'left' }],
-  ['Van 31', 'SM 1131', 'Town Works', 'van', {}],
+  ['Van 31', 'SM 1131', 'Town Works', 'van', { gearbox: 'automatic', starter: 'button', steering: 'left' }],
+  ['Van 33', 'SM 1133', 'Town Works', 'van', {}],
   ['Pickup 3', 'SM 2203', 'Road Office', 'pickup', { 'beacon-switches': 'fitted', cab: 'single' }],
   ['Pickup 9', 'SM 2209', 'Road Office', 'pickup', {}],
   ['Moto 2', 'SM 3302', 'Rescue Service', 'moto', { radio: 'with-box', windscreen: 'electric' }],
@@ -61,11 +68,13 @@ export async function seedDemo(db: Db, secret: string, nowMs: number): Promise<v
     accounts.set(name, made.userId)
   }
   await asShop(db, shopId, async (trx) => {
-    await trx.insertInto('shop').values({ id: shopId, name: 'Saltmarsh Fleet Electronics', is_demo: true, house: JSON.stringify(DEFAULT_HOUSE_VALUES) }).execute()
+    await trx.insertInto('shop').values({ id: shopId, name: 'Saltmarsh Fleet Electronics', is_demo: true, house: JSON.stringify(DEFAULT_HOUSE_VALUES), rules: JSON.stringify(DEMO_RULES), tools: JSON.stringify(DEMO_TOOLS) }).execute()
     const crew = new Map<string, string>()
     for (const [name, role, pin] of CREW) crew.set(name, await insertPerson(trx, shopId, { name, role, pin, userId: accounts.get(name) ?? null }))
+    await trx.updateTable('crew').set({ authorised: ['airbag circuits'] }).where('name', 'in', AUTHORISED).execute()
     const writer = new DemoWriter(trx, shopId, crew, nowMs)
     await writer.procedures({ van: panelVan(), pickup: roadWorksPickup(), moto: patrolMotorcycle(), bus: smallBus() })
+    await writer.kits()
     await writer.vehicles()
     for (const job of JOBS) await writer.job(job)
   })
@@ -91,6 +100,11 @@ class DemoWriter {
     }
   }
 
+  async kits(): Promise<void> {
+    const ids = Object.fromEntries([...this.models].map(([key, model]) => [key, model.procedureId]))
+    for (const kit of demoKits(ids)) await this.trx.insertInto('kit').values({ id: kit.id, shop_id: this.shopId, name: kit.name, body: JSON.stringify(kit), changed_by: this.crew.get('Marit')! }).execute()
+  }
+
   async vehicles(): Promise<void> {
     for (const [label, plate, customer, model, build] of VEHICLES) {
       const id = crypto.randomUUID()
@@ -102,7 +116,7 @@ class DemoWriter {
   async job(spec: JobSpec): Promise<void> {
     const car = this.cars.get(spec.vehicle)!
     const { procedureId, revisionId, document } = this.models.get(car.model)!
-    const request = PlanRequest.parse({ goals: spec.goals.map((cavityId) => ({ kind: 'cavity', cavityId })), build: car.build })
+    const request = PlanRequest.parse({ goals: spec.goals.map((cavityId) => ({ kind: 'cavity', cavityId })), build: car.build, policy: spec.habit ? { habit: spec.habit } : {} })
     const jobId = crypto.randomUUID()
     const startMs = this.nowMs - (spec.daysAgo ?? 0) * 86_400_000 - 50 * 60_000
     const events = spec.done === 'planned' ? [] : this.follow(spec, jobId, document, request, startMs)

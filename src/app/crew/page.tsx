@@ -3,6 +3,9 @@ import { DeskPage } from '@/app/DeskPage'
 import { signOut } from '@/app/welcome/actions'
 import { listCrew } from '@/server/crew'
 import { mayAct, requireCrew } from '@/server/session'
+import { setAuthorisedAction } from '@/app/shop/actions'
+import { AuthorisedBox } from '@/ui/shop/AuthorisedBox'
+import { ShopTabs } from '@/ui/shop/ShopTabs'
 import { AddPerson, RemoveDemo, RetireButton } from './CrewForms'
 
 export const metadata = { title: 'Shop' }
@@ -11,20 +14,10 @@ export default async function CrewPage() {
   const crew = await requireCrew()
   const people = await listCrew(crew)
   const owner = mayAct(crew, 'owner')
-  const { house } = crew
-  const values: [string, string][] = [
-    ['A clip, out or in', `${house.clipS} s`],
-    ['A screw, out or in', `${house.screwS} s`],
-    ['Any other act', `${house.actS} s`],
-    ['Taking up another tool', `${house.toolChangeS} s`],
-    ['To the next seat', `${house.nextSeatS} s`],
-    ['Across the cabin', `${house.acrossS} s`],
-    ['Around the vehicle', `${house.outsideS} s`],
-    ['Wait after battery off, where nobody knows', `${house.airbagWaitMin} min`],
-  ]
   return (
     <DeskPage crew={crew} at="/crew">
-      <div className="grid gap-10 px-6 py-6 lg:grid-cols-[1.4fr_1fr_340px]">
+      <ShopTabs at="/crew" />
+      <div className="grid gap-10 px-6 py-6 lg:grid-cols-[1fr_340px]">
         <section>
           <h1 className="text-3xl">{crew.shopName}</h1>
           <h2 className="mt-6 border-b-2 border-ink pb-1 text-xl">Crew</h2>
@@ -33,11 +26,13 @@ export default async function CrewPage() {
               <li key={person.id} className="flex items-center gap-4 border-b border-hair py-2">
                 <span className="w-40 font-bold">{person.name}</span>
                 <span className="w-24">{person.role}</span>
+                {person.active && <AuthorisedBox name={person.name} authorised={person.authorised.includes('airbag circuits')} may={owner} save={setAuthorisedAction.bind(null, person.id)} />}
                 <span className="flex-1 text-second">{person.active ? (person.signsIn ? 'signs tablets in' : 'acts by PIN') : 'has left'}</span>
                 {owner && person.active && person.id !== crew.acting.id && <RetireButton crewId={person.id} name={person.name} />}
               </li>
             ))}
           </ul>
+          <p className="mt-3 max-w-2xl text-[15px] text-second">“Airbag circuits”: trained and authorised under local rules. Opening or closing a circuit that fires an airbag is refused to anybody else.{owner ? '' : ' The owner sets it.'}</p>
           <form action={signOut} className="mt-6">
             <button className="desk-button">Sign this tablet out</button>
           </form>
@@ -46,18 +41,6 @@ export default async function CrewPage() {
               Every mark, state and component
             </Link>
           </p>
-        </section>
-        <section>
-          <h2 className="border-b-2 border-ink pb-1 text-xl">House estimates</h2>
-          <dl>
-            {values.map(([name, value]) => (
-              <div key={name} className="flex justify-between gap-4 border-b border-hair py-1.5">
-                <dt>{name}</dt>
-                <dd className="num whitespace-nowrap">{value}</dd>
-              </div>
-            ))}
-          </dl>
-          <p className="mt-3 text-[15px] text-second">Plans are timed with these until there are measured times. They can’t be changed here yet.</p>
         </section>
         <section className="space-y-8">
           {owner ? (

@@ -33,7 +33,7 @@ export function uRows(plan: JobPlan, state: JobState | null): URow[] {
     if (!ids.includes(id)) ids.push(id)
   }
   const current = state ? nextStep(plan, state) : null
-  const outOrder = orderOut(plan)
+  const outOrder = orderOut(plan).filter((id) => ids.includes(id))
   const isSetting = (id: Id) => plan.wayIn.some((card) => card.settingId === id)
   const mirror = [...ids].reverse().filter((id) => outOrder.includes(id))
   // A setting that goes back early or late moves only itself: the parts are compared among themselves.

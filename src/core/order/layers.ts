@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import type { Edge } from './operation'
-import type { Removal } from './removal'
+import type { Removal } from './removed'
 
 /** A part in its layer: 1 = nothing comes before it. `after` are the parts that have to move first, nearest layer last. */
 export type Layered = { partId: Id; layer: number; after: Id[] }

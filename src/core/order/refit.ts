@@ -5,7 +5,7 @@ import { PHYSICAL } from '../procedure/need'
 import { isAirbagCircuit } from '../procedure/tether'
 import { shortestLoop } from './loop'
 import { turnedRound, type Because, type Demand, type Edge, type InAct, type Operation, type OutAct } from './operation'
-import type { Removal, RemovalError } from './removal'
+import type { Removal, RemovalError } from './removed'
 import { endValue } from './settingAct'
 import { NOTHING_ASKED, type AskedByRules } from './wish'
 

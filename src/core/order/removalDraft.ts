@@ -6,7 +6,7 @@ import { mayRestFree, type Part } from '../procedure/part'
 import type { Tether } from '../procedure/tether'
 import { loopGroups, reachedFrom, successors } from './graph'
 import { easeKey, liftKey, openKey, releaseKey, setKey, undoKey, type Because, type Demand, type Edge, type InAct, type Operation } from './operation'
-import type { Removal, RemovalError, SettingWish } from './removal'
+import type { Removal, RemovalError, SettingWish } from './removed'
 import { endValue, methodFor } from './settingAct'
 import type { AskedByRules, BroughtIn, Choices, Goal } from './wish'
 

@@ -1,7 +1,7 @@
 import type { Id } from '../base/id'
 import { reachedFrom, successors } from './graph'
 import { splitKey, type Because } from './operation'
-import type { Removal } from './removal'
+import type { Removal } from './removed'
 import type { Goal } from './wish'
 
 export type WhyRelation = 'covers' | 'holds' | 'ties' | 'traps' | 'frees' | 'carries' | 'keeps safe' | 'closes' | 'comes before'

@@ -3,7 +3,8 @@ import { loopGroups, reachedFrom, successors } from '../order/graph'
 import { shortestLoop } from '../order/loop'
 import { liftKey, releaseKey, splitKey, type Edge } from '../order/operation'
 import { deriveRefit, type RefitError } from '../order/refit'
-import { deriveAsFarAsPossible, type Removal, type RemovalError } from '../order/removal'
+import { deriveAsFarAsPossible } from '../order/removal'
+import type { Removal, RemovalError } from '../order/removed'
 import type { Choices, Goal } from '../order/wish'
 import { checkFacts, type FactProblem } from '../procedure/checkFacts'
 import type { ProcedureDocument } from '../procedure/document'
@@ -13,7 +14,7 @@ import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { whilePlanning, type Circumstances } from '../vehicle/circumstances'
 import { askedByRules } from '../vehicle/judge'
 import { noSafeOrderFor } from './noSafeOrder'
-import type { NoSafeOrder } from './schedule'
+import type { NoSafeOrder } from './leg'
 
 export type Problem =
   | FactProblem

@@ -4,11 +4,8 @@ import { liftKey, releaseKey } from '../order/operation'
 import { deriveRemoval } from '../order/removal'
 import { forBuild } from '../procedure/forBuild'
 import { askedByRules } from '../vehicle/judge'
-import type { DerivedJob } from './deriveJob'
+import type { Decision, DerivedJob } from './derivedJob'
 import { allGoals } from './jobGoal'
-
-/** A facet nobody knows yet, told on the way, and the operations that hang on it with the choices they exist for. */
-export type Decision = { facetId: Id; key: string; conditional: Map<string, Id[]> }
 
 /**
  * Adds a decision step for each facet that is not known, changes this job and can be told on its way: as early as it can

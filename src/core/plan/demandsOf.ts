@@ -4,7 +4,7 @@ import type { ProcedureForBuild } from '../procedure/forBuild'
 import { BENCH, type Station } from '../procedure/station'
 import type { HouseValues } from '../shop/houseValues'
 import type { JudgedAct } from '../vehicle/judge'
-import type { DerivedJob } from './deriveJob'
+import type { DerivedJob } from './derivedJob'
 
 export type Demands = { stations: readonly Station[]; helperStation: Station | null; persons: number; tool: string; workS: number }
 

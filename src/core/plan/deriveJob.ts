@@ -1,39 +1,17 @@
-import type { Id } from '../base/id'
 import { fail, ok, type Result } from '../base/result'
 import { shortestLoop } from '../order/loop'
-import type { Demand, Edge, Operation } from '../order/operation'
-import { deriveRefit, type RefitError } from '../order/refit'
-import { deriveRemoval, type Removal, type RemovalError } from '../order/removal'
+import type { Demand } from '../order/operation'
+import { deriveRefit } from '../order/refit'
+import { deriveRemoval } from '../order/removal'
 import type { Choices } from '../order/wish'
-import type { Ending } from '../procedure/end'
 import type { ProcedureForBuild } from '../procedure/forBuild'
-import type { AddedFunction } from '../shop/kit'
-import type { WorkItem } from '../shop/workItem'
 import type { Circumstances } from '../vehicle/circumstances'
 import { askedByRules } from '../vehicle/judge'
-import { addDecisions, type Decision } from './decisions'
-import { addInterimTests, type InterimTest } from './interimTests'
+import { addDecisions } from './decisions'
+import type { DerivedJob, DeriveError } from './derivedJob'
+import { addInterimTests } from './interimTests'
 import { allGoals, endingsOf, type JobGoal } from './jobGoal'
 import { addWork } from './workOrder'
-
-/** What follows the way in: work, tests and the way out as one order. */
-export type AfterOpening = { operations: Map<string, Operation>; edges: Edge[]; demands: Map<string, Demand[]>; outKeyOf: Map<string, string> }
-
-/** One derivation of a whole job: what comes off, what is done there, what is tested before it is hidden, what goes back. */
-export type DerivedJob = {
-  model: ProcedureForBuild
-  goal: JobGoal
-  circumstances: Circumstances
-  endings: Map<Id, Ending>
-  removal: Removal
-  refit: AfterOpening
-  works: Map<Id, WorkItem>
-  added: Map<Id, AddedFunction>
-  tests: InterimTest[]
-  decisions: Decision[]
-}
-
-export type DeriveError = RemovalError | RefitError | { kind: 'bypass'; workId: Id } | { kind: 'no access'; workId: Id }
 
 /**
  * Everything that a job for these goals and kits asks for under these choices, with a reason for each operation, each

@@ -18,7 +18,9 @@ export function facetsThatMatter(document: ProcedureDocument, goals: readonly Go
   const open = document.facets.filter((facet) => known[facet.id] === undefined)
   const signature = (build: Build) => {
     const removal = deriveRemoval(forBuild(document, build), goals, { openings: {}, methods: {}, resting: 'rest' })
-    return removal.ok ? [...removal.value.operations.keys()].sort().join(' ') : removal.error.kind
+    if (!removal.ok) return removal.error.kind
+    const { operations, settings, demands } = removal.value
+    return [...operations.keys(), ...settings.keys(), ...[...demands].map(([key, list]) => `${key} ${list.map((demand) => `${demand.settingId}=${demand.value}`).join()}`)].sort().join(' ')
   }
   const total = open.reduce((product, facet) => product * facet.choices.length, 1)
   let builds: Build[] = [known]

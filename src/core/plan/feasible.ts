@@ -2,8 +2,8 @@ import { fail, ok, type Result } from '../base/result'
 import { refusals } from '../vehicle/judge'
 import { after, type VehicleState } from '../vehicle/vehicleState'
 import { judged } from './demandsOf'
-import type { DerivedJob } from './deriveJob'
-import type { Leg, NoSafeOrder } from './schedule'
+import type { DerivedJob } from './derivedJob'
+import type { Leg, NoSafeOrder } from './leg'
 import type { SettingMoves, Settings } from './settingMoves'
 
 /** Both legs of a job together, so that the way in is never taken in a way the way out can't follow. */

@@ -5,11 +5,8 @@ import { isAirbagCircuit } from '../procedure/tether'
 import type { VehicleFunction } from '../procedure/vehicleFunction'
 import { matches } from '../vehicle/judge'
 import type { Power, Rule } from '../vehicle/rule'
-import type { DerivedJob } from './deriveJob'
+import type { DerivedJob } from './derivedJob'
 import { closeKeyOf } from './workOrder'
-
-/** A function tested while its plugs can still be reached, and the plugs closed only for that and opened again. */
-export type InterimTest = { functionId: Id; key: string; plugged: Id[] }
 
 type Tested = Pick<VehicleFunction, 'id' | 'power' | 'alsoNeeds' | 'interim'> & { tetherIds: Id[]; after: string[] }
 

@@ -1,13 +1,14 @@
 import type { Id } from '../base/id'
 import { endValue } from '../order/settingAct'
-import type { Removal } from '../order/removal'
+import type { Removal } from '../order/removed'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Circumstances } from '../vehicle/circumstances'
 import { asFoundState } from '../vehicle/vehicleState'
-import { deriveJob, type DerivedJob } from './deriveJob'
+import { deriveJob } from './deriveJob'
+import type { DerivedJob } from './derivedJob'
 import { canStillFinish, feasibilityOf } from './feasible'
 import { planJob, PlanRequest } from './jobPlan'
-import type { NoSafeOrder } from './schedule'
+import type { NoSafeOrder } from './leg'
 import { SettingMoves } from './settingMoves'
 
 /**

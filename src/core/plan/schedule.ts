@@ -1,12 +1,13 @@
 import { compareText } from '../base/id'
 import { fail, ok, type Result } from '../base/result'
-import { releaseKey, type Demand, type Edge, type Operation } from '../order/operation'
+import { releaseKey, type Edge, type Operation } from '../order/operation'
 import type { Station } from '../procedure/station'
 import { moveS } from '../shop/houseValues'
 import { refusals, waitLeftS } from '../vehicle/judge'
 import { after, type VehicleState } from '../vehicle/vehicleState'
 import { demandsOf, judged } from './demandsOf'
-import type { DerivedJob } from './deriveJob'
+import type { DerivedJob } from './derivedJob'
+import type { Leg, NoSafeOrder } from './leg'
 import type { Place, SettingMoves, WayThere } from './settingMoves'
 import { canStillFinish, doBlock, type Feasibility } from './feasible'
 
@@ -28,11 +29,6 @@ export type Moment = { setUpS: number; last: Operation | null; canFinishPart: bo
 
 /** Lower ranks go first: how much an operation is wanted next, compared entry by entry. */
 export type Wish = (operation: Operation, moment: Moment) => readonly number[]
-
-export type Leg = { operations: ReadonlyMap<string, Operation>; edges: readonly Edge[]; demands: ReadonlyMap<string, readonly Demand[]> }
-
-/** No order keeps every rule: what was stuck in the end, with the settings it demands. Not `proven`: the search gave up first. */
-export type NoSafeOrder = { kind: 'no safe order'; stuck: { key: string; demands: readonly Demand[]; ruleIds: string[] }[]; proven: boolean }
 
 /** Where a leg begins. `doneAtS`: when operations of an earlier leg were finished, for what has to set or cool. */
 export type Begin = { standing: Standing; state: VehicleState; doneAtS: ReadonlyMap<string, number>; done: ReadonlySet<string>; setCount: ReadonlyMap<string, number> }

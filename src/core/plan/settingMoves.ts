@@ -8,7 +8,7 @@ import { moveS } from '../shop/houseValues'
 import { matches, refusals } from '../vehicle/judge'
 import type { VehicleState } from '../vehicle/vehicleState'
 import { judged, methodS } from './demandsOf'
-import type { DerivedJob } from './deriveJob'
+import type { DerivedJob } from './derivedJob'
 
 /** One setting act: from where, by which method, how long. */
 export type Move = { settingId: Id; to: string; methodId: Id; station: Station; durationS: number }

@@ -3,9 +3,9 @@ import { areIdentical, areLookalikes, headsOf, THREADED_KINDS, type Holder } fro
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import { cautionsFor, type CautionAt } from '../vehicle/cautionsFor'
 import type { Operation } from '../order/operation'
-import type { Removal } from '../order/removal'
+import type { Removal } from '../order/removed'
 import { demandsOf, judged } from './demandsOf'
-import type { DerivedJob } from './deriveJob'
+import type { DerivedJob } from './derivedJob'
 import type { JobPlan } from './jobPlan'
 
 /** What a lead wants to know before saying yes: what is counted, opened, moved, carried and minded. */

@@ -1,7 +1,7 @@
 import { partsOfGoal } from '../order/removalDraft'
 import type { Goal } from '../order/wish'
 import { liftKey, openKey, releaseKey, easeKey, type Because } from '../order/operation'
-import type { DerivedJob, DeriveError } from './deriveJob'
+import type { DerivedJob, DeriveError } from './derivedJob'
 import { goalOf } from './jobGoal'
 
 /**

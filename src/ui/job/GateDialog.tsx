@@ -121,7 +121,7 @@ function Leave({ document, job }: { document: ProcedureDocument; job: LiveJob })
       {!answer.allowed && (
         <>
           <ul className="space-y-1 text-lg">
-            {answer.forbids.map((item) => (
+            {saidOnce(answer.forbids).map((item) => (
               <li key={leaveForbidsWords(document, item, job)}>{leaveForbidsWords(document, item, job)}</li>
             ))}
           </ul>
@@ -153,6 +153,12 @@ function Leave({ document, job }: { document: ProcedureDocument; job: LiveJob })
   )
 }
 
+/** What keeps the power off is not said again where the plug itself is already on the list. */
+function saidOnce(forbids: readonly LeaveForbids[]): LeaveForbids[] {
+  const said = new Set(forbids.flatMap((item) => (item.kind === 'warning circuit' ? [item.tetherId] : [])))
+  return forbids.filter((item) => item.kind !== 'power' || item.breach.tetherIds.length === 0 || item.breach.tetherIds.some((id) => !said.has(id)))
+}
+
 function leaveForbidsWords(document: ProcedureDocument, item: LeaveForbids, job: LiveJob): string {
   switch (item.kind) {
     case 'trim loose':
@@ -162,7 +168,7 @@ function leaveForbidsWords(document: ProcedureDocument, item: LeaveForbids, job:
     case 'lead loose':
       return `The lead of ${itemWords(document, item.tetherId)} hangs open.`
     case 'warning circuit':
-      return `${itemWords(document, item.tetherId)} is open: the vehicle is not driven without it.`
+      return `${capital(itemWords(document, item.tetherId))} is open: the vehicle is not driven without it.`
     case 'power':
       return `${capital(forbidsWords(document, item.breach, job.state.settings))}: ${item.breach.rule.sentence}`
   }

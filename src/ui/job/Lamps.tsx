@@ -22,7 +22,7 @@ export function Lamps({ document, job, onOpen }: { document: ProcedureDocument; 
               {allowed ? <MayRing size={38} /> : <StopSign size={40} />}
               <span className="min-w-0 leading-tight">
                 <span className="block text-[19px] font-bold">{capital(power)}</span>
-                <span className="block text-[15px] text-second">{allowed ? 'may come on' : forbidsWords(document, forbiddenBy[0]!, job.state.settings)}</span>
+                <span className="block text-[15px] text-second">{allowed ? 'may come on' : capital(forbidsWords(document, forbiddenBy[0]!, job.state.settings))}</span>
                 {more > 0 && <span className="block text-[15px] text-second">and {more} more</span>}
               </span>
             </li>

@@ -113,7 +113,7 @@ export function KitList({ kits, chosen, onChange }: { kits: readonly FittedKit[]
           <li key={kit.id}>
             <button type="button" aria-pressed={on} onClick={() => onChange(on ? chosen.filter((id) => id !== kit.id) : [...chosen, kit.id])} className={`flex min-h-9 w-full items-center gap-2 border-l-[6px] px-3 py-1 text-left ${on ? 'border-petrol bg-tint font-bold' : 'border-hair hover:bg-tint'}`}>
               {kit.name}
-              <span className="ml-auto text-[13px] font-normal text-second">kit, {kit.works.length} {kit.works.length === 1 ? 'job' : 'jobs'}</span>
+              <span className="ml-auto text-[13px] font-normal text-second">kit, {kit.works.length} {kit.works.length === 1 ? 'step' : 'steps'}</span>
             </button>
           </li>
         )

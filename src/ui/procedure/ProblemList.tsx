@@ -1,10 +1,20 @@
 import { CircleHelp, RefreshCw } from 'lucide-react'
 import type { Problem } from '@/core/plan/checkRecord'
+import { mendFor } from '@/core/plan/mend'
+import type { Edit } from '@/core/procedure/edit'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { problemIsStop, problemWords } from '../words/problems'
 
+/** What the one-tap mend does, said on its button. */
+const MEND_WORDS: Partial<Record<Problem['kind'], string>> = {
+  'may not rest': 'Ask for off',
+  'mix-up one way': 'Say it both ways',
+  'condition on every choice': 'Drop the condition',
+  'stated twice': 'Remove one',
+}
+
 /** The record's problems as sentences, what would hurt first, each with a jump to the place. */
-export function ProblemList({ document, problems, onGo }: { document: ProcedureDocument; problems: Problem[]; onGo: (itemId: string) => void }) {
+export function ProblemList({ document, problems, onGo, onMend }: { document: ProcedureDocument; problems: Problem[]; onGo: (itemId: string) => void; onMend: (edits: Edit[]) => void }) {
   return (
     <section aria-label="Problems in the record" className="flex h-full min-h-0 flex-col">
       <h2 className="flex justify-between px-1 pb-1 text-base">
@@ -16,12 +26,18 @@ export function ProblemList({ document, problems, onGo }: { document: ProcedureD
         <ul className="min-h-0 flex-1 overflow-auto" aria-live="polite">
           {problems.map((problem, i) => {
             const { heading, sentence } = problemWords(document, problem)
+            const mend = mendFor(document, problem)
             return (
               <li key={i} className="flex items-start gap-3 border-t border-hair py-2" data-problem={problem.kind}>
                 {problemIsStop(problem) ? <RefreshCw size={20} aria-hidden className="mt-0.5 shrink-0" /> : <CircleHelp size={20} aria-hidden className="mt-0.5 shrink-0" />}
                 <p className="min-w-0 flex-1">
                   <b>{heading}</b> {sentence}
                 </p>
+                {mend && (
+                  <button type="button" className="desk-button shrink-0" onClick={() => onMend(mend)}>
+                    {MEND_WORDS[problem.kind] ?? 'Mend'}
+                  </button>
+                )}
                 {'itemId' in problem && (
                   <button type="button" className="jump shrink-0" onClick={() => onGo(problem.itemId)}>
                     go there

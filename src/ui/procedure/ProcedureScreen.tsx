@@ -3,6 +3,7 @@ import { Download, Undo2 } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { COLLECTIONS, ITEM_SCHEMA, type Collection, type ProcedureDocument } from '@/core/procedure/document'
 import { fieldEdits, type Edit } from '@/core/procedure/edit'
+import type { Strip } from '@/core/order/learntOrder'
 import type { Problem } from '@/core/plan/checkRecord'
 import { MapEditor } from '../map/MapEditor'
 import { middleOf, zoneOf } from '../map/geometry'
@@ -12,7 +13,7 @@ import { ConflictDialog } from './ConflictDialog'
 import { FactTable } from './FactTable'
 import { COLLECTION_WORDS } from './fieldSpecs'
 import { ItemForm } from './ItemForm'
-import { OrderList } from './OrderList'
+import { OrderTab } from '../order/OrderTab'
 import { blankItem } from './newItem'
 import { PartFacts } from './PartFacts'
 import { ProblemList } from './ProblemList'
@@ -22,6 +23,7 @@ export type ProcedureData = {
   id: string
   document: ProcedureDocument
   problems: Problem[]
+  strips: Strip[]
   isDraft: boolean
   revision: { number: number; publishedWords: string; by: string } | null
   jobs: number
@@ -104,7 +106,7 @@ export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureD
         </div>
         <div className="h-[60dvh] min-h-[340px] px-2 lg:h-auto lg:flex-1">
           {tab === 'order' ? (
-            <OrderList document={document} onPick={pick} />
+            <OrderTab document={document} strips={data.strips} pickedId={pickedId} onPick={pick} onWhy={(id) => open('needs', id)} save={draft.save} />
           ) : tab !== 'map' ? (
             <FactTable key={tab} draft={draft} collection={tab} onOpen={(id) => open(tab, id)} onAdd={() => add(tab)} />
           ) : view ? (
@@ -118,8 +120,8 @@ export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureD
             </div>
           )}
         </div>
-        <div className="max-h-[30%] min-h-0 shrink-0 overflow-auto border-t-2 border-ink px-4 pt-2">
-          <ProblemList document={document} problems={draft.problems} onGo={go} />
+        <div className={`min-h-0 shrink-0 overflow-auto border-t-2 border-ink px-4 pt-2 ${tab === 'order' ? 'max-h-[18%]' : 'max-h-[30%]'}`}>
+          <ProblemList document={document} problems={draft.problems} onGo={go} onMend={(edits) => void draft.save(edits).then((sentence) => setSaid(sentence ?? 'mended; Undo takes it back'))} />
         </div>
       </section>
       <aside className="border-hair p-5 lg:overflow-auto lg:border-l" aria-label="The picked part">

@@ -91,8 +91,8 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
       )
     case 'item':
       return (
-        <SelectField label={spec.label} problem={problem} {...register(path)}>
-          <option value="">choose…</option>
+        <SelectField label={spec.label} help={spec.help} problem={problem} {...register(path, { setValueAs: (value: string | null) => (value === '' && spec.empty ? null : value) })}>
+          <option value="">{spec.empty ?? 'choose…'}</option>
           {itemsOf(document, spec.of).map(([id, name]) => (
             <option key={id} value={id}>
               {name}

@@ -1,6 +1,7 @@
 import { CAUTION_ACTS, SEVERITIES } from '@/core/procedure/caution'
 import { AXES, MOTIONS } from '@/core/procedure/direction'
 import type { Collection } from '@/core/procedure/document'
+import { ENDINGS } from '@/core/procedure/end'
 import { DRIVES, HOLDER_KINDS } from '@/core/procedure/holder'
 import { NEED_REASONS } from '@/core/procedure/need'
 import { EFFORTS, FIXINGS, PART_TOOLS, REST_WAYS } from '@/core/procedure/part'
@@ -28,6 +29,7 @@ export type Group = { title: string; specs: readonly Spec[]; folded?: boolean }
 /** Sizes met in vehicles; a list offers, it never rejects another one. */
 const DRIVE_SIZES = ['7', '8', '10', '13', '16', 'T10', 'T15', 'T20', 'T25', 'T30', 'T40', 'PH1', 'PH2', 'PH3', 'PZ1', 'PZ2', '2.5', '3', '4', '5', '6'] as const
 const LEVELS_ASKED = ['free', 'off'] as const
+const LEVELS_OPENED = ['eased', 'free', 'off'] as const
 const WHEN: Group = { title: 'Only on some builds', folded: true, specs: [{ as: 'when', path: 'when', label: 'Exists only on' }] }
 const NOTE: Spec = { as: 'long', path: 'note', label: 'Note' }
 const POSITIONS: Spec = {
@@ -91,6 +93,10 @@ export const FORMS: Record<Collection, readonly Group[]> = {
         { as: 'text', path: 'refit.align', label: 'Line up' },
         { as: 'text', path: 'refit.last', label: 'Last' },
         { as: 'text', path: 'refit.confirm', label: 'It is home when' },
+        { as: 'items', path: 'refit.keepInFront', label: 'Leads that stay in front', of: 'tethers' },
+        { as: 'yes', path: 'refit.startAllFirst', label: 'Start all fasteners by hand, adjust, then snug' },
+        { as: 'items', path: 'refit.tightenOrder', label: 'Made snug in this order', of: 'holders' },
+        { as: 'yes', path: 'refit.hardToUndo', label: 'Its last push can hardly be undone: test first' },
       ],
     },
     {
@@ -98,7 +104,13 @@ export const FORMS: Record<Collection, readonly Group[]> = {
       folded: true,
       specs: [
         { as: 'number', path: 'persons', label: 'Persons' },
+        { as: 'choice', path: 'helperStation', label: 'The second person stands at', options: STATIONS, empty: 'nobody else' },
         { as: 'number', path: 'massKg', label: 'Mass', unit: 'kg', nullable: true },
+        { as: 'yes', path: 'hot', label: 'Hot: wait before it is touched' },
+        { as: 'yes', path: 'fuel', label: 'A tank, or what raises one' },
+        { as: 'item', path: 'carriedBy', label: 'Comes along inside', of: 'parts', empty: 'nothing: it comes off by itself' },
+        { as: 'choice', path: 'usualEnd', label: 'Usually ends', options: ENDINGS.slice(0, 5) },
+        { as: 'maybe', path: 'ease', label: 'Can be eased: some of its holders undone so that it gives', blank: { holderIds: [], gapMm: null, mustNot: '' }, specs: [{ as: 'items', path: 'holderIds', label: 'Undo only', of: 'holders' }, { as: 'number', path: 'gapMm', label: 'It gives', unit: 'mm', nullable: true }, { as: 'text', path: 'mustNot', label: 'Never' }] },
         NOTE,
         {
           as: 'maybe',
@@ -133,7 +145,7 @@ export const FORMS: Record<Collection, readonly Group[]> = {
             { as: 'number', path: 'seen', label: 'Seen' },
           ],
         },
-        { as: 'maybe', path: 'thread', label: 'Thread known', blank: { diameterMm: 4, lengthMm: 16, pitchMm: null }, specs: [{ as: 'number', path: 'diameterMm', label: 'M', unit: 'mm' }, { as: 'number', path: 'lengthMm', label: 'Length', unit: 'mm' }] },
+        { as: 'maybe', path: 'thread', label: 'Thread known', blank: { diameterMm: 4, lengthMm: 16, pitchMm: null, greatestDepthMm: null }, specs: [{ as: 'number', path: 'diameterMm', label: 'M', unit: 'mm' }, { as: 'number', path: 'lengthMm', label: 'Length', unit: 'mm' }, { as: 'number', path: 'pitchMm', label: 'Pitch', unit: 'mm', nullable: true }, { as: 'number', path: 'greatestDepthMm', label: 'No deeper than', unit: 'mm', nullable: true }] },
       ],
     },
     {
@@ -145,6 +157,11 @@ export const FORMS: Record<Collection, readonly Group[]> = {
         { as: 'number', path: 'torqueNm', label: 'Torque', unit: 'N m', nullable: true },
         { as: 'choice', path: 'reach.by', label: 'Reached by', options: ['sight', 'mirror', 'feel'] },
         { as: 'text', path: 'reach.lookFrom', label: 'Look from' },
+        { as: 'number', path: 'reach.depthMm', label: 'How deep', unit: 'mm', nullable: true },
+        { as: 'number', path: 'reach.headroomMm', label: 'Headroom', unit: 'mm', nullable: true },
+        { as: 'choice', path: 'reach.powerTool', label: 'Power tool', options: ['not said', 'no', 'out only', 'out and in'] },
+        { as: 'texts', path: 'stack', label: 'Stack in order, head first', help: 'Separate with commas: screw, sleeve, washer' },
+        { as: 'text', path: 'tell', label: 'Told from a lookalike by' },
         NOTE,
         POSITIONS,
       ],
@@ -173,6 +190,7 @@ export const FORMS: Record<Collection, readonly Group[]> = {
         { as: 'choice', path: 'mustOpenFor', label: 'Must be open for the part to be', options: LEVELS_ASKED },
         { as: 'choice', path: 'reached', label: 'Reached', options: ['before the release', 'after the release'] },
         { as: 'text', path: 'leadThrough', label: 'Its lead goes first through' },
+        { as: 'item', path: 'throughPartId', label: 'That aperture is in', of: 'parts', empty: 'its own part' },
         { as: 'text', path: 'beforePlugging', label: 'Before plugging' },
         { as: 'items', path: 'mixups', label: 'Can be confused with', of: 'tethers' },
         { as: 'text', path: 'tell', label: 'Told apart by' },
@@ -203,6 +221,7 @@ export const FORMS: Record<Collection, readonly Group[]> = {
         { as: 'texts', path: 'values', label: 'Values', help: 'Separate with commas: park, out of park' },
         { as: 'text', path: 'asFound', label: 'As found' },
         { as: 'text', path: 'atEnd', label: 'At the end', help: '“as found”, or one of the values' },
+        { as: 'number', path: 'waitMin', label: 'Of a battery: the maker’s wait after off', unit: 'min', nullable: true, help: 'Empty: nobody knows, the house value counts.' },
         {
           as: 'rows',
           path: 'methods',
@@ -233,8 +252,11 @@ export const FORMS: Record<Collection, readonly Group[]> = {
           label: 'Openings: any one of them gives access',
           add: 'Add another opening',
           ids: true,
-          blank: { name: '', parts: [{ partId: '', level: 'off' }] },
+          blank: { name: '', roomier: false, saves: '', savesS: 0, parts: [{ partId: '', level: 'off' }] },
           specs: [
+            { as: 'yes', path: 'roomier', label: 'Roomier than needed: optional' },
+            { as: 'text', path: 'saves', label: 'What the room saves' },
+            { as: 'number', path: 'savesS', label: 'It saves', unit: 's' },
             {
               as: 'rows',
               path: 'parts',
@@ -243,7 +265,7 @@ export const FORMS: Record<Collection, readonly Group[]> = {
               blank: { partId: '', level: 'off' },
               specs: [
                 { as: 'item', path: 'partId', label: 'Part', of: 'parts' },
-                { as: 'choice', path: 'level', label: 'Level', options: LEVELS_ASKED },
+                { as: 'choice', path: 'level', label: 'Level', options: LEVELS_OPENED },
               ],
             },
           ],
@@ -258,6 +280,7 @@ export const FORMS: Record<Collection, readonly Group[]> = {
       title: 'How examples differ',
       specs: [
         { as: 'text', path: 'name', label: 'Name', required: true },
+        { as: 'choice', path: 'kind', label: 'It is about', options: ['other', 'steering side', 'year span'] },
         { as: 'rows', path: 'choices', label: 'Choices', add: 'Add a choice', ids: true, blank: { name: '', tell: '' }, specs: [{ as: 'text', path: 'name', label: 'Choice' }, { as: 'text', path: 'tell', label: 'Told by' }] },
         { as: 'maybe', path: 'toldFrom', label: 'Can be told only once a part is free or off', blank: { partId: '', level: 'off' }, specs: [{ as: 'item', path: 'partId', label: 'Part', of: 'parts' }, { as: 'choice', path: 'level', label: 'Level', options: LEVELS_ASKED }] },
       ],
@@ -271,6 +294,9 @@ export const FORMS: Record<Collection, readonly Group[]> = {
         { as: 'text', path: 'how', label: 'Passed when' },
         { as: 'choice', path: 'power', label: 'Power needed', options: ['none', 'accessory', 'ignition', 'engine'] },
         { as: 'text', path: 'readingUnit', label: 'Unit of a reading, if one is taken' },
+        { as: 'choice', path: 'interim', label: 'Tested', options: ['when hidden', 'at hand-over'], help: 'When hidden: before trim covers its plugs again.' },
+        { as: 'number', path: 'warmUpS', label: 'Its unit needs', unit: 's' },
+        { as: 'items', path: 'alsoNeeds', label: 'Also needs plugged', of: 'tethers' },
       ],
     },
     WHEN,

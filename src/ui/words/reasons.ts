@@ -1,6 +1,6 @@
 import type { Id } from '@/core/base/id'
-import type { Edge } from '@/core/order/operation'
-import type { Removal } from '@/core/order/removal'
+import type { Because, Edge } from '@/core/order/operation'
+import type { Removal } from '@/core/order/removed'
 import { whyChain, type WhyLink } from '@/core/order/why'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { holderWords, itemWords } from './items'
@@ -86,4 +86,31 @@ function isMany(n: Namer, id: Id): boolean {
   const holder = n.document.holders.find((item) => item.id === id)
   const part = n.document.parts.find((item) => item.id === id)
   return (holder?.count ?? 1) > 1 || (part?.pieces ?? 1) > 1
+}
+
+/** Why one part comes before another, in few words: "covers its 2 T20", "traps it", "is in the way of the gear lever". */
+export function linkWords(document: ProcedureDocument, because: Because): string {
+  const n = { document }
+  switch (because.kind) {
+    case 'need': {
+      const need = document.needs.find((item) => item.id === because.needId)
+      if (!need) return ''
+      if (need.reason === 'covers') return `covers its ${thingWords(n, need.dependent.id)}`
+      if (need.dependent.act === 'method') return `in the way of the ${itemWords(document, document.settings.find((setting) => setting.methods.some((method) => method.id === need.dependent.id))?.id ?? need.dependent.id)}`
+      if (need.reason === 'threads') return 'a lead passes it'
+      if (need.reason === 'observed') return 'seen so, nobody has said why'
+      if (need.reason === 'method') return need.note ? `by the recorder: ${need.note}` : 'the recorder’s order'
+      return { traps: 'traps it', reaches: 'is in the way', 'rests on': 'rests on it', setting: 'frees it', habit: 'a habit' }[need.reason]
+    }
+    case 'holds':
+      return `held by the same ${thingWords(n, because.holderId)}`
+    case 'tethers':
+      return `its plug ${itemWords(document, because.tetherId)} ties it`
+    case 'carried':
+      return 'carries it'
+    case 'eased first':
+      return 'eased first'
+    default:
+      return 'comes first'
+  }
 }

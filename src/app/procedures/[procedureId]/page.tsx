@@ -23,6 +23,7 @@ export default async function ProcedurePage({ params }: { params: Promise<{ proc
           isDraft: view.isDraft,
           revision: view.revision && { number: view.revision.number, by: view.revision.by, publishedWords: view.revision.publishedAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }) },
           jobs: view.jobs,
+          strips: view.strips,
           mayPublish: mayAct(crew, 'lead'),
         }}
         editDraft={editDraftAction}

@@ -1,0 +1,35 @@
+import Link from 'next/link'
+import { notFound } from 'next/navigation'
+import { DeskPage } from '@/app/DeskPage'
+import type { Kit } from '@/core/shop/kit'
+import { listKits } from '@/server/kits'
+import { listProcedures } from '@/server/procedures'
+import { mayAct, requireCrew } from '@/server/session'
+import { KitForm } from '@/ui/shop/KitForm'
+import { ShopTabs } from '@/ui/shop/ShopTabs'
+import { removeKitAction, saveKitAction } from '../../actions'
+
+export const metadata = { title: 'Kit' }
+
+export default async function KitPage({ params }: { params: Promise<{ kitId: string }> }) {
+  const crew = await requireCrew()
+  const { kitId } = await params
+  const blank: Kit = { id: crypto.randomUUID(), name: '', note: '', works: [], functions: [], changes: [], fits: [] }
+  const row = kitId === 'new' ? { kit: blank, version: 0 } : (await listKits(crew)).find(({ kit }) => kit.id === kitId)
+  if (!row) notFound()
+  const models = (await listProcedures(crew)).map((procedure) => ({ procedureId: procedure.id, document: procedure.document }))
+  return (
+    <DeskPage crew={crew} at="/crew">
+      <ShopTabs at="/shop/kits" />
+      <div className="px-6 py-6">
+        <p>
+          <Link className="jump" href="/shop/kits">
+            All kits
+          </Link>
+        </p>
+        <h1 className="mb-4 text-3xl">{row.version === 0 ? 'New kit' : row.kit.name}</h1>
+        <KitForm kit={row.kit} version={row.version} models={models} stations={crew.house.stations.map((station) => station.name)} may={mayAct(crew, 'lead')} save={saveKitAction} remove={removeKitAction} />
+      </div>
+    </DeskPage>
+  )
+}

@@ -1,0 +1,64 @@
+'use client'
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useForm, type Path } from 'react-hook-form'
+import { HouseValues } from '@/core/shop/houseValues'
+import { TextField } from '../forms/Field'
+import { SaveBar } from './SaveBar'
+import { useSaving, type Saved } from './useSaving'
+
+type Entry = { path: Path<HouseValues>; label: string; unit: string; help?: string }
+const GROUPS: { title: string; entries: Entry[] }[] = [
+  {
+    title: 'Work, until there are measured times',
+    entries: [
+      { path: 'clipS', label: 'A clip, out or in', unit: 's' },
+      { path: 'screwS', label: 'A screw, out or in', unit: 's' },
+      { path: 'actS', label: 'Any other act', unit: 's' },
+      { path: 'toolChangeS', label: 'Taking up another tool', unit: 's' },
+    ],
+  },
+  {
+    title: 'Walking',
+    entries: [
+      { path: 'nextSeatS', label: 'To the next seat', unit: 's' },
+      { path: 'acrossS', label: 'Across the cabin', unit: 's' },
+      { path: 'outsideS', label: 'Around the vehicle', unit: 's' },
+    ],
+  },
+  {
+    title: 'Care',
+    entries: [
+      { path: 'airbagWaitMin', label: 'Wait after battery off', unit: 'min', help: 'Where the maker’s figure is not known. The maker’s data goes first.' },
+      { path: 'coldBrittleC', label: 'Brittle parts get a caution below', unit: '°C' },
+      { path: 'liftMassKg', label: 'Two people lift from', unit: 'kg' },
+    ],
+  },
+]
+
+/** The house's own figures. Plans are timed with them until there are measured times. */
+export function HouseForm({ house, may, save }: { house: HouseValues; may: boolean; save: (house: HouseValues) => Promise<Saved> }) {
+  const form = useForm<HouseValues>({ resolver: zodResolver(HouseValues) as never, defaultValues: house })
+  const saving = useSaving()
+  const { errors } = form.formState
+  return (
+    <form className="space-y-6" noValidate onSubmit={form.handleSubmit((value) => saving.save(() => save(value)))}>
+      <div className="grid gap-8 md:grid-cols-3">
+        {GROUPS.map((group) => (
+          <fieldset key={group.title} className="space-y-3">
+            <legend className="mb-2 w-full border-b-2 border-ink pb-1 text-lg font-bold">{group.title}</legend>
+            {group.entries.map(({ path, label, unit, help }) => (
+              <TextField key={path} label={`${label} (${unit})`} help={help} inputMode="decimal" readOnly={!may} problem={(errors as Record<string, { message?: string } | undefined>)[path]?.message} {...form.register(path, { setValueAs: asNumber })} />
+            ))}
+          </fieldset>
+        ))}
+      </div>
+      <SaveBar {...saving} may={may} who="A lead" />
+    </form>
+  )
+}
+
+/** "3,5" and "3.5" are the same number; anything else stays as typed, so that the form can say what is wrong. */
+export function asNumber(text: unknown): unknown {
+  const typed = String(text).trim().replace(',', '.')
+  return typed !== '' && Number.isFinite(Number(typed)) ? Number(typed) : typed
+}
