@@ -86,7 +86,7 @@ export async function addHolder(page: Page, part: string, kind: string, count: n
     }
     if (more.thread) {
       await form.getByLabel('Thread known').check()
-      await form.getByLabel('M (mm)').fill(String(more.thread[0]))
+      await form.getByLabel('M (mm)', { exact: true }).fill(String(more.thread[0]))
       await form.getByLabel('Length (mm)').fill(String(more.thread[1]))
     }
     if (more.hiddenBy) {

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import { alg, Graph } from '@dagrejs/graphlib'
 import { seededRandom } from '../base/random'
-import { ancestorsOf, fewestPairs, loopGroups, reachedFrom, successors, type Pair } from './graph'
+import { fewestPairs, loopGroups, reachedFrom, successors, type Pair } from './graph'
+import { KeyGraph } from './keyGraph'
 
 // Checked against a graph library: its own reachability (Floyd and Warshall) and its own strongly connected components.
 
@@ -36,7 +37,8 @@ describe.each(SEEDS)('seed %i', (seed) => {
     const all = new Set(reachable(keys, pairs))
     for (const key of keys) {
       expect([...reachedFrom(successors(pairs), key)].sort()).toEqual(keys.filter((other) => all.has(`${key}>${other}`)).sort())
-      expect([...ancestorsOf(pairs, key)].sort()).toEqual(keys.filter((other) => all.has(`${other}>${key}`)).sort())
+      expect(new KeyGraph(pairs).after([key]).keys().sort()).toEqual([...reachedFrom(successors(pairs), key)].sort())
+      expect(new KeyGraph(pairs).before([key]).keys().sort()).toEqual(keys.filter((other) => all.has(`${other}>${key}`)).sort())
     }
   })
   test('loop groups are the library’s strongly connected components', () => {

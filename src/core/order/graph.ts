@@ -12,11 +12,6 @@ export function successors(edges: readonly Pair[]): Map<string, string[]> {
   return then
 }
 
-/** Everything that has to come before a key, directly or through others. Cost: O(edges). */
-export function ancestorsOf(edges: readonly Pair[], key: string): Set<string> {
-  return reachedFrom(successors(edges.map(({ before, after }) => ({ before: after, after: before }))), key)
-}
-
 /** Everything that can be reached along `then` from a key, without the key itself unless a loop leads back to it. */
 export function reachedFrom(then: ReadonlyMap<string, readonly string[]>, key: string): Set<string> {
   const found = new Set<string>()
@@ -34,50 +29,55 @@ export function reachedFrom(then: ReadonlyMap<string, readonly string[]>, key: s
  * other (strongly connected components). Tarjan 1972, without recursion. Cost: O(keys + edges).
  */
 export function loopGroups(keys: readonly string[], edges: readonly Pair[]): Map<string, number> {
-  const then = successors(edges)
-  const index = new Map<string, number>()
-  const low = new Map<string, number>()
-  const group = new Map<string, number>()
-  const path: string[] = []
+  const number = new Map(keys.map((key, i) => [key, i]))
+  const then: number[][] = keys.map(() => [])
+  for (const { before, after } of edges) {
+    const [from, to] = [number.get(before), number.get(after)]
+    if (from !== undefined && to !== undefined) then[from]!.push(to)
+  }
+  const size = keys.length
+  const index = new Int32Array(size).fill(-1)
+  const low = new Int32Array(size)
+  const group = new Int32Array(size).fill(-1)
+  const next = new Int32Array(size)
+  const path: number[] = []
+  let seen = 0
   let groups = 0
-  for (const root of keys) {
-    if (index.has(root)) continue
-    const work: { key: string; next: number }[] = [{ key: root, next: 0 }]
+  for (let root = 0; root < size; root++) {
+    if (index[root] !== -1) continue
+    const work = [root]
     while (work.length > 0) {
       const at = work.at(-1)!
-      if (at.next === 0) {
-        index.set(at.key, index.size)
-        low.set(at.key, index.get(at.key)!)
-        path.push(at.key)
+      if (index[at] === -1) {
+        index[at] = low[at] = seen++
+        path.push(at)
       }
-      const list = then.get(at.key) ?? []
-      let deeper = false
-      while (at.next < list.length) {
-        const to = list[at.next++]!
-        if (!index.has(to)) {
-          work.push({ key: to, next: 0 })
-          deeper = true
-          break
-        }
-        if (!group.has(to)) low.set(at.key, Math.min(low.get(at.key)!, index.get(to)!))
+      const list = then[at]!
+      let deeper = -1
+      while (next[at]! < list.length && deeper < 0) {
+        const to = list[next[at]!]!
+        next[at]! += 1
+        if (index[to] === -1) deeper = to
+        else if (group[to] === -1) low[at] = Math.min(low[at]!, index[to]!)
       }
-      if (deeper) continue
-      // A key without successors is finished on its first visit; marking it visited keeps the loop above from repeating.
-      at.next = Math.max(at.next, 1)
-      if (low.get(at.key) === index.get(at.key)) {
-        let member: string
+      if (deeper >= 0) {
+        work.push(deeper)
+        continue
+      }
+      if (low[at] === index[at]) {
+        let member: number
         do {
           member = path.pop()!
-          group.set(member, groups)
-        } while (member !== at.key)
+          group[member] = groups
+        } while (member !== at)
         groups += 1
       }
       work.pop()
       const above = work.at(-1)
-      if (above) low.set(above.key, Math.min(low.get(above.key)!, low.get(at.key)!))
+      if (above !== undefined) low[above] = Math.min(low[above]!, low[at]!)
     }
   }
-  return group
+  return new Map(keys.map((key, i) => [key, group[i]!]))
 }
 
 /**

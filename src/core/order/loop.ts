@@ -1,4 +1,5 @@
 import { compareText } from '../base/id'
+import type { Pair } from './graph'
 import type { Edge } from './operation'
 
 /**
@@ -22,6 +23,11 @@ export function shortestLoop(keys: readonly string[], edges: readonly Edge[]): E
     if (loop) best = loop
   }
   return best
+}
+
+/** Whether the order has a loop at all. Cost: O(operations + edges). */
+export function hasLoop(keys: readonly string[], edges: readonly Pair[]): boolean {
+  return whatWaitsForever(keys, edges).size > 0
 }
 
 function loopThrough(start: string, out: Map<string, Edge[]>, shorterThan: number): Edge[] | null {
@@ -51,25 +57,41 @@ function pathTo(key: string, start: string, cameBy: Map<string, Edge>): Edge[] {
   return path
 }
 
-/** The operations that stay when everything that can be done has been done: empty exactly when there is no loop. */
-function whatWaitsForever(keys: readonly string[], edges: readonly Edge[]): Set<string> {
-  const waiting = new Map(keys.map((key) => [key, 0]))
-  const out = new Map<string, string[]>()
+/**
+ * The operations that stay when everything that can be done has been done: empty exactly when there is no loop. Keys are
+ * numbered once, since this runs on every derivation.
+ */
+function whatWaitsForever(keys: readonly string[], edges: readonly Pair[]): Set<string> {
+  const number = new Map<string, number>()
+  for (const key of keys) number.set(key, number.size)
   for (const { before, after } of edges) {
-    waiting.set(after, (waiting.get(after) ?? 0) + 1)
-    const list = out.get(before)
-    if (list) list.push(after)
-    else out.set(before, [after])
+    if (!number.has(before)) number.set(before, number.size)
+    if (!number.has(after)) number.set(after, number.size)
   }
-  const ready = [...waiting].filter(([, count]) => count === 0).map(([key]) => key)
-  const left = new Set(waiting.keys())
-  for (let key = ready.pop(); key !== undefined; key = ready.pop()) {
-    left.delete(key)
-    for (const after of out.get(key) ?? []) {
-      const count = waiting.get(after)! - 1
-      waiting.set(after, count)
-      if (count === 0) ready.push(after)
+  const names = [...number.keys()]
+  const waiting = new Int32Array(names.length)
+  const first = new Int32Array(names.length).fill(-1)
+  const nextOf = new Int32Array(edges.length)
+  const target = new Int32Array(edges.length)
+  edges.forEach(({ before, after }, i) => {
+    const [from, to] = [number.get(before)!, number.get(after)!]
+    waiting[to]! += 1
+    target[i] = to
+    nextOf[i] = first[from]!
+    first[from] = i
+  })
+  const ready: number[] = []
+  for (let i = 0; i < names.length; i++) if (waiting[i] === 0) ready.push(i)
+  const done = new Uint8Array(names.length)
+  for (let at = ready.pop(); at !== undefined; at = ready.pop()) {
+    done[at] = 1
+    for (let edge = first[at]!; edge >= 0; edge = nextOf[edge]!) {
+      const to = target[edge]!
+      waiting[to]! -= 1
+      if (waiting[to] === 0) ready.push(to)
     }
   }
+  const left = new Set<string>()
+  for (let i = 0; i < names.length; i++) if (done[i] === 0) left.add(names[i]!)
   return left
 }

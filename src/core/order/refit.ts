@@ -33,6 +33,13 @@ type Order = (before: string | undefined, after: string | undefined, because: Be
  * Errors: returned, with the loop. Cost: O(operations + edges).
  */
 export function deriveRefit(removal: Removal, endings: ReadonlyMap<Id, Ending> = new Map(), asked: AskedByRules = NOTHING_ASKED): Result<Refit, RefitError | RemovalError> {
+  const refit = turnRound(removal, endings, asked)
+  const loop = refit.ok ? shortestLoop([...refit.value.operations.keys()], refit.value.edges) : null
+  return loop ? fail({ kind: 'contradiction', loop }) : refit
+}
+
+/** The same, not yet looked at for a loop: for whoever adds to it first. */
+export function turnRound(removal: Removal, endings: ReadonlyMap<Id, Ending>, asked: AskedByRules): Result<Refit, RefitError | RemovalError> {
   const operations = new Map<string, Operation>()
   const edges: Edge[] = []
   const outKeyOf = new Map<string, string>()
@@ -52,15 +59,14 @@ export function deriveRefit(removal: Removal, endings: ReadonlyMap<Id, Ending> =
   for (const operation of operations.values())
     if (operation.act === 'fasten')
       for (const partId of removal.model.holders.get(operation.itemId)!.holds)
-        // Also one that was only eased, or that this group did not have to let go for its own sake.
-        if (operations.has(`seat:${partId}`)) order(`seat:${partId}`, operation.key, { kind: 'holds', holderId: operation.itemId, partId })
+        // One that was only eased: where it came free, the relation turned round says it already.
+        if (removal.levels.get(partId) === 'eased' && operations.has(`seat:${partId}`)) order(`seat:${partId}`, operation.key, { kind: 'holds', holderId: operation.itemId, partId })
   leadThroughApertures(removal, operations, order)
   tightenInStages(removal, operations, order)
   const demands = demandsOnTheWayBack(removal, operations, outKeyOf, asked)
   statedForTheWayBack(removal, operations, order, demands)
   startLikeFastening(operations, edges, demands)
-  const loop = shortestLoop([...operations.keys()], edges)
-  return loop ? fail({ kind: 'contradiction', loop }) : ok({ operations, edges, demands, outKeyOf })
+  return ok({ operations, edges, demands, outKeyOf })
 }
 
 /** Whether an act of the way in is taken back, given what becomes of the things. */

@@ -13,16 +13,17 @@ import { NOTHING_ASKED, type AskedByRules, type Choices, type Goal } from './wis
  * Cost: O(operations + edges) without a loop.
  */
 export function deriveRemoval(model: ProcedureForBuild, goals: readonly Goal[], choices: Choices, asked: AskedByRules = NOTHING_ASKED): Result<Removal, RemovalError> {
-  const { removal, errors } = deriveAsFarAsPossible(model, goals, choices, asked)
+  const { removal, errors, sound } = deriveAsFarAsPossible(model, goals, choices, asked)
   if (errors[0]) return fail(errors[0].error)
-  const loop = shortestLoop([...removal.operations.keys()], removal.edges)
+  const loop = sound ? null : shortestLoop([...removal.operations.keys()], removal.edges)
   if (loop) return fail({ kind: 'contradiction', loop })
   return ok(removal)
 }
 
-/** The same without a verdict: what could be derived, loops and all, and what stands in the way of which operation. For the record's check. */
-export function deriveAsFarAsPossible(model: ProcedureForBuild, goals: readonly Goal[], choices: Choices, asked: AskedByRules = NOTHING_ASKED): { removal: Removal; errors: RemovalDraft['errors'] } {
+/** The same without a verdict: what could be derived, loops and all, and what stands in the way of which operation. `sound`: no loop. For the record's check. */
+export function deriveAsFarAsPossible(model: ProcedureForBuild, goals: readonly Goal[], choices: Choices, asked: AskedByRules = NOTHING_ASKED): { removal: Removal; errors: RemovalDraft['errors']; sound: boolean } {
   const draft = new RemovalDraft(model, goals, choices, asked)
   draft.reachGoals()
-  return { removal: draft.finish(), errors: draft.errors }
+  const removal = draft.finish()
+  return { removal, errors: draft.errors, sound: draft.sound }
 }

@@ -1,10 +1,11 @@
-import { compareText, type Id } from '../base/id'
+import type { Id } from '../base/id'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Level } from '../procedure/level'
 import { ORDER_ONLY, type Need } from '../procedure/need'
 import { mayRestFree, type Part } from '../procedure/part'
 import type { Tether } from '../procedure/tether'
-import { loopGroups, reachedFrom, successors } from './graph'
+import { loopGroups } from './graph'
+import { hasLoop } from './loop'
 import { easeKey, liftKey, openKey, releaseKey, setKey, undoKey, type Because, type Demand, type Edge, type InAct, type Operation } from './operation'
 import type { Removal, RemovalError, SettingWish } from './removed'
 import { endValue, methodFor } from './settingAct'
@@ -14,22 +15,35 @@ import type { AskedByRules, BroughtIn, Choices, Goal } from './wish'
 export class RemovalDraft {
   private readonly operations = new Map<string, Operation>()
   private edges: Edge[] = []
-  private readonly seenEdges = new Set<string>()
+  private readonly seenEdges = new Map<string, Set<string>>()
   private readonly levels = new Map<Id, Level>()
   private readonly broughtIn = new Map<string, BroughtIn>()
   private readonly demands = new Map<string, Demand[]>()
   private readonly settings = new Map<string, SettingWish>()
-  private readonly queue: { key: string; run: () => RemovalError | null }[] = []
+  private readonly queue: { key: string; methodId: Id | null }[] = []
   private head = 0
+  /** Set once the finished order was seen to have no loop. */
+  sound = false
   /** What is to be done while a plug is still closed, should that plug be opened at all. */
   private readonly ifOpened: { key: string; tetherId: Id; because: Because }[] = []
+
+  /** Settings that the way back asks for, by the act of the way in that begins it. */
+  private readonly wantedBack = new Map<string, Need[]>()
 
   constructor(
     private readonly model: ProcedureForBuild,
     private readonly goals: readonly Goal[],
     private readonly choices: Choices,
     private readonly asked: AskedByRules,
-  ) {}
+  ) {
+    const inAct: Partial<Record<Need['dependent']['act'], InAct>> = { seat: 'release', place: 'release', fasten: 'undo', close: 'open' }
+    for (const need of model.needs) {
+      const act = need.needs.kind === 'setting' ? inAct[need.dependent.act] : undefined
+      if (!act) continue
+      const key = `${act}:${need.dependent.id}`
+      this.wantedBack.set(key, [...(this.wantedBack.get(key) ?? []), need])
+    }
+  }
 
   /** What can't be done, with the operation it stands in the way of (null: a goal). The rest is derived all the same. */
   readonly errors: { key: string | null; error: RemovalError }[] = []
@@ -41,9 +55,9 @@ export class RemovalDraft {
       for (const { partId, level } of parts ?? []) this.bringTo(partId, level, { by: null, goal })
     }
     while (this.head < this.queue.length) {
-      const { key, run } = this.queue[this.head++]!
-      const error = run()
-      if (error) this.errors.push({ key, error })
+      const { key, methodId } = this.queue[this.head++]!
+      const error = methodId === null ? this.whatItNeeds(key) : this.followStated(`method:${methodId}`, key)
+      if (error) this.errors.push({ key: this.settings.has(key) ? (this.broughtIn.get(key)?.by ?? key) : key, error })
     }
   }
 
@@ -95,7 +109,7 @@ export class RemovalDraft {
     if (this.operations.has(key)) return key
     this.operations.set(key, { key, phase: 'in', act, itemId, partId, setting: null, nth: 1 })
     this.broughtIn.set(key, why)
-    this.queue.push({ key, run: () => this.whatItNeeds(key) })
+    this.queue.push({ key, methodId: null })
     return key
   }
 
@@ -116,13 +130,12 @@ export class RemovalDraft {
       if (error) return error
     }
     // The way back may want a setting that the way in does not: what its method moves has to come off all the same.
-    if (act === 'release' || act === 'undo' || act === 'open')
-      for (const stated of act === 'release' ? ['seat', 'place'] : act === 'undo' ? ['fasten'] : ['close'])
-        for (const need of this.model.needsOf.get(`${stated}:${itemId}`) ?? []) {
-          const error = need.needs.kind === 'setting' ? this.wishSetting(need.needs.settingId, need.needs.value, { by: key, because: { kind: 'need', needId: need.id } }) : null
-          if (error) return error
-        }
-    return this.followStated(`${act}:${itemId}`, key)
+    for (const need of this.wantedBack.get(key) ?? []) {
+      const error = need.needs.kind === 'setting' ? this.wishSetting(need.needs.settingId, need.needs.value, { by: key, because: { kind: 'need', needId: need.id } }) : null
+      if (error) return error
+    }
+    // A need is stated on the act and the thing, which is how an operation's key is made.
+    return this.followStated(key, key)
   }
 
   private followStated(stated: string, key: string): RemovalError | null {
@@ -206,7 +219,7 @@ export class RemovalDraft {
     const key = setKey(settingId, value, methodId)
     this.settings.set(key, { key, settingId, value, methodId })
     this.broughtIn.set(key, why)
-    this.queue.push({ key: why.by ?? key, run: () => this.followStated(`method:${methodId}`, key) })
+    this.queue.push({ key, methodId })
     if (known.length > 0) return null
     // Once moved it has to come back, by a method of its own.
     return this.wishSetting(settingId, endValue(this.model, settingId), { by: key, because: { kind: 'set back', settingId } })
@@ -214,14 +227,20 @@ export class RemovalDraft {
 
   /** A part that may not rest does its release, openings and lift as one block: what they wait for, the release waits for. */
   private keepInOneGo(): void {
+    const incoming = new Map<string, Edge[]>()
+    for (const edge of this.edges) {
+      const list = incoming.get(edge.after)
+      if (list) list.push(edge)
+      else incoming.set(edge.after, [edge])
+    }
     for (const [partId, level] of this.levels) {
       if (level !== 'off' || mayRestFree(this.model.parts.get(partId)!)) continue
       const release = releaseKey(partId)
       const inside = new Set([release, liftKey(partId)])
       const early = new Set<string>()
       for (const tether of this.model.tyingOf.get(partId) ?? []) (isEarly(tether) ? early : inside).add(openKey(tether.id))
-      for (const edge of [...this.edges])
-        if (inside.has(edge.after) && edge.after !== release && !inside.has(edge.before) && !early.has(edge.before)) this.order(edge.before, release, { kind: 'in one go', partId })
+      for (const key of inside)
+        if (key !== release) for (const edge of incoming.get(key) ?? []) if (!inside.has(edge.before) && !early.has(edge.before)) this.order(edge.before, release, { kind: 'in one go', partId })
       // No setting is touched in between: what any act of the block demands, the release demands.
       for (const key of inside) for (const demand of this.demands.get(key) ?? []) this.addDemand(release, demand)
     }
@@ -232,22 +251,25 @@ export class RemovalDraft {
    * release needs it eased; then it is eased first.
    */
   private settleEased(): void {
-    for (const operation of [...this.operations.values()]) {
-      if (operation.act !== 'ease') continue
-      const { key, itemId: partId } = operation
-      const release = releaseKey(partId)
-      if (!this.operations.has(release)) continue
-      const waiting = this.edges.filter((edge) => edge.before === key)
-      const then = successors(this.edges)
-      if (waiting.some((edge) => edge.after !== release && reachedFrom(then, edge.after).has(release))) {
-        this.order(key, release, { kind: 'eased first', partId })
-        continue
-      }
-      this.operations.delete(key)
-      this.demands.delete(key)
-      this.edges = this.edges.flatMap((edge) => (edge.after === key ? [] : edge.before === key ? [{ ...edge, before: release }] : [edge]))
-      for (const [other, why] of this.broughtIn) if (why.by === key) this.broughtIn.set(other, { ...why, by: release })
+    const eased = [...this.operations.values()].filter((operation) => operation.act === 'ease' && this.operations.has(releaseKey(operation.itemId)))
+    if (eased.length === 0) return
+    const answered = new Map(eased.map((operation) => [operation.key, releaseKey(operation.itemId)]))
+    // Nearly always the release can answer for all of them. Where that closes a circle, those in it are eased first.
+    const keys = [...this.operations.keys()]
+    const merged = answeredEdges(this.edges, answered)
+    if (hasLoop(keys, merged)) {
+      const group = loopGroups(keys, merged)
+      const size = new Map<number, number>()
+      for (const number of group.values()) size.set(number, (size.get(number) ?? 0) + 1)
+      for (const [key, release] of answered) if (size.get(group.get(release)!)! > 1) answered.delete(key)
     }
+    for (const operation of eased) {
+      const { key, itemId: partId } = operation
+      if (!answered.has(key)) this.order(key, releaseKey(partId), { kind: 'eased first', partId })
+      else for (const map of [this.operations, this.demands]) map.delete(key)
+    }
+    this.edges = answeredEdges(this.edges, answered)
+    for (const [other, why] of this.broughtIn) if (why.by !== null && answered.has(why.by)) this.broughtIn.set(other, { ...why, by: answered.get(why.by)! })
   }
 
   /** Orders that bring nothing in. What nobody has explained is dropped where it runs in a circle, with the facts or with its like. */
@@ -261,8 +283,13 @@ export class RemovalDraft {
       if (need.reason === 'method') this.order(before, after, { kind: 'need', needId: need.id })
       else soft.push({ before, after, because: { kind: 'need', needId: need.id }, needId: need.id })
     }
-    if (soft.length === 0) return []
-    const group = loopGroups([...this.operations.keys()], [...this.edges, ...soft])
+    const keys = [...this.operations.keys()]
+    if (!hasLoop(keys, [...this.edges, ...soft])) {
+      for (const edge of soft) this.order(edge.before, edge.after, edge.because)
+      this.sound = true
+      return []
+    }
+    const group = loopGroups(keys, [...this.edges, ...soft])
     const kept = soft.filter((edge) => group.get(edge.before) !== group.get(edge.after))
     for (const edge of kept) this.order(edge.before, edge.after, edge.because)
     return soft.filter((edge) => !kept.includes(edge)).map((edge) => edge.needId)
@@ -277,7 +304,7 @@ export class RemovalDraft {
       model: this.model,
       goals: this.goals,
       choices: this.choices,
-      operations: new Map([...this.operations].sort(([a], [b]) => compareText(a, b))),
+      operations: new Map([...this.operations.keys()].sort().map((key) => [key, this.operations.get(key)!])),
       edges: this.edges,
       demands: this.demands,
       settings: this.settings,
@@ -290,11 +317,23 @@ export class RemovalDraft {
   private order(before: string, after: string, because: Because): void {
     // What a setting's method waits for is a guard of that act, checked when the act is made; it is no edge between operations.
     if (this.settings.has(after) || before === after) return
-    const id = `${before}>${after}`
-    if (this.seenEdges.has(id)) return
-    this.seenEdges.add(id)
+    const seen = this.seenEdges.get(before)
+    if (seen?.has(after)) return
+    if (seen) seen.add(after)
+    else this.seenEdges.set(before, new Set([after]))
     this.edges.push({ before, after, because })
   }
+}
+
+/** The edges with each eased part's release in the place of its easing. */
+function answeredEdges(edges: readonly Edge[], answered: ReadonlyMap<string, string>): Edge[] {
+  const kept: Edge[] = []
+  for (const edge of edges) {
+    if (answered.has(edge.after)) continue
+    const release = answered.get(edge.before)
+    kept.push(release === undefined ? edge : { ...edge, before: release })
+  }
+  return kept
 }
 
 /** Reached before the part has come forward, or so short that it must be. */

@@ -49,8 +49,24 @@ export function checkRecord(document: ProcedureDocument, confirmations: Confirma
   // Dangling references would make a derivation meaningless: they are mended first.
   if (facts.some((problem) => problem.kind === 'reference' || problem.kind === 'carried in a circle')) return byHurt(facts)
   const check = new BuildCheck(document, circumstances)
+  check.look({})
+  // Every build's facts are among those of the widest reading: where that is sound and no setting hangs on a facet, so is each build.
+  const problems = check.isSound() && !settingsDiffer(document) ? check.problems() : checkEachBuild(document, circumstances)
+  return byHurt([...problems, ...facts, ...seenOnce(document, confirmations)])
+}
+
+function checkEachBuild(document: ProcedureDocument, circumstances: Circumstances): Problem[] {
+  const check = new BuildCheck(document, circumstances)
   for (const build of distinctBuilds(document)) check.look(build)
-  return byHurt([...check.problems(), ...facts, ...seenOnce(document, confirmations)])
+  return check.problems()
+}
+
+/** Whether a setting, or what its methods need, exists on some builds only: then the way there can be missing on one of them. */
+function settingsDiffer(document: ProcedureDocument): boolean {
+  const conditional = new Set<Id>()
+  for (const list of [document.parts, document.holders, document.tethers, document.settings]) for (const item of list) if (Object.keys(item.when).length > 0) conditional.add(item.id)
+  if (document.settings.some((setting) => conditional.has(setting.id))) return true
+  return document.needs.some(({ dependent, needs, when }) => dependent.act === 'method' && (Object.keys(when).length > 0 || conditional.has(needs.kind === 'part' ? needs.partId : needs.kind === 'tether' ? needs.tetherId : needs.kind === 'operation' ? needs.id : '')))
 }
 
 class BuildCheck {
@@ -67,13 +83,18 @@ class BuildCheck {
     return [...this.found.values(), ...[...this.failed].filter(([id]) => !this.reachable.has(id)).map(([, problem]) => problem)]
   }
 
+  /** Nothing found that a narrower build could make sense of, or make worse. */
+  isSound(): boolean {
+    return this.found.size === 0 && this.failed.size === 0
+  }
+
   look(build: Build): void {
     const model = forBuild(this.document, build)
     const choices: Choices = { openings: {}, methods: {}, resting: 'rest' }
     const goals: Goal[] = [...model.parts.keys()].map((partId) => ({ kind: 'part', partId, level: 'off' }))
     for (const cavity of model.cavities.values()) for (const opening of cavity.openings) for (const part of opening.parts) goals.push({ kind: 'part', ...part })
-    const { removal, errors } = deriveAsFarAsPossible(model, goals, choices, askedByRules(model, this.circumstances))
-    const loops = loopsOf(removal)
+    const { removal, errors, sound } = deriveAsFarAsPossible(model, goals, choices, askedByRules(model, this.circumstances))
+    const loops = sound ? [] : loopsOf(removal)
     for (const loop of loops) this.note(`loop ${loop.map((edge) => `${edge.before}>${edge.after}`).sort().join()}`, { kind: 'contradiction', itemId: splitKey(loop[0]!.after)[1], build, error: { kind: 'contradiction', loop } })
     const blockedBy = new Map<string, RemovalError | RefitError>()
     for (const { key, error } of errors) if (key) blockedBy.set(key, error)

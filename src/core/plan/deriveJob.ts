@@ -1,7 +1,7 @@
 import { fail, ok, type Result } from '../base/result'
 import { shortestLoop } from '../order/loop'
 import type { Demand } from '../order/operation'
-import { deriveRefit } from '../order/refit'
+import { turnRound } from '../order/refit'
 import { deriveRemoval } from '../order/removal'
 import type { Choices } from '../order/wish'
 import type { ProcedureForBuild } from '../procedure/forBuild'
@@ -24,7 +24,7 @@ export function deriveJob(model: ProcedureForBuild, goal: JobGoal, choices: Choi
   const endings = endingsOf(model, goal)
   const removal = deriveRemoval(model, allGoals(goal), choices, asked)
   if (!removal.ok) return removal
-  const refit = deriveRefit(removal.value, endings, asked)
+  const refit = turnRound(removal.value, endings, asked)
   if (!refit.ok) return refit
   const job: DerivedJob = { model, goal, circumstances, endings, removal: removal.value, refit: refit.value, works: new Map(), added: new Map(), tests: [], decisions: [] }
   const wrong = addWork(job)
@@ -41,9 +41,11 @@ function powerOnlyForItsAct(job: DerivedJob): void {
   const ignition = [...job.model.settings.values()].find((setting) => setting.role === 'ignition' && setting.values.includes('off'))
   if (!ignition) return
   const demand: Demand = { settingId: ignition.id, value: 'off', because: { kind: 'only for its act', settingId: ignition.id } }
+  const alone = [demand]
   for (const { operations, demands } of [job.removal, job.refit])
     for (const key of operations.keys()) {
-      const list = demands.get(key) ?? []
-      if (!list.some((known) => known.settingId === ignition.id)) demands.set(key, [...list, demand])
+      const list = demands.get(key)
+      if (!list) demands.set(key, alone)
+      else if (!list.some((known) => known.settingId === ignition.id)) demands.set(key, [...list, demand])
     }
 }

@@ -1,5 +1,5 @@
 import type { Id } from '../base/id'
-import { ancestorsOf, reachedFrom, successors } from '../order/graph'
+import { KeyGraph, type Reached } from '../order/keyGraph'
 import { openKey, splitKey, type Because, type Demand, type Edge, type Operation } from '../order/operation'
 import { isAirbagCircuit } from '../procedure/tether'
 import type { VehicleFunction } from '../procedure/vehicleFunction'
@@ -17,12 +17,16 @@ type Tested = Pick<VehicleFunction, 'id' | 'power' | 'alsoNeeds' | 'interim'> & 
  * tested at hand-over only.
  */
 export function addInterimTests(job: DerivedJob): void {
+  const graphs: Graphs = { wayIn: new KeyGraph(job.removal.edges), wayOut: new KeyGraph(job.refit.edges) }
   for (const item of functionsTouched(job)) {
     if (item.interim === 'at hand-over') continue
-    const hiders = hidersOf(job, item)
-    if (hiders.length > 0) addTest(job, item, hiders)
+    const hiders = hidersOf(job, graphs, item)
+    if (hiders.length > 0) addTest(job, graphs, item, hiders)
   }
 }
+
+/** Both ways as graphs; tests are added to the way out as they are found. */
+type Graphs = { wayIn: KeyGraph; wayOut: KeyGraph }
 
 /** Functions of plugs that come back after they were open, and what the kits add, in the order of the record. */
 function functionsTouched(job: DerivedJob): Tested[] {
@@ -38,26 +42,24 @@ function functionsTouched(job: DerivedJob): Tested[] {
 }
 
 /** The seats that would have to be undone to reach the plugs, or the new work, again. */
-function hidersOf(job: DerivedJob, item: Tested): { partId: Id; seat: string }[] {
+function hidersOf(job: DerivedJob, graphs: Graphs, item: Tested): { partId: Id; seat: string }[] {
   const { removal, refit } = job
   const own = new Set(item.tetherIds.map((id) => job.model.hostOf(job.model.tethers.get(id)!.partId)))
-  const before = new Set<string>()
-  for (const id of item.tetherIds) for (const key of ancestorsOf(removal.edges, openKey(id))) before.add(key)
-  for (const key of item.after)
-    for (const edge of refit.edges)
-      if (edge.after === key && removal.operations.has(edge.before)) for (const first of [edge.before, ...ancestorsOf(removal.edges, edge.before)]) before.add(first)
+  const opened = item.after.flatMap((key) => refit.edges.filter((edge) => edge.after === key && removal.operations.has(edge.before)).map((edge) => edge.before))
+  const before = [...opened, ...graphs.wayIn.before([...item.tetherIds.map(openKey), ...opened]).keys()]
   const hiders = new Map<Id, { partId: Id; seat: string }>()
   for (const key of before) {
-    const [act, partId] = splitKey(key)
+    const { act, itemId: partId } = removal.operations.get(key)!
+    if (act !== 'release' && act !== 'lift' && act !== 'ease') continue
     const seat = `seat:${partId}`
-    if ((act === 'release' || act === 'lift' || act === 'ease') && !own.has(partId) && refit.operations.has(seat)) hiders.set(partId, { partId, seat })
+    if (!own.has(partId) && refit.operations.has(seat)) hiders.set(partId, { partId, seat })
   }
   // A part whose last push can hardly be undone is tested before it goes home, where the test does not need it home.
   for (const partId of own) if (job.model.parts.get(partId)?.refit.hardToUndo && refit.operations.has(`seat:${partId}`)) hiders.set(partId, { partId, seat: `seat:${partId}` })
   return [...hiders.values()]
 }
 
-function addTest(job: DerivedJob, item: Tested, hiders: readonly { partId: Id; seat: string }[]): void {
+function addTest(job: DerivedJob, graphs: Graphs, item: Tested, hiders: readonly { partId: Id; seat: string }[]): void {
   const { operations, edges } = job.refit
   const key = `test:${item.id}`
   const added: Edge[] = []
@@ -70,41 +72,49 @@ function addTest(job: DerivedJob, item: Tested, hiders: readonly { partId: Id; s
   for (const { partId, seat } of hiders) order(key, seat, { kind: 'hidden', functionId: item.id, partId })
   const stated = statedNeeds(job, item.id, key)
   added.push(...stated.edges)
-  const then = successors([...edges, ...added])
-  const comesAfter = reachedFrom(then, key)
+  const comesAfter = afterTest(graphs, key, added)
   // The test can't come before a seat that its own plugs wait for: then only the other seats count.
-  for (const close of added.filter((edge) => edge.after === key && comesAfter.has(edge.before)))
-    for (const hider of [...hiders]) if (hider.seat === close.before || reachedFrom(successors(edges), hider.seat).has(close.before)) remove(added, key, hider.seat)
+  const late = added.filter((edge) => edge.after === key && comesAfter.has(edge.before)).map((edge) => edge.before)
+  dropSeatsBefore(graphs, added, key, hiders, late)
   if (!added.some((edge) => edge.before === key)) return
-  const plugged: Id[] = []
-  for (const { tetherId, rule } of forbiddingPower(job, item.power)) {
+  const served = new Set(added.filter((edge) => edge.after === key).map((edge) => edge.before))
+  const forbidding = forbiddingPower(job, item.power).flatMap(({ tetherId, rule }) => {
     const close = closeKeyOf(job, tetherId)
-    if (!close || added.some((edge) => edge.before === close)) continue
-    const because: Because = { kind: 'powered', functionId: item.id, tetherId, ruleId: rule.id }
-    if (!reachedFrom(successors([...edges, ...added]), key).has(close)) {
-      order(close, key, because)
-      continue
-    }
-    if (isAirbagCircuit(job.model.tethers.get(tetherId)!)) {
-      // An airbag plug is never closed just to try something: the test comes after its own closing, before the seats still to come.
-      for (const { seat } of hiders) if (reachedFrom(successors(edges), seat).has(close)) remove(added, key, seat)
-      if (!added.some((edge) => edge.before === key)) return
-      order(close, key, because)
-      continue
-    }
-    plugged.push(tetherId)
+    return close && !served.has(close) ? [{ tetherId, rule, close, airbag: isAirbagCircuit(job.model.tethers.get(tetherId)!) }] : []
+  })
+  let follows = afterTest(graphs, key, added)
+  // An airbag plug is never closed just to try something: the test comes after its own closing, before the seats still to come.
+  const lateAirbags = forbidding.filter(({ airbag, close }) => airbag && follows.has(close))
+  dropSeatsBefore(graphs, added, key, hiders, lateAirbags.map(({ close }) => close))
+  if (!added.some((edge) => edge.before === key)) return
+  follows = afterTest(graphs, key, added)
+  const plugged: Id[] = []
+  for (const { tetherId, rule, close, airbag } of forbidding) {
+    if (airbag || !follows.has(close)) order(close, key, { kind: 'powered', functionId: item.id, tetherId, ruleId: rule.id })
+    else plugged.push(tetherId)
   }
   operations.set(key, { ...operation(key, 'test', item.id, null), ...(job.added.has(item.id) && { name: job.added.get(item.id)!.name }) })
   edges.push(...added)
+  for (const edge of added) graphs.wayOut.add(edge)
   const ignition = powerDemand(job, item)
   job.refit.demands.set(key, [...(ignition ? [ignition] : []), ...stated.demands])
   for (const tetherId of plugged) plugForTest(job, item.id, tetherId)
   job.tests.push({ functionId: item.id, key, plugged })
 }
 
-function remove(added: Edge[], before: string, after: string): void {
-  const at = added.findIndex((edge) => edge.before === before && edge.after === after)
-  if (at >= 0) added.splice(at, 1)
+/** What would follow a test, were these edges added. */
+function afterTest(graphs: Graphs, key: string, added: readonly Edge[]): Pick<Reached, 'has'> {
+  const seats = new Set(added.filter(({ before }) => before === key).map(({ after }) => after))
+  const later = graphs.wayOut.after(seats)
+  return { has: (other) => seats.has(other) || later.has(other) }
+}
+
+/** The test can't hold up a seat that a plug it needs waits for: only the seats still to come then count. */
+function dropSeatsBefore(graphs: Graphs, added: Edge[], key: string, hiders: readonly { seat: string }[], plugs: readonly string[]): void {
+  if (plugs.length === 0) return
+  const first = graphs.wayOut.before(plugs)
+  const dropped = new Set(hiders.map(({ seat }) => seat).filter((seat) => first.has(seat)))
+  if (dropped.size > 0) added.splice(0, added.length, ...added.filter((edge) => edge.before !== key || !dropped.has(edge.after)))
 }
 
 /** Closed by hand for the test, opened again, closed for good later. Several tests share one such plugging. */

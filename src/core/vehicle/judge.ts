@@ -42,10 +42,13 @@ export function waitLeftS(model: ProcedureForBuild, state: VehicleState, act: Ju
 
 /** What the rules demand of the settings at an operation: rules of that act that refuse while a setting stands elsewhere. */
 export function askedByRules(model: ProcedureForBuild, circumstances: Circumstances): AskedByRules {
-  const ruled = circumstances.rules.filter((rule) => rule.effect === 'refuses' && rule.at !== null && rule.while.some((c) => c.kind === 'setting not'))
+  // By act, so that the many acts no rule speaks of cost nothing.
+  const ruled = new Map<string, Rule[]>()
+  for (const rule of circumstances.rules)
+    if (rule.effect === 'refuses' && rule.at !== null && rule.while.some((c) => c.kind === 'setting not')) for (const act of rule.at.acts) ruled.set(act, [...(ruled.get(act) ?? []), rule])
   return (operation) => {
     const demands: Demand[] = []
-    for (const rule of ruled) {
+    for (const rule of ruled.get(operation.act) ?? []) {
       if (!matches(model, rule.at!, operation, circumstances)) continue
       const settings = rule.while.filter((c) => c.kind === 'setting not')
       // Only a rule that bites by one setting alone says which value is wanted.
