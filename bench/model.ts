@@ -2,12 +2,14 @@
 import { cpus } from 'node:os'
 import { forBuild } from '@/core/procedure/forBuild'
 import { everythingOff, largeRecord } from './largeRecord'
+import { deriveRemoval } from '@/core/order/removal'
 import { checkRecord } from '@/core/plan/checkRecord'
 import { deriveJob } from '@/core/plan/deriveJob'
 import { judged } from '@/core/plan/demandsOf'
 import { planJob, PlanRequest } from '@/core/plan/jobPlan'
 import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
 import { whilePlanning } from '@/core/vehicle/circumstances'
+import { askedByRules } from '@/core/vehicle/judge'
 import { simulate } from '@/core/vehicle/simulate'
 import { asFoundState } from '@/core/vehicle/vehicleState'
 
@@ -41,9 +43,11 @@ const { removal, refit } = derived.value
 console.log(`${cpus()[0]?.model}, ${cpus().length} cores, Node ${process.version}, ${new Date().toISOString().slice(0, 10)}`)
 console.log(`Record: ${document.parts.length} parts, ${document.holders.length} fastener groups, ${document.tethers.length} tethers, ${document.needs.length} needs, ${document.facets.length} facets. Everything off: ${removal.operations.size} operations in, ${refit.operations.size} after.`)
 console.log('\n| what | first, ms | median, ms | p95, ms | wanted below, ms |\n|---|---|---|---|---|')
-row('derivation of the whole job, everything off', timed(() => deriveJob(model, { goals: everythingOff(document), kits: [], endings: new Map() }, { openings: {}, methods: {}, resting: 'rest' }, circumstances)), 20)
+row('derivation of the way in, all 300 parts off', timed(() => deriveRemoval(model, everythingOff(document), { openings: {}, methods: {}, resting: 'rest' }, askedByRules(model, circumstances))), 20)
+row('derivation of the whole job, all 300 parts off', timed(() => deriveJob(model, { goals: everythingOff(document), kits: [], endings: new Map() }, { openings: {}, methods: {}, resting: 'rest' }, circumstances)), 20)
 const untold = forBuild(document, {})
-row('the same with three facets not told yet', timed(() => deriveJob(untold, { goals: everythingOff(document), kits: [], endings: new Map() }, { openings: {}, methods: {}, resting: 'rest' }, circumstances)), NaN)
+row('derivation for one cavity', timed(() => deriveJob(model, { goals: [{ kind: 'cavity', cavityId: 'cavity' }], kits: [], endings: new Map() }, { openings: {}, methods: {}, resting: 'rest' }, circumstances)), 20)
+row('everything off, with three facets not told yet', timed(() => deriveJob(untold, { goals: everythingOff(document), kits: [], endings: new Map() }, { openings: {}, methods: {}, resting: 'rest' }, circumstances)), NaN)
 row('check of the record, all builds', timed(() => checkRecord(document)), 50)
 
 const dash = forBuild(largeRecord(40, 4), {})

@@ -2,7 +2,7 @@ import { nextStamp, type Stamp } from '@/core/base/clock'
 import { seededRandom, seedOfText } from '@/core/base/random'
 import { JobEvent, type Happening } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'
-import { functionsToTest } from '@/core/job/handover'
+import { termsOf, testsOwed } from '@/core/job/terms'
 import { happeningsFor } from '@/core/job/progress'
 import { planJob, PlanRequest } from '@/core/plan/jobPlan'
 import type { ProcedureDocument } from '@/core/procedure/document'
@@ -150,7 +150,7 @@ class DemoWriter {
       if (spec.broken && step.operation.key === `undo:${spec.broken}`) add({ kind: 'broken', holderId: spec.broken, count: 1, wasFitted: 'no', note: 'cold morning' })
     }
     if (spec.done === 'handed over') {
-      for (const functionId of functionsToTest(document, foldJob(document, events))) add({ kind: 'tested', functionId, result: 'passed', reading: '', note: '' })
+      for (const functionId of testsOwed(document, foldJob(document, events), termsOf(document, request))) add({ kind: 'tested', functionId: functionId.id, result: 'passed', reading: '', note: '' })
       add({ kind: 'countersigned', as: 'installer', name: spec.by })
       add({ kind: 'countersigned', as: 'checker', name: 'Marit' }, 'Marit')
       add({ kind: 'handed over' })

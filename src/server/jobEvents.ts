@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { JobEvent } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'
 import { handoverBlocks, type HandoverBlock } from '@/core/job/handover'
+import { termsOf } from '@/core/job/terms'
 import { same } from '@/core/procedure/edit'
 import { readJob } from './jobs'
 import { inShop, type Crew } from './session'
@@ -52,7 +53,7 @@ export type HandOverOutcome = { status: 'done' } | { status: 'blocked'; blocks: 
 export async function handOver(crew: Crew, jobId: string, event: JobEvent): Promise<HandOverOutcome> {
   const job = await readJob(crew, jobId)
   if (!job) return { status: 'unknown job' }
-  const blocks = handoverBlocks(job.document, foldJob(job.document, job.events), await shopHasOthers(crew))
+  const blocks = handoverBlocks(job.document, foldJob(job.document, job.events), await shopHasOthers(crew), termsOf(job.document, job.request))
   if (blocks.length > 0) return { status: 'blocked', blocks }
   await inShop(crew, async (trx) => {
     await trx

@@ -14,6 +14,8 @@ async function layout(graph: GraphInput): Promise<GraphPlaces> {
     layoutOptions: {
       'elk.algorithm': 'layered',
       'elk.direction': 'RIGHT',
+      // One set of layers for all of it: what comes off first stands in one column, whether it hangs together or not.
+      'elk.separateConnectedComponents': 'false',
       'elk.partitioning.activate': 'true',
       'elk.layered.spacing.nodeNodeBetweenLayers': '18',
       'elk.spacing.nodeNode': '22',

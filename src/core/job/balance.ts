@@ -4,6 +4,7 @@ import { isAirbagCircuit } from '../procedure/tether'
 import type { ProcedureDocument } from '../procedure/document'
 import { settleAccount, type OpenReason } from './account'
 import { levelNow, type JobState } from './fold'
+import { endOf, type JobTerms } from './terms'
 
 export type BalanceRow =
   | { account: 'holder'; id: Id; out: number; back: number; inHand: number; open: OpenReason[] }
@@ -23,20 +24,20 @@ export function isOpen(row: BalanceRow): boolean {
  * The balance of holders, parts, tethers and settings. Closed exactly when everything is accounted for; a stray fastener
  * names every group it could be, also those the log calls complete. Open rows come first. Cost: O(items).
  */
-export function balanceOf(document: ProcedureDocument, state: JobState): Balance {
+export function balanceOf(document: ProcedureDocument, state: JobState, terms: JobTerms): Balance {
   const rows: BalanceRow[] = [
     ...[...state.strays.values()].map((stray): BalanceRow => ({ account: 'stray', id: stray.strayId, open: !stray.settled, head: stray.head, where: stray.where, couldBe: couldBe(document, state, stray.head) })),
-    ...holderRows(document, state),
+    ...holderRows(document, state, terms),
     ...[...state.tethersTouched].map((id): BalanceRow => {
-      const end = state.ends.get(id)?.end ?? null
+      const end = endOf(state, terms, id)
       const tether = document.tethers.find((item) => item.id === id)
       // A plug of the airbag system can't be left open on purpose: its account closes only with the plug.
-      const onPurpose = end === 'left open and insulated' && !(tether && isAirbagCircuit(tether))
+      const onPurpose = end !== null && end !== 'refitted' && !(tether && isAirbagCircuit(tether))
       return { account: 'tether', id, open: state.tethersOpen.has(id) && !onPurpose, end: onPurpose ? end : null }
     }),
     ...[...state.moved].map((id): BalanceRow => {
       const level = levelNow(state, id)
-      const end = state.ends.get(id)?.end ?? null
+      const end = endOf(state, terms, id)
       return { account: 'part', id, open: level !== 'in place' && (end === null || end === 'refitted'), level, end }
     }),
     ...document.settings.map((setting): BalanceRow => {
@@ -49,10 +50,13 @@ export function balanceOf(document: ProcedureDocument, state: JobState): Balance
   return { rows: [...openRows, ...rows.filter((row) => !isOpen(row))], openRows, closed: openRows.length === 0 }
 }
 
-function holderRows(document: ProcedureDocument, state: JobState): BalanceRow[] {
+function holderRows(document: ProcedureDocument, state: JobState, terms: JobTerms): BalanceRow[] {
   return document.holders.flatMap((holder): BalanceRow[] => {
-    const counts = state.holders.get(holder.id)
-    if (!counts) return []
+    const account = state.holders.get(holder.id)
+    if (!account) return []
+    // A group all of whose parts end elsewhere is not owed back; what is in hand of it still has to go somewhere.
+    const retires = holder.holds.every((id) => endOf(state, terms, id) !== null)
+    const counts = retires ? { ...account, retired: account.undone } : account
     const touched = counts.undone + counts.takenNew + counts.fastenedOld + counts.fittedNew + counts.broken + counts.lost + counts.ended + counts.missing + counts.extra > 0 || counts.fastenedOld < 0
     if (!touched) return []
     const { inHand, open } = settleAccount(counts)

@@ -13,7 +13,8 @@ import { confirmationsOf, stripsOf } from './strips'
 import { balanceOf } from './balance'
 import { JobEvent, type Happening } from './event'
 import { foldJob } from './fold'
-import { functionsToTest, handoverBlocks } from './handover'
+import { handoverBlocks } from './handover'
+import { PLAIN_TERMS, termsOf, testsOwed } from './terms'
 import { happeningsFor, isDone, nextStep, nextTap } from './progress'
 
 const van = panelVan()
@@ -42,7 +43,7 @@ class Log {
     return foldJob(van, this.events)
   }
   balance() {
-    return balanceOf(van, this.state())
+    return balanceOf(van, this.state(), PLAIN_TERMS)
   }
   follow(until: (key: string) => boolean = () => false, skip: readonly string[] = []): this {
     for (const card of [...plan.wayIn, ...plan.wayOut])
@@ -125,35 +126,50 @@ test('a plug may be left open on purpose, one of the airbag system never', () =>
   expect(log.balance().openRows.filter((row) => row.account === 'tether').map((row) => row.id)).toEqual(['airbag-lamp'])
 })
 
+describe('ends', () => {
+  const swap = PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'radio-cavity' }], build, endings: { unit: 'given to the customer', main: 'left open and insulated', antenna: 'left open and insulated' } })
+  const swapped = planJob(forBuild(van, build), swap, DEFAULT_HOUSE_VALUES)
+  if (!swapped.ok) throw new Error('The swap has a plan.')
+  test('a unit that is given away is not owed back, nor its plugs; its screws in hand still have to go somewhere', () => {
+    const log = new Log()
+    for (const { operation } of [...swapped.value.wayIn, ...swapped.value.wayOut].flatMap((card) => card.steps)) for (const what of happeningsFor(log.state(), operation)) log.add(what)
+    const terms = termsOf(van, swap)
+    expect(balanceOf(van, log.state(), terms).openRows).toMatchObject([{ account: 'holder', id: 'unit-hex7', inHand: 4, open: [{ kind: 'in hand', count: 4 }] }])
+    log.add({ kind: 'ended', itemId: 'unit-hex7', end: 'stock', count: 4, note: '' })
+    expect(balanceOf(van, log.state(), terms).closed).toBe(true)
+    expect(balanceOf(van, log.state(), PLAIN_TERMS).closed).toBe(false)
+  })
+})
+
 describe('hand-over', () => {
   const sign = (log: Log) => {
-    for (const functionId of functionsToTest(van, log.state())) log.add({ kind: 'tested', functionId, result: 'passed', reading: '', note: '' })
+    for (const { id: functionId } of testsOwed(van, log.state(), PLAIN_TERMS)) log.add({ kind: 'tested', functionId, result: 'passed', reading: '', note: '' })
     log.add({ kind: 'countersigned', as: 'installer', name: 'Tolu' })
     log.add({ kind: 'countersigned', as: 'checker', name: 'Marit' }, { personId: MARIT })
     return log
   }
   test('names a screw and a plug left out, and refuses', () => {
     const log = sign(new Log().follow(undefined, ['fasten:surround-hex7', 'close:hazard']))
-    const blocks = handoverBlocks(van, log.state(), true)
+    const blocks = handoverBlocks(van, log.state(), true, PLAIN_TERMS)
     expect(blocks.map((block) => (block.kind === 'account' ? `${block.row.account} ${block.row.id}` : block.kind))).toEqual(['holder surround-hex7', 'tether hazard'])
   })
   test('asks for the functions of every plug that was opened, and for two people', () => {
     const log = new Log().follow(undefined, plan.job.tests.map((interim) => interim.key))
-    expect(handoverBlocks(van, log.state(), true).map((block) => block.kind)).toEqual(['not tested', 'not tested', 'not tested', 'installer has not signed', 'nobody has checked'])
-    expect(handoverBlocks(van, sign(log).state(), true)).toEqual([])
+    expect(handoverBlocks(van, log.state(), true, PLAIN_TERMS).map((block) => block.kind)).toEqual(['not tested', 'not tested', 'not tested', 'installer has not signed', 'nobody has checked'])
+    expect(handoverBlocks(van, sign(log).state(), true, PLAIN_TERMS)).toEqual([])
   })
   test('the same person is no checker where the shop has others; in a one-person shop a marked second pass is enough', () => {
     const log = sign(new Log().follow())
     log.events.pop()
     log.add({ kind: 'countersigned', as: 'second pass', name: 'Tolu' })
-    expect(handoverBlocks(van, log.state(), true).map((block) => block.kind)).toEqual(['nobody has checked'])
-    expect(handoverBlocks(van, log.state(), false)).toEqual([])
+    expect(handoverBlocks(van, log.state(), true, PLAIN_TERMS).map((block) => block.kind)).toEqual(['nobody has checked'])
+    expect(handoverBlocks(van, log.state(), false, PLAIN_TERMS)).toEqual([])
   })
   test('a test made before its plug was closed again does not count, and work after signing voids the signatures', () => {
     const log = sign(new Log().follow())
     log.add({ kind: 'opened', tetherId: 'hazard' })
     log.add({ kind: 'closed', tetherId: 'hazard' })
-    expect(handoverBlocks(van, log.state(), true).map((block) => block.kind)).toEqual(['tested before it was closed', 'installer has not signed', 'nobody has checked'])
+    expect(handoverBlocks(van, log.state(), true, PLAIN_TERMS).map((block) => block.kind)).toEqual(['tested before it was closed', 'installer has not signed', 'nobody has checked'])
   })
 })
 

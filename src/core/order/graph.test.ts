@@ -43,6 +43,7 @@ describe.each(SEEDS)('seed %i', (seed) => {
   })
   test('loop groups are the library’s strongly connected components', () => {
     const looped = randomPairs(seed, 4 + (seed % 9), true)
+    expect([new KeyGraph(pairs).hasLoop(), new KeyGraph(looped.pairs).hasLoop()]).toEqual([!alg.isAcyclic(libraryGraph(keys, pairs)), !alg.isAcyclic(libraryGraph(looped.keys, looped.pairs))])
     const group = loopGroups(looped.keys, looped.pairs)
     const ours = new Map<number, string[]>()
     for (const key of looped.keys) ours.set(group.get(key)!, [...(ours.get(group.get(key)!) ?? []), key])

@@ -33,6 +33,19 @@ export class KeyGraph {
     return this.reach(keys, this.first)
   }
 
+  /** Whether some keys wait for each other in a loop. Cost: O(keys + pairs). */
+  hasLoop(): boolean {
+    const waiting = this.first.map((list) => list.length)
+    const ready: number[] = []
+    waiting.forEach((count, at) => count === 0 && ready.push(at))
+    let done = 0
+    for (let at = ready.pop(); at !== undefined; at = ready.pop()) {
+      done += 1
+      for (const to of this.then[at]!) if (--waiting[to]! === 0) ready.push(to)
+    }
+    return done < this.names.length
+  }
+
   private reach(keys: Iterable<string>, next: readonly (readonly number[])[]): Reached {
     const seen = new Uint8Array(this.names.length)
     const stack: number[] = []

@@ -52,7 +52,7 @@ export function turnRound(removal: Removal, endings: ReadonlyMap<Id, Ending>, as
     if (!back.value) continue
     const act = turnedRound(operation.act as InAct)
     const key = `${act}:${operation.itemId}`
-    operations.set(key, { ...operation, key, phase: 'out', act })
+    operations.set(key, { key, phase: 'out', act, itemId: operation.itemId, partId: operation.partId, setting: null, nth: 1 })
     outKeyOf.set(operation.key, key)
   }
   for (const edge of removal.edges) if (isPhysical(removal, edge)) order(outKeyOf.get(edge.after), outKeyOf.get(edge.before), edge.because)

@@ -4,22 +4,16 @@ import type { Level } from '../procedure/level'
 import { ORDER_ONLY, type Need } from '../procedure/need'
 import { mayRestFree, type Part } from '../procedure/part'
 import type { Tether } from '../procedure/tether'
-import { loopGroups } from './graph'
-import { hasLoop } from './loop'
-import { easeKey, liftKey, openKey, releaseKey, setKey, undoKey, type Because, type Demand, type Edge, type InAct, type Operation } from './operation'
-import type { Removal, RemovalError, SettingWish } from './removed'
+import { easeKey, liftKey, openKey, releaseKey, setKey, undoKey, type Because, type Demand, type InAct, type Operation } from './operation'
+import { isEarly } from './reach'
+import { keepInOneGo, orderOnly, settleEased } from './removalFinish'
+import { RemovalParts } from './removalParts'
+import type { Removal, RemovalError } from './removed'
 import { endValue, methodFor } from './settingAct'
 import type { AskedByRules, BroughtIn, Choices, Goal } from './wish'
 
 /** Works outward from the goals, breadth first, so that `broughtIn` holds a shortest chain of reasons. */
-export class RemovalDraft {
-  private readonly operations = new Map<string, Operation>()
-  private edges: Edge[] = []
-  private readonly seenEdges = new Map<string, Set<string>>()
-  private readonly levels = new Map<Id, Level>()
-  private readonly broughtIn = new Map<string, BroughtIn>()
-  private readonly demands = new Map<string, Demand[]>()
-  private readonly settings = new Map<string, SettingWish>()
+export class RemovalDraft extends RemovalParts {
   private readonly queue: { key: string; methodId: Id | null }[] = []
   private head = 0
   /** Set once the finished order was seen to have no loop. */
@@ -31,11 +25,12 @@ export class RemovalDraft {
   private readonly wantedBack = new Map<string, Need[]>()
 
   constructor(
-    private readonly model: ProcedureForBuild,
+    model: ProcedureForBuild,
     private readonly goals: readonly Goal[],
     private readonly choices: Choices,
     private readonly asked: AskedByRules,
   ) {
+    super(model)
     const inAct: Partial<Record<Need['dependent']['act'], InAct>> = { seat: 'release', place: 'release', fasten: 'undo', close: 'open' }
     for (const need of model.needs) {
       const act = need.needs.kind === 'setting' ? inAct[need.dependent.act] : undefined
@@ -202,12 +197,6 @@ export class RemovalDraft {
     return this.wishSetting(demand.settingId, demand.value, { by: key, because: demand.because })
   }
 
-  private addDemand(key: string, demand: Demand): void {
-    const list = this.demands.get(key) ?? []
-    if (!list.some((known) => known.settingId === demand.settingId && known.value === demand.value)) list.push(demand)
-    this.demands.set(key, list)
-  }
-
   private wishSetting(settingId: Id, value: string, why: BroughtIn): RemovalError | null {
     const setting = this.model.settings.get(settingId)!
     const known = [...this.settings.values()].filter((wish) => wish.settingId === settingId)
@@ -225,86 +214,17 @@ export class RemovalDraft {
     return this.wishSetting(settingId, endValue(this.model, settingId), { by: key, because: { kind: 'set back', settingId } })
   }
 
-  /** A part that may not rest does its release, openings and lift as one block: what they wait for, the release waits for. */
-  private keepInOneGo(): void {
-    const incoming = new Map<string, Edge[]>()
-    for (const edge of this.edges) {
-      const list = incoming.get(edge.after)
-      if (list) list.push(edge)
-      else incoming.set(edge.after, [edge])
-    }
-    for (const [partId, level] of this.levels) {
-      if (level !== 'off' || mayRestFree(this.model.parts.get(partId)!)) continue
-      const release = releaseKey(partId)
-      const inside = new Set([release, liftKey(partId)])
-      const early = new Set<string>()
-      for (const tether of this.model.tyingOf.get(partId) ?? []) (isEarly(tether) ? early : inside).add(openKey(tether.id))
-      for (const key of inside)
-        if (key !== release) for (const edge of incoming.get(key) ?? []) if (!inside.has(edge.before) && !early.has(edge.before)) this.order(edge.before, release, { kind: 'in one go', partId })
-      // No setting is touched in between: what any act of the block demands, the release demands.
-      for (const key of inside) for (const demand of this.demands.get(key) ?? []) this.addDemand(release, demand)
-    }
-  }
-
-  /**
-   * A part that was to be eased and comes free anyway: its release answers for both, unless something that comes before the
-   * release needs it eased; then it is eased first.
-   */
-  private settleEased(): void {
-    const eased = [...this.operations.values()].filter((operation) => operation.act === 'ease' && this.operations.has(releaseKey(operation.itemId)))
-    if (eased.length === 0) return
-    const answered = new Map(eased.map((operation) => [operation.key, releaseKey(operation.itemId)]))
-    // Nearly always the release can answer for all of them. Where that closes a circle, those in it are eased first.
-    const keys = [...this.operations.keys()]
-    const merged = answeredEdges(this.edges, answered)
-    if (hasLoop(keys, merged)) {
-      const group = loopGroups(keys, merged)
-      const size = new Map<number, number>()
-      for (const number of group.values()) size.set(number, (size.get(number) ?? 0) + 1)
-      for (const [key, release] of answered) if (size.get(group.get(release)!)! > 1) answered.delete(key)
-    }
-    for (const operation of eased) {
-      const { key, itemId: partId } = operation
-      if (!answered.has(key)) this.order(key, releaseKey(partId), { kind: 'eased first', partId })
-      else for (const map of [this.operations, this.demands]) map.delete(key)
-    }
-    this.edges = answeredEdges(this.edges, answered)
-    for (const [other, why] of this.broughtIn) if (why.by !== null && answered.has(why.by)) this.broughtIn.set(other, { ...why, by: answered.get(why.by)! })
-  }
-
-  /** Orders that bring nothing in. What nobody has explained is dropped where it runs in a circle, with the facts or with its like. */
-  private orderOnly(): Id[] {
-    const soft: (Edge & { needId: Id })[] = []
-    for (const need of this.model.needs) {
-      if (!ORDER_ONLY.includes(need.reason) || need.reason === 'habit' || need.needs.kind !== 'operation') continue
-      const before = `${need.needs.act}:${need.needs.id}`
-      const after = `${need.dependent.act}:${need.dependent.id}`
-      if (!this.operations.has(before) || !this.operations.has(after)) continue
-      if (need.reason === 'method') this.order(before, after, { kind: 'need', needId: need.id })
-      else soft.push({ before, after, because: { kind: 'need', needId: need.id }, needId: need.id })
-    }
-    const keys = [...this.operations.keys()]
-    if (!hasLoop(keys, [...this.edges, ...soft])) {
-      for (const edge of soft) this.order(edge.before, edge.after, edge.because)
-      this.sound = true
-      return []
-    }
-    const group = loopGroups(keys, [...this.edges, ...soft])
-    const kept = soft.filter((edge) => group.get(edge.before) !== group.get(edge.after))
-    for (const edge of kept) this.order(edge.before, edge.after, edge.because)
-    return soft.filter((edge) => !kept.includes(edge)).map((edge) => edge.needId)
-  }
-
   finish(): Removal {
     for (const { key, tetherId, because } of this.ifOpened) if (this.operations.has(openKey(tetherId))) this.order(key, openKey(tetherId), because)
-    this.settleEased()
-    this.keepInOneGo()
-    const droppedNeeds = this.orderOnly()
+    settleEased(this)
+    keepInOneGo(this)
+    const { dropped: droppedNeeds, sound } = orderOnly(this)
+    this.sound = sound
     return {
       model: this.model,
       goals: this.goals,
       choices: this.choices,
-      operations: new Map([...this.operations.keys()].sort().map((key) => [key, this.operations.get(key)!])),
+      operations: this.operations,
       edges: this.edges,
       demands: this.demands,
       settings: this.settings,
@@ -313,32 +233,6 @@ export class RemovalDraft {
       droppedNeeds,
     }
   }
-
-  private order(before: string, after: string, because: Because): void {
-    // What a setting's method waits for is a guard of that act, checked when the act is made; it is no edge between operations.
-    if (this.settings.has(after) || before === after) return
-    const seen = this.seenEdges.get(before)
-    if (seen?.has(after)) return
-    if (seen) seen.add(after)
-    else this.seenEdges.set(before, new Set([after]))
-    this.edges.push({ before, after, because })
-  }
-}
-
-/** The edges with each eased part's release in the place of its easing. */
-function answeredEdges(edges: readonly Edge[], answered: ReadonlyMap<string, string>): Edge[] {
-  const kept: Edge[] = []
-  for (const edge of edges) {
-    if (answered.has(edge.after)) continue
-    const release = answered.get(edge.before)
-    kept.push(release === undefined ? edge : { ...edge, before: release })
-  }
-  return kept
-}
-
-/** Reached before the part has come forward, or so short that it must be. */
-export function isEarly(tether: Tether): boolean {
-  return tether.mustOpenFor === 'free' || tether.reached === 'before the release'
 }
 
 /** The parts a goal asks for under these choices; null when the model has no such thing. */

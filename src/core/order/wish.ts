@@ -7,9 +7,10 @@ export type Goal = { kind: 'cavity'; cavityId: Id } | { kind: 'part'; partId: Id
 export type Choices = { openings: Record<Id, Id>; methods: Record<string, Id>; resting: 'rest' | 'set aside' }
 
 /** What the rules of safety ask of the settings while an operation is done. The rules live in core/vehicle; here they are asked. */
-export type AskedByRules = (operation: Pick<Operation, 'act' | 'itemId'>) => Demand[]
+export type AskedByRules = (operation: Pick<Operation, 'act' | 'itemId'>) => readonly Demand[]
 
-export const NOTHING_ASKED: AskedByRules = () => []
+const NOTHING: readonly Demand[] = []
+export const NOTHING_ASKED: AskedByRules = () => NOTHING
 
 /** Why an operation is there: asked for by another operation, or by a goal or a work item. */
 export type BroughtIn = { by: string; because: Because } | { by: null; goal: Goal }

@@ -29,9 +29,10 @@ export function deriveJob(model: ProcedureForBuild, goal: JobGoal, choices: Choi
   const job: DerivedJob = { model, goal, circumstances, endings, removal: removal.value, refit: refit.value, works: new Map(), added: new Map(), tests: [], decisions: [] }
   const wrong = addWork(job)
   if (wrong) return fail(wrong)
-  addInterimTests(job)
+  const { hasLoop } = addInterimTests(job)
   job.decisions = addDecisions(job)
   powerOnlyForItsAct(job)
+  if (!hasLoop) return ok(job)
   const loop = shortestLoop([...job.refit.operations.keys()], job.refit.edges.filter((edge) => job.refit.operations.has(edge.before)))
   return loop ? fail({ kind: 'contradiction', loop }) : ok(job)
 }

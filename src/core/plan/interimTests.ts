@@ -1,5 +1,5 @@
 import type { Id } from '../base/id'
-import { KeyGraph, type Reached } from '../order/keyGraph'
+import { KeyGraph } from '../order/keyGraph'
 import { openKey, splitKey, type Because, type Demand, type Edge, type Operation } from '../order/operation'
 import { isAirbagCircuit } from '../procedure/tether'
 import type { VehicleFunction } from '../procedure/vehicleFunction'
@@ -14,15 +14,16 @@ type Tested = Pick<VehicleFunction, 'id' | 'power' | 'alsoNeeds' | 'interim'> & 
  * Adds the tests that are to be made before trim hides their plugs again: once what a test needs is closed and what its
  * power needs is closed, before the first seat of another part that would hide it or is hard to undo. A plug that its
  * power needs and that can't be home by then is plugged for the test and unplugged again. A function nothing hides is
- * tested at hand-over only.
+ * tested at hand-over only. Answers whether what follows the opening now runs in a loop.
  */
-export function addInterimTests(job: DerivedJob): void {
+export function addInterimTests(job: DerivedJob): { hasLoop: boolean } {
   const graphs: Graphs = { wayIn: new KeyGraph(job.removal.edges), wayOut: new KeyGraph(job.refit.edges) }
   for (const item of functionsTouched(job)) {
     if (item.interim === 'at hand-over') continue
     const hiders = hidersOf(job, graphs, item)
     if (hiders.length > 0) addTest(job, graphs, item, hiders)
   }
+  return { hasLoop: graphs.wayOut.hasLoop() }
 }
 
 /** Both ways as graphs; tests are added to the way out as they are found. */
@@ -60,77 +61,65 @@ function hidersOf(job: DerivedJob, graphs: Graphs, item: Tested): { partId: Id; 
 }
 
 function addTest(job: DerivedJob, graphs: Graphs, item: Tested, hiders: readonly { partId: Id; seat: string }[]): void {
-  const { operations, edges } = job.refit
+  const { operations } = job.refit
   const key = `test:${item.id}`
   const added: Edge[] = []
   const order = (before: string, after: string, because: Because) => added.push({ before, after, because })
+  const plugs = [...item.tetherIds, ...item.alsoNeeds].flatMap((tetherId) => closeKeyOf(job, tetherId) ?? [])
+  const stated = statedNeeds(job, item.id, key)
+  const waiting = stated.edges.filter((edge) => edge.before === key).map((edge) => edge.after)
+  // A test can't hold up a seat that one of its own plugs waits for: then only the seats still to come count.
+  let seats = seatsAfter(graphs, hiders.map(({ seat }) => seat), plugs)
+  if (seats.length + waiting.length === 0) return
+  const forbidding = forbiddingPower(job, item.power).flatMap(({ tetherId, rule }) => {
+    const close = closeKeyOf(job, tetherId)
+    return close && !plugs.includes(close) ? [{ tetherId, rule, close, airbag: isAirbagCircuit(job.model.tethers.get(tetherId)!) }] : []
+  })
+  // An airbag plug is never closed just to try something: the test comes after its own closing as well.
+  seats = seatsAfter(graphs, seats, forbidding.filter(({ airbag }) => airbag).map(({ close }) => close))
+  if (seats.length + waiting.length === 0) return
+  const follows = graphs.wayOut.after([...seats, ...waiting])
   for (const tetherId of [...item.tetherIds, ...item.alsoNeeds]) {
     const close = closeKeyOf(job, tetherId)
     if (close) order(close, key, { kind: 'plugged', functionId: item.id, tetherId })
   }
   for (const first of item.after) order(first, key, { kind: 'work first', workId: splitKey(first)[1] })
-  for (const { partId, seat } of hiders) order(key, seat, { kind: 'hidden', functionId: item.id, partId })
-  const stated = statedNeeds(job, item.id, key)
+  // The innermost seats hold the others up.
+  for (const { partId, seat } of hiders) if (seats.includes(seat) && !follows.has(seat)) order(key, seat, { kind: 'hidden', functionId: item.id, partId })
   added.push(...stated.edges)
-  const comesAfter = afterTest(graphs, key, added)
-  // The test can't come before a seat that its own plugs wait for: then only the other seats count.
-  const late = added.filter((edge) => edge.after === key && comesAfter.has(edge.before)).map((edge) => edge.before)
-  dropSeatsBefore(graphs, added, key, hiders, late)
-  if (!added.some((edge) => edge.before === key)) return
-  const served = new Set(added.filter((edge) => edge.after === key).map((edge) => edge.before))
-  const forbidding = forbiddingPower(job, item.power).flatMap(({ tetherId, rule }) => {
-    const close = closeKeyOf(job, tetherId)
-    return close && !served.has(close) ? [{ tetherId, rule, close, airbag: isAirbagCircuit(job.model.tethers.get(tetherId)!) }] : []
-  })
-  let follows = afterTest(graphs, key, added)
-  // An airbag plug is never closed just to try something: the test comes after its own closing, before the seats still to come.
-  const lateAirbags = forbidding.filter(({ airbag, close }) => airbag && follows.has(close))
-  dropSeatsBefore(graphs, added, key, hiders, lateAirbags.map(({ close }) => close))
-  if (!added.some((edge) => edge.before === key)) return
-  follows = afterTest(graphs, key, added)
   const plugged: Id[] = []
   for (const { tetherId, rule, close, airbag } of forbidding) {
     if (airbag || !follows.has(close)) order(close, key, { kind: 'powered', functionId: item.id, tetherId, ruleId: rule.id })
     else plugged.push(tetherId)
   }
   operations.set(key, { ...operation(key, 'test', item.id, null), ...(job.added.has(item.id) && { name: job.added.get(item.id)!.name }) })
-  edges.push(...added)
-  for (const edge of added) graphs.wayOut.add(edge)
   const ignition = powerDemand(job, item)
   job.refit.demands.set(key, [...(ignition ? [ignition] : []), ...stated.demands])
-  for (const tetherId of plugged) plugForTest(job, item.id, tetherId)
+  for (const tetherId of plugged) added.push(...plugForTest(job, item.id, tetherId))
+  job.refit.edges.push(...added)
+  for (const edge of added) graphs.wayOut.add(edge)
   job.tests.push({ functionId: item.id, key, plugged })
 }
 
-/** What would follow a test, were these edges added. */
-function afterTest(graphs: Graphs, key: string, added: readonly Edge[]): Pick<Reached, 'has'> {
-  const seats = new Set(added.filter(({ before }) => before === key).map(({ after }) => after))
-  const later = graphs.wayOut.after(seats)
-  return { has: (other) => seats.has(other) || later.has(other) }
-}
-
-/** The test can't hold up a seat that a plug it needs waits for: only the seats still to come then count. */
-function dropSeatsBefore(graphs: Graphs, added: Edge[], key: string, hiders: readonly { seat: string }[], plugs: readonly string[]): void {
-  if (plugs.length === 0) return
+/** Those of these seats that none of the plugs waits for. */
+function seatsAfter(graphs: Graphs, seats: readonly string[], plugs: readonly string[]): string[] {
   const first = graphs.wayOut.before(plugs)
-  const dropped = new Set(hiders.map(({ seat }) => seat).filter((seat) => first.has(seat)))
-  if (dropped.size > 0) added.splice(0, added.length, ...added.filter((edge) => edge.before !== key || !dropped.has(edge.after)))
+  return seats.filter((seat) => !first.has(seat))
 }
 
 /** Closed by hand for the test, opened again, closed for good later. Several tests share one such plugging. */
-function plugForTest(job: DerivedJob, functionId: Id, tetherId: Id): void {
-  const { operations, edges } = job.refit
+function plugForTest(job: DerivedJob, functionId: Id, tetherId: Id): Edge[] {
+  const { operations } = job.refit
   const [close, open] = [`close:${tetherId}@test`, `open:${tetherId}@test`]
   const partId = job.model.hostOf(job.model.tethers.get(tetherId)!.partId)
   const because: Because = { kind: 'only for the test', functionId, tetherId }
-  if (!operations.has(close)) {
-    operations.set(close, { ...operation(close, 'close', tetherId, partId), nth: 1 })
-    operations.set(open, { ...operation(open, 'open', tetherId, partId), nth: 2 })
-    const home = closeKeyOf(job, tetherId)!
-    operations.set(home, { ...operations.get(home)!, nth: 2 })
-    edges.push({ before: close, after: open, because }, { before: open, after: home, because })
-  }
-  edges.push({ before: close, after: `test:${functionId}`, because }, { before: `test:${functionId}`, after: open, because })
+  const edges: Edge[] = [{ before: close, after: `test:${functionId}`, because }, { before: `test:${functionId}`, after: open, because }]
+  if (operations.has(close)) return edges
+  operations.set(close, { ...operation(close, 'close', tetherId, partId), nth: 1 })
+  operations.set(open, { ...operation(open, 'open', tetherId, partId), nth: 2 })
+  const home = closeKeyOf(job, tetherId)!
+  operations.set(home, { ...operations.get(home)!, nth: 2 })
+  return [...edges, { before: close, after: open, because }, { before: open, after: home, because }]
 }
 
 function operation(key: string, act: Operation['act'], itemId: Id, partId: Id | null): Operation {

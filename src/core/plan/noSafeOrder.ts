@@ -18,10 +18,12 @@ import { SettingMoves } from './settingMoves'
 export function noSafeOrderFor(model: ProcedureForBuild, whole: Removal, circumstances: Circumstances): [Id, NoSafeOrder][] {
   if (whole.settings.size === 0) return []
   const found: [Id, NoSafeOrder][] = []
+  // Where a facet is told makes no difference to whether the rules can be kept: the widest reading is looked at as it is.
+  const widest = { ...model, openFacets: new Set<Id>() }
   for (const cavity of model.cavities.values()) {
     const errors: (NoSafeOrder | null)[] = cavity.openings.map((opening) => {
       const goal = { goals: [{ kind: 'cavity' as const, cavityId: cavity.id }], kits: [], endings: new Map() }
-      const job = deriveJob(model, goal, { openings: { [cavity.id]: opening.id }, methods: {}, resting: 'rest' }, circumstances)
+      const job = deriveJob(widest, goal, { openings: { [cavity.id]: opening.id }, methods: {}, resting: 'rest' }, circumstances)
       return job.ok && job.value.removal.settings.size > 0 ? orderOf(job.value) : null
     })
     const [first] = errors

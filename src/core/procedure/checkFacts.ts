@@ -2,7 +2,7 @@ import type { Id } from '../base/id'
 import { danglingReferences, type DanglingReference } from './references'
 import { COLLECTIONS, type Collection, type ProcedureDocument } from './document'
 import { same } from './edit'
-import { areLookalikes, THREADED_KINDS, usualDrive } from './holder'
+import { areLookalikes, THREADED_KINDS, usualDrive, type Holder } from './holder'
 import { mayRestFree } from './part'
 import { isElectrical } from './tether'
 
@@ -109,22 +109,27 @@ function partProblems(document: ProcedureDocument): FactProblem[] {
 
 function holderProblems(document: ProcedureDocument): FactProblem[] {
   const problems: FactProblem[] = []
-  const byHead = new Map<string, typeof document.holders>()
+  const byHead = new Map<string, Holder[]>()
   for (const holder of document.holders) {
     const drive = usualDrive(holder)
-    if (THREADED_KINDS.includes(holder.kind) && (drive === null || drive.size === '')) problems.push({ kind: 'drive without size', itemId: holder.id })
+    const threaded = THREADED_KINDS.includes(holder.kind)
+    if (threaded && (drive === null || drive.size === '')) problems.push({ kind: 'drive without size', itemId: holder.id })
     if (holder.positions.length > 0 && holder.positions.length !== holder.count) problems.push({ kind: 'marks differ', itemId: holder.id, marks: holder.positions.length, count: holder.count })
-    const head = drive ? `${drive.drive} ${drive.size}` : ''
-    const alike = byHead.get(head) ?? []
-    for (const other of alike) if (areLookalikes(other, holder) && !isTold(other, holder)) problems.push({ kind: 'lookalike without difference', itemId: (other.thread === null ? other : holder).id, otherId: (other.thread === null ? holder : other).id })
-    byHead.set(head, [...alike, holder])
+    if (!threaded || drive === null) continue
+    const head = `${drive.drive} ${drive.size}`
+    const alike = byHead.get(head)
+    if (!alike) byHead.set(head, [holder])
+    else {
+      for (const other of alike) if (isUntold(other, holder) && areLookalikes(other, holder)) problems.push({ kind: 'lookalike without difference', itemId: (other.thread === null ? other : holder).id, otherId: (other.thread === null ? holder : other).id })
+      alike.push(holder)
+    }
   }
   return problems
 }
 
-/** Whether a record says how two groups with one head differ: by their threads, or in words. */
-function isTold(a: ProcedureDocument['holders'][number], b: ProcedureDocument['holders'][number]): boolean {
-  return (a.thread !== null && b.thread !== null) || a.tell !== '' || b.tell !== ''
+/** Whether nothing says how two groups with one head differ: no threads to compare, and no words. */
+function isUntold(a: Holder, b: Holder): boolean {
+  return (a.thread === null || b.thread === null) && a.tell === '' && b.tell === ''
 }
 
 function conditionProblems(document: ProcedureDocument): FactProblem[] {

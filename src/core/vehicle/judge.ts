@@ -40,6 +40,8 @@ export function waitLeftS(model: ProcedureForBuild, state: VehicleState, act: Ju
   return Math.max(0, waitS(model, battery.id, circumstances) - (state.nowS - (state.changedAtS.get(battery.id) ?? state.startedS)))
 }
 
+const NO_DEMANDS: readonly Demand[] = []
+
 /** What the rules demand of the settings at an operation: rules of that act that refuse while a setting stands elsewhere. */
 export function askedByRules(model: ProcedureForBuild, circumstances: Circumstances): AskedByRules {
   // By act, so that the many acts no rule speaks of cost nothing.
@@ -47,8 +49,10 @@ export function askedByRules(model: ProcedureForBuild, circumstances: Circumstan
   for (const rule of circumstances.rules)
     if (rule.effect === 'refuses' && rule.at !== null && rule.while.some((c) => c.kind === 'setting not')) for (const act of rule.at.acts) ruled.set(act, [...(ruled.get(act) ?? []), rule])
   return (operation) => {
+    const rules = ruled.get(operation.act)
+    if (!rules) return NO_DEMANDS
     const demands: Demand[] = []
-    for (const rule of ruled.get(operation.act) ?? []) {
+    for (const rule of rules) {
       if (!matches(model, rule.at!, operation, circumstances)) continue
       const settings = rule.while.filter((c) => c.kind === 'setting not')
       // Only a rule that bites by one setting alone says which value is wanted.

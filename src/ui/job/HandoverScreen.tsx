@@ -3,7 +3,8 @@ import { Printer } from 'lucide-react'
 import Link from 'next/link'
 import { useState } from 'react'
 import { wallMsOf } from '@/core/base/clock'
-import { functionsToTest, handoverBlocks } from '@/core/job/handover'
+import { handoverBlocks } from '@/core/job/handover'
+import { testsOwed, type OwedTest } from '@/core/job/terms'
 import { uRows } from '@/core/job/uRows'
 import { ClosedTick, MayRing, StopSign } from '../marks/Signs'
 import type { ChangeActing } from '../shell/ActingButton'
@@ -19,7 +20,7 @@ export type HandOver = (jobId: string) => Promise<{ status: 'done' } | { status:
 export function HandoverScreen({ data, change, handOver }: { data: JobData; change: ChangeActing; handOver: HandOver }) {
   const job = useJob(data)
   const { state } = job
-  const blocks = handoverBlocks(data.document, state, data.shopHasOthers)
+  const blocks = handoverBlocks(data.document, state, data.shopHasOthers, job.terms)
   const handed = data.handedOver && state.handedOver !== null
   const accounts = blocks.filter((block) => block.kind === 'account')
   return (
@@ -96,25 +97,25 @@ export function clockWords(ms: number): string {
 }
 
 function Tests({ data, job }: { data: JobData; job: LiveJob }) {
-  const ids = functionsToTest(data.document, job.state)
+  const owed = testsOwed(data.document, job.state, job.terms)
   return (
     <section>
       <h2 className="flex justify-between border-b-2 border-ink pb-1 text-2xl">
-        Tests <span className="text-lg font-normal text-second">every function of a plug that was opened</span>
+        Tests <span className="text-lg font-normal text-second">every function of a plug that was opened, and what was added</span>
       </h2>
-      {ids.length === 0 && <p className="py-3 text-lg text-second">No plug with a function was opened.</p>}
+      {owed.length === 0 && <p className="py-3 text-lg text-second">No plug with a function was opened.</p>}
       <ul>
-        {ids.map((id) => (
-          <TestRow key={id} functionId={id} data={data} job={job} />
+        {owed.map((item) => (
+          <TestRow key={item.id} item={item} data={data} job={job} />
         ))}
       </ul>
     </section>
   )
 }
 
-function TestRow({ functionId, data, job }: { functionId: string; data: JobData; job: LiveJob }) {
+function TestRow({ item, data, job }: { item: OwedTest; data: JobData; job: LiveJob }) {
+  const functionId = item.id
   const test = job.state.tests.get(functionId)
-  const item = data.document.functions.find((f) => f.id === functionId)!
   const [reading, setReading] = useState('')
   const done = data.handedOver && job.state.handedOver !== null
   const record = (result: 'passed' | 'failed') => job.record([{ kind: 'tested', functionId, result, reading: reading.trim() ? `${reading.trim()} ${item.readingUnit}`.trim() : '', note: '' }])

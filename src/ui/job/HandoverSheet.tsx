@@ -1,6 +1,6 @@
 import { wallMsOf } from '@/core/base/clock'
 import type { URow } from '@/core/job/uRows'
-import { functionsToTest } from '@/core/job/handover'
+import { testsOwed } from '@/core/job/terms'
 import { isAirbagCircuit } from '@/core/procedure/tether'
 import { judged } from '@/core/plan/demandsOf'
 import { traysFor } from '@/core/plan/summary'
@@ -24,7 +24,7 @@ export function HandoverSheet({ data, job, rows }: { data: JobData; job: LiveJob
   const cautions = new Map([...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps.flatMap((step) => cautionsFor(model, judged(plan.job, step.operation), job.circumstances).filter((caution) => !caution.builtIn).map((caution) => [caution.id, caution] as const))))
   const airbags = [...state.tethersTouched].filter((id) => isAirbagCircuit(data.document.tethers.find((tether) => tether.id === id)!))
   const lookalike = traysFor(plan).filter((tray) => tray.notWith.length > 0)
-  const tested = functionsToTest(data.document, state)
+  const tested = testsOwed(data.document, state, job.terms)
   return (
     <article data-theme="desk" className="mx-auto max-w-[190mm] p-2 text-[14px]">
       <header className="flex items-center gap-4">
@@ -77,12 +77,12 @@ export function HandoverSheet({ data, job, rows }: { data: JobData; job: LiveJob
         <h2 className="border-b-2 border-ink text-lg">Tested</h2>
         <table className="w-full">
           <tbody>
-            {tested.map((id) => {
-              const test = state.tests.get(id)
+            {tested.map((item) => {
+              const test = state.tests.get(item.id)
               return (
-                <tr key={id} className="border-b border-hair">
+                <tr key={item.id} className="border-b border-hair">
                   <th scope="row" className="py-1 text-left">
-                    {itemWords(data.document, id)}
+                    {item.name}
                   </th>
                   <td className="num">{test?.reading}</td>
                   <td>{test ? dateWords(wallMsOf(test.at)) : ''}</td>

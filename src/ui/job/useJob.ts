@@ -6,6 +6,7 @@ import { fetchEvents, sendTo } from '@/client/sendEvents'
 import { balanceOf, type Balance } from '@/core/job/balance'
 import type { Happening, JobEvent } from '@/core/job/event'
 import { foldJob, type JobState } from '@/core/job/fold'
+import { termsOf, type JobTerms } from '@/core/job/terms'
 import { planJob, type JobPlan, type PlanRequest } from '@/core/plan/jobPlan'
 import { liveCircumstances, liveVehicle } from '@/core/job/liveVehicle'
 import type { ProcedureDocument } from '@/core/procedure/document'
@@ -41,6 +42,7 @@ export type LiveJob = {
   model: ProcedureForBuild
   plan: JobPlan
   state: JobState
+  terms: JobTerms
   balance: Balance
   /** The vehicle as the rules of safety see it now, and what they are judged by. */
   vehicle: VehicleState
@@ -109,7 +111,8 @@ export function useJob(data: JobData): LiveJob {
   const circumstances = useMemo(() => liveCircumstances(model, state, data.house, rules, data.acting), [model, state, data.house, rules, data.acting])
   const nowMs = useClock()
   const vehicle = useMemo(() => liveVehicle(model, state, nowMs), [model, state, nowMs])
-  const balance = useMemo(() => balanceOf(data.document, state), [data.document, state])
+  const terms = useMemo(() => termsOf(data.document, data.request), [data.document, data.request])
+  const balance = useMemo(() => balanceOf(data.document, state, terms), [data.document, state, terms])
   const record = (happenings: readonly Happening[]) => {
     const made = log.append(data.acting.id, happenings)
     setActs((now) => [...now, { eventIds: made.map((event) => event.id), atMs: Date.now() }])
@@ -119,5 +122,5 @@ export function useJob(data: JobData): LiveJob {
     log.takeBack(data.acting.id, lastAct.eventIds)
     setActs((now) => now.slice(0, -1))
   }
-  return { model, plan, state, balance, vehicle, circumstances, nowMs, log: snapshot, record, lastAct, takeBack }
+  return { model, plan, state, terms, balance, vehicle, circumstances, nowMs, log: snapshot, record, lastAct, takeBack }
 }

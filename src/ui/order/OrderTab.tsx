@@ -23,7 +23,7 @@ export function OrderTab({ document, strips, pickedId, onPick, onWhy, save }: { 
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-hair px-1 py-1.5 text-[15px]">
         <label className="flex items-center gap-2">
           For
-          <select className="field !w-44" value={goalId} onChange={(event) => setGoalId(event.target.value)}>
+          <select className="field !w-36" value={goalId} onChange={(event) => setGoalId(event.target.value)}>
             <option value="">everything that comes off</option>
             {document.cavities.map((cavity) => (
               <option key={cavity.id} value={cavity.id}>
@@ -36,7 +36,7 @@ export function OrderTab({ document, strips, pickedId, onPick, onWhy, save }: { 
           <label key={facet.id} className="flex items-center gap-2">
             {facet.name}
             <select
-              className="field !w-28"
+              className="field !w-24"
               value={build[facet.id] ?? ''}
               onChange={(event) => {
                 const { [facet.id]: _, ...rest } = build
@@ -61,7 +61,7 @@ export function OrderTab({ document, strips, pickedId, onPick, onWhy, save }: { 
         </span>
       </div>
       <div className="min-h-0 flex-1">{shape === 'drawing' ? <OrderGraph document={document} view={view} pickedId={pickedId} onPick={onPick} /> : <div className="h-full overflow-auto"><OrderList document={document} view={view} onPick={onPick} /></div>}</div>
-      <div className="max-h-[34%] min-h-0 shrink-0 overflow-auto">
+      <div className="max-h-[27%] min-h-0 shrink-0 overflow-auto">
         <LearntOrders document={document} view={view} strips={strips.length} save={save} onWhy={onWhy} />
       </div>
     </div>

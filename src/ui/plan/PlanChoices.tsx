@@ -86,7 +86,7 @@ export function FacetCards({ document, facetIds, build, onChange }: { document: 
 }
 
 /** Two habits side by side; a radio group that looks like one switch. */
-export function Choice<T extends string>({ label, value, options, onChange }: { label: string; value: T; options: readonly T[]; onChange: (value: T) => void }) {
+export function Choice<T extends string>({ label, value, options, words, onChange }: { label: string; value: T; options: readonly T[]; words?: Record<T, string>; onChange: (value: T) => void }) {
   return (
     <fieldset>
       <legend className="sr-only">{label}</legend>
@@ -94,7 +94,7 @@ export function Choice<T extends string>({ label, value, options, onChange }: { 
         {options.map((option) => (
           <label key={option} className={`flex min-h-9 cursor-pointer items-center justify-center px-2 text-center font-semibold has-[:focus-visible]:outline-3 ${value === option ? 'bg-ink text-ground' : 'text-second hover:bg-tint'}`}>
             <input type="radio" name={label} className="sr-only" checked={value === option} onChange={() => onChange(option)} />
-            {option}
+            {words?.[option] ?? option}
           </label>
         ))}
       </div>

@@ -82,7 +82,7 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
             <div className="space-y-2">
               <Choice label="Panels" value={policy.resting} options={['rest', 'set aside']} onChange={(resting) => setPolicy({ ...policy, resting })} />
               <Choice label="Habit" value={policy.habit} options={['panel by panel', 'tool in hand']} onChange={(habit) => setPolicy({ ...policy, habit })} />
-              {[...model.settings.values()].some((setting) => setting.role === 'battery') && <Choice label="Battery" value={policy.battery} options={['stays on', 'off first']} onChange={(battery) => setPolicy({ ...policy, battery })} />}
+              {[...model.settings.values()].some((setting) => setting.role === 'battery') && <Choice label="Battery" value={policy.battery} options={['stays on', 'off first']} words={{ 'stays on': 'battery stays on', 'off first': 'battery off first' }} onChange={(battery) => setPolicy({ ...policy, battery })} />}
               {plan && <MethodChoice model={model} plan={plan} policy={policy} onChange={setPolicy} />}
               <label className="block">
                 <span className="text-[15px] text-second">Starting at</span>

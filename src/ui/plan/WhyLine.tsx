@@ -3,7 +3,7 @@ import { ChevronDown, ChevronUp } from 'lucide-react'
 import type { URow } from '@/core/job/uRows'
 import type { JobPlan } from '@/core/plan/jobPlan'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { whyLinks, whySentence } from '../words/reasons'
+import { whyLinks, whySentence, withoutSentence } from '../words/reasons'
 
 /** "Why this?": the chain of facts as one small line of stations, and as a sentence. */
 export function WhyLine({ plan, document, row, open, onToggle }: { plan: JobPlan; document: ProcedureDocument; row: URow; open: boolean; onToggle: () => void }) {
@@ -33,6 +33,7 @@ export function WhyLine({ plan, document, row, open, onToggle }: { plan: JobPlan
             ))}
           </ol>
           <p className="mt-2">{whySentence(document, plan.removal, key)}</p>
+          <p className="mt-1 text-second">{withoutSentence(document, plan.removal, key)}</p>
         </div>
       )}
     </div>

@@ -17,6 +17,7 @@ import { OrderTab } from '../order/OrderTab'
 import { blankItem } from './newItem'
 import { PartFacts } from './PartFacts'
 import { ProblemList } from './ProblemList'
+import { StationsForForm } from './SpecFields'
 import { useDraft, type EditDraft } from './useDraft'
 
 export type ProcedureData = {
@@ -24,6 +25,8 @@ export type ProcedureData = {
   document: ProcedureDocument
   problems: Problem[]
   strips: Strip[]
+  /** Stations the shop has besides the usual ones. */
+  stations: string[]
   isDraft: boolean
   revision: { number: number; publishedWords: string; by: string } | null
   jobs: number
@@ -140,7 +143,7 @@ export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureD
         {pickedId ? <PartFacts document={document} partId={pickedId} onOpen={open} onAdd={add} /> : <p className="text-second">No part yet. Add the first one: what comes off first.</p>}
       </aside>
       <Dialog title={form ? (form.isNew ? `New ${COLLECTION_WORDS[form.collection].one}` : `Change ${COLLECTION_WORDS[form.collection].one}`) : ''} open={form !== null} onClose={() => setForm(null)} wide>
-        {form && <ItemForm key={form.item.id} document={document} collection={form.collection} item={form.item} isNew={form.isNew} save={saveItem} close={() => setForm(null)} />}
+        {form && <StationsForForm value={data.stations}><ItemForm key={form.item.id} document={document} collection={form.collection} item={form.item} isNew={form.isNew} save={saveItem} close={() => setForm(null)} /></StationsForForm>}
       </Dialog>
       <ConflictDialog draft={draft} />
     </div>

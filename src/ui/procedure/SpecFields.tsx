@@ -3,6 +3,7 @@ import { Plus, Trash2 } from 'lucide-react'
 import { createContext, useContext } from 'react'
 import { Controller, useFieldArray, useFormContext, useWatch } from 'react-hook-form'
 import type { ProcedureDocument } from '@/core/procedure/document'
+import { STATIONS } from '@/core/procedure/station'
 import { Options, SelectField, TextField } from '../forms/Field'
 import { holderWords, itemWords } from '../words/items'
 import type { ItemKind, Spec } from './fieldSpecs'
@@ -11,6 +12,9 @@ import { needOptions, waitOptions } from './needOptions'
 
 const Context = createContext<ProcedureDocument | null>(null)
 export const DocumentForForm = Context.Provider
+/** Stations the shop has besides the usual ones. */
+const OwnStations = createContext<readonly string[]>([])
+export const StationsForForm = OwnStations.Provider
 
 function useDocument(): ProcedureDocument {
   const document = useContext(Context)
@@ -81,6 +85,8 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
           <Options values={spec.options} empty={spec.empty} />
         </SelectField>
       )
+    case 'station':
+      return <StationField path={path} label={spec.label} empty={spec.empty} problem={problem} />
     case 'choices':
       return <Checks path={path} label={spec.label} options={spec.options.map((value) => [value, value])} />
     case 'yes':
@@ -129,6 +135,19 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
     case 'rows':
       return <Rows spec={spec} path={path} />
   }
+}
+
+function StationField({ path, label, empty, problem }: { path: string; label: string; empty?: string; problem?: string }) {
+  const { register, getValues } = useFormContext()
+  const own = useContext(OwnStations)
+  const now = getValues(path) as string | null
+  // A station the shop has given up stays what this record says.
+  const names = [...new Set([...STATIONS, ...own, ...(now ? [now] : [])])]
+  return (
+    <SelectField label={label} problem={problem} {...register(path, { setValueAs: (value: string | null) => (value === '' ? null : value) })}>
+      <Options values={names} empty={empty} />
+    </SelectField>
+  )
 }
 
 function keyOf(options: readonly { key: string; value: object }[], value: unknown): string {

@@ -14,6 +14,7 @@ export type Spec =
   | { as: 'text' | 'long' | 'texts'; path: string; label: string; help?: string; required?: boolean; suggest?: readonly string[] }
   | { as: 'number'; path: string; label: string; unit?: string; nullable?: boolean; help?: string }
   | { as: 'choice'; path: string; label: string; options: readonly string[]; empty?: string; help?: string }
+  | { as: 'station'; path: string; label: string; empty?: string }
   | { as: 'choices'; path: string; label: string; options: readonly string[] }
   | { as: 'yes'; path: string; label: string }
   | { as: 'item' | 'items'; path: string; label: string; of: ItemKind; empty?: string; help?: string }
@@ -53,7 +54,7 @@ export const FORMS: Record<Collection, readonly Group[]> = {
       specs: [
         { as: 'text', path: 'name', label: 'Name', required: true },
         { as: 'texts', path: 'synonyms', label: 'Also called', help: 'Separate with commas.' },
-        { as: 'choice', path: 'station', label: 'Worked on from', options: STATIONS },
+        { as: 'station', path: 'station', label: 'Worked on from' },
         { as: 'choice', path: 'fixing', label: 'Held by', options: FIXINGS, help: 'Press fit and rests: nothing fastens it, and that is a fact.' },
         { as: 'text', path: 'zone', label: 'Zone' },
         { as: 'number', path: 'pieces', label: 'Pieces' },
@@ -104,7 +105,7 @@ export const FORMS: Record<Collection, readonly Group[]> = {
       folded: true,
       specs: [
         { as: 'number', path: 'persons', label: 'Persons' },
-        { as: 'choice', path: 'helperStation', label: 'The second person stands at', options: STATIONS, empty: 'nobody else' },
+        { as: 'station', path: 'helperStation', label: 'The second person stands at', empty: 'nobody else' },
         { as: 'number', path: 'massKg', label: 'Mass', unit: 'kg', nullable: true },
         { as: 'yes', path: 'hot', label: 'Hot: wait before it is touched' },
         { as: 'yes', path: 'fuel', label: 'A tank, or what raises one' },

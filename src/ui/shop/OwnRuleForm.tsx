@@ -5,7 +5,7 @@ import { SETTING_ROLES } from '@/core/procedure/setting'
 import { CIRCUITS } from '@/core/procedure/tether'
 import { Rule, RULE_ACTS, type Condition } from '@/core/vehicle/rule'
 import { SelectField, TextField } from '../forms/Field'
-import { patternWords } from '../words/rules'
+import { ACT_WORDS, patternWords } from '../words/rules'
 
 type Draft = { severity: string; sentence: string; remedy: string; effect: string; everyState: boolean; acts: string[]; circuits: string[]; flag: string; openCircuits: string[]; role: string; values: string }
 const FLAGS = ['', 'brittle', 'painted', 'hot', 'fuel', 'heavy'] as const
@@ -48,7 +48,7 @@ export function OwnRuleForm({ rule, taken, save, close }: { rule: Rule | null; t
       </label>
       {!draft.everyState && (
         <>
-          <Checks label="At which acts" options={RULE_ACTS} chosen={draft.acts} onChange={(acts) => set({ acts })} />
+          <Checks label="At which acts" options={RULE_ACTS} words={ACT_WORDS} chosen={draft.acts} onChange={(acts) => set({ acts })} />
           <Checks label="Only at plugs of these circuits" options={CIRCUITS} chosen={draft.circuits} onChange={(circuits) => set({ circuits })} />
           <SelectField label="Only at parts that are" value={draft.flag} onChange={(event) => set({ flag: event.target.value })}>
             {FLAGS.map((flag) => (
@@ -82,7 +82,7 @@ export function OwnRuleForm({ rule, taken, save, close }: { rule: Rule | null; t
   )
 }
 
-function Checks({ label, options, chosen, onChange }: { label: string; options: readonly string[]; chosen: readonly string[]; onChange: (chosen: string[]) => void }) {
+function Checks({ label, options, words = {}, chosen, onChange }: { label: string; options: readonly string[]; words?: Readonly<Record<string, string>>; chosen: readonly string[]; onChange: (chosen: string[]) => void }) {
   return (
     <fieldset>
       <legend className="mb-1 text-[15px] font-semibold">{label}</legend>
@@ -90,7 +90,7 @@ function Checks({ label, options, chosen, onChange }: { label: string; options: 
         {options.map((option) => (
           <label key={option} className="flex min-h-9 items-center gap-2">
             <input type="checkbox" className="size-5 accent-[var(--petrol)]" checked={chosen.includes(option)} onChange={(event) => onChange(event.target.checked ? [...chosen, option] : chosen.filter((other) => other !== option))} />
-            {option}
+            {words[option] ?? option}
           </label>
         ))}
       </div>

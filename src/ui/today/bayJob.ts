@@ -3,6 +3,7 @@ import { balanceOf } from '@/core/job/balance'
 import type { JobEvent } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'
 import { nextTap } from '@/core/job/progress'
+import { termsOf } from '@/core/job/terms'
 import { uRows, type URow } from '@/core/job/uRows'
 import { planJob, type PlanRequest } from '@/core/plan/jobPlan'
 import type { ProcedureDocument } from '@/core/procedure/document'
@@ -55,7 +56,7 @@ export function bayJob(job: Source, house: HouseValues, shopRules: ShopRules): B
   const rows = uRows(plan, state)
   const gate = powerGate(model, liveVehicle(model, state, Date.now()), liveCircumstances(model, state, house, rules, { id: '', authorised: [] }))
   const forbid = (answer: GateAnswer) => forbidsWords(job.document, answer.forbiddenBy[0]!, state.settings)
-  const openRows = balanceOf(job.document, state).openRows
+  const openRows = balanceOf(job.document, state, termsOf(job.document, job.request)).openRows
   const open = openRows.flatMap((row): BayJob['open'] => {
     if (row.account === 'tether') {
       const airbag = isAirbagCircuit(job.document.tethers.find((tether) => tether.id === row.id)!)

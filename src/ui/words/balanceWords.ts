@@ -60,11 +60,11 @@ export function blockSentence(document: ProcedureDocument, block: HandoverBlock)
       return `${heading}. ${sentence}`
     }
     case 'not tested':
-      return `${itemWords(document, block.functionId)} is not tested: its plug was open.`
+      return `${block.name} is not tested yet.`
     case 'tested before it was closed':
       return `${itemWords(document, block.functionId)} was tested before the plug ${itemWords(document, block.tetherId)} was closed again. Test it once more.`
     case 'test failed':
-      return `${itemWords(document, block.functionId)} failed its test. Find the cause, then test it again.`
+      return `${block.name} failed its test. Find the cause, then test it again.`
     case 'installer has not signed':
       return 'The installer has not signed.'
     case 'nobody has checked':

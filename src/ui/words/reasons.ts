@@ -1,7 +1,7 @@
 import type { Id } from '@/core/base/id'
 import type { Because, Edge } from '@/core/order/operation'
 import type { Removal } from '@/core/order/removed'
-import { whyChain, type WhyLink } from '@/core/order/why'
+import { whatStaysShut, whyChain, type WhyLink } from '@/core/order/why'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { holderWords, itemWords } from './items'
 import { capital } from './operations'
@@ -23,6 +23,16 @@ function whyPiece(n: Namer, link: WhyLink, first: boolean): string {
   const verb = { covers: 'cover', holds: 'hold', ties: 'tie', traps: 'trap', frees: 'free', carries: 'come along in', 'keeps safe': 'keep safe', closes: 'close', 'comes before': 'come before' }[link.relation]
   const said = many ? verb : verb.replace(/^\w+/, (word) => `${word}s`)
   return first ? `${name} ${said}` : ` the ${name}, which ${said}`
+}
+
+/** "What if I don't?": what can't be done then, and what stays shut. */
+export function withoutSentence(document: ProcedureDocument, removal: Removal, key: string): string {
+  const { waiting, goals } = whatStaysShut(removal, key)
+  const n = { document }
+  const things = [...new Set(waiting.map((other) => thingWords(n, splitKey(other)[1])))].slice(0, 3)
+  const shut = goals.map((goal) => itemWords(document, goal.kind === 'cavity' ? goal.cavityId : goal.partId))
+  if (things.length + shut.length === 0) return ''
+  return `Without it${things.length > 0 ? ` the ${things.join(', the ')} can’t be done` : ''}${shut.length > 0 ? `${things.length > 0 ? ', and' : ''} the ${shut.join(' and the ')} stays shut` : ''}.`
 }
 
 export type ChainLink = { id: Id | null; name: string; relation: string | null; thing: WhyLink['thing'] }

@@ -1,7 +1,8 @@
 import { unreachable } from '@/core/base/result'
 import type { Condition, Rule } from '@/core/vehicle/rule'
 
-const ACT_WORDS: Record<string, string> = {
+/** The acts a rule can bite at, in the trade's words. */
+export const ACT_WORDS: Record<string, string> = {
   undo: 'undoing', ease: 'easing', release: 'moving a part', open: 'unplugging', lift: 'lifting away', fasten: 'fastening', start: 'starting fasteners', seat: 'pushing home', close: 'plugging', place: 'placing', feed: 'leading through', set: 'changing a setting', work: 'work', test: 'a test', power: 'switching on',
 }
 

@@ -24,6 +24,7 @@ export default async function ProcedurePage({ params }: { params: Promise<{ proc
           revision: view.revision && { number: view.revision.number, by: view.revision.by, publishedWords: view.revision.publishedAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }) },
           jobs: view.jobs,
           strips: view.strips,
+          stations: crew.house.stations.map((station) => station.name),
           mayPublish: mayAct(crew, 'lead'),
         }}
         editDraft={editDraftAction}

@@ -1,0 +1,36 @@
+import type { Id } from '../base/id'
+import { endingsOf } from '../plan/jobGoal'
+import { goalOfRequest, type PlanRequest } from '../plan/jobPlan'
+import { goesBack, type Ending } from '../procedure/end'
+import type { ProcedureDocument } from '../procedure/document'
+import { forBuild } from '../procedure/forBuild'
+import type { VehicleFunction } from '../procedure/vehicleFunction'
+import type { JobState } from './fold'
+
+/** What a job owes besides putting everything back: what ends elsewhere, and what its kits add to the vehicle or take from it. */
+export type JobTerms = { endings: ReadonlyMap<Id, Ending>; added: readonly OwedTest[]; taken: ReadonlySet<Id> }
+
+export type OwedTest = Pick<VehicleFunction, 'id' | 'name' | 'how' | 'power' | 'readingUnit'>
+
+export const PLAIN_TERMS: JobTerms = { endings: new Map(), added: [], taken: new Set() }
+
+export function termsOf(document: ProcedureDocument, request: PlanRequest): JobTerms {
+  return {
+    endings: endingsOf(forBuild(document, request.build), goalOfRequest(request)),
+    added: request.kits.flatMap(({ kit }) => kit.functions),
+    taken: new Set(request.kits.flatMap(({ fit }) => fit.functionsTaken)),
+  }
+}
+
+/** What becomes of a thing: what was recorded on the job, else what its terms say. Null = it goes back. */
+export function endOf(state: JobState, terms: JobTerms, id: Id): string | null {
+  const planned = terms.endings.get(id)
+  return state.ends.get(id)?.end ?? (planned && planned !== 'replaced' && !goesBack(planned) ? planned : null)
+}
+
+/** The functions of every tether that was opened, and those a kit adds, in the order of the record. What a kit takes away is not tested. */
+export function testsOwed(document: ProcedureDocument, state: JobState, terms: JobTerms): OwedTest[] {
+  const wanted = new Set(document.tethers.flatMap((tether) => (state.tethersTouched.has(tether.id) ? tether.functions : [])))
+  const ofTheRecord = document.functions.filter((item) => wanted.has(item.id) && !terms.taken.has(item.id))
+  return [...ofTheRecord, ...(state.works.size > 0 ? terms.added : [])]
+}

@@ -1,0 +1,88 @@
+import type { Id } from '../base/id'
+import { ORDER_ONLY } from '../procedure/need'
+import { mayRestFree } from '../procedure/part'
+import { loopGroups } from './graph'
+import { hasLoop } from './loop'
+import { liftKey, openKey, releaseKey, type Edge } from './operation'
+import { isEarly } from './reach'
+import type { RemovalParts } from './removalParts'
+
+/** A part that may not rest does its release, openings and lift as one block: what they wait for, the release waits for. */
+export function keepInOneGo(draft: RemovalParts): void {
+  const incoming = new Map<string, Edge[]>()
+  for (const edge of draft.edges) {
+    const list = incoming.get(edge.after)
+    if (list) list.push(edge)
+    else incoming.set(edge.after, [edge])
+  }
+  for (const [partId, level] of draft.levels) {
+    if (level !== 'off' || mayRestFree(draft.model.parts.get(partId)!)) continue
+    const release = releaseKey(partId)
+    const inside = new Set([release, liftKey(partId)])
+    const early = new Set<string>()
+    for (const tether of draft.model.tyingOf.get(partId) ?? []) (isEarly(tether) ? early : inside).add(openKey(tether.id))
+    for (const key of inside)
+      if (key !== release) for (const edge of incoming.get(key) ?? []) if (!inside.has(edge.before) && !early.has(edge.before)) draft.order(edge.before, release, { kind: 'in one go', partId })
+    // No setting is touched in between: what any act of the block demands, the release demands.
+    for (const key of inside) for (const demand of draft.demands.get(key) ?? []) draft.addDemand(release, demand)
+  }
+}
+
+/**
+ * A part that was to be eased and comes free anyway: its release answers for both, unless something that comes before the
+ * release needs it eased; then it is eased first.
+ */
+export function settleEased(draft: RemovalParts): void {
+  const eased = [...draft.operations.values()].filter((operation) => operation.act === 'ease' && draft.operations.has(releaseKey(operation.itemId)))
+  if (eased.length === 0) return
+  const answered = new Map(eased.map((operation) => [operation.key, releaseKey(operation.itemId)]))
+  // Nearly always the release can answer for all of them. Where that closes a circle, those in it are eased first.
+  const keys = [...draft.operations.keys()]
+  const merged = answeredEdges(draft.edges, answered)
+  if (hasLoop(keys, merged)) {
+    const group = loopGroups(keys, merged)
+    const size = new Map<number, number>()
+    for (const number of group.values()) size.set(number, (size.get(number) ?? 0) + 1)
+    for (const [key, release] of answered) if (size.get(group.get(release)!)! > 1) answered.delete(key)
+  }
+  for (const operation of eased) {
+    const { key, itemId: partId } = operation
+    if (!answered.has(key)) draft.order(key, releaseKey(partId), { kind: 'eased first', partId })
+    else for (const map of [draft.operations, draft.demands]) map.delete(key)
+  }
+  draft.edges = answeredEdges(draft.edges, answered)
+  for (const [other, why] of draft.broughtIn) if (why.by !== null && answered.has(why.by)) draft.broughtIn.set(other, { ...why, by: answered.get(why.by)! })
+}
+
+/** Orders that bring nothing in. What nobody has explained is dropped where it runs in a circle, with the facts or with its like. */
+export function orderOnly(draft: RemovalParts): { dropped: Id[]; sound: boolean } {
+  const soft: (Edge & { needId: Id })[] = []
+  for (const need of draft.model.needs) {
+    if (!ORDER_ONLY.includes(need.reason) || need.reason === 'habit' || need.needs.kind !== 'operation') continue
+    const before = `${need.needs.act}:${need.needs.id}`
+    const after = `${need.dependent.act}:${need.dependent.id}`
+    if (!draft.operations.has(before) || !draft.operations.has(after)) continue
+    if (need.reason === 'method') draft.order(before, after, { kind: 'need', needId: need.id })
+    else soft.push({ before, after, because: { kind: 'need', needId: need.id }, needId: need.id })
+  }
+  const keys = [...draft.operations.keys()]
+  if (!hasLoop(keys, [...draft.edges, ...soft])) {
+    for (const edge of soft) draft.order(edge.before, edge.after, edge.because)
+    return { dropped: [], sound: true }
+  }
+  const group = loopGroups(keys, [...draft.edges, ...soft])
+  const kept = soft.filter((edge) => group.get(edge.before) !== group.get(edge.after))
+  for (const edge of kept) draft.order(edge.before, edge.after, edge.because)
+  return { dropped: soft.filter((edge) => !kept.includes(edge)).map((edge) => edge.needId), sound: false }
+}
+
+/** The edges with each eased part's release in the place of its easing. */
+function answeredEdges(edges: readonly Edge[], answered: ReadonlyMap<string, string>): Edge[] {
+  const kept: Edge[] = []
+  for (const edge of edges) {
+    if (answered.has(edge.after)) continue
+    const release = answered.get(edge.before)
+    kept.push(release === undefined ? edge : { ...edge, before: release })
+  }
+  return kept
+}
