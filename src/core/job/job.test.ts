@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { panelVan } from '../../demo/panelVan'
-import { nextStamp, type Stamp } from '../base/clock'
+import { nextStamp, wallMsOf, type Stamp } from '../base/clock'
+import { Kit, KitFit } from '../shop/kit'
 import { forBuild } from '../procedure/forBuild'
 import { planJob, PlanRequest, type JobPlan } from '../plan/jobPlan'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
@@ -15,7 +16,7 @@ import { JobEvent, type Happening } from './event'
 import { foldJob } from './fold'
 import { handoverBlocks } from './handover'
 import { PLAIN_TERMS, termsOf, testsOwed } from './terms'
-import { happeningsFor, isDone, nextStep, nextTap } from './progress'
+import { delayLeft, happeningsFor, isDone, nextStep, nextTap } from './progress'
 
 const van = panelVan()
 const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
@@ -139,6 +140,19 @@ describe('ends', () => {
     expect(balanceOf(van, log.state(), terms).closed).toBe(true)
     expect(balanceOf(van, log.state(), PLAIN_TERMS).closed).toBe(false)
   })
+})
+
+test('glue that has not set yet is told with the time left, by the clock of the events', () => {
+  const kit = Kit.parse({ id: 'k', name: 'Kit', works: [{ id: 'glue', name: 'Glue', kind: 'glue', unattendedS: 600 }, { id: 'mount', name: 'Mount', afterWork: ['glue'] }] })
+  const fitted = PlanRequest.parse({ kits: [{ kit, fit: KitFit.parse({ procedureId: 'p', access: { glue: [{ kind: 'cavity', cavityId: 'radio-cavity' }], mount: [{ kind: 'cavity', cavityId: 'radio-cavity' }] } }) }], build })
+  const planned = planJob(forBuild(van, build), fitted, DEFAULT_HOUSE_VALUES)
+  if (!planned.ok) throw new Error('The kit has a plan.')
+  const mount = planned.value.refit.operations.get('work:mount')!
+  const log = new Log()
+  expect(delayLeft(planned.value, log.state(), mount, 0)).toBeNull()
+  const { at } = log.add({ kind: 'work done', workId: 'glue', reading: '', note: '' })
+  expect(delayLeft(planned.value, log.state(), mount, wallMsOf(at) + 100_000)).toEqual({ workId: 'glue', leftS: 500 })
+  expect(delayLeft(planned.value, log.state(), mount, wallMsOf(at) + 600_000)).toBeNull()
 })
 
 describe('hand-over', () => {

@@ -1,3 +1,4 @@
+import { wallMsOf } from '../base/clock'
 import type { Operation } from '../order/operation'
 import type { Card, JobPlan } from '../plan/jobPlan'
 import type { Step } from '../plan/schedule'
@@ -109,6 +110,19 @@ export function toFasten(c: HolderCounts): { old: number; fresh: number } {
   const wanted = Math.max(0, c.undone + c.madeGood - c.fastenedOld - c.fittedNew)
   const old = Math.max(0, Math.min(wanted, c.undone - c.fastenedOld - c.broken - c.lost - c.ended))
   return { old, fresh: wanted - old }
+}
+
+/** What an operation still waits for by the clock (glue, cooling, a first start), and how long. Null = nothing. */
+export function delayLeft(plan: JobPlan, state: JobState, operation: Operation, nowMs: number): { workId: string; leftS: number } | null {
+  let longest: { workId: string; leftS: number } | null = null
+  for (const edge of plan.refit.edges) {
+    const work = edge.after === operation.key && edge.delayS ? plan.refit.operations.get(edge.before) : undefined
+    const done = work && state.works.get(work.itemId)
+    if (!work || !done) continue
+    const leftS = Math.ceil((wallMsOf(done.at) - nowMs) / 1000 + edge.delayS!)
+    if (leftS > 0 && leftS > (longest?.leftS ?? 0)) longest = { workId: work.itemId, leftS }
+  }
+  return longest
 }
 
 /** The first step that is not done yet, with its card; null when everything is. `leave` are steps left for later. */

@@ -3,7 +3,7 @@ import { Axe, CircleX, ClipboardList, CornerDownRight, NotebookPen, EqualNot, Un
 import Link from 'next/link'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { happeningsFor, isDone, nextTap } from '@/core/job/progress'
+import { delayLeft, happeningsFor, isDone, nextTap } from '@/core/job/progress'
 import { bottomOf, outAndBack, uRows } from '@/core/job/uRows'
 import { traysFor } from '@/core/plan/summary'
 import { judged } from '@/core/plan/demandsOf'
@@ -40,6 +40,7 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
   const act = tap ? judged(plan.job, tap.step.operation) : null
   const refusal = act ? (refusals(model, job.vehicle, act, job.circumstances)[0]?.rule ?? null) : null
   const waitS = act ? Math.ceil(waitLeftS(model, job.vehicle, act, job.circumstances)) : 0
+  const delay = tap ? delayLeft(plan, state, tap.step.operation, job.nowMs) : null
   const done = () => {
     if (!tap || ask || refusal || tap.step.operation.act === 'decide') return
     job.record(tap.steps.flatMap((step) => happeningsFor(state, step.operation)))
@@ -96,6 +97,11 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
                       </button>
                     )}
                   </span>
+                </p>
+              )}
+              {delay && (
+                <p role="status" className="pl-6 text-xl font-semibold" data-delay={delay.workId}>
+                  {plan.job.works.get(delay.workId)?.name}: still {waitWords(delay.leftS)} until it has set or cooled.
                 </p>
               )}
               <ActionSign document={data.document} job={job} tap={tap} done={tap.card.steps.filter((step) => isDone(state, step.operation)).length} />
