@@ -24,14 +24,16 @@ export function addDecisions(job: DerivedJob): Decision[] {
     const after = told === null ? null : [told.level === 'off' ? liftKey(told.partId) : releaseKey(told.partId), liftKey(told.partId)].find((key) => removal.operations.has(key))
     if (after === undefined) continue
     const branches = facet.choices.map((choice) => {
-      const branch = forBuild(document, { ...build, [facet.id]: choice.id })
+      const asTold = forBuild(document, { ...build, [facet.id]: choice.id })
+      // A method the policy has ruled out is ruled out on every branch.
+      const branch = { ...asTold, methods: new Map([...asTold.methods].filter(([id]) => model.methods.has(id))) }
       const derived = deriveRemoval(branch, allGoals(job.goal), removal.choices, askedByRules(branch, circumstances))
       return { choiceId: choice.id, keys: new Set(derived.ok ? derived.value.operations.keys() : []) }
     })
     const conditional = new Map<string, Id[]>()
     for (const key of removal.operations.keys()) {
       const exists = branches.filter((branch) => branch.keys.has(key)).map((branch) => branch.choiceId)
-      if (exists.length < branches.length) conditional.set(key, exists)
+      if (exists.length > 0 && exists.length < branches.length) conditional.set(key, exists)
     }
     if (conditional.size === 0) continue
     const key = `decide:${facet.id}`

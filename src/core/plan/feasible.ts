@@ -81,7 +81,8 @@ function visit(f: Feasibility, done: Set<string>, begin: VehicleState, reachable
     if (answer === null) return null
     if (answer.stuck.length > 0 && answer.left < worst.left) worst = answer
   }
-  f.dead.add(name)
+  // What was only given up on is not known to be dead.
+  if (f.visits <= MOST_VISITS) f.dead.add(name)
   return worst
 }
 

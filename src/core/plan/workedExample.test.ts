@@ -78,6 +78,8 @@ describe('2: the lever, by ignition or by the release', () => {
     expect(keysOf(plan([RADIO], AUTO_KEY, { battery: 'off first' }).wayIn)[0]).toBe('set:battery=off by battery-off')
     expect(plan([RADIO], AUTO_KEY, { battery: 'off first' }).removal.levels.has('cover')).toBe(true)
     const refused = planJob(van, PlanRequest.parse({ goals: [RADIO], build: AUTO_KEY, policy: { battery: 'off first', ...byIgnition } }), DEFAULT_HOUSE_VALUES)
+    // A facet that changes nothing is not asked about, whatever the policy.
+    expect(plan([RADIO], { gearbox: 'automatic' }, { battery: 'off first' }).job.decisions).toEqual([])
     expect(refused).toEqual({ ok: false, error: { kind: 'no-method', settingId: 'lever', value: 'out of park' } })
   })
   test.each(['opened', 'open', 'closed'])('an order that has the ignition on while the lamp is %s is refused, whoever proposes it', (when) => {
