@@ -1,5 +1,5 @@
 import type { Id } from '../base/id'
-import { reachedFrom, successors } from './graph'
+import { reachedFrom, successors, type Pair } from './graph'
 import { splitKey, type Because } from './operation'
 import type { Removal } from './removed'
 import type { Goal } from './wish'
@@ -33,7 +33,7 @@ export function whyChain(removal: Removal, key: string): WhyLink[] | null {
 
 /** What would stay shut if an operation of the way in were left out: what waits for it, and the goals behind that. */
 export function whatStaysShut(removal: Removal, key: string): { waiting: string[]; goals: Goal[] } {
-  const then = successors(removal.edges)
+  const then = successors([...removal.edges, ...throughSettings(removal)])
   const stopped = new Set([key, ...reachedFrom(then, key)])
   const direct = [...new Set(then.get(key) ?? [])]
   const goals = removal.goals.filter((goal) => {
@@ -41,6 +41,18 @@ export function whatStaysShut(removal: Removal, key: string): { waiting: string[
     return keys.some((k) => stopped.has(k))
   })
   return { waiting: direct, goals }
+}
+
+/** What a setting's method moves out of the way stands before everything that wants the setting so. */
+function throughSettings(removal: Removal): Pair[] {
+  const pairs: Pair[] = []
+  for (const wish of removal.settings.values())
+    for (const { needs } of removal.model.needsOf.get(`method:${wish.methodId}`) ?? []) {
+      const before = needs.kind === 'part' ? [`lift:${needs.partId}`, `release:${needs.partId}`].find((key) => removal.operations.has(key)) : undefined
+      if (!before) continue
+      for (const [after, demands] of removal.demands) if (demands.some((demand) => demand.settingId === wish.settingId && demand.value === wish.value)) pairs.push({ before, after })
+    }
+  return pairs
 }
 
 function thingOf(key: string): ['part' | 'holder' | 'tether' | 'setting', Id] {

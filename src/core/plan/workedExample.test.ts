@@ -8,6 +8,7 @@ import { SettingMoves } from './settingMoves'
 import { Need, trapsNeed } from '../procedure/need'
 import { forBuild } from '../procedure/forBuild'
 import { endValue } from '../order/settingAct'
+import { whatStaysShut } from '../order/why'
 import { learnOrder } from '../order/learntOrder'
 import { planJob, PlanRequest, type JobPlan } from './jobPlan'
 import { summarise, traysFor } from './summary'
@@ -127,6 +128,12 @@ test('4: why is the liner out?', () => {
 test('4: and why is the lever out, and what is the small cover off for?', () => {
   expect(whySentence(panelVan(), plan([RADIO], AUTO_KEY, byIgnition).removal, 'set:lever=out of park by lever-by-ignition')).toBe('Gear lever frees the Radio unit, which closes the Radio cavity.')
   expect(whySentence(panelVan(), plan([RADIO], AUTO_KEY, byRelease).removal, 'lift:cover')).toBe('Small cover frees the gear lever, which frees the Radio unit, which closes the Radio cavity.')
+})
+
+test('4: and what if they stay? The unit can’t move, the radio cavity stays shut', () => {
+  const { removal } = plan([RADIO], AUTO_KEY, byRelease)
+  expect(whatStaysShut(removal, 'lift:cover')).toEqual({ waiting: ['release:unit'], goals: [RADIO] })
+  expect(whatStaysShut(removal, 'lift:liner')).toEqual({ waiting: ['undo:surround-hex7'], goals: [RADIO] })
 })
 
 test('5 (counts only): both cavities have 26 fasteners', () => {

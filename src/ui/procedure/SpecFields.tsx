@@ -87,6 +87,8 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
       )
     case 'station':
       return <StationField path={path} label={spec.label} empty={spec.empty} problem={problem} />
+    case 'stations':
+      return <StationsField path={path} label={spec.label} />
     case 'choices':
       return <Checks path={path} label={spec.label} options={spec.options.map((value) => [value, value])} />
     case 'yes':
@@ -148,6 +150,13 @@ function StationField({ path, label, empty, problem }: { path: string; label: st
       <Options values={names} empty={empty} />
     </SelectField>
   )
+}
+
+function StationsField({ path, label }: { path: string; label: string }) {
+  const { getValues } = useFormContext()
+  const now = (getValues(path) as string[] | undefined) ?? []
+  const names = [...new Set([...STATIONS, ...useContext(OwnStations), ...now])]
+  return <Checks path={path} label={label} options={names.map((name) => [name, name])} />
 }
 
 function keyOf(options: readonly { key: string; value: object }[], value: unknown): string {

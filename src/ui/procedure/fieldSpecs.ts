@@ -6,7 +6,6 @@ import { DRIVES, HOLDER_KINDS } from '@/core/procedure/holder'
 import { NEED_REASONS } from '@/core/procedure/need'
 import { EFFORTS, FIXINGS, PART_TOOLS, REST_WAYS } from '@/core/procedure/part'
 import { SETTING_ROLES } from '@/core/procedure/setting'
-import { STATIONS } from '@/core/procedure/station'
 import { CIRCUITS, LATCHES, LEAD_COLOURS, TAB_SIDES, TETHER_KINDS } from '@/core/procedure/tether'
 
 /** How a field of a fact is entered. Paths are those of the document ("release.start"). */
@@ -14,7 +13,7 @@ export type Spec =
   | { as: 'text' | 'long' | 'texts'; path: string; label: string; help?: string; required?: boolean; suggest?: readonly string[] }
   | { as: 'number'; path: string; label: string; unit?: string; nullable?: boolean; help?: string }
   | { as: 'choice'; path: string; label: string; options: readonly string[]; empty?: string; help?: string }
-  | { as: 'station'; path: string; label: string; empty?: string }
+  | { as: 'station' | 'stations'; path: string; label: string; empty?: string }
   | { as: 'choices'; path: string; label: string; options: readonly string[] }
   | { as: 'yes'; path: string; label: string }
   | { as: 'item' | 'items'; path: string; label: string; of: ItemKind; empty?: string; help?: string }
@@ -233,7 +232,7 @@ export const FORMS: Record<Collection, readonly Group[]> = {
           specs: [
             { as: 'text', path: 'name', label: 'How' },
             { as: 'text', path: 'to', label: 'To value' },
-            { as: 'choices', path: 'stations', label: 'From', options: STATIONS },
+            { as: 'stations', path: 'stations', label: 'From' },
             { as: 'number', path: 'durationS', label: 'Takes', unit: 's', nullable: true },
           ],
         },

@@ -1,10 +1,9 @@
-import { DeskPage } from '@/app/DeskPage'
 import { headsOf } from '@/core/procedure/holder'
 import { listProcedures } from '@/server/procedures'
 import { mayAct, requireCrew } from '@/server/session'
-import { ShopTabs } from '@/ui/shop/ShopTabs'
 import { ToolsForm } from '@/ui/shop/ToolsForm'
 import { saveToolsAction } from '../actions'
+import { ShopPage } from '../ShopPage'
 
 export const metadata = { title: 'Tools' }
 
@@ -14,12 +13,8 @@ export default async function ToolsPage() {
   for (const { document } of await listProcedures(crew)) for (const head of document.holders.flatMap(headsOf)) wanted.set(head, (wanted.get(head) ?? new Set()).add(document.name))
   const missing = [...wanted].filter(([head]) => !crew.tools.some((tool) => tool.head === head && tool.count > 0)).map(([head, models]) => ({ head, models: [...models] }))
   return (
-    <DeskPage crew={crew} at="/crew">
-      <ShopTabs at="/shop/tools" />
-      <div className="px-6 py-6">
-        <h1 className="mb-4 text-3xl">Tools</h1>
-        <ToolsForm tools={crew.tools} missing={missing} may={mayAct(crew, 'lead')} save={saveToolsAction} />
-      </div>
-    </DeskPage>
+    <ShopPage crew={crew} at="/shop/tools" title="Tools">
+      <ToolsForm tools={crew.tools} missing={missing} may={mayAct(crew, 'lead')} save={saveToolsAction} />
+    </ShopPage>
   )
 }
