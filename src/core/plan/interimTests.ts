@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import { KeyGraph } from '../order/keyGraph'
-import { openKey, splitKey, type Because, type Demand, type Edge, type Operation } from '../order/operation'
+import { splitKey, type Because, type Demand, type Edge, type Operation } from '../order/operation'
 import { isAirbagCircuit } from '../procedure/tether'
 import type { VehicleFunction } from '../procedure/vehicleFunction'
 import { matches } from '../vehicle/judge'
@@ -17,17 +17,12 @@ type Tested = Pick<VehicleFunction, 'id' | 'power' | 'alsoNeeds' | 'interim'> & 
  * tested at hand-over only. Answers whether what follows the opening now runs in a loop.
  */
 export function addInterimTests(job: DerivedJob): { hasLoop: boolean } {
-  const graphs: Graphs = { wayIn: new KeyGraph(job.removal.edges), wayOut: new KeyGraph(job.refit.edges) }
-  for (const item of functionsTouched(job)) {
-    if (item.interim === 'at hand-over') continue
-    const hiders = hidersOf(job, graphs, item)
-    if (hiders.length > 0) addTest(job, graphs, item, hiders)
-  }
-  return { hasLoop: graphs.wayOut.hasLoop() }
+  const wayOut = new KeyGraph(job.refit.edges)
+  // Looked at before any test is among them: a seat that waits for a test hides nothing by that.
+  const hidden = functionsTouched(job).filter((item) => item.interim !== 'at hand-over').map((item) => ({ item, hiders: hidersOf(job, wayOut, item) }))
+  for (const { item, hiders } of hidden) if (hiders.length > 0) addTest(job, wayOut, item, hiders)
+  return { hasLoop: wayOut.hasLoop() }
 }
-
-/** Both ways as graphs; tests are added to the way out as they are found. */
-type Graphs = { wayIn: KeyGraph; wayOut: KeyGraph }
 
 /** Functions of plugs that come back after they were open, and what the kits add, in the order of the record. */
 function functionsTouched(job: DerivedJob): Tested[] {
@@ -42,25 +37,25 @@ function functionsTouched(job: DerivedJob): Tested[] {
   return found
 }
 
-/** The seats that would have to be undone to reach the plugs, or the new work, again. */
-function hidersOf(job: DerivedJob, graphs: Graphs, item: Tested): { partId: Id; seat: string }[] {
-  const { removal, refit } = job
+/**
+ * The seats that would have to be undone to reach the plugs, or the new work, again: those that come after them on the way
+ * out. A part whose last push can hardly be undone is tested before it goes home itself, where the test does not need it home.
+ */
+function hidersOf(job: DerivedJob, wayOut: KeyGraph, item: Tested): { partId: Id; seat: string }[] {
+  const { operations } = job.refit
   const own = new Set(item.tetherIds.map((id) => job.model.hostOf(job.model.tethers.get(id)!.partId)))
-  const opened = item.after.flatMap((key) => refit.edges.filter((edge) => edge.after === key && removal.operations.has(edge.before)).map((edge) => edge.before))
-  const before = [...opened, ...graphs.wayIn.before([...item.tetherIds.map(openKey), ...opened]).keys()]
-  const hiders = new Map<Id, { partId: Id; seat: string }>()
-  for (const key of before) {
-    const { act, itemId: partId } = removal.operations.get(key)!
-    if (act !== 'release' && act !== 'lift' && act !== 'ease') continue
-    const seat = `seat:${partId}`
-    if (!own.has(partId) && refit.operations.has(seat)) hiders.set(partId, { partId, seat })
+  const closes = item.tetherIds.flatMap((id) => closeKeyOf(job, id) ?? [])
+  const hiders: { partId: Id; seat: string }[] = []
+  for (const seat of wayOut.after([...closes, ...item.after]).keys()) {
+    const operation = operations.get(seat)
+    if (operation?.act !== 'seat') continue
+    const partId = operation.itemId
+    if (!own.has(partId) || job.model.parts.get(partId)!.refit.hardToUndo) hiders.push({ partId, seat })
   }
-  // A part whose last push can hardly be undone is tested before it goes home, where the test does not need it home.
-  for (const partId of own) if (job.model.parts.get(partId)?.refit.hardToUndo && refit.operations.has(`seat:${partId}`)) hiders.set(partId, { partId, seat: `seat:${partId}` })
-  return [...hiders.values()]
+  return hiders
 }
 
-function addTest(job: DerivedJob, graphs: Graphs, item: Tested, hiders: readonly { partId: Id; seat: string }[]): void {
+function addTest(job: DerivedJob, wayOut: KeyGraph, item: Tested, hiders: readonly { partId: Id; seat: string }[]): void {
   const { operations } = job.refit
   const key = `test:${item.id}`
   const added: Edge[] = []
@@ -69,16 +64,16 @@ function addTest(job: DerivedJob, graphs: Graphs, item: Tested, hiders: readonly
   const stated = statedNeeds(job, item.id, key)
   const waiting = stated.edges.filter((edge) => edge.before === key).map((edge) => edge.after)
   // A test can't hold up a seat that one of its own plugs waits for: then only the seats still to come count.
-  let seats = seatsAfter(graphs, hiders.map(({ seat }) => seat), plugs)
+  let seats = seatsAfter(wayOut, hiders.map(({ seat }) => seat), plugs)
   if (seats.length + waiting.length === 0) return
   const forbidding = forbiddingPower(job, item.power).flatMap(({ tetherId, rule }) => {
     const close = closeKeyOf(job, tetherId)
     return close && !plugs.includes(close) ? [{ tetherId, rule, close, airbag: isAirbagCircuit(job.model.tethers.get(tetherId)!) }] : []
   })
   // An airbag plug is never closed just to try something: the test comes after its own closing as well.
-  seats = seatsAfter(graphs, seats, forbidding.filter(({ airbag }) => airbag).map(({ close }) => close))
+  seats = seatsAfter(wayOut, seats, forbidding.filter(({ airbag }) => airbag).map(({ close }) => close))
   if (seats.length + waiting.length === 0) return
-  const follows = graphs.wayOut.after([...seats, ...waiting])
+  const follows = wayOut.after([...seats, ...waiting])
   for (const tetherId of [...item.tetherIds, ...item.alsoNeeds]) {
     const close = closeKeyOf(job, tetherId)
     if (close) order(close, key, { kind: 'plugged', functionId: item.id, tetherId })
@@ -97,13 +92,13 @@ function addTest(job: DerivedJob, graphs: Graphs, item: Tested, hiders: readonly
   job.refit.demands.set(key, [...(ignition ? [ignition] : []), ...stated.demands])
   for (const tetherId of plugged) added.push(...plugForTest(job, item.id, tetherId))
   job.refit.edges.push(...added)
-  for (const edge of added) graphs.wayOut.add(edge)
+  for (const edge of added) wayOut.add(edge)
   job.tests.push({ functionId: item.id, key, plugged })
 }
 
 /** Those of these seats that none of the plugs waits for. */
-function seatsAfter(graphs: Graphs, seats: readonly string[], plugs: readonly string[]): string[] {
-  const first = graphs.wayOut.before(plugs)
+function seatsAfter(wayOut: KeyGraph, seats: readonly string[], plugs: readonly string[]): string[] {
+  const first = wayOut.before(plugs)
   return seats.filter((seat) => !first.has(seat))
 }
 
