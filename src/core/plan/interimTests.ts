@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import { KeyGraph } from '../order/keyGraph'
-import { splitKey, type Because, type Demand, type Edge, type Operation } from '../order/operation'
+import { openKey, splitKey, type Because, type Demand, type Edge, type Operation } from '../order/operation'
 import { isAirbagCircuit } from '../procedure/tether'
 import type { VehicleFunction } from '../procedure/vehicleFunction'
 import { matches } from '../vehicle/judge'
@@ -80,7 +80,8 @@ function addTest(job: DerivedJob, wayOut: KeyGraph, item: Tested, hiders: readon
   }
   for (const first of item.after) order(first, key, { kind: 'work first', workId: splitKey(first)[1] })
   // The innermost seats hold the others up.
-  for (const { partId, seat } of hiders) if (seats.includes(seat) && !follows.has(seat)) order(key, seat, { kind: 'hidden', functionId: item.id, partId })
+  const kept = new Set(seats)
+  for (const { partId, seat } of hiders) if (kept.has(seat) && !follows.has(seat)) order(key, seat, { kind: 'hidden', functionId: item.id, partId })
   added.push(...stated.edges)
   const plugged: Id[] = []
   for (const { tetherId, rule, close, airbag } of forbidding) {
@@ -127,11 +128,11 @@ function forbiddingPower(job: DerivedJob, power: VehicleFunction['power']): { te
   const { model, removal, circumstances } = job
   const rules = circumstances.rules.filter((rule) => rule.effect === 'refuses' && rule.at !== null && matches(model, rule.at, { act: 'power', itemId: '', power: power as Power }, circumstances))
   const found = new Map<Id, { tetherId: Id; rule: Rule }>()
+  const opened = [...model.tethers.values()].filter((tether) => removal.operations.has(openKey(tether.id)))
   for (const rule of rules)
     for (const condition of rule.while)
       if (condition.kind === 'open')
-        for (const operation of removal.operations.values())
-          if (operation.act === 'open' && (condition.circuits as readonly string[]).includes(model.tethers.get(operation.itemId)!.circuit ?? '')) found.set(operation.itemId, { tetherId: operation.itemId, rule })
+        for (const tether of opened) if ((condition.circuits as readonly string[]).includes(tether.circuit ?? '')) found.set(tether.id, { tetherId: tether.id, rule })
   return [...found.values()]
 }
 
