@@ -31,6 +31,7 @@ export class JobLog {
   private snapshot: LogSnapshot
   private last: Stamp | null = null
   private seq = 0
+  private opening: Promise<void> | null = null
   private sending: Promise<void> | null = null
   private writes: Promise<unknown> = Promise.resolve()
 
@@ -46,8 +47,13 @@ export class JobLog {
     this.snapshot = this.freeze(null, true)
   }
 
-  /** Brings in what this device kept earlier, and begins to send it. */
-  async open(): Promise<void> {
+  /** Brings in what this device kept earlier, and begins to send it. Asked again, it is the same opening. */
+  open(): Promise<void> {
+    this.opening ??= this.bringIn()
+    return this.opening
+  }
+
+  private async bringIn(): Promise<void> {
     try {
       this.deviceId = await this.store.deviceId(this.deviceId)
       for (const event of await this.store.waiting(this.jobId)) {

@@ -58,6 +58,23 @@ export type LiveJob = {
 const POLL_MS = 4000
 const RETRY_MS = 3000
 
+const logs = new Map<string, JobLog>()
+
+/**
+ * The log of a job in this page. A screen that is mounted again goes on with the same one: two logs of one job would number
+ * their events twice. On the server each rendering has its own.
+ */
+function logOf(data: JobData): JobLog {
+  const make = () => new JobLog(data.id, new JobStore(data.shopId), sendTo(data.id), () => Date.now(), crypto.randomUUID(), data.events)
+  if (typeof window === 'undefined') return make()
+  const key = `${data.shopId} ${data.id}`
+  const known = logs.get(key)
+  if (known) known.receive(data.events)
+  const log = known ?? make()
+  logs.set(key, log)
+  return log
+}
+
 /** The time, once a second while the page is seen: waits are counted by it. */
 function useClock(): number {
   const [nowMs, setNow] = useState(() => Date.now())
@@ -72,7 +89,7 @@ function useClock(): number {
 
 /** A live job: the local log, its fold, the plan and the balance. Taps are applied at once and kept before they are sent. */
 export function useJob(data: JobData): LiveJob {
-  const [log] = useState(() => new JobLog(data.id, new JobStore(data.shopId), sendTo(data.id), () => Date.now(), crypto.randomUUID(), data.events))
+  const [log] = useState(() => logOf(data))
   const snapshot = useSyncExternalStore(log.subscribe, log.getSnapshot, log.getSnapshot)
   const [acts, setActs] = useState<NonNullable<LiveJob['lastAct']>[]>([])
   const lastAct = acts.at(-1) ?? null
