@@ -14,7 +14,6 @@ import { breaches, refusals, waitLeftS, type JudgedAct } from './judge'
 import { afterPutBack, forbiddenBy, powerGate, type PutBack } from './powerGate'
 import { POWERS, Rule, ShopRules } from './rule'
 import { rulesInForce } from './rulesInForce'
-import { simulate } from './simulate'
 import { asFoundState, type VehicleState } from './vehicleState'
 
 const circumstances = whilePlanning(DEFAULT_HOUSE_VALUES)
@@ -138,17 +137,31 @@ describe('seeded vehicles in seeded states', () => {
     expect(searched).toBeGreaterThan(150)
   })
 
-  test('a state that breaks no rule is only left by acts that break none', () => {
+  test('from a state that breaks no rule, acts that are not refused lead to states that break none', () => {
+    const tried = { allowed: 0, refused: 0 }
     for (const { model, state } of cases) {
       if (breaches(model, state, circumstances).length > 0) continue
-      for (const id of model.settings.keys())
-        for (const to of model.settings.get(id)!.values) {
-          const from = state.settings.get(id)!
-          const act = { key: 'x', phase: 'in' as const, act: 'set' as const, itemId: id, partId: null, nth: 1, setting: { settingId: id, from, to, methodId: 'x' } }
-          const run = simulate(model, state, [{ operation: act, tookS: 1 }], circumstances)
-          if (run.ok) expect(breaches(model, run.value, circumstances)).toEqual([])
-        }
+      const sets = [...model.settings.values()].flatMap((item) => item.values.map((to) => setting(item.id, state.settings.get(item.id)!, to)))
+      const opens = [...model.tethers.keys()].map((itemId): JudgedAct => ({ act: 'open', itemId }))
+      for (const act of [...sets, ...opens]) {
+        const next = act.setting ? { ...state, settings: new Map(state.settings).set(act.itemId, act.setting.to) } : { ...state, open: new Set(state.open).add(act.itemId) }
+        const refused = ids(model, state, act).length > 0
+        tried[refused ? 'refused' : 'allowed'] += 1
+        if (breaches(model, next, circumstances).length > 0) expect([act, refused]).toEqual([act, true])
+      }
     }
+    expect(Math.min(tried.allowed, tried.refused)).toBeGreaterThan(50)
+  })
+  test('where a rule is broken already, one more plug is refused and closing one is not', () => {
+    const own = Rule.parse({ id: 'no-radio-on', severity: 'WARNING', sentence: 'No ignition with an audio plug open.', origin: 'this shop', effect: 'refuses', at: null, while: [{ kind: 'open', circuits: ['audio'] }, { kind: 'setting not', role: 'ignition', values: ['off'] }] })
+    const document = randomProcedure(3)
+    document.tethers.push(Tether.parse({ id: 'second', name: 'second', partId: document.parts[0]!.id, circuit: 'audio' }))
+    const model = forBuild(document, {})
+    const audio = [...model.tethers.values()].find((tether) => tether.circuit === 'audio' && tether.id !== 'second')!
+    const broken = at(model, { ignition: 'on' }, [audio.id])
+    const byShop = { ...circumstances, rules: rulesInForce(ShopRules.parse({ added: [own] })) }
+    expect(ids(model, broken, { act: 'open', itemId: 'second' }, byShop)).toEqual(['no-radio-on'])
+    expect(ids(model, broken, { act: 'close', itemId: audio.id }, byShop)).toEqual([])
   })
 })
 

@@ -20,15 +20,16 @@ export function breaches(model: ProcedureForBuild, state: VehicleState, circumst
 
 /**
  * The rules that refuse an act in this state, strongest as listed: rules of that act, and invariants that the act would
- * newly break. An invariant broken already does not refuse the act that leaves it no worse: closing the plug is the way out.
+ * newly break, or break for one more plug. An invariant broken already does not refuse other acts: closing the plug or moving a
+ * setting is the way out.
  */
 export function refusals(model: ProcedureForBuild, state: VehicleState, act: JudgedAct, circumstances: Circumstances): Breach[] {
   const ofTheAct = circumstances.rules.filter((rule) => rule.effect === 'refuses' && rule.at !== null && matches(model, rule.at, act, circumstances) && allHold(model, rule, state, circumstances))
   const found = ofTheAct.map((rule) => witness(model, rule, state))
   if (act.act === 'power') return found
-  const before = new Set(breaches(model, state, circumstances).map((breach) => breach.rule.id))
+  const before = new Map(breaches(model, state, circumstances).map((breach) => [breach.rule.id, new Set(breach.tetherIds)]))
   const next = after(model, state, { act: act.act, itemId: act.itemId, setting: act.setting ?? null })
-  return [...found, ...breaches(model, next, circumstances).filter((breach) => !before.has(breach.rule.id))]
+  return [...found, ...breaches(model, next, circumstances).filter(({ rule, tetherIds }) => !before.has(rule.id) || tetherIds.some((id) => !before.get(rule.id)!.has(id)))]
 }
 
 /** Whether the only thing in the way is the wait after battery off, and how long it still takes. 0 = nothing to wait for. */
