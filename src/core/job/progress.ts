@@ -1,6 +1,7 @@
 import { wallMsOf } from '../base/clock'
 import type { Operation } from '../order/operation'
-import type { Card, JobPlan } from '../plan/jobPlan'
+import type { Card } from '../plan/cards'
+import type { JobPlan } from '../plan/jobPlan'
 import type { Step } from '../plan/schedule'
 import { ownTapFor, type OwnTap } from '../plan/summary'
 import { atLeast } from '../procedure/level'

@@ -5,7 +5,7 @@ import { PHYSICAL } from '../procedure/need'
 import { isAirbagCircuit } from '../procedure/tether'
 import { shortestLoop } from './loop'
 import { turnedRound, type Because, type Demand, type Edge, type InAct, type Operation, type OutAct } from './operation'
-import type { Removal, RemovalError } from './removed'
+import type { Removal } from './removed'
 import { endValue } from './settingAct'
 import { NOTHING_ASKED, type AskedByRules } from './wish'
 
@@ -32,14 +32,14 @@ type Order = (before: string | undefined, after: string | undefined, because: Be
  *
  * Errors: returned, with the loop. Cost: O(operations + edges).
  */
-export function deriveRefit(removal: Removal, endings: ReadonlyMap<Id, Ending> = new Map(), asked: AskedByRules = NOTHING_ASKED): Result<Refit, RefitError | RemovalError> {
+export function deriveRefit(removal: Removal, endings: ReadonlyMap<Id, Ending> = new Map(), asked: AskedByRules = NOTHING_ASKED): Result<Refit, RefitError> {
   const refit = turnRound(removal, endings, asked)
   const loop = refit.ok ? shortestLoop([...refit.value.operations.keys()], refit.value.edges) : null
   return loop ? fail({ kind: 'contradiction', loop }) : refit
 }
 
 /** The same, not yet looked at for a loop: for whoever adds to it first. */
-export function turnRound(removal: Removal, endings: ReadonlyMap<Id, Ending>, asked: AskedByRules): Result<Refit, RefitError | RemovalError> {
+export function turnRound(removal: Removal, endings: ReadonlyMap<Id, Ending>, asked: AskedByRules): Result<Refit, RefitError> {
   const operations = new Map<string, Operation>()
   const edges: Edge[] = []
   const outKeyOf = new Map<string, string>()

@@ -3,6 +3,11 @@ import type { Because, Demand, Operation } from './operation'
 
 export type Goal = { kind: 'cavity'; cavityId: Id } | { kind: 'part'; partId: Id; level: 'eased' | 'free' | 'off' }
 
+/** The goal as text, for addresses and keys. */
+export function goalKey(goal: Goal): string {
+  return goal.kind === 'cavity' ? `cavity:${goal.cavityId}` : `part:${goal.partId}=${goal.level}`
+}
+
 /** What was chosen where the facts leave a choice. Keys of `methods`: "settingId=value". */
 export type Choices = { openings: Record<Id, Id>; methods: Record<string, Id>; resting: 'rest' | 'set aside' }
 

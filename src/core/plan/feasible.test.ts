@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
 import { seededRandom } from '../base/random'
-import { endValue } from '../order/settingAct'
 import type { ProcedureDocument } from '../procedure/document'
 import { forBuild } from '../procedure/forBuild'
 import { Need } from '../procedure/need'
@@ -10,9 +9,8 @@ import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { whilePlanning } from '../vehicle/circumstances'
 import { after, asFoundState, type VehicleState } from '../vehicle/vehicleState'
 import { deriveJob } from './deriveJob'
-import type { DerivedJob } from './derivedJob'
 import { canStillFinish, feasibilityOf } from './feasible'
-import { SettingMoves } from './settingMoves'
+import { legsOf } from './leg'
 
 /** A small seeded dash whose lever goes by the ignition only, behind a part that has to come off, with an airbag plug in the way. */
 function stubborn(seed: number, size: number): ProcedureDocument {
@@ -33,12 +31,9 @@ function prepare(seed: number, size: number) {
   const derived = deriveJob(model, { goals: [{ kind: 'cavity', cavityId: 'cavity' }], kits: [], endings: new Map() }, { openings: {}, methods: {}, resting: 'rest' }, whilePlanning(DEFAULT_HOUSE_VALUES))
   if (!derived.ok) return null
   const job = derived.value
-  const demands = new Map([...job.removal.demands, ...job.refit.demands])
-  const finish = new Map([...demands.values()].flat().map(({ settingId }) => [settingId, endValue(model, settingId)]))
   const state = asFoundState(model)
-  const moves = new SettingMoves(job, demands, finish, state)
-  const leg = (part: { operations: DerivedJob['removal']['operations']; edges: DerivedJob['removal']['edges'] }) => ({ operations: part.operations, edges: part.edges, demands })
-  return { job, moves, finish, state, f: feasibilityOf(job, leg(job.removal), leg(job.refit), moves, finish) }
+  const f = feasibilityOf(job, legsOf(job), state)
+  return { job, moves: f.moves, finish: f.finish, state, f }
 }
 
 /** The way in only, by trying every order of everything: what the question answers without trying them all. */

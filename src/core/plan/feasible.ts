@@ -3,8 +3,8 @@ import { refusals } from '../vehicle/judge'
 import { after, type VehicleState } from '../vehicle/vehicleState'
 import { judged } from './demandsOf'
 import type { DerivedJob } from './derivedJob'
-import type { Leg, NoSafeOrder } from './leg'
-import type { SettingMoves, Settings } from './settingMoves'
+import type { Leg, Legs, NoSafeOrder } from './leg'
+import { SettingMoves, type Settings } from './settingMoves'
 
 /** Both legs of a job together, so that the way in is never taken in a way the way out can't follow. */
 export type Feasibility = {
@@ -22,7 +22,9 @@ export type Feasibility = {
 /** Beyond this many branches it says that it gave up instead of claiming anything. */
 const MOST_VISITS = 4000
 
-export function feasibilityOf(job: DerivedJob, wayIn: Leg, wayOut: Leg, moves: SettingMoves, finish: ReadonlyMap<string, string>): Feasibility {
+/** `state`: where the job stands when it is asked; the settings found otherwise than they are to be left are among those moved. */
+export function feasibilityOf(job: DerivedJob, { wayIn, wayOut, demands, finish }: Legs, state: VehicleState): Feasibility {
+  const moves = new SettingMoves(job, demands, finish, state)
   const before = new Map<string, string[]>()
   for (const leg of [wayIn, wayOut])
     for (const edge of leg.edges) {
@@ -50,10 +52,8 @@ export function canStillFinish(f: Feasibility, done: ReadonlySet<string>, state:
 type Combinations = ReadonlyMap<string, Settings>
 type Stuck = { left: number; stuck: NoSafeOrder['stuck'] }
 
-function visit(f: Feasibility, done: Set<string>, begin: VehicleState, reachable: Combinations): Stuck | null {
+function visit(f: Feasibility, done: Set<string>, state: VehicleState, combinations: Combinations): Stuck | null {
   f.visits += 1
-  const state = begin
-  const combinations = reachable
   for (let progress = true; progress; ) {
     progress = false
     for (const operation of readyOperations(f, done)) {

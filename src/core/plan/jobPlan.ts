@@ -2,10 +2,10 @@ import { z } from 'zod'
 import { compareText, Id } from '../base/id'
 import { fail, ok, type Result } from '../base/result'
 import { reachedFrom, successors } from '../order/graph'
-import type { Demand, Operation } from '../order/operation'
+import type { Operation } from '../order/operation'
 import { deriveAsFarAsPossible } from '../order/removal'
 import type { Removal } from '../order/removed'
-import type { Choices, Goal } from '../order/wish'
+import type { Choices } from '../order/wish'
 import { endValue, methodsTo } from '../order/settingAct'
 import { Ending } from '../procedure/end'
 import type { ProcedureForBuild } from '../procedure/forBuild'
@@ -22,10 +22,7 @@ import type { AfterOpening, DeriveError, DerivedJob } from './derivedJob'
 import { feasibilityOf } from './feasible'
 import { allGoals, type JobGoal } from './jobGoal'
 import { schedule, type Begin, type Step, type Wish } from './schedule'
-import type { Leg, NoSafeOrder } from './leg'
-import { SettingMoves } from './settingMoves'
-
-export type { Card } from './cards'
+import { legsOf, type Legs, type NoSafeOrder } from './leg'
 
 /** The habits a crew picks. Permissions and weights, never safety. `methods` fixes a method per "settingId=value". */
 export const Policy = z.object({
@@ -108,17 +105,12 @@ export function goalOfRequest(request: Pick<PlanRequest, 'goals' | 'kits' | 'end
 }
 
 function orderBothWays(job: DerivedJob, request: PlanRequest, compared: number): Result<JobPlan, NoSafeOrder> {
-  const { model, removal, refit } = job
-  const state = asFoundState(model)
-  const finish = new Map<string, string>()
-  for (const list of [...removal.demands.values(), ...refit.demands.values()]) for (const { settingId } of list) finish.set(settingId, endValue(model, settingId))
-  for (const [id, value] of state.settings) if (value !== endValue(model, id)) finish.set(id, endValue(model, id))
-  const demands = new Map([...removal.demands, ...refit.demands])
-  if (request.policy.battery === 'off first') batteryOffFirst(job, demands, finish)
-  const moves = new SettingMoves(job, demands, finish, state)
-  const wayInLeg: Leg = { operations: removal.operations, edges: removal.edges, demands }
-  const wayOutLeg: Leg = { operations: refit.operations, edges: refit.edges, demands }
-  const feasibility = feasibilityOf(job, wayInLeg, wayOutLeg, moves, finish)
+  const { removal, refit } = job
+  const state = asFoundState(job.model)
+  const legs = legsOf(job)
+  const { wayIn: wayInLeg, wayOut: wayOutLeg, finish } = legs
+  if (request.policy.battery === 'off first') batteryOffFirst(job, legs)
+  const feasibility = feasibilityOf(job, legs, state)
   const begin: Begin = { standing: { station: request.start, tool: null }, state, doneAtS: new Map(), done: new Set(), setCount: new Map() }
   const wayIn = schedule(feasibility, wayInLeg, begin, request.policy.habit === 'panel by panel' ? panelByPanel : toolInHand, new Map(), 'in')
   if (!wayIn.ok) return wayIn
@@ -152,7 +144,7 @@ function withoutIgnitionMethods(model: ProcedureForBuild): ProcedureForBuild {
 }
 
 /** Every operation but a powered test wants the battery off; it goes off before the first and on again after the last. */
-function batteryOffFirst(job: DerivedJob, demands: Map<string, Demand[]>, finish: Map<string, string>): void {
+function batteryOffFirst(job: DerivedJob, { demands, finish }: Legs): void {
   const battery = [...job.model.settings.values()].find((setting) => setting.role === 'battery' && setting.values.includes('off'))
   if (!battery) return
   // Once it is on for a test nothing is gained by taking it off again.
@@ -224,9 +216,4 @@ function settingsWished(model: ProcedureForBuild, combinations: readonly Choices
 function savedBy(model: ProcedureForBuild, choices: Choices, goal: JobGoal): number {
   if (goal.kits.length === 0) return 0
   return Object.entries(choices.openings).reduce((sum, [cavityId, openingId]) => sum + (model.cavities.get(cavityId)?.openings.find((opening) => opening.id === openingId && opening.roomier)?.savesS ?? 0), 0)
-}
-
-/** The goal as text, for addresses and logs. */
-export function goalKey(goal: Goal): string {
-  return goal.kind === 'cavity' ? `cavity:${goal.cavityId}` : `part:${goal.partId}=${goal.level}`
 }

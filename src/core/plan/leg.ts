@@ -1,7 +1,33 @@
+import type { Id } from '../base/id'
 import type { Demand, Edge, Operation } from '../order/operation'
+import { endValue } from '../order/settingAct'
+import type { DerivedJob } from './derivedJob'
 
 /** What is ordered together: the way in, or work, tests and the way out. */
 export type Leg = { operations: ReadonlyMap<string, Operation>; edges: readonly Edge[]; demands: ReadonlyMap<string, readonly Demand[]> }
 
+/** Both legs of a job. They share the demands: a setting act of the one must not spoil the other. */
+export type Legs = {
+  wayIn: Leg
+  wayOut: Leg
+  demands: Map<string, Demand[]>
+  /** Where every setting that is touched, or is not found as it is to be left, stands in the end. */
+  finish: Map<Id, string>
+}
+
 /** No order keeps every rule: what was stuck in the end, with the settings it demands. Not `proven`: the search gave up first. */
 export type NoSafeOrder = { kind: 'no safe order'; stuck: { key: string; demands: readonly Demand[]; ruleIds: string[] }[]; proven: boolean }
+
+/** The two legs of a derived job, as they can be ordered. Cost: O(operations). */
+export function legsOf({ model, removal, refit }: DerivedJob): Legs {
+  const demands = new Map([...removal.demands, ...refit.demands])
+  const touched = [...demands.values()].flat().map(({ settingId }) => settingId)
+  const leftOtherwise = [...model.settings.values()].filter((setting) => setting.asFound !== endValue(model, setting.id)).map(({ id }) => id)
+  const finish = new Map([...touched, ...leftOtherwise].map((id) => [id, endValue(model, id)]))
+  return {
+    wayIn: { operations: removal.operations, edges: removal.edges, demands },
+    wayOut: { operations: refit.operations, edges: refit.edges, demands },
+    demands,
+    finish,
+  }
+}

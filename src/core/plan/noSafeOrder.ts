@@ -1,5 +1,4 @@
 import type { Id } from '../base/id'
-import { endValue } from '../order/settingAct'
 import type { Removal } from '../order/removed'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Circumstances } from '../vehicle/circumstances'
@@ -8,8 +7,7 @@ import { deriveJob } from './deriveJob'
 import type { DerivedJob } from './derivedJob'
 import { canStillFinish, feasibilityOf } from './feasible'
 import { planJob, PlanRequest } from './jobPlan'
-import type { NoSafeOrder } from './leg'
-import { SettingMoves } from './settingMoves'
+import { legsOf, type NoSafeOrder } from './leg'
 
 /**
  * Cavities whose every opening would break a rule or find a setting that can't be moved any more, on this build. Only
@@ -38,10 +36,7 @@ export function noSafeOrderFor(model: ProcedureForBuild, whole: Removal, circums
 /** Whether a derived job has any order that keeps the rules, both ways. */
 function orderOf(job: DerivedJob): NoSafeOrder | null {
   const state = asFoundState(job.model)
-  const demands = new Map([...job.removal.demands, ...job.refit.demands])
-  const finish = new Map([...demands.values()].flat().map(({ settingId }) => [settingId, endValue(job.model, settingId)]))
-  const moves = new SettingMoves(job, demands, finish, state)
-  const feasibility = feasibilityOf(job, { operations: job.removal.operations, edges: job.removal.edges, demands }, { operations: job.refit.operations, edges: job.refit.edges, demands }, moves, finish)
+  const feasibility = feasibilityOf(job, legsOf(job), state)
   const answer = canStillFinish(feasibility, new Set(), state)
   return answer.ok || !answer.error.proven ? null : answer.error
 }

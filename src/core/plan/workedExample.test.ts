@@ -4,10 +4,9 @@ import { contradictionSentence, whySentence } from '../../ui/words/reasons'
 import { canStillFinish, feasibilityOf } from './feasible'
 import { deriveJob } from './deriveJob'
 import { judged } from './demandsOf'
-import { SettingMoves } from './settingMoves'
+import { legsOf } from './leg'
 import { Need, trapsNeed } from '../procedure/need'
 import { forBuild } from '../procedure/forBuild'
-import { endValue } from '../order/settingAct'
 import { whatStaysShut } from '../order/why'
 import { learnOrder } from '../order/learntOrder'
 import { planJob, PlanRequest, type JobPlan } from './jobPlan'
@@ -97,13 +96,11 @@ describe('2: the lever, by ignition or by the release', () => {
   test('from "surround just released, lever still in park", ignition only, an order exists, and the lamp stays plugged until the lever is out', () => {
     const job = deriveJob(van, { goals: [RADIO], kits: [], endings: new Map() }, { openings: {}, methods: byIgnition.methods, resting: 'rest' }, circumstances)
     if (!job.ok) throw new Error('The van has an order.')
-    const { removal, refit } = job.value
+    const { removal } = job.value
     const done = new Set(['release:liner', 'lift:liner', 'undo:climate-clips', 'release:climate', 'undo:surround-clips', 'undo:surround-t20', 'undo:surround-hex7', 'release:surround'])
     let state: VehicleState = asFoundState(van)
     for (const key of done) state = after(van, state, removal.operations.get(key)!)
-    const demands = new Map([...removal.demands, ...refit.demands])
-    const finish = new Map([...demands.values()].flat().map(({ settingId }) => [settingId, endValue(van, settingId)]))
-    const feasibility = feasibilityOf(job.value, { operations: removal.operations, edges: removal.edges, demands }, { operations: refit.operations, edges: refit.edges, demands }, new SettingMoves(job.value, demands, finish, state), finish)
+    const feasibility = feasibilityOf(job.value, legsOf(job.value), state)
     expect(canStillFinish(feasibility, done, state).ok).toBe(true)
     // Opened too early there is none, and the answer names what is stuck.
     const tooEarly = after(van, state, removal.operations.get('open:airbag-lamp')!)

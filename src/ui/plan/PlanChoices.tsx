@@ -1,6 +1,6 @@
 'use client'
 import type { ReactNode } from 'react'
-import { goalKey } from '@/core/plan/jobPlan'
+import { goalKey } from '@/core/order/wish'
 import type { FittedKit } from '@/core/plan/jobGoal'
 import type { Goal } from '@/core/order/wish'
 import type { ProcedureDocument } from '@/core/procedure/document'
