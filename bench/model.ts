@@ -48,7 +48,7 @@ row('derivation of the whole job, all 300 parts off', timed(() => deriveJob(mode
 const untold = forBuild(document, {})
 row('derivation for one cavity', timed(() => deriveJob(model, { goals: [{ kind: 'cavity', cavityId: 'cavity' }], kits: [], endings: new Map() }, { openings: {}, methods: {}, resting: 'rest' }, circumstances)), 20)
 row('everything off, with three facets not told yet', timed(() => deriveJob(untold, { goals: everythingOff(document), kits: [], endings: new Map() }, { openings: {}, methods: {}, resting: 'rest' }, circumstances)), NaN)
-row('check of the record, all builds', timed(() => checkRecord(document)), 50)
+row('check of the record, all builds', timed(() => checkRecord(document, circumstances)), 50)
 
 const dash = forBuild(largeRecord(40, 4), {})
 const plan = planJob(dash, PlanRequest.parse({ goals: everythingOff(dash.document).slice(-12), build: {} }), DEFAULT_HOUSE_VALUES)

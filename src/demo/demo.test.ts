@@ -4,6 +4,7 @@ import { forBuild } from '../core/procedure/forBuild'
 import { parseDocument } from '../core/procedure/parseDocument'
 import { planJob, PlanRequest } from '../core/plan/jobPlan'
 import { DEFAULT_HOUSE_VALUES } from '../core/shop/houseValues'
+import { whilePlanning } from '../core/vehicle/circumstances'
 import type { Build } from '../core/procedure/when'
 import { panelVan } from './panelVan'
 import { patrolMotorcycle } from './patrolMotorcycle'
@@ -22,7 +23,7 @@ describe.each([panelVan(), roadWorksPickup(), patrolMotorcycle(), smallBus()].ma
     for (const view of document.views) expect(view.backdrop.length).toBeGreaterThan(40)
   })
   test('has nothing in it that would hurt, and nothing missing', () => {
-    expect(checkRecord(document)).toEqual([])
+    expect(checkRecord(document, whilePlanning(DEFAULT_HOUSE_VALUES))).toEqual([])
   })
   test('every cavity has a plan on every build', () => {
     for (const build of builds)

@@ -8,6 +8,8 @@ import { ProcedureDocument, emptyDocument } from '@/core/procedure/document'
 import { applyEdits, type Conflict, type Edit } from '@/core/procedure/edit'
 import { parseDocumentText, type DocumentError } from '@/core/procedure/parseDocument'
 import type { ShopTransaction } from '../db/client'
+import { whilePlanning, type Circumstances } from '@/core/vehicle/circumstances'
+import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { inShop, mayAct, refused, type Crew, type Refused } from './session'
 
 export type ProcedureRow = { id: string; name: string; revision: number | null; publishedAt: Date | null; hasDraft: boolean; document: ProcedureDocument; jobs: number }
@@ -61,13 +63,13 @@ export async function readProcedure(crew: Crew, procedureId: string): Promise<Pr
     if (!row) return null
     const [revision, draft] = [await newestRevision(trx, row.id), await draftOf(trx, row.id)]
     const document = ProcedureDocument.parse(draft?.document ?? revision!.document)
-    const seen = await seenOn(trx, row.id, document)
+    const seen = await seenOn(trx, row.id, document, circumstancesOf(crew))
     const by = revision ? await trx.selectFrom('crew').select('name').where('id', '=', revision.published_by).executeTakeFirst() : null
     const jobs = await trx.selectFrom('job').select((e) => e.fn.countAll<string>().as('count')).where('procedure_id', '=', row.id).executeTakeFirst()
     return {
       id: row.id,
       document,
-      problems: checkRecord(document, seen.confirmations),
+      problems: checkRecord(document, circumstancesOf(crew), seen.confirmations),
       strips: seen.strips,
       version: draft?.version ?? 0,
       isDraft: draft !== undefined,
@@ -77,8 +79,13 @@ export async function readProcedure(crew: Crew, procedureId: string): Promise<Pr
   })
 }
 
+/** The shop's own rules and figures are judged by as well as the built-in ones. */
+function circumstancesOf(crew: Crew): Circumstances {
+  return whilePlanning(crew.house, rulesInForce(crew.rules))
+}
+
 /** What the jobs on this model have shown so far: the order of each strip, and which facts it bore out. */
-async function seenOn(trx: ShopTransaction, procedureId: string, document: ProcedureDocument): Promise<{ strips: Strip[]; confirmations: Confirmations | null }> {
+async function seenOn(trx: ShopTransaction, procedureId: string, document: ProcedureDocument, circumstances: Circumstances): Promise<{ strips: Strip[]; confirmations: Confirmations | null }> {
   const rows = await trx.selectFrom('job_event').innerJoin('job', 'job.id', 'job_event.job_id').innerJoin('vehicle', 'vehicle.id', 'job.vehicle_id').select(['job_event.body', 'job.id as job_id', 'vehicle.label']).where('job.procedure_id', '=', procedureId).orderBy('job_event.received_seq').execute()
   const jobs = new Map<string, { id: string; label: string; events: JobEvent[] }>()
   for (const row of rows) {
@@ -87,7 +94,7 @@ async function seenOn(trx: ShopTransaction, procedureId: string, document: Proce
     jobs.set(row.job_id, job)
   }
   const all = [...jobs.values()]
-  return { strips: stripsOf(document, all), confirmations: all.length > 0 ? confirmationsOf(document, all) : null }
+  return { strips: stripsOf(document, all, circumstances), confirmations: all.length > 0 ? confirmationsOf(document, all) : null }
 }
 
 export async function createProcedure(crew: Crew, document: ProcedureDocument): Promise<string> {
@@ -131,8 +138,8 @@ export async function editDraft(crew: Crew, procedureId: string, edits: readonly
     const values = { document: JSON.stringify(document), version, changed_by: crew.acting.id, changed_at: new Date() }
     await trx.insertInto('draft').values({ procedure_id: procedureId, shop_id: crew.shopId, ...values }).onConflict((c) => c.column('procedure_id').doUpdateSet(values)).execute()
     await trx.updateTable('procedure').set({ name: document.name }).where('id', '=', procedureId).execute()
-    const { confirmations } = await seenOn(trx, procedureId, document)
-    return { status: 'saved', document, problems: checkRecord(document, confirmations), version, conflicts }
+    const { confirmations } = await seenOn(trx, procedureId, document, circumstancesOf(crew))
+    return { status: 'saved', document, problems: checkRecord(document, circumstancesOf(crew), confirmations), version, conflicts }
   })
 }
 
@@ -150,7 +157,7 @@ export async function publishDraft(crew: Crew, procedureId: string, note: string
     if (!draft) return { status: 'refused', sentence: 'There is no draft to publish: nothing has changed since the last revision.' }
     const document = ProcedureDocument.parse(draft.document)
     if (document.parts.length === 0) return { status: 'refused', sentence: 'There is nothing to publish yet. Add a part first.' }
-    if (checkRecord(document).some(forbidsPublishing)) return { status: 'refused', sentence: 'The record contradicts itself. Mend the problems marked with a circle of arrows first.' }
+    if (checkRecord(document, circumstancesOf(crew)).some(forbidsPublishing)) return { status: 'refused', sentence: 'The record contradicts itself. Mend the problems marked with a circle of arrows first.' }
     const number = ((await newestRevision(trx, procedureId))?.number ?? 0) + 1
     await trx.insertInto('revision').values({ id: crypto.randomUUID(), shop_id: crew.shopId, procedure_id: procedureId, number, document: JSON.stringify(document), published_by: crew.acting.id, note }).execute()
     await trx.deleteFrom('draft').where('procedure_id', '=', procedureId).execute()

@@ -6,6 +6,7 @@ import { Kit, KitFit } from '../shop/kit'
 import { forBuild } from '../procedure/forBuild'
 import { planJob, PlanRequest, type JobPlan } from '../plan/jobPlan'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
+import { whilePlanning } from '../vehicle/circumstances'
 import { powerGate } from '../vehicle/powerGate'
 import { rulesInForce } from '../vehicle/rulesInForce'
 import { leaveGate } from './leaveGate'
@@ -241,18 +242,19 @@ describe('the leave gate', () => {
 })
 
 describe('what a job shows for the record', () => {
+  const circumstances = whilePlanning(DEFAULT_HOUSE_VALUES)
   const job = { id: 'j', label: 'Van 1', events: new Log().follow().events }
   test('its strip is the way in as it was counted; what was assumed gives no order', () => {
-    const [strip] = stripsOf(van, [job])
+    const [strip] = stripsOf(van, [job], circumstances)
     expect(strip!.sequence.slice(0, 2)).toEqual(expect.arrayContaining([expect.stringMatching(/^release:/)]))
     expect(strip!.sequence).toEqual([...plan.wayIn].flatMap((card) => card.steps.map((step) => step.operation.key)).filter((key) => plan.removal.operations.has(key)))
     expect(strip!.brokeRule).toBe(false)
-    expect(stripsOf(van, [{ ...job, events: job.events.map((event) => ({ ...event, certainty: 'assumed' as const })) }])).toEqual([])
+    expect(stripsOf(van, [{ ...job, events: job.events.map((event) => ({ ...event, certainty: 'assumed' as const })) }], circumstances)).toEqual([])
   })
   test('a strip that had the ignition on with the airbag lamp open is marked', () => {
     const log = new Log().follow((key) => key === 'lift:surround')
     log.add({ kind: 'set', settingId: 'ignition', value: 'on', methodId: null })
-    expect(stripsOf(van, [{ ...job, events: log.events }])[0]!.brokeRule).toBe(true)
+    expect(stripsOf(van, [{ ...job, events: log.events }], circumstances)[0]!.brokeRule).toBe(true)
   })
   test('a group counted out whole is borne out; one with a screw missing is not', () => {
     const log = new Log()

@@ -3,8 +3,7 @@ import type { Strip } from '../order/learntOrder'
 import type { ProcedureDocument } from '../procedure/document'
 import { forBuild } from '../procedure/forBuild'
 import { atLeast, type Level } from '../procedure/level'
-import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
-import { whilePlanning } from '../vehicle/circumstances'
+import type { Circumstances } from '../vehicle/circumstances'
 import { breaches } from '../vehicle/judge'
 import type { JobEvent } from './event'
 import { foldJob, standingEvents, type JobState } from './fold'
@@ -14,13 +13,13 @@ import { liveVehicle } from './liveVehicle'
 export type JobHistory = { id: string; label: string; events: readonly JobEvent[] }
 
 /**
- * The order in which things really came off, job by job: what was counted, not what was assumed. A strip on whose way a
- * rule of safety was broken is marked: it is evidence for facts and gives no order. Jobs that took nothing off are left out.
+ * The order in which things really came off, job by job: what was counted, not what was assumed. A strip on whose way the
+ * vehicle stood in a state that a rule of safety forbids is marked: it is evidence for facts and gives no order. Jobs that took nothing off are left out.
  */
-export function stripsOf(document: ProcedureDocument, jobs: readonly JobHistory[]): Strip[] {
+export function stripsOf(document: ProcedureDocument, jobs: readonly JobHistory[], circumstances: Circumstances): Strip[] {
   return jobs.flatMap((job): Strip[] => {
     const sequence = wayInOf(job.events)
-    return sequence.length > 1 ? [{ id: job.label, sequence, brokeRule: brokeRule(document, job.events) }] : []
+    return sequence.length > 1 ? [{ id: job.label, sequence, brokeRule: brokeRule(document, job.events, circumstances) }] : []
   })
 }
 
@@ -42,10 +41,10 @@ function goesFurther(levels: Map<Id, Level>, { partId, level }: { partId: Id; le
   return level === 'off' ? `lift:${partId}` : level === 'free' ? `release:${partId}` : `ease:${partId}`
 }
 
-function brokeRule(document: ProcedureDocument, events: readonly JobEvent[]): boolean {
+/** Whether the vehicle ever stood in a way that a rule forbids: looked at after each plug opened and each setting moved. */
+function brokeRule(document: ProcedureDocument, events: readonly JobEvent[], circumstances: Circumstances): boolean {
   const standing = standingEvents(events)
   const model = forBuild(document, {})
-  const circumstances = whilePlanning(DEFAULT_HOUSE_VALUES)
   const risky = standing.filter(({ what }) => what.kind === 'opened' || what.kind === 'set')
   return risky.some((event) => {
     const state = foldJob(document, standing.slice(0, standing.indexOf(event) + 1))

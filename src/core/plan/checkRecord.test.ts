@@ -5,17 +5,22 @@ import { Need, trapsNeed } from '../procedure/need'
 import { newTether } from '../procedure/tether'
 import { newPart } from '../procedure/part'
 import type { ProcedureDocument } from '../procedure/document'
-import { checkRecord } from './checkRecord'
+import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
+import { whilePlanning } from '../vehicle/circumstances'
+import { Rule, ShopRules } from '../vehicle/rule'
+import { rulesInForce } from '../vehicle/rulesInForce'
+import { checkRecord, type Confirmations } from './checkRecord'
 
 const van = panelVan()
-const kinds = (document: ProcedureDocument) => checkRecord(document).map((problem) => problem.kind)
+const check = (document: ProcedureDocument, confirmations: Confirmations | null = null) => checkRecord(document, whilePlanning(DEFAULT_HOUSE_VALUES), confirmations)
+const kinds = (document: ProcedureDocument) => check(document).map((problem) => problem.kind)
 
 test('the van’s record has no contradiction and nothing out of reach', () => {
   expect(kinds(van)).not.toContain('contradiction')
   expect(kinds(van)).not.toContain('goal out of reach')
 })
 test('a contradiction stands first, with the build it appears on', () => {
-  const [first] = checkRecord({ ...van, needs: [...van.needs, trapsNeed('x', 'climate', 'surround', 'free')] })
+  const [first] = check({ ...van, needs: [...van.needs, trapsNeed('x', 'climate', 'surround', 'free')] })
   expect(first).toMatchObject({ kind: 'contradiction', build: { gearbox: 'automatic' } })
 })
 test('a contradiction stands before what is only missing, and what is missing is told all the same', () => {
@@ -24,13 +29,13 @@ test('a contradiction stands before what is only missing, and what is missing is
 })
 test('facts that only one strip has shown are told part by part, once there are strips at all', () => {
   const twice = new Map([...van.parts, ...van.holders, ...van.tethers].map((item) => [item.id, 2]))
-  const seenOnce = (confirmations: Map<string, number>) => checkRecord(van, confirmations).filter((problem) => problem.kind === 'seen once')
+  const seenOnce = (confirmations: Map<string, number>) => check(van, confirmations).filter((problem) => problem.kind === 'seen once')
   expect(kinds(van)).not.toContain('seen once')
   expect(seenOnce(twice)).toEqual([])
   expect(seenOnce(new Map([...twice, ['surround-t20', 1]]))).toMatchObject([{ itemId: 'surround', count: 1, facts: ['surround-t20'] }])
 })
 test('what can only be uncovered through high voltage is covered for good, and its goal is out of reach', () => {
-  const found = checkRecord({ ...van, tethers: [...van.tethers, { ...newTether('hv', 'liner', 'high voltage'), circuit: 'high-voltage', latch: 'friction fit', functions: ['t-unit'] }] })
+  const found = check({ ...van, tethers: [...van.tethers, { ...newTether('hv', 'liner', 'high voltage'), circuit: 'high-voltage', latch: 'friction fit', functions: ['t-unit'] }] })
   expect(found).toContainEqual(expect.objectContaining({ kind: 'covered for good', itemId: 'surround-hex7', coverId: 'liner' }))
   expect(found).toContainEqual(expect.objectContaining({ kind: 'goal out of reach', itemId: 'radio-cavity' }))
   expect(found.some((problem) => problem.kind === 'goal out of reach' && problem.itemId === 'pillar-cavity')).toBe(false)
@@ -42,10 +47,16 @@ test('a lever that only the ignition moves, with the unit’s screws behind an o
     cautions: [],
     needs: [...van.needs.filter((n) => n.dependent.id !== 'lever-by-release'), Need.parse({ id: 'late', dependent: { act: 'method', id: 'lever-by-ignition' }, needs: { kind: 'part', partId: 'surround', level: 'off' }, reason: 'reaches' })],
   }
-  expect(checkRecord(stuck).filter((problem) => problem.kind === 'no safe order')).toMatchObject([{ itemId: 'radio-cavity', build: { gearbox: 'automatic' } }])
+  expect(check(stuck).filter((problem) => problem.kind === 'no safe order')).toMatchObject([{ itemId: 'radio-cavity', build: { gearbox: 'automatic' } }])
+})
+test('a rule of the shop can leave a cavity without a safe order, and the check says which', () => {
+  expect(kinds(van)).not.toContain('no safe order')
+  const never = Rule.parse({ id: 'lever-stays', severity: 'CAUTION', sentence: 'The lever is never moved out here.', origin: 'this shop', effect: 'refuses', at: null, while: [{ kind: 'setting is', role: 'gear lever', values: ['out of park'] }] })
+  const found = checkRecord(van, whilePlanning(DEFAULT_HOUSE_VALUES, rulesInForce(ShopRules.parse({ added: [never] }))))
+  expect(found.filter((problem) => problem.kind === 'no safe order')).toMatchObject([{ itemId: 'radio-cavity' }])
 })
 describe('witnesses', () => {
-  const looped = Array.from({ length: 200 }, (_, seed) => seed).flatMap((seed) => checkRecord(randomProcedure(seed, { kind: seed % 2 ? 'dash' : 'fairing' })).flatMap((problem) => (problem.kind === 'contradiction' ? [{ seed, problem }] : [])))
+  const looped = Array.from({ length: 200 }, (_, seed) => seed).flatMap((seed) => check(randomProcedure(seed, { kind: seed % 2 ? 'dash' : 'fairing' })).flatMap((problem) => (problem.kind === 'contradiction' ? [{ seed, problem }] : [])))
   test('there are enough to look at', () => expect(looped.length).toBeGreaterThan(30))
   test('each is a loop, and without any one of its stated facts that loop is gone', () => {
     for (const { seed, problem } of looped) {
@@ -55,7 +66,7 @@ describe('witnesses', () => {
       for (const edge of loop) {
         const without = withoutFact(randomProcedure(seed, { kind: seed % 2 ? 'dash' : 'fairing' }), edge.because)
         if (!without) continue
-        const left = checkRecord(without).flatMap((other) => (other.kind === 'contradiction' ? [name(other.error.loop)] : []))
+        const left = check(without).flatMap((other) => (other.kind === 'contradiction' ? [name(other.error.loop)] : []))
         expect([seed, left.includes(name(loop))]).toEqual([seed, false])
       }
     }

@@ -10,8 +10,7 @@ import { checkFacts, type FactProblem } from '../procedure/checkFacts'
 import type { ProcedureDocument } from '../procedure/document'
 import { forBuild, type ProcedureForBuild } from '../procedure/forBuild'
 import type { Build } from '../procedure/when'
-import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
-import { whilePlanning, type Circumstances } from '../vehicle/circumstances'
+import type { Circumstances } from '../vehicle/circumstances'
 import { askedByRules } from '../vehicle/judge'
 import { noSafeOrderFor } from './noSafeOrder'
 import type { NoSafeOrder } from './leg'
@@ -44,7 +43,7 @@ const HURTS: readonly Problem['kind'][] = [
  *
  * Cost: distinct builds x derivation of the whole record.
  */
-export function checkRecord(document: ProcedureDocument, confirmations: Confirmations | null = null, circumstances: Circumstances = whilePlanning(DEFAULT_HOUSE_VALUES)): Problem[] {
+export function checkRecord(document: ProcedureDocument, circumstances: Circumstances, confirmations: Confirmations | null = null): Problem[] {
   const facts = checkFacts(document)
   // Dangling references would make a derivation meaningless: they are mended first.
   if (facts.some((problem) => problem.kind === 'reference' || problem.kind === 'carried in a circle')) return byHurt(facts)

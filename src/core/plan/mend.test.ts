@@ -3,10 +3,13 @@ import { panelVan } from '../../demo/panelVan'
 import type { ProcedureDocument } from '../procedure/document'
 import { applyEdits, inverseOf } from '../procedure/edit'
 import { trapsNeed } from '../procedure/need'
+import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
+import { whilePlanning } from '../vehicle/circumstances'
 import { checkRecord, type Problem } from './checkRecord'
 import { mendFor } from './mend'
 
 const van = panelVan()
+const check = (document: ProcedureDocument) => checkRecord(document, whilePlanning(DEFAULT_HOUSE_VALUES))
 const broken: Record<string, ProcedureDocument> = {
   'may not rest': { ...van, needs: [...van.needs, trapsNeed('y', 'liner', 'cover', 'free')] },
   'mix-up one way': { ...van, tethers: van.tethers.map((t) => (t.id === 'main' ? { ...t, mixups: ['antenna'], tell: 'the wide one' } : t)) },
@@ -16,15 +19,15 @@ const broken: Record<string, ProcedureDocument> = {
 
 test.each(Object.keys(broken))('%s is mended by one tap, nothing else changes, and undo brings it back', (kind) => {
   const document = broken[kind]!
-  const problem = checkRecord(document).find((item) => item.kind === kind) as Problem
+  const problem = check(document).find((item) => item.kind === kind) as Problem
   const edits = mendFor(document, problem)!
   const mended = applyEdits(document, edits)
   if (!mended.ok) throw new Error(mended.error.sentence)
-  expect(checkRecord(mended.value.document).map((item) => item.kind)).toEqual(checkRecord(document).filter((item) => item !== problem && JSON.stringify(item) !== JSON.stringify(problem)).map((item) => item.kind))
+  expect(check(mended.value.document).map((item) => item.kind)).toEqual(check(document).filter((item) => item !== problem && JSON.stringify(item) !== JSON.stringify(problem)).map((item) => item.kind))
   const back = applyEdits(mended.value.document, inverseOf(edits))
-  expect(back.ok && checkRecord(back.value.document).some((item) => item.kind === kind)).toBe(true)
+  expect(back.ok && check(back.value.document).some((item) => item.kind === kind)).toBe(true)
 })
 test('where somebody has to decide there is no mend', () => {
-  const problem = checkRecord({ ...van, parts: van.parts.map((p) => (p.id === 'liner' ? { ...p, fixing: 'fastened' as const } : p)) }).find((item) => item.kind === 'nothing holds it')!
+  const problem = check({ ...van, parts: van.parts.map((p) => (p.id === 'liner' ? { ...p, fixing: 'fastened' as const } : p)) }).find((item) => item.kind === 'nothing holds it')!
   expect(mendFor(van, problem)).toBeNull()
 })
