@@ -3,7 +3,8 @@ import type { Id } from '@/core/base/id'
 import { confirmationsOf, stripsOf } from '@/core/job/strips'
 import { JobEvent } from '@/core/job/event'
 import type { Strip } from '@/core/order/learntOrder'
-import { checkRecord, type Confirmations, type Problem } from '@/core/plan/checkRecord'
+import { checkRecord, type Confirmations } from '@/core/plan/checkRecord'
+import { forbidsPublishing, type Problem } from '@/core/plan/problem'
 import { ProcedureDocument, emptyDocument } from '@/core/procedure/document'
 import { applyEdits, type Conflict, type Edit } from '@/core/procedure/edit'
 import { parseDocumentText, type DocumentError } from '@/core/procedure/parseDocument'
@@ -143,12 +144,7 @@ export async function editDraft(crew: Crew, procedureId: string, edits: readonly
   })
 }
 
-/** Problems a revision can't be published with; the others are shown and may stay. */
-export function forbidsPublishing(problem: Problem): boolean {
-  return problem.kind === 'contradiction' || problem.kind === 'reference' || problem.kind === 'goal out of reach' || problem.kind === 'no safe order' || problem.kind === 'carried in a circle'
-}
-
-/** Makes the draft the next revision, which never changes again. Only leads and owners; refused while the record contradicts itself. */
+/** Makes the draft the next revision, which never changes again. Only leads and owners; refused while a problem in it forbids that. */
 export async function publishDraft(crew: Crew, procedureId: string, note: string): Promise<{ status: 'done'; number: number } | Refused> {
   if (!mayAct(crew, 'lead')) return refused('lead')
   return inShop(crew, async (trx) => {
@@ -157,7 +153,7 @@ export async function publishDraft(crew: Crew, procedureId: string, note: string
     if (!draft) return { status: 'refused', sentence: 'There is no draft to publish: nothing has changed since the last revision.' }
     const document = ProcedureDocument.parse(draft.document)
     if (document.parts.length === 0) return { status: 'refused', sentence: 'There is nothing to publish yet. Add a part first.' }
-    if (checkRecord(document, circumstancesOf(crew)).some(forbidsPublishing)) return { status: 'refused', sentence: 'The record contradicts itself. Mend the problems marked with a circle of arrows first.' }
+    if (checkRecord(document, circumstancesOf(crew)).some(forbidsPublishing)) return { status: 'refused', sentence: 'Nobody could work safely from this record yet. Mend the problems marked with a circle of arrows first.' }
     const number = ((await newestRevision(trx, procedureId))?.number ?? 0) + 1
     await trx.insertInto('revision').values({ id: crypto.randomUUID(), shop_id: crew.shopId, procedure_id: procedureId, number, document: JSON.stringify(document), published_by: crew.acting.id, note }).execute()
     await trx.deleteFrom('draft').where('procedure_id', '=', procedureId).execute()

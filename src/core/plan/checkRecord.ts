@@ -6,35 +6,20 @@ import { deriveRefit, type RefitError } from '../order/refit'
 import { deriveAsFarAsPossible } from '../order/removal'
 import type { Removal, RemovalError } from '../order/removed'
 import type { Choices, Goal } from '../order/wish'
-import { checkFacts, type FactProblem } from '../procedure/checkFacts'
+import { checkFacts } from '../procedure/checkFacts'
 import type { ProcedureDocument } from '../procedure/document'
 import { forBuild, type ProcedureForBuild } from '../procedure/forBuild'
 import type { Build } from '../procedure/when'
 import type { Circumstances } from '../vehicle/circumstances'
 import { askedByRules } from '../vehicle/judge'
 import { noSafeOrderFor } from './noSafeOrder'
-import type { NoSafeOrder } from './leg'
-
-export type Problem =
-  | FactProblem
-  | { kind: 'contradiction'; itemId: Id; build: Build; error: { kind: 'contradiction'; loop: Edge[] } }
-  | { kind: 'goal out of reach'; itemId: Id; build: Build; error: RemovalError | RefitError }
-  | { kind: 'no safe order'; itemId: Id; build: Build; error: NoSafeOrder }
-  | { kind: 'covered for good'; itemId: Id; coverId: Id; build: Build }
-  | { kind: 'orders in a circle'; itemId: Id; needIds: Id[] }
-  | { kind: 'seen once'; itemId: Id; count: number; facts: Id[] }
+import { byHurt, type Problem } from './problem'
 
 /** How many strips, by different jobs, have shown each item as the record has it. */
 export type Confirmations = ReadonlyMap<Id, number>
 
 /** Beyond this many builds only those that differ from the first in one facet are tried. */
 const MOST_BUILDS = 48
-
-/** What would hurt first: wrong orders and hidden dangers, then what misleads a hand, then what is only missing. */
-const HURTS: readonly Problem['kind'][] = [
-  'reference', 'carried in a circle', 'contradiction', 'no safe order', 'no circuit', 'goal out of reach', 'covered for good', 'no way to set', 'may not rest', 'other steering side', 'no latch', 'no tab side',
-  'mix-up without difference', 'mix-up one way', 'lookalike without difference', 'orders in a circle', 'no function', 'nothing holds it', 'marks differ', 'drive without size', 'condition on every choice', 'stated twice', 'seen once', 'no cavity',
-]
 
 /**
  * The check of a whole record, what would hurt first. Contradictions come with the facts that make them, each once, with
@@ -165,10 +150,6 @@ function seenOnce(document: ProcedureDocument, confirmations: Confirmations | nu
     const facts = items.filter((id) => (confirmations.get(id) ?? 0) < 2)
     return facts.length > 0 ? [{ kind: 'seen once', itemId: part.id, count: facts.length, facts }] : []
   })
-}
-
-function byHurt(problems: Problem[]): Problem[] {
-  return [...problems].sort((a, b) => HURTS.indexOf(a.kind) - HURTS.indexOf(b.kind))
 }
 
 /** Builds that differ in what exists on them; a facet no condition asks about makes no difference. */

@@ -5,7 +5,8 @@ import { applyEdits, inverseOf } from '../procedure/edit'
 import { trapsNeed } from '../procedure/need'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { whilePlanning } from '../vehicle/circumstances'
-import { checkRecord, type Problem } from './checkRecord'
+import { checkRecord } from './checkRecord'
+import type { Problem } from './problem'
 import { mendFor } from './mend'
 
 const van = panelVan()

@@ -1,6 +1,6 @@
 import type { ProcedureDocument } from '../procedure/document'
 import type { Edit } from '../procedure/edit'
-import type { Problem } from './checkRecord'
+import type { Problem } from './problem'
 
 /**
  * The one-tap mend of a problem, where there is only one sensible one; null where somebody has to decide. A mend changes

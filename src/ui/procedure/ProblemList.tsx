@@ -1,9 +1,9 @@
 import { CircleHelp, RefreshCw } from 'lucide-react'
-import type { Problem } from '@/core/plan/checkRecord'
+import { forbidsPublishing, type Problem } from '@/core/plan/problem'
 import { mendFor } from '@/core/plan/mend'
 import type { Edit } from '@/core/procedure/edit'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { problemIsStop, problemWords } from '../words/problems'
+import { problemWords } from '../words/problems'
 
 /** What the one-tap mend does, said on its button. */
 const MEND_WORDS: Partial<Record<Problem['kind'], string>> = {
@@ -29,7 +29,7 @@ export function ProblemList({ document, problems, onGo, onMend }: { document: Pr
             const mend = mendFor(document, problem)
             return (
               <li key={i} className="flex items-start gap-3 border-t border-hair py-2" data-problem={problem.kind}>
-                {problemIsStop(problem) ? <RefreshCw size={20} aria-hidden className="mt-0.5 shrink-0" /> : <CircleHelp size={20} aria-hidden className="mt-0.5 shrink-0" />}
+                {forbidsPublishing(problem) ? <RefreshCw size={20} aria-hidden className="mt-0.5 shrink-0" /> : <CircleHelp size={20} aria-hidden className="mt-0.5 shrink-0" />}
                 <p className="min-w-0 flex-1">
                   <b>{heading}</b> {sentence}
                 </p>

@@ -4,11 +4,11 @@ import { useEffect, useState } from 'react'
 import { COLLECTIONS, ITEM_SCHEMA, type Collection, type ProcedureDocument } from '@/core/procedure/document'
 import { fieldEdits, type Edit } from '@/core/procedure/edit'
 import type { Strip } from '@/core/order/learntOrder'
-import type { Problem } from '@/core/plan/checkRecord'
+import type { Problem } from '@/core/plan/problem'
 import { MapEditor } from '../map/MapEditor'
 import { middleOf, zoneOf } from '../map/geometry'
 import { Dialog } from '../shell/Dialog'
-import { problemIsStop } from '../words/problems'
+import { forbidsPublishing } from '@/core/plan/problem'
 import { ConflictDialog } from './ConflictDialog'
 import { FactTable } from './FactTable'
 import { COLLECTION_WORDS } from './fieldSpecs'
@@ -135,7 +135,7 @@ export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureD
           <a className="desk-button" href={`/procedures/${data.id}/export`} download>
             <Download size={16} aria-hidden /> Export
           </a>
-          <PublishButton id={data.id} may={data.mayPublish} isDraft={isDraft} blocked={draft.problems.some(problemIsStop)} publish={publish} />
+          <PublishButton id={data.id} may={data.mayPublish} isDraft={isDraft} blocked={draft.problems.some(forbidsPublishing)} publish={publish} />
           <span className="text-[15px] text-second" role="status">
             {draft.saving ? 'saving…' : said || (draft.changed ? 'saved' : '')}
           </span>

@@ -1,6 +1,6 @@
 'use client'
 import { useCallback, useState } from 'react'
-import type { Problem } from '@/core/plan/checkRecord'
+import type { Problem } from '@/core/plan/problem'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { inverseOf, type Conflict, type Edit } from '@/core/procedure/edit'
 

@@ -1,5 +1,5 @@
 import { unreachable } from '@/core/base/result'
-import type { Problem } from '@/core/plan/checkRecord'
+import type { Problem } from '@/core/plan/problem'
 import { splitKey } from '@/core/order/operation'
 import type { PlanError } from '@/core/plan/jobPlan'
 import type { NoSafeOrder } from '@/core/plan/leg'
@@ -64,10 +64,6 @@ export function problemWords(document: ProcedureDocument, problem: Problem): { h
     default:
       return unreachable(problem)
   }
-}
-
-export function problemIsStop(problem: Problem): boolean {
-  return problem.kind === 'contradiction' || problem.kind === 'goal out of reach' || problem.kind === 'reference' || problem.kind === 'no safe order' || problem.kind === 'carried in a circle'
 }
 
 function buildSuffix(document: ProcedureDocument, build: Record<string, string>): string {
