@@ -194,10 +194,10 @@ function PublishButton({ id, may, isDraft, blocked, publish }: { id: string; may
   }
   return (
     <>
-      <button type="button" className="desk-button main" disabled={!may || blocked || busy} title={!may ? 'A lead publishes.' : blocked ? 'Mend the contradiction first.' : undefined} onClick={() => void go()}>
+      <button type="button" className="desk-button main" disabled={!may || blocked || busy} onClick={() => void go()}>
         Publish
       </button>
-      {!may && <span className="text-sm text-second">a lead publishes</span>}
+      {(!may || blocked) && <span className="text-sm text-second">{may ? 'mend what carries the circle of arrows first' : 'a lead publishes'}</span>}
       {said && (
         <p role="alert" className="w-full font-semibold">
           {said}
