@@ -48,6 +48,7 @@ export class KeyGraph {
 
   private reach(keys: Iterable<string>, next: readonly (readonly number[])[]): Reached {
     const seen = new Uint8Array(this.names.length)
+    const found: number[] = []
     const stack: number[] = []
     for (const key of keys) {
       const at = this.number.get(key)
@@ -56,11 +57,13 @@ export class KeyGraph {
     for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
       if (seen[at] === 1) continue
       seen[at] = 1
+      found.push(at)
       for (const to of next[at]!) if (seen[to] === 0) stack.push(to)
     }
     return {
       has: (key) => seen[this.number.get(key) ?? -1] === 1,
-      keys: () => this.names.filter((_, i) => seen[i] === 1),
+      // In the order the graph met them, so that every machine lists them alike.
+      keys: () => found.sort((a, b) => a - b).map((at) => this.names[at]!),
     }
   }
 

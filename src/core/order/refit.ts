@@ -130,12 +130,17 @@ function tightenInStages(removal: Removal, operations: Map<string, Operation>, o
 
 /** A fastener is started where and when it could be made snug: what that waits for, the start waits for. */
 function startLikeFastening(operations: ReadonlyMap<string, Operation>, edges: Edge[], demands: Map<string, Demand[]>): void {
-  for (const [key, operation] of operations) {
-    if (operation.act !== 'start') continue
-    const fasten = `fasten:${operation.itemId}`
-    for (const edge of [...edges]) if (edge.after === fasten && operations.get(edge.before)?.act !== 'start' && edge.because.kind !== 'tightened in order') edges.push({ ...edge, after: key })
-    for (const demand of demands.get(fasten) ?? []) addDemand(demands, key, demand)
+  // Once through the edges, however many groups are started first.
+  const startOf = new Map<string, string>()
+  for (const [key, operation] of operations) if (operation.act === 'start') startOf.set(`fasten:${operation.itemId}`, key)
+  if (startOf.size === 0) return
+  const stated = edges.length
+  for (let at = 0; at < stated; at++) {
+    const edge = edges[at]!
+    const start = startOf.get(edge.after)
+    if (start !== undefined && operations.get(edge.before)?.act !== 'start' && edge.because.kind !== 'tightened in order') edges.push({ ...edge, after: start })
   }
+  for (const [fasten, start] of startOf) for (const demand of demands.get(fasten) ?? []) addDemand(demands, start, demand)
 }
 
 function demandsOnTheWayBack(removal: Removal, operations: ReadonlyMap<string, Operation>, outKeyOf: ReadonlyMap<string, string>, asked: AskedByRules): Map<string, Demand[]> {
