@@ -1,0 +1,134 @@
+import { describe, expect, test } from '@jest/globals'
+import { cheapestOrder } from './cheapestOrder'
+import { cheapestByExhaustion, costOf, randomProblem } from './exhaustive.testing'
+import type { SearchStep } from './moves'
+import type { Guard, SearchOperation, SearchProblem } from './problem'
+
+describe('against plain exhaustive search', () => {
+  for (const [what, options] of Object.entries({
+    'tools and stations': { operations: 8 },
+    'one setting': { operations: 7, settings: 1, guards: 2 },
+    'two settings and guards': { operations: 7, settings: 2, guards: 3 },
+    'sparse, many guards': { operations: 8, settings: 2, guards: 5, pairChance: 0.12, stations: 2, tools: 2 },
+  }))
+    test(`${what}: 300 seeds`, () => {
+      let possible = 0
+      for (let seed = 1; seed <= 300; seed++) {
+        const problem = randomProblem(seed, options)
+        const expected = cheapestByExhaustion(problem)
+        const found = cheapestOrder(problem)
+        if (expected === null) {
+          expect([seed, found.kind]).toEqual([seed, 'impossible'])
+          continue
+        }
+        possible += 1
+        if (found.kind !== 'order') throw new Error(`seed ${seed}: ${found.kind}`)
+        expect([seed, found.setUpMs, found.proven, costOf(problem, found.steps)]).toEqual([seed, expected, true, expected])
+      }
+      expect(possible).toBeGreaterThan(60)
+    })
+})
+
+describe('at the edges of a word of 32 operations', () => {
+  // A mask for a full word that comes out as zero once let a wrong optimum be "proven"; small problems can't show that.
+  for (const operations of [31, 32, 33, 63, 64, 65])
+    test(`${operations} operations: numbered otherwise and with idle operations added, the optimum is the same; the rest from any cut costs the rest`, () => {
+      let proven = 0
+      for (let seed = 1; seed <= 12; seed++) {
+        const problem = randomProblem(seed * 100 + operations, { operations, settings: 2, guards: 4, tools: 4, stations: 3, needChance: 0.1, guardChance: 0.01 })
+        const found = cheapestOrder(problem)
+        expect(found.kind).not.toBe('given up')
+        if (found.kind !== 'order') continue
+        expect(costOf(problem, found.steps)).toBe(found.setUpMs)
+        if (!found.proven) continue
+        proven += 1
+        for (const other of [backwards(problem), withIdle(problem, 1), withIdle(problem, 3)]) {
+          const again = cheapestOrder(other)
+          expect(again).toMatchObject({ kind: 'order', setUpMs: found.setUpMs, proven: true })
+        }
+        for (const cut of [0.25, 0.5, 0.9].map((part) => Math.floor(part * found.steps.length))) {
+          const begun = found.steps.slice(0, cut)
+          const rest = cheapestOrder(restOf(problem, begun))
+          expect(rest).toMatchObject({ kind: 'order', setUpMs: found.setUpMs - spentOn(problem, begun), proven: true })
+        }
+      }
+      expect(proven).toBeGreaterThan(2)
+    })
+})
+
+describe('limits', () => {
+  test('stopped at a limit it gives a valid order and an honest bound', () => {
+    const problem = randomProblem(7, { operations: 26, tools: 6, stations: 4, pairChance: 0.12 })
+    const found = cheapestOrder(problem, [], { expandedStates: 1 })
+    if (found.kind !== 'order') throw new Error(found.kind)
+    const whole = cheapestOrder(problem)
+    if (whole.kind !== 'order') throw new Error(whole.kind)
+    expect(found.proven).toBe(false)
+    expect(found.boundMs).toBeLessThanOrEqual(whole.setUpMs)
+    expect(found.setUpMs).toBeGreaterThanOrEqual(whole.setUpMs)
+    expect(costOf(problem, found.steps)).toBe(found.setUpMs)
+  })
+  test('asked only for something cheaper than the optimum, it proves that there is none', () => {
+    const problem = randomProblem(3, { operations: 20, tools: 4, settings: 1, guards: 2 })
+    const found = cheapestOrder(problem)
+    if (found.kind !== 'order') throw new Error(found.kind)
+    expect(cheapestOrder(problem, [], undefined, found.setUpMs)).toMatchObject({ kind: 'not below', boundMs: found.setUpMs })
+    expect(cheapestOrder(problem, [], undefined, found.setUpMs + 1)).toMatchObject({ kind: 'order', setUpMs: found.setUpMs, proven: true })
+  })
+})
+
+/** The same problem with its operations numbered from the other end. */
+function backwards(problem: SearchProblem): SearchProblem {
+  const number = (i: number) => problem.operations.length - 1 - i
+  const guards = (list: readonly Guard[]) => list.map((guard) => ({ ...guard, operations: guard.operations.map(number) }))
+  return {
+    ...problem,
+    operations: problem.operations.map((operation) => ({ ...operation, guards: guards(operation.guards) })).reverse(),
+    pairs: problem.pairs.map(([before, after]) => [number(before), number(after)]),
+    acts: problem.acts.map((act) => ({ ...act, guards: guards(act.guards) })),
+  }
+}
+
+/** With operations by hand that nothing waits for, at the station it starts at. */
+function withIdle(problem: SearchProblem, count: number): SearchProblem {
+  const idle: SearchOperation = { tool: 0, station: problem.start.station, allowed: problem.finish.map(() => true), guards: [] }
+  return { ...problem, operations: [...problem.operations, ...Array.from({ length: count }, () => idle)] }
+}
+
+/** What is left after some steps, as a problem of its own. */
+function restOf(problem: SearchProblem, begun: readonly SearchStep[]): SearchProblem {
+  const done = new Set(begun.flatMap((step) => (step.kind === 'operation' ? [step.operation] : [])))
+  const left = problem.operations.flatMap((_, i) => (done.has(i) ? [] : [i]))
+  const number = new Map(left.map((i, at) => [i, at]))
+  const guards = (list: readonly Guard[]) =>
+    list.map((guard) => ({ ...guard, operations: guard.operations.flatMap((i) => number.get(i) ?? []), initially: guard.operations.filter((i) => done.has(i)).length % 2 === 1 ? !guard.initially : guard.initially }))
+  return {
+    ...problem,
+    operations: left.map((i) => ({ ...problem.operations[i]!, guards: guards(problem.operations[i]!.guards) })),
+    pairs: problem.pairs.flatMap(([before, after]) => (number.has(before) && number.has(after) ? [[number.get(before)!, number.get(after)!] as const] : [])),
+    acts: problem.acts.map((act) => ({ ...act, guards: guards(act.guards) })),
+    start: standingAfter(problem, begun).at,
+  }
+}
+
+function spentOn(problem: SearchProblem, begun: readonly SearchStep[]): number {
+  return standingAfter(problem, begun).costMs
+}
+
+function standingAfter(problem: SearchProblem, begun: readonly SearchStep[]): { at: SearchProblem['start']; costMs: number } {
+  let { tool, station, combination } = problem.start
+  let costMs = 0
+  for (const step of begun) {
+    const next = step.kind === 'act' ? problem.acts[step.act]! : problem.operations[step.operation]!
+    costMs += problem.walkMs[station]![next.station]!
+    station = next.station
+    if (step.kind === 'act') {
+      costMs += problem.acts[step.act]!.costMs
+      combination = problem.acts[step.act]!.to
+    } else if (problem.operations[step.operation]!.tool !== 0) {
+      costMs += problem.toolMs[tool]![problem.operations[step.operation]!.tool]!
+      tool = problem.operations[step.operation]!.tool
+    }
+  }
+  return { at: { tool, station, combination }, costMs }
+}

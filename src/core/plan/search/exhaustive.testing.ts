@@ -1,0 +1,124 @@
+import { seededRandom } from '../../base/random'
+import { guardHolds } from './placeTables'
+import type { Guard, SearchAct, SearchProblem } from './problem'
+import type { SearchStep } from './moves'
+
+/**
+ * The cheapest set-up by looking at every state there is: what is done, the tool, the station and the settings, one walk, one
+ * act or one operation at a time (Dijkstra). Written apart from the search: it knows none of its rules. Null when nothing
+ * finishes. For up to about nine operations.
+ */
+export function cheapestByExhaustion(problem: SearchProblem): number | null {
+  const all = 2 ** problem.operations.length - 1
+  const queue = new Map<number, string[]>()
+  const cost = new Map<string, number>()
+  const offer = (name: string, at: number) => {
+    if ((cost.get(name) ?? Infinity) <= at) return
+    cost.set(name, at)
+    const list = queue.get(at)
+    if (list) list.push(name)
+    else queue.set(at, [name])
+  }
+  offer([0, problem.start.tool, problem.start.station, problem.start.combination].join(), 0)
+  while (queue.size > 0) {
+    const at = Math.min(...queue.keys())
+    const names = queue.get(at)!
+    queue.delete(at)
+    for (const name of names) {
+      if (cost.get(name) !== at) continue
+      const [mask, tool, station, combination] = name.split(',').map(Number) as [number, number, number, number]
+      if (mask === all && problem.finish[combination]) return at
+      const done = (i: number) => ((mask >>> i) & 1) === 1
+      problem.walkMs[station]!.forEach((walk, to) => offer([mask, tool, to, combination].join(), at + walk))
+      for (const act of problem.acts)
+        if (act.station === station && act.from === combination && act.guards.every((guard) => guardHolds(guard, done))) offer([mask, tool, station, act.to].join(), at + act.costMs)
+      problem.operations.forEach((operation, i) => {
+        if (done(i) || operation.station !== station || !operation.allowed[combination]) return
+        if (!problem.pairs.every(([before, after]) => after !== i || done(before)) || !operation.guards.every((guard) => guardHolds(guard, done))) return
+        const change = operation.tool === 0 ? 0 : problem.toolMs[tool]![operation.tool]!
+        offer([mask | (1 << i), operation.tool === 0 ? tool : operation.tool, station, combination].join(), at + change)
+      })
+    }
+  }
+  return null
+}
+
+/** What a row of steps costs, step by step; throws at the first that can't be made. Walks are the straight ones. */
+export function costOf(problem: SearchProblem, steps: readonly SearchStep[]): number {
+  const done = new Set<number>()
+  const holds = (guards: readonly Guard[]) => guards.every((guard) => guardHolds(guard, (i) => done.has(i)))
+  let { tool, station, combination } = problem.start
+  let cost = 0
+  const goTo = (to: number) => {
+    cost += problem.walkMs[station]![to]!
+    station = to
+  }
+  for (const step of steps) {
+    if (step.kind === 'act') {
+      const act = problem.acts[step.act]!
+      if (act.from !== combination || !holds(act.guards)) throw new Error(`Act ${step.act} can't be made.`)
+      goTo(act.station)
+      combination = act.to
+      cost += act.costMs
+      continue
+    }
+    const i = step.operation
+    const operation = problem.operations[i]!
+    if (done.has(i) || !operation.allowed[combination] || !holds(operation.guards) || problem.pairs.some(([before, after]) => after === i && !done.has(before))) throw new Error(`Operation ${i} can't be done.`)
+    goTo(operation.station)
+    if (operation.tool !== 0) {
+      cost += problem.toolMs[tool]![operation.tool]!
+      tool = operation.tool
+    }
+    done.add(i)
+  }
+  if (done.size < problem.operations.length || !problem.finish[combination]) throw new Error('Not everything is done.')
+  return cost
+}
+
+export type RandomProblemOptions = { operations: number; tools?: number; stations?: number; settings?: number; guards?: number; pairChance?: number; needChance?: number; guardChance?: number }
+
+/** A problem from a seed, with settings whose acts hang on what is done, and operations that hang on settings. */
+export function randomProblem(seed: number, options: RandomProblemOptions): SearchProblem {
+  const random = seededRandom(seed)
+  const { operations: size, tools = 3, stations = 3, settings = 0, guards = 0, pairChance = 0.3, needChance = 0.35, guardChance = 0.08 } = options
+  const combinations = 2 ** settings
+  const pairs: [number, number][] = []
+  // Mostly within reach, so that a large problem is no wider than a vehicle.
+  for (let after = 1; after < size; after++) for (let before = Math.max(0, after - 8); before < after; before++) if (random.chance(pairChance)) pairs.push([before, after])
+  const chain = (): number[] => {
+    const a = random.below(size)
+    const b = a + 1 + random.below(Math.max(1, size - a - 1))
+    if (b >= size || random.chance(0.4)) return [a]
+    if (!pairs.some(([before, after]) => before === a && after === b)) pairs.push([a, b])
+    return [a, b]
+  }
+  const facts = Array.from({ length: guards }, () => ({ operations: chain(), initially: random.chance(0.5) }))
+  const someGuards = (chance: number): Guard[] => facts.filter(() => random.chance(chance)).map((fact) => ({ ...fact, wants: random.chance(0.5) }))
+  const matrix = (count: number, free: boolean) =>
+    Array.from({ length: count }, (_, from) => Array.from({ length: count }, (_, to) => (from === to || (free && to === 0) ? 0 : 1000 * (3 + random.below(6)))))
+  const walk = matrix(stations, false)
+  const acts: SearchAct[] = []
+  for (let setting = 0; setting < settings; setting++)
+    for (const up of [true, false])
+      for (let method = random.chance(0.3) ? 2 : 1; method > 0; method--) {
+        const [costMs, station, own] = [1000 * (1 + random.below(4)), random.below(stations), someGuards(0.4)]
+        const other = settings > 1 && random.chance(0.3) ? (setting + 1) % settings : -1
+        for (let from = 0; from < combinations; from++)
+          if (((from >> setting) & 1) === (up ? 0 : 1) && (other < 0 || ((from >> other) & 1) === 1)) acts.push({ from, to: from ^ (1 << setting), station, costMs, guards: own })
+      }
+  const operations = Array.from({ length: size }, () => {
+    const setting = settings > 0 && random.chance(needChance) ? random.below(settings) : -1
+    const value = random.below(2)
+    return { tool: random.below(tools + 1), station: random.below(stations), allowed: Array.from({ length: combinations }, (_, c) => setting < 0 || ((c >> setting) & 1) === value), guards: random.chance(guardChance) ? someGuards(0.3) : [] }
+  })
+  const closed = (costs: number[][]) => costs.map((row, a) => row.map((_, b) => shortest(costs, a, b)))
+  return { operations, pairs, toolMs: closed(matrix(tools + 1, true)), walkMs: closed(walk), combinations, acts, start: { tool: random.below(tools + 1), station: random.below(stations), combination: 0 }, finish: Array.from({ length: combinations }, (_, c) => c === 0 || random.chance(0.2)) }
+}
+
+/** The cheapest way between two rows, by trying ever longer ways (Bellman 1958). */
+function shortest(costs: readonly (readonly number[])[], from: number, to: number): number {
+  let best = costs[from]!.map((_, at) => (at === from ? 0 : Infinity))
+  for (let round = 0; round < costs.length; round++) best = best.map((known, at) => Math.min(known, ...best.map((cost, via) => cost + costs[via]![at]!)))
+  return best[to]!
+}

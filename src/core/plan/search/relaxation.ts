@@ -1,0 +1,144 @@
+import { FAR } from './placeTables'
+import type { SearchProblem } from './problem'
+import { StateSpace } from './stateSpace'
+import { StateStore } from './stateStore'
+
+/** Which of the costs a relaxation keeps: some tools, part of the walking, or the settings. */
+export type Keeps = {
+  /** Tools whose taking up still costs; all others are at hand for nothing. */
+  tools: readonly number[]
+  /** The walking it keeps, between stations. */
+  walkMs: readonly (readonly number[])[]
+  settings: boolean
+}
+
+/** Beyond this many states nothing more is worked out exactly. */
+const MOST_STATES = 300_000
+
+/**
+ * A problem that asks for less than the real one, solved exactly from any state by memoised recursion: since every move
+ * does something, there are no circles. Its answer never exceeds what the kept costs come to in any order of the real
+ * problem. Once it has grown too large, new states count only the tools still to be taken up: less, but still never too much.
+ */
+export class Relaxation {
+  private readonly space: StateSpace
+  private readonly store: StateStore
+  private values = new Float64Array(1024).fill(-1)
+  private readonly scratch: Int32Array
+  /** The real problem's tools as the relaxation knows them: 0 the hand, then the kept ones, then all others as one. */
+  private readonly toolAs: number[]
+  private readonly placeAs: number[]
+  private most = MOST_STATES
+  /** Per kept tool, the words of its operations and the least that taking it up costs. */
+  private readonly uses: { tool: number; words: Int32Array; leastMs: number }[]
+
+  constructor(problem: SearchProblem, keeps: Keeps) {
+    const relaxed = relax(problem, keeps)
+    this.toolAs = relaxed.toolAs
+    this.placeAs = problem.walkMs.flatMap((_, station) => Array.from({ length: problem.combinations }, (_, c) => (keeps.settings ? station * problem.combinations + c : station)))
+    this.space = new StateSpace(relaxed.problem)
+    this.store = new StateStore(this.space.words, this.space.places)
+    this.scratch = new Int32Array(this.space.words)
+    this.uses = keeps.tools.map((_, i) => {
+      const tool = i + 1
+      const words = new Int32Array(this.space.words)
+      relaxed.problem.operations.forEach((operation, at) => operation.tool === tool && (words[at >> 5]! |= 1 << (at & 31)))
+      return { tool, words, leastMs: Math.min(...relaxed.problem.toolMs.map((row, from) => (from === tool ? Infinity : row[tool]!))) }
+    })
+  }
+
+  /** States looked at so far. */
+  get states(): number {
+    return this.store.count
+  }
+
+  /** The least that the kept costs come to from here on. `words`: what is done in the real problem. */
+  value(words: Int32Array, offset: number, tool: number, place: number): number {
+    for (let word = 0; word < this.space.words; word++) this.scratch[word] = words[offset + word]!
+    const [asTool, asPlace] = [this.toolAs[tool]!, this.placeAs[place]!]
+    this.space.close(this.scratch, 0, asTool, asPlace)
+    this.space.standardise(this.scratch, 0)
+    return this.solve(this.idOf(this.scratch, 0, asTool, asPlace))
+  }
+
+  /** Solves it from the beginning of the job; false when that takes more states than `most`. */
+  solveFromStart(most: number): boolean {
+    this.most = most
+    const { tool } = this.space.problem.start
+    this.scratch.fill(0)
+    this.space.close(this.scratch, 0, tool, this.space.startPlace)
+    this.space.standardise(this.scratch, 0)
+    this.solve(this.idOf(this.scratch, 0, tool, this.space.startPlace))
+    this.most = MOST_STATES
+    return this.store.count <= most
+  }
+
+  private solve(id: number): number {
+    if (this.values[id]! >= 0) return this.values[id]!
+    if (this.store.count > this.most) return (this.values[id] = this.toolsLeftMs(id))
+    const { space, store } = this
+    const at = id * store.stride
+    if (space.isFinished(store.data, at)) return (this.values[id] = space.endMs(store.data, at, store.placeOf(id)))
+    space.expand(store.data, at, store.toolOf(id), store.placeOf(id))
+    const children = new Int32Array(space.childCount)
+    const costs = new Float64Array(space.childCount)
+    for (let i = 0; i < children.length; i++) {
+      costs[i] = space.childCost[i]!
+      children[i] = this.idOf(space.childWords, i * space.words, space.childTool[i]!, space.childPlace[i]!)
+    }
+    let best = FAR
+    for (let i = 0; i < children.length; i++) if (costs[i]! < best) best = Math.min(best, costs[i]! + this.solve(children[i]!))
+    return (this.values[id] = best)
+  }
+
+  /** Every kept tool that is still needed and not in hand is taken up at least once. */
+  private toolsLeftMs(id: number): number {
+    const { store, space } = this
+    const [at, inHand] = [id * store.stride, store.toolOf(id)]
+    let sum = 0
+    for (const { tool, words, leastMs } of this.uses) {
+      if (tool === inHand) continue
+      for (let word = 0; word < space.words; word++)
+        if ((words[word]! & ~store.data[at + word]!) !== 0) {
+          sum += leastMs
+          break
+        }
+    }
+    return sum
+  }
+
+  private idOf(words: Int32Array, offset: number, tool: number, place: number): number {
+    const id = this.store.intern(words, offset, tool, place)
+    if (id >= this.values.length) {
+      const longer = new Float64Array(this.values.length * 2).fill(-1)
+      longer.set(this.values)
+      this.values = longer
+    }
+    return id
+  }
+}
+
+function relax(problem: SearchProblem, keeps: Keeps): { problem: SearchProblem; toolAs: number[] } {
+  const other = keeps.tools.length + 1
+  const toolAs = problem.toolMs.map((_, tool) => (tool === 0 ? 0 : keeps.tools.includes(tool) ? keeps.tools.indexOf(tool) + 1 : keeps.tools.length === 0 ? 0 : other))
+  const kinds = keeps.tools.length === 0 ? 1 : other + 1
+  const toolMs = Array.from({ length: kinds }, (_, from) =>
+    Array.from({ length: kinds }, (_, to) => {
+      if (to === 0 || to === other || from === to) return 0
+      const kept = keeps.tools[to - 1]!
+      return Math.min(...problem.toolMs.flatMap((row, tool) => (toolAs[tool] === from ? [row[kept]!] : [])))
+    }),
+  )
+  const { settings, walkMs } = keeps
+  return {
+    toolAs,
+    problem: {
+      ...problem,
+      operations: problem.operations.map((operation) => ({ ...operation, tool: toolAs[operation.tool]!, ...(!settings && { allowed: [true], guards: [] }) })),
+      toolMs,
+      walkMs,
+      ...(!settings && { combinations: 1, acts: [], finish: [true] }),
+      start: { tool: toolAs[problem.start.tool]!, station: problem.start.station, combination: settings ? problem.start.combination : 0 },
+    },
+  }
+}

@@ -1,0 +1,291 @@
+import { FAR, guardHolds, PlaceTables } from './placeTables'
+import type { SearchProblem } from './problem'
+import { factsOf, isDoneAtOnce, waitsForFree } from './rules'
+
+/**
+ * States and moves of a sequencing problem. A state is what is done, the tool carried and the place (station and settings);
+ * it is always closed: whatever can be done at once without set-up, and can't take anything away later, is done. A move is
+ * a change of tool, the cheapest way to another place, and at least one operation there, so what is done always grows.
+ * docs/planner.md proves that the cheapest order is among the orders these moves make.
+ *
+ * The operations must be numbered in an order that keeps the pairs. A state's done operations stand in `words` numbers, 32
+ * each. Children are written to the `child...` arrays, which the next call overwrites.
+ */
+export class StateSpace {
+  readonly size: number
+  readonly words: number
+  readonly places: number
+  readonly startPlace: number
+  readonly tables: PlaceTables
+  childWords: Int32Array
+  childCost: Float64Array
+  childTool: Int32Array
+  childPlace: Int32Array
+  /** The operation that had to be made by itself (one that takes a guard away), or -1. */
+  childFirst: Int32Array
+  childCount = 0
+  private readonly combinations: number
+  private readonly tool: Int32Array
+  private readonly station: Int32Array
+  private readonly allowed: Uint8Array
+  /** Operations that have to be made by themselves: what they take away may still be wanted. */
+  private readonly alone: Uint8Array
+  private readonly guarded: Uint8Array
+  /** Per operation, the words of what must be done first. */
+  private readonly first: Int32Array
+  /** Per operation, the span of words in which it has predecessors, so that few are compared. */
+  private readonly firstFrom: Int32Array
+  private readonly firstTo: Int32Array
+  private readonly last: Int32Array
+  /** Operations by carried tool and station, bare-handed ones among them, in their order. */
+  private readonly here: Int32Array[]
+  private readonly ready: Int32Array
+  private readonly toolMs: Float64Array
+  private readonly tools: number
+  private readonly anyGuarded: boolean
+  /** Operations that may wait for free until any of their successors is done, last first, and per operation its successors' words. */
+  private readonly waiters: Int32Array
+  private readonly after: Int32Array
+  private readonly waits: Uint8Array
+  private readonly whole: Int32Array
+  private readonly soon: Int32Array
+  /** Per place, whether something can be done there now: bit 1 with the tool or by hand, bit 2 because the tool is meant for it. */
+  private readonly plain: Uint8Array
+  private readonly risky: Uint8Array
+
+  constructor(readonly problem: SearchProblem) {
+    const { operations, pairs, walkMs } = problem
+    this.size = operations.length
+    this.words = Math.max(1, Math.ceil(this.size / 32))
+    this.combinations = problem.combinations
+    this.tables = new PlaceTables(problem)
+    this.places = this.tables.places
+    this.tools = problem.toolMs.length
+    this.toolMs = Float64Array.from(problem.toolMs.flat())
+    this.startPlace = problem.start.station * this.combinations + problem.start.combination
+    this.tool = Int32Array.from(operations, (operation) => operation.tool)
+    this.station = Int32Array.from(operations, (operation) => operation.station)
+    this.allowed = Uint8Array.from(operations.flatMap((operation) => operation.allowed.map(Number)))
+    this.alone = Uint8Array.from(factsOf(problem).map((facts) => Number(!isDoneAtOnce(facts))))
+    this.guarded = Uint8Array.from(operations, (operation) => (operation.guards.length > 0 ? 1 : 0))
+    this.first = new Int32Array(this.size * this.words)
+    for (const [before, after] of pairs) {
+      if (before >= after) throw new Error(`Operation ${before} must be numbered before ${after}: number the problem in an order that keeps its pairs.`)
+      this.first[after * this.words + (before >> 5)]! |= 1 << (before & 31)
+    }
+    this.firstFrom = new Int32Array(this.size)
+    this.firstTo = new Int32Array(this.size)
+    for (let operation = 0; operation < this.size; operation++) {
+      const filled = Array.from({ length: this.words }, (_, word) => word).filter((word) => this.first[operation * this.words + word] !== 0)
+      this.firstFrom[operation] = filled[0] ?? 0
+      this.firstTo[operation] = filled.length > 0 ? filled.at(-1)! + 1 : 0
+    }
+    // A full word is -1, also where it holds 32 operations: (1 << 32) - 1 would be 0.
+    this.last = Int32Array.from({ length: this.words }, (_, word) => (this.size - word * 32 >= 32 ? -1 : (1 << (this.size - word * 32)) - 1))
+    this.here = Array.from({ length: this.tools * walkMs.length }, (_, at) => {
+      const [tool, station] = [Math.floor(at / walkMs.length), at % walkMs.length]
+      return Int32Array.from(operations.keys()).filter((i) => operations[i]!.station === station && (operations[i]!.tool === 0 || operations[i]!.tool === tool))
+    })
+    this.anyGuarded = this.guarded.includes(1)
+    const { waiters, after } = this.findWaiters()
+    this.waiters = waiters
+    this.after = after
+    this.waits = new Uint8Array(this.size)
+    for (const operation of waiters) this.waits[operation] = 1
+    this.whole = new Int32Array(this.words)
+    this.soon = new Int32Array(this.words)
+    this.plain = new Uint8Array(this.places)
+    this.risky = new Uint8Array(this.places)
+    this.ready = new Int32Array(this.size)
+    const room = 64
+    this.childWords = new Int32Array(room * this.words)
+    this.childCost = new Float64Array(room)
+    this.childTool = new Int32Array(room)
+    this.childPlace = new Int32Array(room)
+    this.childFirst = new Int32Array(room)
+  }
+
+  /**
+   * Does at once whatever is free of set-up here and takes no guard away. Changes `state` in place; answers how many were
+   * done, and adds them to `trace` in their order.
+   */
+  close(state: Int32Array, offset: number, tool: number, place: number, trace?: number[]): number {
+    const combination = place % this.combinations
+    const list = this.here[tool * this.problem.walkMs.length + (place - combination) / this.combinations]!
+    let count = 0
+    // One pass is enough for plain operations, since they are numbered in an order that keeps the pairs; an operation with a
+    // guard may become possible by a later one.
+    for (let again = true; again; ) {
+      again = false
+      for (let at = 0; at < list.length; at++) {
+        const operation = list[at]!
+        const bit = 1 << (operation & 31)
+        const word = offset + (operation >> 5)
+        if ((state[word]! & bit) !== 0 || this.alone[operation] === 1 || this.allowed[operation * this.combinations + combination] === 0) continue
+        if (!this.isReady(state, offset, operation)) continue
+        state[word]! |= bit
+        count += 1
+        trace?.push(operation)
+        if (this.anyGuarded) again = true
+      }
+    }
+    return count
+  }
+
+  /**
+   * Takes back what could as well wait: an operation none of whose successors is done, and that is free wherever any of them
+   * is done. States that differ by nothing else cost the same from here on, and become one. Changes `state` in place.
+   */
+  standardise(state: Int32Array, offset: number): void {
+    for (let at = 0; at < this.waiters.length; at++) {
+      const operation = this.waiters[at]!
+      const bit = 1 << (operation & 31)
+      if ((state[offset + (operation >> 5)]! & bit) === 0) continue
+      let followed = false
+      for (let word = 0; word < this.words && !followed; word++) followed = (this.after[operation * this.words + word]! & state[offset + word]!) !== 0
+      if (!followed) state[offset + (operation >> 5)]! &= ~bit
+    }
+  }
+
+  /** Every move from a state, in a fixed order. */
+  expand(from: Int32Array, fromOffset: number, tool: number, place: number): void {
+    this.childCount = 0
+    const state = this.whole
+    const offset = 0
+    for (let word = 0; word < this.words; word++) state[word] = from[fromOffset + word]!
+    this.close(state, 0, tool, place)
+    const table = this.tables.table(state, offset)
+    const { tools, places, combinations } = this
+    // What waits counts as done for what comes after it: it is done on the way, at the same place.
+    const soon = this.soon
+    for (let word = 0; word < this.words; word++) soon[word] = state[word]!
+    let readyCount = 0
+    for (let word = 0; word < this.words; word++) {
+      let left = this.last[word]! & ~state[word]!
+      while (left !== 0) {
+        const bit = left & -left
+        left ^= bit
+        const operation = word * 32 + 31 - Math.clz32(bit)
+        if (!this.isReady(soon, 0, operation)) continue
+        if (this.waits[operation] === 1) soon[word]! |= bit
+        else this.ready[readyCount++] = operation
+      }
+    }
+    const { plain, risky } = this
+    for (let next = 0; next < tools; next++) {
+      // The bare hand is no tool to change to.
+      if (next === 0 && tool !== 0) continue
+      const change = this.toolMs[tool * tools + next]!
+      plain.fill(0)
+      risky.fill(0)
+      let any = false
+      for (let i = 0; i < readyCount; i++) {
+        const operation = this.ready[i]!
+        const needed = this.tool[operation]!
+        // A tool is taken up for an operation with it; what bare hands can do there is done before or after.
+        const own = next === tool ? needed === 0 || needed === tool : needed === next
+        if (needed !== 0 && needed !== next) continue
+        const marks = this.alone[operation] === 1 ? risky : plain
+        const begin = this.station[operation]! * combinations
+        for (let c = 0; c < combinations; c++) if (this.allowed[operation * combinations + c] === 1) marks[begin + c]! |= own ? 3 : 1
+        if (own) any = true
+      }
+      if (!any) continue
+      for (let to = 0; to < places; to++) {
+        if (((plain[to]! | risky[to]!) & 2) === 0) continue
+        const way = table[place * places + to]!
+        if (way >= FAR) continue
+        if (this.passesSomething(table, place, to, way, next === tool)) continue
+        if ((plain[to]! & 2) !== 0) this.addChild(from, fromOffset, change + way, next, to, -1)
+        else
+          for (let i = 0; i < readyCount; i++) {
+            const operation = this.ready[i]!
+            const needed = this.tool[operation]!
+            const own = next === tool ? needed === 0 || needed === tool : needed === next
+            if (own && this.alone[operation] === 1 && this.station[operation] === Math.floor(to / combinations) && this.allowed[operation * combinations + (to % combinations)] === 1) this.addChild(from, fromOffset, change + way, next, to, operation)
+          }
+      }
+    }
+  }
+
+  isFinished(state: Int32Array, offset: number): boolean {
+    for (let word = 0; word < this.words; word++) if (state[offset + word] !== this.last[word]) return false
+    return true
+  }
+
+  /** What it still takes to leave the settings as they are to be, once everything is done; FAR when that can't be done. */
+  endMs(state: Int32Array, offset: number, place: number): number {
+    const table = this.tables.table(state, offset)
+    let best = FAR
+    for (let to = 0; to < this.places; to++) if (this.problem.finish[to % this.combinations]) best = Math.min(best, table[place * this.places + to]!)
+    return best
+  }
+
+  isReady(state: Int32Array, offset: number, operation: number): boolean {
+    const begin = operation * this.words
+    for (let word = this.firstFrom[operation]!; word < this.firstTo[operation]!; word++) {
+      const wanted = this.first[begin + word]!
+      if ((wanted & state[offset + word]!) !== wanted) return false
+    }
+    if (this.guarded[operation] === 0) return true
+    const done = (other: number) => ((state[offset + (other >> 5)]! >>> (other & 31)) & 1) === 1
+    return this.problem.operations[operation]!.guards.every((guard) => guardHolds(guard, done))
+  }
+
+  /** Whether the cheapest way leads over a place where something plain could be done with the same tool: then that is its own move. */
+  private passesSomething(table: Float64Array, from: number, to: number, way: number, sameTool: boolean): boolean {
+    const { places, plain } = this
+    for (let via = 0; via < places; via++) {
+      if (plain[via] === 0 || via === to) continue
+      // Here nothing plain is left for the tool in hand; with another one there may be.
+      if (via === from && sameTool) continue
+      const rest = table[via * places + to]!
+      if (table[from * places + via]! + rest === way && (rest > 0 || via < to)) return true
+    }
+    return false
+  }
+
+  private addChild(from: Int32Array, fromOffset: number, cost: number, tool: number, place: number, first: number): void {
+    const at = this.childCount
+    if (at >= this.childCost.length) this.grow()
+    const { words, childWords } = this
+    const begin = at * words
+    for (let word = 0; word < words; word++) childWords[begin + word] = this.whole[word]!
+    this.close(childWords, begin, tool, place)
+    if (first >= 0) {
+      childWords[begin + (first >> 5)]! |= 1 << (first & 31)
+      this.close(childWords, begin, tool, place)
+    }
+    this.standardise(childWords, begin)
+    // A move for what could as well wait is none.
+    let moved = false
+    for (let word = 0; word < words && !moved; word++) moved = childWords[begin + word] !== from[fromOffset + word]
+    if (!moved) return
+    this.childCount = at + 1
+    this.childCost[at] = cost
+    this.childTool[at] = tool
+    this.childPlace[at] = place
+    this.childFirst[at] = first
+  }
+
+  private findWaiters(): { waiters: Int32Array; after: Int32Array } {
+    const facts = factsOf(this.problem)
+    const after = new Int32Array(this.size * this.words)
+    const successors = facts.map((): number[] => [])
+    for (const [before, then] of this.problem.pairs) {
+      after[before * this.words + (then >> 5)]! |= 1 << (then & 31)
+      successors[before]!.push(then)
+    }
+    const canWait = (i: number) => successors[i]!.length > 0 && successors[i]!.every((j) => waitsForFree(facts[i]!, facts[j]!))
+    return { waiters: Int32Array.from([...facts.keys()].reverse().filter(canWait)), after }
+  }
+
+  private grow(): void {
+    const longer = <T extends Int32Array | Float64Array>(old: T, made: T): T => (made.set(old), made)
+    this.childWords = longer(this.childWords, new Int32Array(this.childWords.length * 2))
+    this.childCost = longer(this.childCost, new Float64Array(this.childCost.length * 2))
+    this.childTool = longer(this.childTool, new Int32Array(this.childTool.length * 2))
+    this.childPlace = longer(this.childPlace, new Int32Array(this.childPlace.length * 2))
+    this.childFirst = longer(this.childFirst, new Int32Array(this.childFirst.length * 2))
+  }
+}
