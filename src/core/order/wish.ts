@@ -9,7 +9,13 @@ export function goalKey(goal: Goal): string {
 }
 
 /** What was chosen where the facts leave a choice. Keys of `methods`: "settingId=value". */
-export type Choices = { openings: Record<Id, Id>; methods: Record<string, Id>; resting: 'rest' | 'set aside' }
+export type Choices = {
+  openings: Record<Id, Id>
+  methods: Record<string, Id>
+  resting: 'rest' | 'set aside'
+  /** Methods the crew insists on: no other is used for that value, even where it would be possible. */
+  insisted?: Record<string, Id>
+}
 
 /** What the rules of safety ask of the settings while an operation is done. The rules live in core/vehicle; here they are asked. */
 export type AskedByRules = (operation: Pick<Operation, 'act' | 'itemId'>) => readonly Demand[]

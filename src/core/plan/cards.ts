@@ -1,5 +1,5 @@
 import type { Id } from '../base/id'
-import type { Step } from './schedule'
+import type { Step } from './step'
 
 /** One panel on its way, the settings changed in one go, one piece of work, or the tests made together. */
 export type Card = {

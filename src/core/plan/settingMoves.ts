@@ -4,40 +4,37 @@ import { methodsTo } from '../order/settingAct'
 import { atLeast } from '../procedure/level'
 import type { Needed } from '../procedure/need'
 import type { Station } from '../procedure/station'
-import { moveS } from '../shop/houseValues'
 import { matches, refusals } from '../vehicle/judge'
-import type { VehicleState } from '../vehicle/vehicleState'
+import { asFoundState, type VehicleState } from '../vehicle/vehicleState'
 import { judged, methodS } from './demandsOf'
 import type { DerivedJob } from './derivedJob'
 
-/** One setting act: from where, by which method, how long. */
-export type Move = { settingId: Id; to: string; methodId: Id; station: Station; durationS: number }
 export type Settings = ReadonlyMap<Id, string>
-export type Place = { station: Station; settings: Settings }
-/** The cheapest acts that bring the settings to a combination, and the walking, also to where the operation is done. */
-export type WayThere = { acts: Move[]; settings: Settings; station: Station; walkS: number; costS: number }
 
-/** One act from a combination, wherever it is done. */
-type Exit = { move: Omit<Move, 'station'>; stations: readonly Station[]; settings: Settings; name: string }
-type Node = { settings: Settings; name: string; station: Station; costS: number; walkS: number; via: { move: Move; from: Node } | null }
+/** What must be so on the vehicle for a setting act, besides the other settings. */
+export type GuardFact = Exclude<Needed, { kind: 'setting' } | { kind: 'station' }>
+
+/** One setting act from a combination of settings: by which method, where, how long, what it leads to, and what guards it. */
+export type SettingMove = { settingId: Id; from: string; to: string; methodId: Id; stations: readonly Station[]; durationS: number; settings: Settings; name: string; guards: readonly GuardFact[] }
 
 /**
- * Setting acts as moves of a state: which combination of settings can be reached from which, while what is open and off
- * stands as it does. An act is possible while its method's own needs hold and no rule refuses it. Answers are remembered
- * per combination, station and pattern of guards, since most operations change none of them.
+ * Setting acts as moves of a state: which combination of settings leads to which, and what must be open, closed or off for
+ * it. An act is possible while its method's own needs hold and no rule refuses it; an open plug that a rule minds is a guard.
  */
 export class SettingMoves {
   private readonly relevant: Id[]
+  private readonly values: ReadonlyMap<Id, readonly string[]>
   private readonly guardTethers = new Set<Id>()
   private readonly guardParts = new Set<Id>()
   private readonly guardHolders = new Set<Id>()
-  private readonly reachMemo = new Map<string, Node[]>()
-  private readonly exitMemo = new Map<string, Exit[]>()
+  private readonly moveMemo = new Map<string, SettingMove[]>()
   private readonly combinationMemo = new Map<string, Map<string, Settings>>()
   private readonly names = new WeakMap<Settings, string>()
   private readonly allowMemo = new Map<string, boolean>()
   private readonly ruledMemo = new Map<string, boolean>()
   private readonly guardNames = new WeakMap<VehicleState, string>()
+  /** One tether of each circuit that a rule minds, with the others of its circuit. */
+  private readonly circuits: Id[][]
 
   constructor(
     private readonly job: DerivedJob,
@@ -46,37 +43,58 @@ export class SettingMoves {
     state: VehicleState,
   ) {
     this.relevant = this.relevantSettings(finish, state)
+    this.values = this.neededValues(finish, state)
     this.findGuards()
-  }
-
-  /** Every accepted combination by the cheapest way to it, cheapest first. `stations`: where the operation can be done. */
-  waysTo(here: Place, state: VehicleState, accepts: (settings: Settings) => boolean, stations: readonly Station[]): WayThere[] {
-    const { house } = this.job.circumstances
-    const best = new Map<string, WayThere>()
-    for (const node of this.reach(here, state)) {
-      if (!accepts(node.settings)) continue
-      const station = stations.reduce((a, b) => (moveS(house, node.station, b) < moveS(house, node.station, a) ? b : a))
-      const walk = moveS(house, node.station, station)
-      const known = best.get(node.name)
-      if (!known || node.costS + walk < known.costS) best.set(node.name, { acts: actsTo(node), settings: node.settings, station, walkS: node.walkS + walk, costS: node.costS + walk })
+    const byCircuit = new Map<string, Id[]>()
+    for (const id of this.guardTethers) {
+      const circuit = job.model.tethers.get(id)?.circuit ?? ''
+      byCircuit.set(circuit, [...(byCircuit.get(circuit) ?? []), id])
     }
-    return [...best].sort(([a, x], [b, y]) => x.costS - y.costS || x.acts.length - y.acts.length || compareText(a, b)).map(([, way]) => way)
+    this.circuits = [...byCircuit.values()]
   }
 
-  wayTo(here: Place, state: VehicleState, accepts: (settings: Settings) => boolean): WayThere | null {
-    let best: WayThere | null = null
-    for (const node of this.reach(here, state)) if (accepts(node.settings) && (!best || node.costS < best.costS)) best = { acts: actsTo(node), settings: node.settings, station: node.station, walkS: node.walkS, costS: node.costS }
-    return best
-  }
-
-  /** Every combination of settings that can be reached, wherever it is done from. */
+  /** Every combination of settings that can be reached, wherever it is done from, as what is open and off stands. */
   combinations(settings: Settings, state: VehicleState): ReadonlyMap<string, Settings> {
     const key = `${this.nameOf(settings)}|${this.guardName(state)}`
     const known = this.combinationMemo.get(key)
     if (known) return known
     const found = new Map<string, Settings>([[this.nameOf(settings), settings]])
-    for (const at of found.values()) for (const exit of this.exits(at, state)) if (!found.has(exit.name)) found.set(exit.name, exit.settings)
+    for (const at of found.values()) for (const move of this.movesFrom(at)) if (!found.has(move.name) && move.guards.every((guard) => guardHolds(guard, state))) found.set(move.name, move.settings)
     this.combinationMemo.set(key, found)
+    return found
+  }
+
+  /** Every combination that could be reached if every guard held: what an order may pass through. The present one first. */
+  combinationsAtMost(settings: Settings): ReadonlyMap<string, Settings> {
+    const found = new Map<string, Settings>([[this.nameOf(settings), settings]])
+    for (const at of found.values()) for (const move of this.movesFrom(at)) if (!found.has(move.name)) found.set(move.name, move.settings)
+    return found
+  }
+
+  /** Every act from a combination, with its guards. */
+  movesFrom(settings: Settings): readonly SettingMove[] {
+    const known = this.moveMemo.get(this.nameOf(settings))
+    if (known) return known
+    const { model, circumstances, removal } = this.job
+    const found: SettingMove[] = []
+    for (const settingId of this.relevant) {
+      const from = settings.get(settingId)!
+      for (const to of this.values.get(settingId)!) {
+        if (to === from) continue
+        const insisted = removal.choices.insisted?.[`${settingId}=${to}`]
+        for (const methodId of methodsTo(model, settingId, to)) {
+          if (insisted && insisted !== methodId) continue
+          const needs = (model.needsOf.get(`method:${methodId}`) ?? []).map((need) => need.needs)
+          if (!needs.every((needed) => needed.kind !== 'setting' || settings.get(needed.settingId) === needed.value)) continue
+          const byRules = this.guardsByRules(settings, { settingId, from, to, methodId })
+          if (byRules === null) continue
+          const next = new Map(settings).set(settingId, to)
+          const own = needs.filter((needed): needed is GuardFact => needed.kind !== 'setting' && needed.kind !== 'station')
+          found.push({ settingId, from, to, methodId, stations: model.methods.get(methodId)!.method.stations, durationS: methodS(model, circumstances.house, methodId), settings: next, name: this.nameOf(next), guards: [...own, ...byRules] })
+        }
+      }
+    }
+    this.moveMemo.set(this.nameOf(settings), found)
     return found
   }
 
@@ -90,6 +108,16 @@ export class SettingMoves {
     const answer = refusals(this.job.model, { ...state, settings }, judged(this.job, operation), this.job.circumstances).every((breach) => breach.rule.while.some((c) => c.kind === 'waited too short'))
     this.allowMemo.set(key, answer)
     return answer
+  }
+
+  /** The plugs that, open, keep an operation from being done where it could be done with all of them closed. */
+  mindedBy(operation: Operation, settings: Settings): Id[] {
+    if (!this.isRuled(operation)) return []
+    const closed = asFoundState(this.job.model)
+    return this.circuits.flatMap((tethers) => {
+      const others = tethers.filter((id) => id !== operation.itemId)
+      return others.length === 0 || this.allows(operation, settings, { ...closed, open: new Set(others.slice(0, 1)) }) ? [] : others
+    })
   }
 
   /** Whether any rule could refuse this operation: one of its own act, or an invariant about open plugs. */
@@ -112,95 +140,69 @@ export class SettingMoves {
     return this.guardParts.has(operation.itemId)
   }
 
+  nameOf(settings: Settings): string {
+    const known = this.names.get(settings)
+    if (known !== undefined) return known
+    const name = this.relevant.map((id) => settings.get(id) ?? '').join(';')
+    this.names.set(settings, name)
+    return name
+  }
+
+  /** The plugs that must be closed for an act; null when it is refused with all of them closed. */
+  private guardsByRules(settings: Settings, act: { settingId: Id; from: string; to: string; methodId: Id }): GuardFact[] | null {
+    const { model, circumstances } = this.job
+    const refused = (open: readonly Id[]) => refusals(model, { ...asFoundState(model), settings, open: new Set(open) }, { act: 'set', itemId: act.settingId, setting: act }, circumstances).length > 0
+    if (refused([])) return null
+    const minded = this.circuits.filter((tethers) => refused(tethers.slice(0, 1)))
+    // A rule that minds only several circuits together is read strictly: none of them may be open.
+    const strictly = minded.length === 0 && this.circuits.length > 1 && refused(this.circuits.flat()) ? this.circuits : minded
+    return strictly.flat().map((tetherId) => ({ kind: 'tether', tetherId, state: 'closed' }))
+  }
+
   private mayRest(partId: Id): boolean {
     return this.job.model.parts.get(partId)?.rests.some((rest) => rest.level === 'free') ?? true
   }
 
-  private reach(here: Place, state: VehicleState): Node[] {
-    const key = `${this.nameOf(here.settings)}|${here.station}|${this.guardName(state)}`
-    const known = this.reachMemo.get(key)
-    if (known) return known
-    const { house } = this.job.circumstances
-    const settled = new Map<string, Node>()
-    const best = new Map<string, Node>()
-    const begin: Node = { settings: here.settings, name: this.nameOf(here.settings), station: here.station, costS: 0, walkS: 0, via: null }
-    best.set(`${begin.name}|${begin.station}`, begin)
-    while (best.size > 0) {
-      let place = ''
-      let node: Node | null = null
-      for (const [other, candidate] of best) if (!node || candidate.costS < node.costS || (candidate.costS === node.costS && compareText(other, place) < 0)) [place, node] = [other, candidate]
-      best.delete(place)
-      settled.set(place, node!)
-      for (const exit of this.exits(node!.settings, state))
-        for (const station of exit.stations) {
-          const next = `${exit.name}|${station}`
-          if (settled.has(next)) continue
-          const walk = moveS(house, node!.station, station)
-          const costS = node!.costS + walk + exit.move.durationS
-          const before = best.get(next)
-          if (!before || costS < before.costS) best.set(next, { settings: exit.settings, name: exit.name, station, costS, walkS: node!.walkS + walk, via: { move: { ...exit.move, station }, from: node! } })
-        }
-    }
-    const found = [...settled.values()]
-    this.reachMemo.set(key, found)
-    return found
-  }
-
-  /** The setting acts that are possible in a combination, as what is open and off stands. */
-  private exits(settings: Settings, state: VehicleState): Exit[] {
-    const name = this.nameOf(settings)
-    const key = `${name}|${this.guardName(state)}`
-    const known = this.exitMemo.get(key)
-    if (known) return known
-    const { model, circumstances, removal } = this.job
-    const found: Exit[] = []
-    const now = { ...state, settings }
-    for (const settingId of this.relevant) {
-      const from = settings.get(settingId)!
-      for (const to of model.settings.get(settingId)!.values) {
-        if (to === from) continue
-        const chosen = removal.choices.methods[`${settingId}=${to}`]
-        for (const methodId of methodsTo(model, settingId, to)) {
-          if (chosen && chosen !== methodId) continue
-          if (!(model.needsOf.get(`method:${methodId}`) ?? []).every((need) => this.guardHolds(need.needs, now))) continue
-          if (refusals(model, now, { act: 'set', itemId: settingId, setting: { settingId, from, to, methodId } }, circumstances).length > 0) continue
-          const next = new Map(settings).set(settingId, to)
-          found.push({ move: { settingId, to, methodId, durationS: methodS(model, circumstances.house, methodId) }, stations: model.methods.get(methodId)!.method.stations, settings: next, name: this.nameOf(next) })
-        }
-      }
-    }
-    this.exitMemo.set(key, found)
-    return found
-  }
-
-  private guardHolds(needed: Needed, state: VehicleState): boolean {
-    switch (needed.kind) {
-      case 'setting':
-        return state.settings.get(needed.settingId) === needed.value
-      case 'part':
-        return atLeast(state.levels.get(needed.partId) ?? 'in place', needed.level)
-      case 'tether':
-        return state.open.has(needed.tetherId) === (needed.state === 'open')
-      case 'operation':
-        if (needed.act === 'undo') return state.undone.has(needed.id)
-        if (needed.act === 'open') return state.open.has(needed.id)
-        return atLeast(state.levels.get(needed.id) ?? 'in place', needed.act === 'lift' ? 'off' : needed.act === 'release' ? 'free' : 'eased')
-      case 'station':
-        return true
-    }
-  }
-
   /** Settings that are demanded or have to be set back, what their methods need in turn, and what a rule wants moved first. */
   private relevantSettings(finish: ReadonlyMap<Id, string>, state: VehicleState): Id[] {
-    const { model, circumstances } = this.job
-    const found = new Set<Id>([...[...this.demands.values()].flat().map((demand) => demand.settingId), ...finish.keys()].filter((id) => model.settings.has(id)))
-    for (const rule of circumstances.rules)
+    const { model } = this.job
+    const found = new Set<Id>([...[...this.demands.values()].flat().map((demand) => demand.settingId), ...finish.keys(), ...this.wantedByRules(state).map(([id]) => id)].filter((id) => model.settings.has(id)))
+    for (const id of found) for (const method of model.settings.get(id)!.methods) for (const need of model.needsOf.get(`method:${method.id}`) ?? []) if (need.needs.kind === 'setting') found.add(need.needs.settingId)
+    return [...found].sort(compareText)
+  }
+
+  /** Values an order can need a setting at: as it stands, as it is to be left, and what is demanded. Others lead nowhere. */
+  private neededValues(finish: ReadonlyMap<Id, string>, state: VehicleState): Map<Id, string[]> {
+    const { model } = this.job
+    const values = new Map(this.relevant.map((id) => [id, new Set([state.settings.get(id) ?? model.settings.get(id)!.asFound])]))
+    for (const [id, value] of [...finish, ...this.wantedByRules(state)]) values.get(id)?.add(value)
+    for (const { settingId, value } of [...this.demands.values()].flat()) values.get(settingId)?.add(value)
+    for (let grown = true; grown; ) {
+      grown = false
+      for (const [id, wanted] of values)
+        for (const value of wanted)
+          for (const methodId of methodsTo(model, id, value))
+            for (const { needs } of model.needsOf.get(`method:${methodId}`) ?? [])
+              if (needs.kind === 'setting' && values.has(needs.settingId) && !values.get(needs.settingId)!.has(needs.value)) {
+                values.get(needs.settingId)!.add(needs.value)
+                grown = true
+              }
+    }
+    return new Map([...values].map(([id, wanted]) => [id, model.settings.get(id)!.values.filter((value) => wanted.has(value))]))
+  }
+
+  /** Settings that stand where an invariant does not want them, and where it does. */
+  private wantedByRules(state: VehicleState): [Id, string][] {
+    const found: [Id, string][] = []
+    for (const rule of this.job.circumstances.rules)
       if (rule.at === null)
         for (const condition of rule.while)
           if (condition.kind === 'setting not')
-            for (const setting of model.settings.values()) if (setting.role === condition.role && !condition.values.includes(state.settings.get(setting.id) ?? setting.asFound)) found.add(setting.id)
-    for (const id of found) for (const method of model.settings.get(id)!.methods) for (const need of model.needsOf.get(`method:${method.id}`) ?? []) if (need.needs.kind === 'setting') found.add(need.needs.settingId)
-    return [...found].sort(compareText)
+            for (const setting of this.job.model.settings.values()) {
+              const value = condition.values.find((wanted) => setting.values.includes(wanted))
+              if (setting.role === condition.role && value !== undefined && !condition.values.includes(state.settings.get(setting.id) ?? setting.asFound)) found.push([setting.id, value])
+            }
+    return found
   }
 
   private findGuards(): void {
@@ -216,33 +218,29 @@ export class SettingMoves {
         }
   }
 
-  private nameOf(settings: Settings): string {
-    const known = this.names.get(settings)
-    if (known !== undefined) return known
-    const name = this.relevant.map((id) => settings.get(id) ?? '').join(';')
-    this.names.set(settings, name)
-    return name
-  }
-
   /** The part of the state that setting acts look at, as text. */
   private guardName(state: VehicleState): string {
     const known = this.guardNames.get(state)
     if (known !== undefined) return known
-    const name = this.nameGuards(state)
-    this.guardNames.set(state, name)
-    return name
-  }
-
-  private nameGuards(state: VehicleState): string {
     const open = [...this.guardTethers].filter((id) => state.open.has(id))
     const moved = [...this.guardParts].map((id) => state.levels.get(id) ?? '')
     const undone = [...this.guardHolders].filter((id) => state.undone.has(id))
-    return `${open.join()}/${moved.join()}/${undone.join()}`
+    const name = `${open.join()}/${moved.join()}/${undone.join()}`
+    this.guardNames.set(state, name)
+    return name
   }
 }
 
-function actsTo(node: Node): Move[] {
-  const acts: Move[] = []
-  for (let at = node; at.via; at = at.via.from) acts.unshift(at.via.move)
-  return acts
+/** Whether what a guard asks for is so. */
+export function guardHolds(needed: GuardFact, state: VehicleState): boolean {
+  switch (needed.kind) {
+    case 'part':
+      return atLeast(state.levels.get(needed.partId) ?? 'in place', needed.level)
+    case 'tether':
+      return state.open.has(needed.tetherId) === (needed.state === 'open')
+    case 'operation':
+      if (needed.act === 'undo') return state.undone.has(needed.id)
+      if (needed.act === 'open') return state.open.has(needed.id)
+      return atLeast(state.levels.get(needed.id) ?? 'in place', needed.act === 'lift' ? 'off' : needed.act === 'release' ? 'free' : 'eased')
+  }
 }

@@ -20,10 +20,17 @@ export function PlanAnswer({ plan, summary }: { plan: JobPlan; summary: PlanSumm
         {summary.fasteners} fasteners, {summary.tethersOpened.length} plugs, {summary.partsOff.length} parts off, {summary.partsResting.length} resting
       </p>
       <p className="mt-1 text-[15px]">
-        By house estimates. A valid order, the quicker of {plan.compared} {plan.compared === 1 ? 'way' : 'ways'} looked at; not proven to be the quickest of all.
+        By house estimates. {proofWords(plan)}
       </p>
     </div>
   )
+}
+
+/** What is proved of this order, and what is not. */
+function proofWords({ proof, request }: JobPlan): string {
+  const quickest = request.policy.habit === 'quickest'
+  if (proof.proven) return quickest ? 'Proven: no safe order is quicker.' : 'Proven: no safe order suits this habit better.'
+  return `A safe order, not proven the ${quickest ? 'quickest' : 'best'}: at most ${timeWords(proof.gapS)} could be saved.`
 }
 
 /** "4 min 10 s". */

@@ -1,6 +1,7 @@
 'use client'
 import { useMemo, useState } from 'react'
-import { planJob, PlanRequest, Policy, type JobPlan } from '@/core/plan/jobPlan'
+import { planJob, PlanRequest, type JobPlan } from '@/core/plan/jobPlan'
+import { Policy } from '@/core/plan/policy'
 import { facetsThatMatter } from '@/core/plan/facetsThatMatter'
 import { summarise } from '@/core/plan/summary'
 import { bottomOf, uRows } from '@/core/job/uRows'

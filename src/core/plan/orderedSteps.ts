@@ -1,0 +1,235 @@
+import { fail, ok, type Result } from '../base/result'
+import type { Id } from '../base/id'
+import type { Act, Edge, Operation } from '../order/operation'
+import { refusals, waitLeftS } from '../vehicle/judge'
+import { after, type VehicleState } from '../vehicle/vehicleState'
+import { demandsOf, judged } from './demandsOf'
+import type { DerivedJob } from './derivedJob'
+import type { Legs } from './leg'
+import type { SearchStep } from './search/moves'
+import type { JobStart, SequencedJob } from './sequenceJob'
+import { guardHolds, type SettingMove } from './settingMoves'
+import type { Standing, Step } from './step'
+
+/** An operation, or a setting act at a station, in its place. */
+type Item = { operation: Operation } | { move: SettingMove; station: string }
+
+export type OrderedSteps = { steps: Step[]; waitingS: number }
+/** An order that a rule refuses when it is run through: a fault of the search, never shown as a plan. */
+export type RefusedOrder = { kind: 'refused order'; key: string; ruleIds: string[] }
+
+/**
+ * The steps of an order as a crew reads them: settings put back as soon as nothing needs them where that costs nothing,
+ * what costs the same in the order a crew expects (a panel finished first, the way out mirroring the way in), walking, tool
+ * changes and waits with their seconds. Every step is run through the vehicle's state and the rules.
+ */
+export function orderedSteps(job: DerivedJob, legs: Legs, start: JobStart, sequenced: SequencedJob, found: readonly SearchStep[]): Result<OrderedSteps, RefusedOrder> {
+  const items = found.map((step): Item => (step.kind === 'operation' ? { operation: sequenced.operations[step.operation]! } : { move: sequenced.acts[step.act]!, station: sequenced.actStations[step.act]! }))
+  const context: Context = { job, legs, start, sequenced }
+  return runThrough(context, inReadingOrder(context, settingsBackSoon(context, items)))
+}
+
+type Context = { job: DerivedJob; legs: Legs; start: JobStart; sequenced: SequencedJob }
+
+/**
+ * Rule 3 and common sense: a lever, a vent, the ignition goes back as soon as nothing needs it otherwise. An act that leaves
+ * a setting as it is to be left is moved forward to the first moment somebody stands at one of its stations anyway.
+ */
+function settingsBackSoon(context: Context, items: readonly Item[]): Item[] {
+  let best = [...items]
+  let cost = setUpS(context, best)
+  for (let at = 0; at < best.length; at++) {
+    const item = best[at]!
+    if (!('move' in item) || context.legs.finish.get(item.move.settingId) !== item.move.to) continue
+    const { settingId } = item.move
+    // No further than the last act on the same setting.
+    let from = at
+    while (from > 0 && !isAct(best[from - 1]!, settingId)) from -= 1
+    for (let to = from; to < at; to++) {
+      const moved = [...best.slice(0, to), item, ...best.slice(to, at), ...best.slice(at + 1)]
+      const trial = reResolved(context, moved)
+      const now = trial === null ? null : setUpS(context, trial)
+      if (trial === null || now === null || cost === null || now > cost) continue
+      best = trial
+      cost = now
+      break
+    }
+  }
+  return best
+}
+
+function isAct(item: Item, settingId: Id): boolean {
+  return 'move' in item && item.move.settingId === settingId
+}
+
+/** The same acts from the combinations they now start at, each at the station where it costs least; null when one is not possible. */
+function reResolved({ job, start, sequenced }: Context, items: readonly Item[]): Item[] | null {
+  let settings = start.state.settings
+  let station: string = start.standing.station
+  const resolved: Item[] = []
+  for (const item of items) {
+    if ('operation' in item) {
+      resolved.push(item)
+      station = demandsOf(job, item.operation).stations[0]!
+      continue
+    }
+    const { settingId, to, methodId } = item.move
+    const move = sequenced.moves.movesFrom(settings).find((other) => other.settingId === settingId && other.to === to && other.methodId === methodId)
+    if (!move) return null
+    const nearest = move.stations.reduce((a, b) => (sequenced.walkS(station, b) < sequenced.walkS(station, a) ? b : a))
+    resolved.push({ move, station: nearest })
+    station = nearest
+    settings = move.settings
+  }
+  return resolved
+}
+
+/** Walking, tool changes and acts of a row of items; null when one of them can't be done there. */
+function setUpS({ job, legs, start, sequenced }: Context, items: readonly Item[]): number | null {
+  let { state } = start
+  let { station, tool } = start.standing
+  let sum = 0
+  const done = new Set(start.done)
+  for (const item of items) {
+    if ('move' in item) {
+      if (item.move.from !== state.settings.get(item.move.settingId) || !item.move.guards.every((guard) => guardHolds(guard, state))) return null
+      sum += sequenced.walkS(station, item.station) + item.move.durationS
+      station = item.station
+      state = { ...state, settings: item.move.settings }
+      continue
+    }
+    const { operation } = item
+    if (!sequenced.moves.allows(operation, state.settings, state)) return null
+    const asked = demandsOf(job, operation)
+    sum += sequenced.walkS(station, asked.stations[0]!) + (asked.tool === 'hand' || asked.tool === tool ? 0 : job.circumstances.house.toolChangeS)
+    station = asked.stations[0]!
+    if (asked.tool !== 'hand') tool = asked.tool
+    if (sequenced.moves.closesADoor(operation)) state = after(job.model, state, operation)
+    done.add(operation.key)
+  }
+  return [...legs.finish].every(([id, value]) => state.settings.get(id) === value) ? sum : null
+}
+
+/** What follows without set-up, by what a crew expects next: the panel in hand, then the mirror of the way in. */
+function inReadingOrder(context: Context, items: readonly Item[]): Item[] {
+  const { start } = context
+  const result: Item[] = []
+  const turned = new Map<string, number>()
+  let run: Operation[] = []
+  let { station, tool } = start.standing
+  const flush = () => {
+    for (const operation of sortedRun(context, run, result.at(-1), turned)) {
+      turned.set(mirrorName(operation), turned.size)
+      result.push({ operation })
+    }
+    run = []
+  }
+  for (const item of items) {
+    if ('move' in item) {
+      flush()
+      result.push(item)
+      station = item.station
+      continue
+    }
+    const asked = demandsOf(context.job, item.operation)
+    const free = asked.stations[0] === station && (asked.tool === 'hand' || asked.tool === tool)
+    const phaseChanges = run.length > 0 && (run[0]!.phase === 'in') !== (item.operation.phase === 'in')
+    if (!free || phaseChanges) flush()
+    run.push(item.operation)
+    station = asked.stations[0]!
+    if (asked.tool !== 'hand') tool = asked.tool
+  }
+  flush()
+  return result
+}
+
+function sortedRun({ legs, sequenced }: Context, run: readonly Operation[], before: Item | undefined, turned: ReadonlyMap<string, number>): Operation[] {
+  const { number } = sequenced
+  const inRun = new Set(run.map((operation) => operation.key))
+  const waits = new Map<string, string[]>()
+  for (const edge of [...legs.wayIn.edges, ...legs.wayOut.edges]) if (inRun.has(edge.before) && inRun.has(edge.after)) waits.set(edge.after, [...(waits.get(edge.after) ?? []), edge.before])
+  const wholeOf = new Map(sequenced.wholes.flatMap((whole) => whole.map((i) => [i, whole] as const)))
+  const sorted: Operation[] = []
+  const done = new Set<string>()
+  let panel = before && 'operation' in before ? before.operation.partId : null
+  const rank = (operation: Operation, at: number) => [operation.partId !== null && operation.partId === panel ? 0 : 1, operation.phase === 'in' ? 0 : -(turned.get(mirrorName(operation)) ?? -1), at]
+  const take = (operation: Operation) => {
+    sorted.push(operation)
+    done.add(operation.key)
+    panel = operation.partId
+  }
+  while (sorted.length < run.length) {
+    const ready = run.filter((operation) => !done.has(operation.key) && (waits.get(operation.key) ?? []).every((key) => done.has(key)))
+    const next = ready.map((operation) => ({ operation, rank: rank(operation, run.indexOf(operation)) })).sort((a, b) => compareRanks(a.rank, b.rank))[0]!.operation
+    // What is done in one go stays together.
+    const whole = wholeOf.get(number.get(next.key)!)
+    const members = whole ? run.filter((operation) => whole.includes(number.get(operation.key)!)) : [next]
+    for (const member of members) if (!done.has(member.key)) take(member)
+  }
+  return sorted
+}
+
+/** Runs the order through state, rules and clock, with the waits it takes. */
+function runThrough({ job, legs, start, sequenced }: Context, items: readonly Item[]): Result<OrderedSteps, RefusedOrder> {
+  const steps: Step[] = []
+  let { state } = start
+  let standing: Standing = start.standing
+  let waitingS = 0
+  const doneAtS = new Map<string, number>()
+  const setCount = new Map<string, number>()
+  const delays = new Map<string, Edge[]>()
+  for (const edge of legs.wayOut.edges) if (edge.delayS) delays.set(edge.after, [...(delays.get(edge.after) ?? []), edge])
+  const push = (step: Step) => {
+    steps.push(step)
+    state = after(job.model, state, step.operation, step.workS + step.setUpS)
+  }
+  let phase: 'in' | 'out' = items.some((item) => 'operation' in item && item.operation.phase === 'in') ? 'in' : 'out'
+  let leftIn = items.filter((item) => 'operation' in item && item.operation.phase === 'in').length
+  for (const item of items) {
+    if ('move' in item) {
+      const { move, station } = item
+      const value = `${move.settingId}=${move.to}`
+      const nth = (setCount.get(value) ?? start.setCount.get(value) ?? 0) + 1
+      setCount.set(value, nth)
+      const named = `set:${value} by ${move.methodId}`
+      const home = phase === 'out' && legs.finish.get(move.settingId) === move.to
+      const operation: Operation = { key: nth > 1 ? `${named}~${nth}` : named, phase, act: home ? 'restore' : 'set', itemId: move.settingId, partId: null, setting: { settingId: move.settingId, from: move.from, to: move.to, methodId: move.methodId }, nth }
+      const refused = refusals(job.model, state, judged(job, operation), job.circumstances)
+      if (refused.length > 0) return fail({ kind: 'refused order', key: operation.key, ruleIds: refused.map((breach) => breach.rule.id) })
+      push({ operation, station, tool: 'hand', workS: move.durationS, setUpS: sequenced.walkS(standing.station, station) })
+      standing = { station, tool: standing.tool }
+      continue
+    }
+    const { operation } = item
+    const { stations, tool, workS } = demandsOf(job, operation)
+    const delayed = (delays.get(operation.key) ?? []).reduce((most, edge) => Math.max(most, (doneAtS.get(edge.before) ?? -Infinity) + edge.delayS! - state.nowS), 0)
+    const waitS = Math.ceil(Math.max(delayed, waitLeftS(job.model, state, judged(job, operation), job.circumstances)))
+    if (waitS > 0) {
+      waitingS += waitS
+      push({ operation: { key: `wait:${operation.key}`, phase, act: 'wait', itemId: operation.itemId, partId: null, setting: null, nth: 1 }, station: standing.station, tool: 'hand', workS: waitS, setUpS: 0 })
+    }
+    const refused = refusals(job.model, state, judged(job, operation), job.circumstances)
+    if (refused.length > 0) return fail({ kind: 'refused order', key: operation.key, ruleIds: refused.map((breach) => breach.rule.id) })
+    const station = stations[0]!
+    push({ operation, station, tool, workS, setUpS: sequenced.walkS(standing.station, station) + (tool === 'hand' || tool === standing.tool ? 0 : job.circumstances.house.toolChangeS) })
+    standing = { station, tool: tool === 'hand' ? standing.tool : tool }
+    doneAtS.set(operation.key, state.nowS)
+    if (operation.phase === 'in' && --leftIn === 0 && legs.wayOut.operations.size > 0) phase = 'out'
+  }
+  return ok({ steps, waitingS })
+}
+
+const PAIR: Record<Act, string> = {
+  undo: 'holder', fasten: 'holder', start: 'holder', ease: 'move', release: 'move', seat: 'move', open: 'tether', close: 'tether', feed: 'tether',
+  lift: 'lift', place: 'lift', set: 'setting', restore: 'setting', work: 'work', test: 'test', decide: 'decide', wait: 'wait',
+}
+
+/** The same name for an act and the act that takes it back; a lead goes through its aperture with its plug. */
+function mirrorName(operation: Operation): string {
+  return `${PAIR[operation.act]}:${operation.itemId}`
+}
+
+function compareRanks(a: readonly number[], b: readonly number[]): number {
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return a[i]! - b[i]!
+  return 0
+}

@@ -1,0 +1,226 @@
+import type { Id } from '../base/id'
+import { reachedFrom, successors } from '../order/graph'
+import { liftKey, openKey, releaseKey, type Operation } from '../order/operation'
+import { isEarly } from '../order/reach'
+import { atLeast, type Level } from '../procedure/level'
+import { mayRestFree } from '../procedure/part'
+import { moveS, type HouseValues } from '../shop/houseValues'
+import { asFoundState, type VehicleState } from '../vehicle/vehicleState'
+import { demandsOf } from './demandsOf'
+import type { DerivedJob } from './derivedJob'
+import type { Legs } from './leg'
+import type { Weights } from './policy'
+import { withoutDetours, type Guard, type SearchAct, type SearchOperation, type SearchProblem } from './search/problem'
+import { SettingMoves, type GuardFact, type SettingMove, type Settings } from './settingMoves'
+import type { Standing } from './step'
+
+/** Where a job stands when its order is asked for: the vehicle, the installer, and what is done already, by key. */
+export type JobStart = {
+  state: VehicleState
+  standing: Standing
+  done: ReadonlySet<string>
+  /** How often each value was brought about already ("settingId=value"), so that a later act has a key of its own. */
+  setCount: ReadonlyMap<string, number>
+}
+
+/** A job as a bare problem, and what its numbers stand for. */
+export type SequencedJob = {
+  problem: SearchProblem
+  /** Done in one go: a part that may not rest. */
+  wholes: number[][]
+  operations: Operation[]
+  /** The number of each operation, by key. */
+  number: ReadonlyMap<string, number>
+  acts: SettingMove[]
+  /** Where each act of the problem is done. */
+  actStations: string[]
+  moves: SettingMoves
+  /** Seconds from one station to another by the quickest way. */
+  walkS: (from: string, to: string) => number
+}
+
+const inMs = (seconds: number) => Math.round(seconds * 1000)
+
+/**
+ * The numbers of a job: what is left of both legs, the way in before the way out, with tools, stations, and the settings as
+ * combinations. A "spot" of the problem is a station, or with a weight on leaving a panel a station and a panel.
+ * Cost: O(operations^2 + operations x combinations x rules).
+ */
+export function sequenceJob(job: DerivedJob, legs: Legs, start: JobStart, weights: Weights): SequencedJob {
+  const left = (leg: Legs['wayIn']) => [...leg.operations.values()].filter((operation) => !start.done.has(operation.key))
+  const wayIn = left(legs.wayIn)
+  const wayOut = left(legs.wayOut)
+  const operations = [...wayIn, ...wayOut]
+  const number = new Map(operations.map((operation, i) => [operation.key, i]))
+  const moves = new SettingMoves(job, legs.demands, legs.finish, start.state)
+  const asked = operations.map((operation) => demandsOf(job, operation))
+  const panelOf = (operation: Operation) => (weights.leavingPanelS > 0 ? (operation.partId ?? operation.key) : '')
+  const spots = new Numbers()
+  const startSpot = spots.of([start.standing.station, weights.leavingPanelS > 0 ? null : ''])
+  const tools = new Numbers()
+  tools.of('hand')
+  const combinations = [...moves.combinationsAtMost(start.state.settings).values()]
+  const guards = new GuardFacts(job, start, number)
+  const closed = asFoundState(job.model)
+  const searched = operations.map((operation, i): SearchOperation => {
+    const allowed = combinations.map((settings) => moves.allows(operation, settings, closed))
+    const minded = new Set(combinations.flatMap((settings, c) => (allowed[c] ? moves.mindedBy(operation, settings) : [])))
+    return { tool: tools.of(asked[i]!.tool), station: spots.of([asked[i]!.stations[0]!, panelOf(operation)]), allowed, guards: [...minded].map((tetherId) => guards.of({ kind: 'tether', tetherId, state: 'closed' })) }
+  })
+  const combinationAt = new Map(combinations.map((settings, i) => [moves.nameOf(settings), i]))
+  const acts: SearchAct[] = []
+  const actMoves: SettingMove[] = []
+  const actStations: string[] = []
+  for (const [from, settings] of combinations.entries())
+    for (const move of moves.movesFrom(settings))
+      for (const station of move.stations) {
+        const held = move.guards.map((fact) => guards.of(fact))
+        // An act is made wherever its station is, whatever panel was in hand.
+        const places = spots.names.flatMap((name, spot) => ((name as Spot)[0] === station ? [spot] : []))
+        for (const spot of places.length > 0 ? places : [spots.of([station, null])]) {
+          acts.push({ from, to: combinationAt.get(move.name)!, station: spot, costMs: inMs(move.durationS), guards: held })
+          actMoves.push(move)
+          actStations.push(station)
+        }
+      }
+  const { house } = job.circumstances
+  const spotNames = spots.names as Spot[]
+  const walkMs = withoutDetours(spotNames.map(([a, panel]) => spotNames.map(([b, other]) => inMs(moveS(house, a, b) + (panel !== null && panel !== other ? weights.leavingPanelS : 0)))))
+  const toolMs = tools.names.map((from) => tools.names.map((to) => (to === 'hand' || from === to ? 0 : inMs(house.toolChangeS + weights.takingToolS))))
+  const heldTool = start.standing.tool === null ? 0 : tools.of(start.standing.tool)
+  if (heldTool >= toolMs.length) {
+    for (const row of toolMs) row.push(inMs(house.toolChangeS + weights.takingToolS))
+    toolMs.push(tools.names.map((name) => (name === 'hand' || name === start.standing.tool ? 0 : inMs(house.toolChangeS + weights.takingToolS))))
+  }
+  return {
+    problem: {
+      operations: searched,
+      pairs: [...pairsOf(legs, number), ...barrier(legs, wayIn, wayOut, number)],
+      toolMs,
+      walkMs,
+      combinations: combinations.length,
+      acts,
+      start: { tool: heldTool, station: startSpot, combination: 0 },
+      finish: combinations.map((settings) => [...legs.finish].every(([id, value]) => settings.get(id) === value)),
+    },
+    wholes: wholesOf(job, legs, number),
+    operations,
+    number,
+    acts: actMoves,
+    actStations,
+    moves,
+    walkS: walkingOf(house, [start.standing.station, ...asked.map(({ stations }) => stations[0]!), ...actStations]),
+  }
+}
+
+function walkingOf(house: HouseValues, stations: readonly string[]): (from: string, to: string) => number {
+  const names = [...new Set(stations)]
+  const closed = withoutDetours(names.map((a) => names.map((b) => moveS(house, a, b))))
+  return (from, to) => closed[names.indexOf(from)]![names.indexOf(to)]!
+}
+
+function pairsOf(legs: Legs, number: ReadonlyMap<string, number>): [number, number][] {
+  const pairs: [number, number][] = []
+  for (const edge of [...legs.wayIn.edges, ...legs.wayOut.edges]) {
+    const [before, after] = [number.get(edge.before), number.get(edge.after)]
+    if (before !== undefined && after !== undefined && before !== after) pairs.push([before, after])
+  }
+  return pairs
+}
+
+/** Nothing goes back before the way in is done: what nothing of the way in follows comes before what follows nothing of the way out. */
+function barrier(legs: Legs, wayIn: readonly Operation[], wayOut: readonly Operation[], number: ReadonlyMap<string, number>): [number, number][] {
+  const inside = (list: readonly Operation[], pairs: Legs['wayIn']['edges']) => {
+    const keys = new Set(list.map((operation) => operation.key))
+    return pairs.filter((edge) => keys.has(edge.before) && keys.has(edge.after))
+  }
+  const followed = new Set(inside(wayIn, legs.wayIn.edges).map((edge) => edge.before))
+  const following = new Set(inside(wayOut, legs.wayOut.edges).map((edge) => edge.after))
+  const last = wayIn.filter((operation) => !followed.has(operation.key))
+  const first = wayOut.filter((operation) => !following.has(operation.key))
+  return last.flatMap((before) => first.map((after): [number, number] => [number.get(before.key)!, number.get(after.key)!]))
+}
+
+/** Per part that may not rest: its release, the plugs that open then, its lift, and what has to be done between them. */
+function wholesOf(job: DerivedJob, legs: Legs, number: ReadonlyMap<string, number>): number[][] {
+  const { model } = job
+  const then = successors(legs.wayIn.edges)
+  return [...job.removal.levels].flatMap(([partId, level]) => {
+    const part = model.parts.get(partId)!
+    if (level !== 'off' || mayRestFree(part)) return []
+    const late = (model.tyingOf.get(partId) ?? []).filter((tether) => !isEarly(tether)).map((tether) => openKey(tether.id))
+    const own = [releaseKey(partId), ...late, liftKey(partId)].filter((key) => number.has(key))
+    if (own.length < 2) return []
+    const after = reachedFrom(then, own[0]!)
+    // A look that tells a facet may come between the release and what hangs on it.
+    const between = [...after].filter((key) => number.has(key) && !own.includes(key) && own.slice(1).some((later) => reachedFrom(then, key).has(later)))
+    const whole = inOrder([...own, ...between], then)
+    const asked = whole.map((key) => demandsOf(job, legs.wayIn.operations.get(key)!))
+    const tools = new Set(asked.map(({ tool }) => tool).filter((tool) => tool !== 'hand'))
+    if (tools.size > 1 || new Set(asked.map(({ stations }) => stations[0])).size > 1) return []
+    return [whole.map((key) => number.get(key)!)]
+  })
+}
+
+/** The keys in an order that keeps what comes before what. */
+function inOrder(keys: readonly string[], then: ReadonlyMap<string, readonly string[]>): string[] {
+  const reach = new Map(keys.map((key) => [key, reachedFrom(then, key)]))
+  const left = [...keys]
+  const sorted: string[] = []
+  while (left.length > 0) {
+    const at = left.findIndex((key) => !left.some((other) => other !== key && reach.get(other)!.has(key)))
+    sorted.push(...left.splice(Math.max(0, at), 1))
+  }
+  return sorted
+}
+
+/** Facts about things, as guards that the operations on these things turn over. */
+class GuardFacts {
+  constructor(
+    private readonly job: DerivedJob,
+    private readonly start: JobStart,
+    private readonly number: ReadonlyMap<string, number>,
+  ) {}
+
+  of(fact: GuardFact): Guard {
+    if (fact.kind === 'part') return this.level(fact.partId, fact.level)
+    if (fact.kind === 'tether') return this.tether(fact.tetherId, fact.state === 'open')
+    if (fact.act === 'undo') return this.turned([`undo:${fact.id}`, `fasten:${fact.id}`], this.start.state.undone.has(fact.id), true)
+    if (fact.act === 'open') return this.tether(fact.id, true)
+    return this.level(fact.id, fact.act === 'lift' ? 'off' : fact.act === 'release' ? 'free' : 'eased')
+  }
+
+  private tether(id: Id, wants: boolean): Guard {
+    return this.turned([openKey(id), `close:${id}@test`, `open:${id}@test`, `close:${id}`], this.start.state.open.has(id), wants)
+  }
+
+  private level(partId: Id, level: Level): Guard {
+    const is = atLeast(this.start.state.levels.get(partId) ?? 'in place', level)
+    const out = level === 'off' ? `place:${partId}` : `seat:${partId}`
+    const ways = level === 'off' ? [liftKey(partId)] : level === 'free' ? [releaseKey(partId)] : [`ease:${partId}`, releaseKey(partId)]
+    const into = is ? [] : ways.filter((key) => this.number.has(key)).slice(0, 1)
+    return this.turned([...into, out], is, true)
+  }
+
+  private turned(keys: readonly string[], initially: boolean, wants: boolean): Guard {
+    return { operations: keys.flatMap((key) => this.number.get(key) ?? []), initially, wants }
+  }
+}
+
+/** A station, and the panel in hand there: null where none is. */
+type Spot = [station: string, panel: string | null]
+
+/** Numbers names as they come. */
+class Numbers {
+  readonly names: unknown[] = []
+  private readonly at = new Map<string, number>()
+
+  of(name: unknown): number {
+    const text = JSON.stringify(name)
+    const known = this.at.get(text)
+    if (known !== undefined) return known
+    this.at.set(text, this.names.length)
+    this.names.push(name)
+    return this.names.length - 1
+  }
+}
