@@ -1,6 +1,7 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely'
 import type { JobEvent } from '@/core/job/event'
-import type { PlanRequest } from '@/core/plan/jobPlan'
+import type { FoundPlan } from '../core/plan/foundPlan'
+import type { PlanRequest } from '@/core/plan/planRequest'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Build } from '@/core/procedure/when'
 import type { HouseValues } from '@/core/shop/houseValues'
@@ -55,6 +56,8 @@ export type Database = {
     bay: Generated<string>
     promised_at: Timestamp | null
     request: Json<PlanRequest>
+    /** The order it was opened with; null for jobs older than kept orders. */
+    found_plan: Json<FoundPlan> | null
     created_by: string
     created_at: Timestamp
     handed_over_at: Timestamp | null

@@ -20,7 +20,7 @@ async function fill(trx: ShopTransaction, shopId: string, demo: boolean): Promis
   await trx.insertInto('procedure').values({ id: ids.procedure, shop_id: shopId, name: 'Van' }).execute()
   await trx.insertInto('revision').values({ id: revision, shop_id: shopId, procedure_id: ids.procedure, number: 1, document: JSON.stringify(emptyDocument('Van')), published_by: ids.crew }).execute()
   await trx.insertInto('vehicle').values({ id: ids.vehicle, shop_id: shopId, label: 'Van 1', procedure_id: ids.procedure, build: '{}' }).execute()
-  await trx.insertInto('job').values({ id: ids.job, shop_id: shopId, vehicle_id: ids.vehicle, procedure_id: ids.procedure, revision_id: revision, draft_document: null, title: 'Radio', promised_at: null, request: '{}', created_by: ids.crew, handed_over_at: null }).execute()
+  await trx.insertInto('job').values({ id: ids.job, shop_id: shopId, vehicle_id: ids.vehicle, procedure_id: ids.procedure, revision_id: revision, draft_document: null, title: 'Radio', promised_at: null, request: '{}', found_plan: null, created_by: ids.crew, handed_over_at: null }).execute()
   await trx.insertInto('job_event').values({ id: crypto.randomUUID(), shop_id: shopId, job_id: ids.job, person_id: ids.crew, at: 'now', body: '{}' }).execute()
 }
 

@@ -4,7 +4,8 @@ import { JobEvent, type Happening } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'
 import { termsOf, testsOwed } from '@/core/job/terms'
 import { happeningsFor } from '@/core/job/progress'
-import { planJob, PlanRequest } from '@/core/plan/jobPlan'
+import { planJob, type JobPlan } from '@/core/plan/jobPlan'
+import { PlanRequest } from '@/core/plan/planRequest'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
 import type { Build } from '@/core/procedure/when'
@@ -117,22 +118,22 @@ class DemoWriter {
     const car = this.cars.get(spec.vehicle)!
     const { procedureId, revisionId, document } = this.models.get(car.model)!
     const request = PlanRequest.parse({ goals: spec.goals.map((cavityId) => ({ kind: 'cavity', cavityId })), build: car.build, policy: spec.habit ? { habit: spec.habit } : {} })
+    const plan = planJob(forBuild(document, request.build), request, DEFAULT_HOUSE_VALUES)
+    if (!plan.ok) throw new Error(`The demo job on ${spec.vehicle} has no plan.`)
     const jobId = crypto.randomUUID()
     const startMs = this.nowMs - (spec.daysAgo ?? 0) * 86_400_000 - 50 * 60_000
-    const events = spec.done === 'planned' ? [] : this.follow(spec, jobId, document, request, startMs)
+    const events = spec.done === 'planned' ? [] : this.follow(spec, jobId, document, request, plan.value, startMs)
     const handedOver = spec.done === 'handed over' ? new Date(startMs + 48 * 60_000) : null
     await this.trx
       .insertInto('job')
-      .values({ id: jobId, shop_id: this.shopId, vehicle_id: car.id, procedure_id: procedureId, revision_id: revisionId, draft_document: null, title: spec.title, bay: spec.bay, promised_at: spec.promisedInH ? new Date(roundToQuarter(this.nowMs + spec.promisedInH * 3_600_000)) : null, request: JSON.stringify(request), created_by: this.crew.get(spec.by)!, created_at: new Date(startMs - 600_000), handed_over_at: handedOver })
+      .values({ id: jobId, shop_id: this.shopId, vehicle_id: car.id, procedure_id: procedureId, revision_id: revisionId, draft_document: null, title: spec.title, bay: spec.bay, promised_at: spec.promisedInH ? new Date(roundToQuarter(this.nowMs + spec.promisedInH * 3_600_000)) : null, request: JSON.stringify(request), found_plan: JSON.stringify(plan.value.found), created_by: this.crew.get(spec.by)!, created_at: new Date(startMs - 600_000), handed_over_at: handedOver })
       .execute()
     for (const event of events)
       await this.trx.insertInto('job_event').values({ id: event.id, shop_id: this.shopId, job_id: jobId, person_id: event.personId, at: event.at, body: JSON.stringify(event) }).execute()
   }
 
   /** Does the plan's steps as a crew would, up to the wished share of them. */
-  private follow(spec: JobSpec, jobId: string, document: ProcedureDocument, request: PlanRequest, startMs: number): JobEvent[] {
-    const plan = planJob(forBuild(document, request.build), request, DEFAULT_HOUSE_VALUES)
-    if (!plan.ok) throw new Error(`The demo job on ${spec.vehicle} has no plan.`)
+  private follow(spec: JobSpec, jobId: string, document: ProcedureDocument, request: PlanRequest, plan: JobPlan, startMs: number): JobEvent[] {
     const random = seededRandom(seedOfText(spec.vehicle))
     const events: JobEvent[] = []
     const deviceId = crypto.randomUUID()
@@ -143,7 +144,7 @@ class DemoWriter {
       at = nextStamp(at, clockMs)
       events.push(JobEvent.parse({ id: crypto.randomUUID(), jobId, v: 1, deviceId, seq: events.length, at, personId: this.crew.get(person)!, what }))
     }
-    const steps = [...plan.value.wayIn, ...plan.value.wayOut].flatMap((card) => card.steps)
+    const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)
     const wanted = typeof spec.done === 'number' ? Math.round(steps.length * spec.done) : steps.length
     for (const step of steps.slice(0, wanted)) {
       for (const what of happeningsFor(foldJob(document, events), step.operation)) add(what)

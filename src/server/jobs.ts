@@ -1,7 +1,10 @@
 import 'server-only'
 import { z } from 'zod'
 import { JobEvent } from '@/core/job/event'
-import { planJob, PlanRequest, type PlanError } from '@/core/plan/jobPlan'
+import { FoundPlan } from '@/core/plan/foundPlan'
+import { planJob } from '@/core/plan/jobPlan'
+import { PlanRequest } from '@/core/plan/planRequest'
+import type { PlanError } from '@/core/plan/findPlan'
 import { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
@@ -29,6 +32,7 @@ export type JobRecord = {
   procedureId: string
   revisionNumber: number | null
   request: PlanRequest
+  found: FoundPlan | null
   document: ProcedureDocument
   events: JobEvent[]
 }
@@ -58,6 +62,7 @@ export async function openJob(crew: Crew, job: NewJob): Promise<{ status: 'done'
         bay: job.bay,
         promised_at: job.promisedAt,
         request: JSON.stringify(job.request),
+        found_plan: JSON.stringify(plan.value.found),
         created_by: crew.acting.id,
         handed_over_at: null,
       })
@@ -110,6 +115,7 @@ async function recordOf(trx: ShopTransaction, job: JobRow): Promise<JobRecord> {
     procedureId: job.procedure_id,
     revisionNumber: revision?.number ?? null,
     request: PlanRequest.parse(job.request),
+    found: job.found_plan === null ? null : FoundPlan.parse(job.found_plan),
     document: revision?.document ?? ProcedureDocument.parse(job.draft_document),
     events: events.map((event) => JobEvent.parse(event.body)),
   }

@@ -3,7 +3,7 @@ import { Stamp } from '../base/clock'
 import { compareText, Id } from '../base/id'
 import { ENDINGS } from '../procedure/end'
 import { Build } from '../procedure/when'
-import { PlanRequest } from '../plan/jobPlan'
+import { PlanRequest } from '../plan/planRequest'
 
 /** Events say what happened to things, never which row of a plan was ticked, so that they outlive a replan. */
 const Count = z.number().int('A count is a whole number.').min(1).max(99)

@@ -4,7 +4,8 @@ import { panelVan } from '../../demo/panelVan'
 import { nextStamp, wallMsOf, type Stamp } from '../base/clock'
 import { Kit, KitFit } from '../shop/kit'
 import { forBuild } from '../procedure/forBuild'
-import { planJob, PlanRequest, type JobPlan } from '../plan/jobPlan'
+import { planJob, type JobPlan } from '../plan/jobPlan'
+import { PlanRequest } from '../plan/planRequest'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { whilePlanning } from '../vehicle/circumstances'
 import { powerGate } from '../vehicle/powerGate'
@@ -246,7 +247,7 @@ describe('what a job shows for the record', () => {
   const job = { id: 'j', label: 'Van 1', events: new Log().follow().events }
   test('its strip is the way in as it was counted; what was assumed gives no order', () => {
     const [strip] = stripsOf(van, [job], circumstances)
-    expect(strip!.sequence.slice(0, 2)).toEqual(expect.arrayContaining([expect.stringMatching(/^release:/)]))
+    expect(strip!.sequence).toEqual(expect.arrayContaining(['release:climate', 'lift:unit']))
     expect(strip!.sequence).toEqual([...plan.wayIn].flatMap((card) => card.steps.map((step) => step.operation.key)).filter((key) => plan.removal.operations.has(key)))
     expect(strip!.brokeRule).toBe(false)
     expect(stripsOf(van, [{ ...job, events: job.events.map((event) => ({ ...event, certainty: 'assumed' as const })) }], circumstances)).toEqual([])

@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import { endingsOf } from '../plan/jobGoal'
-import { goalOfRequest, type PlanRequest } from '../plan/jobPlan'
+import { goalOfRequest, type PlanRequest } from '../plan/planRequest'
 import { goesBack, type Ending } from '../procedure/end'
 import type { ProcedureDocument } from '../procedure/document'
 import { forBuild } from '../procedure/forBuild'

@@ -25,14 +25,9 @@ export type URow = {
   backAfter: Id | null
 }
 
-/** The job as a U: each thing once, in the order of the way in, with both its lanes. `state` null = a plan not begun. */
+/** The job as a U: each thing once, in the order in which it comes forward, with both its lanes. `state` null = a plan not begun. */
 export function uRows(plan: JobPlan, state: JobState | null): URow[] {
-  const ids: Id[] = []
-  for (const card of plan.wayIn) {
-    const id = card.partId ?? card.settingId
-    if (id === null) continue
-    if (!ids.includes(id)) ids.push(id)
-  }
+  const ids = orderIn(plan)
   const current = state ? nextStep(plan, state) : null
   const outOrder = orderOut(plan).filter((id) => ids.includes(id))
   const isSetting = (id: Id) => plan.wayIn.some((card) => card.settingId === id)
@@ -69,6 +64,20 @@ export function uRows(plan: JobPlan, state: JobState | null): URow[] {
 
 function secondsOf(cards: readonly Card[]): number {
   return cards.reduce((sum, card) => sum + card.steps.reduce((s, step) => s + step.workS + step.setUpS, 0), 0)
+}
+
+/**
+ * Things in the order in which they come forward or, settings, are changed first: clips undone early, with the tool in hand,
+ * do not move a panel up the U.
+ */
+function orderIn(plan: JobPlan): Id[] {
+  const at = new Map<Id, number>()
+  plan.wayIn
+    .flatMap((card) => card.steps.map((step) => ({ id: card.partId ?? card.settingId, act: step.operation.act })))
+    .forEach(({ id, act }, i) => {
+      if (id !== null && (act === 'release' || act === 'ease' || !at.has(id))) at.set(id, i)
+    })
+  return [...at].sort(([, a], [, b]) => a - b).map(([id]) => id)
 }
 
 /** Things in the order in which their way back ends. */

@@ -11,7 +11,8 @@ import { VehicleFunction } from '../procedure/vehicleFunction'
 import { Kit, KitFit } from '../shop/kit'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { whatStaysShut } from '../order/why'
-import { planJob, PlanRequest, type JobPlan } from './jobPlan'
+import { planJob, type JobPlan } from './jobPlan'
+import { PlanRequest } from './planRequest'
 import { summarise } from './summary'
 
 type Loose = Record<string, unknown>

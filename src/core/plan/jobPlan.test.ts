@@ -7,7 +7,8 @@ import { simulate } from '../vehicle/simulate'
 import { asFoundState } from '../vehicle/vehicleState'
 import { shortestLoop } from '../order/loop'
 import { judged } from './demandsOf'
-import { planJob, PlanRequest, type JobPlan } from './jobPlan'
+import { planJob, type JobPlan } from './jobPlan'
+import { PlanRequest } from './planRequest'
 import type { Operation } from '../order/operation'
 
 const SEEDS = Array.from({ length: 120 }, (_, i) => i + 1)

@@ -6,7 +6,8 @@ import { asFoundState } from '../vehicle/vehicleState'
 import { deriveJob } from './deriveJob'
 import type { DerivedJob } from './derivedJob'
 import { canStillFinish, feasibilityOf } from './feasible'
-import { planJob, PlanRequest } from './jobPlan'
+import { planJob } from './jobPlan'
+import { PlanRequest } from './planRequest'
 import { legsOf, type NoSafeOrder } from './leg'
 
 /**

@@ -31,6 +31,7 @@ export type SequencedJob = {
   operations: Operation[]
   /** The number of each operation, by key. */
   number: ReadonlyMap<string, number>
+  combinations: Settings[]
   acts: SettingMove[]
   /** Where each act of the problem is done. */
   actStations: string[]
@@ -65,7 +66,7 @@ export function sequenceJob(job: DerivedJob, legs: Legs, start: JobStart, weight
   const searched = operations.map((operation, i): SearchOperation => {
     const allowed = combinations.map((settings) => moves.allows(operation, settings, closed))
     const minded = new Set(combinations.flatMap((settings, c) => (allowed[c] ? moves.mindedBy(operation, settings) : [])))
-    return { tool: tools.of(asked[i]!.tool), station: spots.of([asked[i]!.stations[0]!, panelOf(operation)]), allowed, guards: [...minded].map((tetherId) => guards.of({ kind: 'tether', tetherId, state: 'closed' })) }
+    return { first: operation.phase === 'in', tool: tools.of(asked[i]!.tool), station: spots.of([asked[i]!.stations[0]!, panelOf(operation)]), allowed, guards: [...minded].map((tetherId) => guards.of({ kind: 'tether', tetherId, state: 'closed' })) }
   })
   const combinationAt = new Map(combinations.map((settings, i) => [moves.nameOf(settings), i]))
   const acts: SearchAct[] = []
@@ -106,6 +107,7 @@ export function sequenceJob(job: DerivedJob, legs: Legs, start: JobStart, weight
     wholes: wholesOf(job, legs, number),
     operations,
     number,
+    combinations,
     acts: actMoves,
     actStations,
     moves,

@@ -7,7 +7,10 @@ import { balanceOf, type Balance } from '@/core/job/balance'
 import type { Happening, JobEvent } from '@/core/job/event'
 import { foldJob, type JobState } from '@/core/job/fold'
 import { termsOf, type JobTerms } from '@/core/job/terms'
-import { planJob, type JobPlan, type PlanRequest } from '@/core/plan/jobPlan'
+import type { FoundPlan } from '@/core/plan/foundPlan'
+import type { JobPlan } from '@/core/plan/jobPlan'
+import { keptPlan } from '@/core/plan/keptPlan'
+import type { PlanRequest } from '@/core/plan/planRequest'
 import { liveCircumstances, liveVehicle } from '@/core/job/liveVehicle'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Build } from '@/core/procedure/when'
@@ -27,6 +30,8 @@ export type JobData = {
   vehicle: { id: string; label: string; plate: string; customer: string }
   revisionNumber: number | null
   request: PlanRequest
+  /** The order it was opened with. */
+  found: FoundPlan | null
   document: ProcedureDocument
   house: HouseValues
   rules: ShopRules
@@ -119,12 +124,10 @@ export function useJob(data: JobData): LiveJob {
   const model = useMemo(() => forBuild(data.document, JSON.parse(told) as Build), [data.document, told])
   const rules = useMemo(() => rulesInForce(data.rules), [data.rules])
   const plan = useMemo(() => {
-    const planned = planJob(model, data.request, data.house, rules)
-    // A rule added later may forbid the plan a job was opened with: the job goes on, and the rule still refuses the act.
-    const result = planned.ok ? planned : planJob(model, data.request, data.house)
+    const result = keptPlan(model, data.request, data.house, rules, data.found)
     if (!result.ok) throw new Error('The plan this job was opened with no longer comes out of its record.')
     return result.value
-  }, [model, data.request, data.house, rules])
+  }, [model, data.request, data.house, rules, data.found])
   const circumstances = useMemo(() => liveCircumstances(model, state, data.house, rules, data.acting), [model, state, data.house, rules, data.acting])
   const nowMs = useClock()
   const vehicle = useMemo(() => liveVehicle(model, state, nowMs), [model, state, nowMs])

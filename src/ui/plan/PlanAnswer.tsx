@@ -1,4 +1,5 @@
 import type { JobPlan } from '@/core/plan/jobPlan'
+import type { PlanExtras } from '@/core/plan/planExtras'
 import type { PlanSummary } from '@/core/plan/summary'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { isAirbagCircuit } from '@/core/procedure/tether'
@@ -8,7 +9,8 @@ import { Tape } from '../marks/Tape'
 import { holderWords, itemWords, threadWords, toolWords } from '../words/items'
 
 /** The answer: how long in, how long out, how much is counted and opened. */
-export function PlanAnswer({ plan, summary }: { plan: JobPlan; summary: PlanSummary }) {
+export function PlanAnswer({ plan, summary, extras }: { plan: JobPlan; summary: PlanSummary; extras: PlanExtras | null }) {
+  const savedS = extras?.recordedS ? Math.round(extras.recordedS - plan.proof.totalS) : 0
   return (
     <div className="on-sign rounded p-5">
       <div className="grid grid-cols-2 gap-4">
@@ -20,7 +22,7 @@ export function PlanAnswer({ plan, summary }: { plan: JobPlan; summary: PlanSumm
         {summary.fasteners} fasteners, {summary.tethersOpened.length} plugs, {summary.partsOff.length} parts off, {summary.partsResting.length} resting
       </p>
       <p className="mt-1 text-[15px]">
-        By house estimates. {proofWords(plan)}
+        By house estimates. {proofWords(plan)} {extras?.orders && ordersWords(extras.orders)} {savedS >= 5 && `Saves ${timeWords(savedS)} against the record from top to bottom.`}
       </p>
     </div>
   )
@@ -33,8 +35,13 @@ function proofWords({ proof, request }: JobPlan): string {
   return `A safe order, not proven the ${quickest ? 'quickest' : 'best'}: at most ${timeWords(proof.gapS)} could be saved.`
 }
 
+function ordersWords({ count, exact }: { count: number; exact: boolean }): string {
+  if (!exact) return 'More than a million orders of the way in would work.'
+  return count === 1 ? 'The way in has no other order.' : `${count.toLocaleString('en')} orders of the way in would work.`
+}
+
 /** "4 min 10 s". */
-function timeWords(seconds: number): string {
+export function timeWords(seconds: number): string {
   const whole = Math.round(seconds)
   return whole < 60 ? `${whole} s` : `${Math.floor(whole / 60)} min ${whole % 60} s`
 }

@@ -1,13 +1,14 @@
 'use client'
 import { useMemo, useState } from 'react'
-import { planJob, PlanRequest, type JobPlan } from '@/core/plan/jobPlan'
+import type { PlanningInput } from '@/client/planning'
+import type { JobPlan } from '@/core/plan/jobPlan'
+import { PlanRequest } from '@/core/plan/planRequest'
 import { Policy } from '@/core/plan/policy'
 import { facetsThatMatter } from '@/core/plan/facetsThatMatter'
 import { summarise } from '@/core/plan/summary'
 import { bottomOf, uRows } from '@/core/job/uRows'
 import { allGoals, type FittedKit } from '@/core/plan/jobGoal'
 import type { ShopRules } from '@/core/vehicle/rule'
-import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { goalWords } from '../words/modelNames'
 import type { Goal } from '@/core/order/wish'
 import { methodsTo } from '@/core/order/settingAct'
@@ -23,6 +24,9 @@ import { JobU } from '../job/JobU'
 import { Choice, FacetCards, GoalList, KitList, Section } from './PlanChoices'
 import { PlanAnswer, PlanFacts } from './PlanAnswer'
 import { OpenJobForm, type OpenJob } from './OpenJobForm'
+import { AlsoNow } from './AlsoNow'
+import { PolicyComparison } from './PolicyComparison'
+import { useExtras, usePlanning, type Planned } from './usePlanning'
 import { WhyLine } from './WhyLine'
 
 export type PlanData = {
@@ -37,7 +41,7 @@ export type PlanData = {
 
 const STARTS: Station[] = ['driver side', 'centre', 'passenger side', 'outside left', 'outside right', 'rear seats', 'load space']
 
-/** Choose what for, say which example it is, and get the way in and out with its reasons. Computed in this window, at once. */
+/** Choose what for, say which example it is, and get the way in and out with its reasons. Computed beside the page, in a worker. */
 export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob }) {
   const { document } = data
   const [goals, setGoals] = useState<Goal[]>([])
@@ -50,12 +54,15 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
   const model = useMemo(() => forBuild(document, build), [document, build])
   const kits = useMemo(() => data.kits.filter(({ kit }) => kitIds.includes(kit.id)), [data.kits, kitIds])
   const wanted = useMemo(() => allGoals({ goals, kits, endings: new Map() }), [goals, kits])
-  const rules = useMemo(() => rulesInForce(data.rules), [data.rules])
   const matter = useMemo(() => facetsThatMatter(document, wanted, {}), [document, wanted])
   const chosen = goals.length + kits.length > 0
   const names = goalWords(document, { goals, kits })
   const untold = matter.filter((id) => build[id] === undefined && document.facets.find((facet) => facet.id === id)!.toldFrom === null)
-  const result = useMemo(() => (!chosen || untold.length > 0 ? null : planJob(model, PlanRequest.parse({ goals, kits, build, policy, start }), data.house, rules)), [model, goals, kits, chosen, build, policy, start, data.house, rules, untold.length])
+  const ask = useMemo(() => (!chosen || untold.length > 0 ? null : (policy: Policy): PlanningInput => ({ document, request: PlanRequest.parse({ goals, kits, build, policy, start }), house: data.house, rules: data.rules })), [document, goals, kits, chosen, build, start, data.house, data.rules, untold.length])
+  const input = useMemo(() => ask?.(policy) ?? null, [ask, policy])
+  const planned = usePlanning(input)
+  const extras = useExtras(input, planned)
+  const { result } = planned
   const plan = result?.ok ? result.value : null
   const stations = STARTS.filter((station) => document.parts.some((part) => part.station === station) || station === 'driver side')
 
@@ -82,7 +89,7 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
           <Section title="How we work">
             <div className="space-y-2">
               <Choice label="Panels" value={policy.resting} options={['rest', 'set aside']} onChange={(resting) => setPolicy({ ...policy, resting })} />
-              <Choice label="Habit" value={policy.habit} options={['panel by panel', 'tool in hand']} onChange={(habit) => setPolicy({ ...policy, habit })} />
+              <Choice label="Habit" value={policy.habit} options={['quickest', 'panel by panel', 'tool in hand']} onChange={(habit) => setPolicy({ ...policy, habit })} />
               {[...model.settings.values()].some((setting) => setting.role === 'battery') && <Choice label="Battery" value={policy.battery} options={['stays on', 'off first']} words={{ 'stays on': 'battery stays on', 'off first': 'battery off first' }} onChange={(battery) => setPolicy({ ...policy, battery })} />}
               {plan && <MethodChoice model={model} plan={plan} policy={policy} onChange={setPolicy} />}
               <label className="block">
@@ -101,6 +108,7 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
       <section className="min-w-0 px-8 py-6" aria-label="The plan">
         {!chosen && <Empty words="Choose a kit or what to open on the left. The way in, the way out, the tools and the hazards come out at once." />}
         {untold.length > 0 && <Empty words={`Say first: ${untold.map((id) => itemWords(document, id)).join(', ')}. It can be seen from outside and changes the plan.`} />}
+        {input && !planned.current && <Working planned={planned} />}
         {result && !result.ok && (
           <div role="alert" className="border-l-8 border-stop bg-sheet p-5">
             <h2 className="text-2xl">There is no way in.</h2>
@@ -122,7 +130,9 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
       <section className="space-y-5 border-hair p-6 lg:border-l" aria-label="The answer">
         {plan ? (
           <>
-            <PlanAnswer plan={plan} summary={summarise(plan)} />
+            <PlanAnswer plan={plan} summary={summarise(plan)} extras={extras} />
+            <PolicyComparison plan={plan} ask={ask} onTake={setPolicy} />
+            <AlsoNow extras={extras} document={document} onAdd={(cavityId) => setGoals([...goals, { kind: 'cavity', cavityId }])} />
             <OpenJobForm vehicleId={data.vehicle.id} plan={plan} title={names.join(' and ').slice(0, 120)} openJob={openJob} />
             <PlanFacts plan={plan} summary={summarise(plan)} document={document} />
           </>
@@ -131,6 +141,22 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
         )}
       </section>
     </div>
+  )
+}
+
+/** Shown once an answer takes longer than half a second. */
+function Working({ planned }: { planned: Planned }) {
+  if (!planned.progress) return null
+  const { choice, choices, expanded } = planned.progress
+  return (
+    <p role="status" className="mb-4 flex max-w-xl flex-wrap items-center justify-between gap-3 border-l-8 border-petrol py-2 pl-5 text-lg">
+      <span>
+        Looking for the quickest safe order: way {choice} of {choices}, {expanded.toLocaleString('en')} states looked at.
+      </span>
+      <button type="button" className="desk-button" onClick={planned.stop}>
+        Stop
+      </button>
+    </p>
   )
 }
 

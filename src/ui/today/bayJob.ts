@@ -5,7 +5,9 @@ import { foldJob } from '@/core/job/fold'
 import { nextTap } from '@/core/job/progress'
 import { termsOf } from '@/core/job/terms'
 import { uRows, type URow } from '@/core/job/uRows'
-import { planJob, type PlanRequest } from '@/core/plan/jobPlan'
+import type { FoundPlan } from '@/core/plan/foundPlan'
+import { keptPlan } from '@/core/plan/keptPlan'
+import type { PlanRequest } from '@/core/plan/planRequest'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild, type ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { HouseValues } from '@/core/shop/houseValues'
@@ -40,16 +42,14 @@ export type BayJob = {
   sinceMs: number | null
 }
 
-type Source = { id: string; title: string; bay: string; promisedAt: Date | null; vehicle: { label: string }; request: PlanRequest; document: ProcedureDocument; events: JobEvent[] }
+type Source = { id: string; title: string; bay: string; promisedAt: Date | null; vehicle: { label: string }; request: PlanRequest; found: FoundPlan | null; document: ProcedureDocument; events: JobEvent[] }
 
 /** Null when the job's plan no longer comes out of its record; its own page says why. */
 export function bayJob(job: Source, house: HouseValues, shopRules: ShopRules): BayJob | null {
   const state = foldJob(job.document, job.events)
   const model = forBuild(job.document, { ...job.request.build, ...Object.fromEntries(state.facets) })
   const rules = rulesInForce(shopRules)
-  const planned = planJob(model, job.request, house, rules)
-  // A rule added later may forbid the plan a job was opened with: the job is still shown, and the rule still refuses the act.
-  const result = planned.ok ? planned : planJob(model, job.request, house)
+  const result = keptPlan(model, job.request, house, rules, job.found)
   if (!result.ok) return null
   const plan = result.value
   const tap = nextTap(plan, state)

@@ -1,7 +1,7 @@
 import { unreachable } from '@/core/base/result'
 import type { Problem } from '@/core/plan/problem'
 import { splitKey } from '@/core/order/operation'
-import type { PlanError } from '@/core/plan/jobPlan'
+import type { PlanError } from '@/core/plan/findPlan'
 import type { NoSafeOrder } from '@/core/plan/leg'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { DocumentError } from '@/core/procedure/parseDocument'
@@ -89,6 +89,8 @@ export function planErrorSentence(document: ProcedureDocument, error: PlanError)
       return `There is no way to bring ${itemWords(document, error.settingId)} to “${error.value}” on this build. Add a method to that setting.`
     case 'no safe order':
       return noSafeOrderSentence(document, error)
+    case 'refused order':
+      return `The order that was found would break a rule of safety at ${itemWords(document, splitKey(error.key)[1])}, so it is not shown. This is a fault of the program: please report it, and choose another method or policy meanwhile.`
     case 'tether without end':
       return `${itemWords(document, error.partId)} does not go back, and its plug ${itemWords(document, error.tetherId)} has no end. Say whether it moves along, or is left open and insulated.`
     case 'airbag left open':

@@ -21,6 +21,7 @@ export async function jobData(jobId: string): Promise<JobData> {
     vehicle: job.vehicle,
     revisionNumber: job.revisionNumber,
     request: job.request,
+    found: job.found,
     document: job.document,
     house: crew.house,
     rules: crew.rules,

@@ -8,7 +8,11 @@ import { StateSpace } from './stateSpace'
 import { StateStore } from './stateStore'
 
 /** What a search may use, in steps: no clock, so that every machine stops at the same place. */
-export type SearchLimits = { expandedStates: number }
+export type SearchLimits = {
+  expandedStates: number
+  /** Told now and then how many states were expanded, so that somebody who waits sees it go on. */
+  onProgress?: (expanded: number) => void
+}
 export const DEFAULT_LIMITS: SearchLimits = { expandedStates: 60_000 }
 
 export type SearchOutcome =
@@ -35,6 +39,7 @@ export function cheapestOrder(problem: SearchProblem, wholes: readonly (readonly
   return new Search(reduce(problem, wholes), below).run(limits)
 }
 
+const TOLD_EVERY = 250
 /** A dive that has not come through by then is given up; the beams go on. */
 const MOST_DIVED = 20_000
 
@@ -49,6 +54,10 @@ class Search {
   private rest = new Float64Array(1024).fill(-1)
   private readonly root: number
   private best: Best | null = null
+  private onProgress: SearchLimits['onProgress']
+  /** What the second part takes at least beyond its bound. */
+  private secondPartMs = 0
+  private readonly firstWords: Int32Array
   private expanded = 0
 
   constructor(
@@ -58,6 +67,8 @@ class Search {
     const { problem } = reduced
     this.space = new StateSpace(problem)
     this.store = new StateStore(this.space.words, this.space.places)
+    this.firstWords = new Int32Array(this.space.words)
+    problem.operations.forEach((operation, i) => operation.first && (this.firstWords[i >> 5]! |= 1 << (i & 31)))
     const state = new Int32Array(this.space.words)
     this.space.close(state, 0, problem.start.tool, this.space.startPlace)
     this.space.standardise(state, 0)
@@ -65,6 +76,7 @@ class Search {
   }
 
   run(limits: SearchLimits): SearchOutcome {
+    this.onProgress = limits.onProgress
     if (this.below === Infinity) this.dive()
     const least = this.restOf(this.root)
     if (least >= FAR) return { kind: 'impossible', expanded: 0 }
@@ -135,37 +147,93 @@ class Search {
     }
   }
 
-  /** A*. Answers what every order takes at least, as far as it was proved. */
+  /** What every order takes at least, as far as it was proved; finds better ones on the way. */
   private prove(limits: SearchLimits): number {
+    this.secondPartMs = this.secondPartExcess(limits)
+    return this.explore([{ id: this.root, costMs: 0 }], limits.expandedStates, true)
+  }
+
+  /**
+   * By how much the second part (the way out) exceeds its bound at least, from wherever it may be begun: one search from all
+   * beginnings at once, each ahead by its bound. Every state of the first part has that still before it.
+   */
+  private secondPartExcess(limits: SearchLimits): number {
+    const { space, store } = this
+    const { operations, toolMs } = this.reduced.problem
+    if (operations.every((operation) => !operation.first) || operations.every((operation) => operation.first)) return 0
+    const state = new Int32Array(space.words)
+    const sources: { id: number; costMs: number }[] = []
+    let most = 0
+    for (let tool = 0; tool < toolMs.length; tool++)
+      for (let place = 0; place < space.places; place++) {
+        operations.forEach((operation, i) => (operation.first ? (state[i >> 5]! |= 1 << (i & 31)) : (state[i >> 5]! &= ~(1 << (i & 31)))))
+        space.close(state, 0, tool, place)
+        space.standardise(state, 0)
+        const id = store.intern(state, 0, tool, place)
+        if (this.restOf(id) >= FAR || sources.some((source) => source.id === id)) continue
+        sources.push({ id, costMs: 0 })
+        most = Math.max(most, this.restOf(id))
+      }
+    for (const source of sources) source.costMs = most - this.restOf(source.id)
+    const leastMs = this.explore(sources, limits.expandedStates / 4, false)
+    return leastMs >= FAR ? FAR : leastMs - most
+  }
+
+  /**
+   * A* from some states. With `improves` it keeps what it finds as the best order and stops at what is no better; without,
+   * it looks for the cheapest end whatever was found before. Answers the least cost of an end, or the bound at its limit.
+   */
+  private explore(sources: readonly { id: number; costMs: number }[], most: number, improves: boolean): number {
     const open = new OpenList()
     const costs: number[] = []
     const parents: number[] = []
     const moves: (Move | null)[] = []
     const closed = new Set<number>()
-    costs[this.root] = 0
-    open.push(this.root, this.restOf(this.root), 0)
-    while (open.least < this.worst) {
-      if (this.expanded >= limits.expandedStates) return open.least
+    let endMs = FAR
+    const worst = () => (improves ? this.worst : endMs)
+    const restMs = (id: number) => this.restOf(id) + (improves && this.isInFirstPart(id) ? this.secondPartMs : 0)
+    for (const { id, costMs } of sources) {
+      costs[id] = costMs
+      if (this.isFinished(id)) endMs = Math.min(endMs, costMs + this.restOf(id))
+      else open.push(id, costMs + restMs(id), 0)
+    }
+    const limit = this.expanded + most
+    while (open.least < worst()) {
+      if (this.expanded >= limit) return open.least
       const { id: from } = open.pop()!
       if (closed.has(from)) continue
       closed.add(from)
       this.expanded += 1
-      this.forEachChild(from, costs[from]!, (id, costMs, move) => {
-        if (costMs >= (costs[id] ?? Infinity)) return
+      if (this.expanded % TOLD_EVERY === 0) this.onProgress?.(this.expanded)
+      const fromMs = costs[from]!
+      const found: [number, number, Move][] = []
+      // The bound of a child may expand states of its own only once these children have been read.
+      this.expand(from, fromMs, (...child) => found.push(child))
+      for (const [id, costMs, move] of found) {
+        if (costMs >= (costs[id] ?? Infinity) || costMs + restMs(id) >= worst()) continue
         costs[id] = costMs
         parents[id] = from
         moves[id] = move
         if (!this.isFinished(id)) {
           closed.delete(id)
-          open.push(id, costMs + this.restOf(id), this.depth(id))
-          return
+          open.push(id, costMs + restMs(id), this.depth(id))
+          continue
         }
+        endMs = Math.min(endMs, costMs + this.restOf(id))
+        if (!improves) continue
         const path: Move[] = []
         for (let at = id; at !== this.root; at = parents[at]!) path.unshift(moves[at]!)
         this.best = { moves: path, costMs: costMs + this.restOf(id) }
-      })
+      }
     }
-    return this.worst
+    return worst()
+  }
+
+  /** Whether something of the first part is still to be done. */
+  private isInFirstPart(id: number): boolean {
+    const at = id * this.store.stride
+    for (let word = 0; word < this.space.words; word++) if ((this.firstWords[word]! & ~this.store.data[at + word]!) !== 0) return true
+    return false
   }
 
   /** The moves from a state that may lead to something cheaper than the best known. */

@@ -27,7 +27,7 @@ export function stepsOf(space: StateSpace, { problem, members }: Reduced, moves:
     write(trace)
   }
   const walk = (from: number, to: number) => {
-    for (const act of space.tables.actsOnTheWay(state, from, to)) steps.push({ kind: 'act', act })
+    for (const act of space.tables.table(state, 0).actsOnTheWay(from, to)) steps.push({ kind: 'act', act })
   }
   let at: Move = { tool: problem.start.tool, place: space.startPlace, first: -1 }
   close(at.tool, at.place)
@@ -44,10 +44,10 @@ export function stepsOf(space: StateSpace, { problem, members }: Reduced, moves:
     space.standardise(state, 0)
     at = move
   }
-  const table = space.tables.table(state, 0)
+  const ways = space.tables.table(state, 0).from(at.place)
   let home = -1
-  for (let to = 0; to < space.places; to++) if (problem.finish[to % problem.combinations] && (home < 0 || table[at.place * space.places + to]! < table[at.place * space.places + home]!)) home = to
-  if (home < 0 || table[at.place * space.places + home]! >= FAR) throw new Error('The moves end where the settings can’t be brought home.')
+  for (let to = 0; to < space.places; to++) if (problem.finish[to % problem.combinations] && (home < 0 || ways[to]! < ways[home]!)) home = to
+  if (home < 0 || ways[home]! >= FAR) throw new Error('The moves end where the settings can’t be brought home.')
   walk(at.place, home)
   return steps
 }

@@ -1,105 +1,119 @@
-import type { Guard, SearchProblem } from './problem'
+import type { Guard, SearchAct, SearchProblem } from './problem'
 
 /** Out of reach. Larger than any plan, and small enough to be added to itself. */
 export const FAR = 2 ** 40
 
 /**
  * The cheapest ways between places (station and combination of settings) by walking and setting acts, one table for each
- * pattern of guards, made when it is first asked for. A place's number is station x combinations + combination.
+ * pattern of guards that hold. A place's number is station x combinations + combination.
  */
 export class PlaceTables {
   readonly places: number
-  /** Operations that turn a guard of an act over, and per such operation its word and bit in a state. */
+  private readonly guards: Guard[]
+  /** Operations that turn a guard of an act over. */
   private readonly turners: number[]
-  private readonly tables = new Map<string, Float64Array>()
-  private readonly tableOfBits = new Map<number, Float64Array>()
-  private readonly only: Float64Array | null
+  private readonly byTurned = new Map<number | string, PlaceTable>()
+  private readonly byHeld = new Map<string, PlaceTable>()
+  private readonly only: PlaceTable | null
 
   constructor(private readonly problem: SearchProblem) {
     this.places = problem.walkMs.length * problem.combinations
-    this.turners = [...new Set(problem.acts.flatMap((act) => act.guards.flatMap((guard) => guard.operations)))].sort((a, b) => a - b)
-    this.only = this.turners.length === 0 ? this.build(() => false) : null
+    this.guards = [...new Map(problem.acts.flatMap((act) => act.guards.map((guard) => [JSON.stringify(guard), guard]))).values()]
+    this.turners = [...new Set(this.guards.flatMap((guard) => guard.operations))].sort((a, b) => a - b)
+    this.only = this.turners.length === 0 ? this.tableFor(() => false) : null
   }
 
-  /** The table (rows from, columns to, flat) as what is done stands. `words`: done operations, 32 a word, from `offset`. */
-  table(words: Int32Array, offset: number): Float64Array {
+  /** The table as what is done stands. `words`: done operations, 32 a word, from `offset`. */
+  table(words: Int32Array, offset: number): PlaceTable {
     if (this.only) return this.only
+    const done = (operation: number) => ((words[offset + (operation >> 5)]! >>> (operation & 31)) & 1) === 1
+    let turned: number | string = 0
     // Up to 31 turners fit one number; beyond that their text is the key.
-    if (this.turners.length > 31) return this.tableByText(words, offset)
-    let bits = 0
-    for (let i = 0; i < this.turners.length; i++) {
-      const operation = this.turners[i]!
-      if ((words[offset + (operation >> 5)]! >>> (operation & 31)) & 1) bits |= 1 << i
-    }
-    const known = this.tableOfBits.get(bits)
+    if (this.turners.length > 31) turned = this.turners.filter(done).join()
+    else for (let i = 0; i < this.turners.length; i++) if (done(this.turners[i]!)) turned |= 1 << i
+    const known = this.byTurned.get(turned)
     if (known) return known
-    const made = this.build((operation) => ((words[offset + (operation >> 5)]! >>> (operation & 31)) & 1) === 1)
-    this.tableOfBits.set(bits, made)
+    const made = this.tableFor(done)
+    this.byTurned.set(turned, made)
     return made
   }
 
-  /** The setting acts of a cheapest way between two places, by their numbers; of several, the one that begins with the lowest number. */
-  actsOnTheWay(words: Int32Array, from: number, to: number): number[] {
-    const table = this.table(words, 0)
-    const { combinations, walkMs, acts } = this.problem
-    const done = (operation: number) => ((words[operation >> 5]! >>> (operation & 31)) & 1) === 1
-    const possible = [...acts.entries()].filter(([, act]) => act.guards.every((guard) => guardHolds(guard, done)))
+  /** Patterns in which the same guards hold share a table. */
+  private tableFor(done: (operation: number) => boolean): PlaceTable {
+    const held = this.guards.map((guard) => Number(guardHolds(guard, done))).join('')
+    const known = this.byHeld.get(held)
+    if (known) return known
+    const made = new PlaceTable(this.problem, done)
+    this.byHeld.set(held, made)
+    return made
+  }
+}
+
+/** The cheapest ways while the same guards hold. */
+export class PlaceTable {
+  private readonly places: number
+  private readonly rows: (Float64Array | undefined)[]
+  /** The acts that are possible, by number. */
+  private readonly acts: [number, SearchAct][]
+
+  constructor(
+    private readonly problem: SearchProblem,
+    done: (operation: number) => boolean,
+  ) {
+    this.places = problem.walkMs.length * problem.combinations
+    this.rows = new Array<Float64Array | undefined>(this.places)
+    this.acts = [...problem.acts.entries()].filter(([, act]) => act.guards.every((guard) => guardHolds(guard, done)))
+  }
+
+  /** What it takes from a place to each other one; worked out once. Dijkstra 1959, without a heap, since places are few. */
+  from(place: number): Float64Array {
+    const known = this.rows[place]
+    if (known) return known
+    const { places } = this
+    const { combinations, walkMs } = this.problem
+    const row = new Float64Array(places).fill(FAR)
+    const settled = new Uint8Array(places)
+    row[place] = 0
+    for (;;) {
+      let at = -1
+      for (let other = 0; other < places; other++) if (settled[other] === 0 && row[other]! < FAR && (at < 0 || row[other]! < row[at]!)) at = other
+      if (at < 0) break
+      settled[at] = 1
+      const combination = at % combinations
+      const station = (at - combination) / combinations
+      const walks = walkMs[station]!
+      for (let to = 0; to < walks.length; to++) {
+        const next = to * combinations + combination
+        if (row[at]! + walks[to]! < row[next]!) row[next] = row[at]! + walks[to]!
+      }
+      for (const [, act] of this.acts)
+        if (act.from === combination && act.station === station) {
+          const next = station * combinations + act.to
+          if (row[at]! + act.costMs < row[next]!) row[next] = row[at]! + act.costMs
+        }
+    }
+    this.rows[place] = row
+    return row
+  }
+
+  /** The setting acts of a cheapest way, by number; of several, the one that begins with the lowest. */
+  actsOnTheWay(from: number, to: number): number[] {
+    const { combinations, walkMs } = this.problem
+    const stationOf = (place: number) => Math.floor(place / combinations)
+    const leftMs = (place: number) => this.from(place)[to]!
     const found: number[] = []
     const seen = new Set<number>()
-    for (let at = from; at % combinations !== to % combinations || table[at * this.places + to]! !== walkMs[Math.floor(at / combinations)]![Math.floor(to / combinations)]!; ) {
+    for (let at = from; at % combinations !== to % combinations || leftMs(at) !== walkMs[stationOf(at)]![stationOf(to)]!; ) {
       seen.add(at)
-      const station = Math.floor(at / combinations)
-      const next = possible.find(([, act]) => {
+      const next = this.acts.find(([, act]) => {
         const then = act.station * combinations + act.to
-        return act.from === at % combinations && !seen.has(then) && walkMs[station]![act.station]! + act.costMs + table[then * this.places + to]! === table[at * this.places + to]!
+        return act.from === at % combinations && !seen.has(then) && walkMs[stationOf(at)]![act.station]! + act.costMs + leftMs(then) === leftMs(at)
       })
       if (!next) throw new Error('A way of the table has no acts that make it.')
       found.push(next[0])
       at = next[1].station * combinations + next[1].to
     }
     return found
-  }
-
-  private tableByText(words: Int32Array, offset: number): Float64Array {
-    const done = (operation: number) => ((words[offset + (operation >> 5)]! >>> (operation & 31)) & 1) === 1
-    const name = this.turners.filter(done).join()
-    const known = this.tables.get(name)
-    if (known) return known
-    const made = this.build(done)
-    this.tables.set(name, made)
-    return made
-  }
-
-  /** One shortest-way search from each place: Dijkstra 1959, without a heap, since places are few. */
-  private build(done: (operation: number) => boolean): Float64Array {
-    const { problem, places } = this
-    const { combinations, walkMs } = problem
-    const acts = problem.acts.filter((act) => act.guards.every((guard) => guardHolds(guard, done)))
-    const table = new Float64Array(places * places).fill(FAR)
-    const settled = new Uint8Array(places)
-    for (let from = 0; from < places; from++) {
-      const row = table.subarray(from * places, (from + 1) * places)
-      row[from] = 0
-      settled.fill(0)
-      for (;;) {
-        let at = -1
-        for (let place = 0; place < places; place++) if (settled[place] === 0 && row[place]! < FAR && (at < 0 || row[place]! < row[at]!)) at = place
-        if (at < 0) break
-        settled[at] = 1
-        const station = Math.floor(at / combinations)
-        const combination = at % combinations
-        walkMs[station]!.forEach((cost, to) => {
-          const place = to * combinations + combination
-          row[place] = Math.min(row[place]!, row[at]! + cost)
-        })
-        for (const act of acts)
-          if (act.from === combination && act.station === station) {
-            const place = station * combinations + act.to
-            row[place] = Math.min(row[place]!, row[at]! + act.costMs)
-          }
-      }
-    }
-    return table
   }
 }
 

@@ -21,6 +21,8 @@ export type SearchProblem = {
 }
 
 export type SearchOperation = {
+  /** Of the first part, all of which comes before all others (the way in before the way out). Nobody needs to say so. */
+  first?: boolean
   tool: number
   station: number
   /** Per combination, whether it may be done there. */

@@ -9,13 +9,14 @@ type Group = Facts & { members: number[]; before: Set<Group>; after: Set<Group>;
 /**
  * Joins operations that some cheapest order does one right after the other, so that fewer have to be ordered, and numbers
  * what is left in an order that keeps the pairs. docs/planner.md says why each way of joining loses nothing.
- * `wholes`: operations that have to be done in one go anyway, each in its order. Cost: O(operations^2) a round.
+ * `wholes`: operations that have to be done in one go anyway, each in its order. `joining` false: nothing else is joined.
+ * Cost: O(operations^2) a round.
  */
-export function reduce(problem: SearchProblem, wholes: readonly (readonly number[])[] = []): Reduced {
+export function reduce(problem: SearchProblem, wholes: readonly (readonly number[])[] = [], joining = true): Reduced {
   const groups = groupsOf(problem)
   for (const whole of wholes) joinWhole(whole.map((i) => groups[i]!))
   dropImplied(groups)
-  for (let changed = true; changed; ) {
+  for (let changed = joining; changed; ) {
     changed = false
     for (const group of groups) while (group.alive && joinForward(group)) changed = true
     for (const group of groups) while (group.alive && joinBackward(group)) changed = true
@@ -37,7 +38,7 @@ function groupsOf(problem: SearchProblem): Group[] {
 /** v right after u, where v waits for u alone. */
 function joinForward(u: Group): boolean {
   for (const v of u.after) {
-    if (v.before.size !== 1 || !followsForFree(u, v)) continue
+    if (v.before.size !== 1 || v.first !== u.first || !followsForFree(u, v)) continue
     absorb(u, v, [...u.members, ...v.members])
     return true
   }
@@ -47,7 +48,7 @@ function joinForward(u: Group): boolean {
 /** u right before v, where only v waits for u. */
 function joinBackward(v: Group): boolean {
   for (const u of v.before) {
-    if (u.after.size !== 1 || !waitsForFree(u, v)) continue
+    if (u.after.size !== 1 || v.first !== u.first || !waitsForFree(u, v)) continue
     absorb(v, u, [...u.members, ...v.members])
     return true
   }
@@ -63,7 +64,7 @@ function joinTwins(groups: readonly Group[]): boolean {
     const first = new Map<string, Group>()
     for (const group of groups) {
       if (!group.alive || !(side === 'before' ? mayBeEarlier(group) : mayBeLater(group))) continue
-      const name = `${group.station}/${group.tool}/${group.allowed.map(Number).join('')}/${nameOf(group[side])}`
+      const name = `${group.first}/${group.station}/${group.tool}/${group.allowed.map(Number).join('')}/${nameOf(group[side])}`
       const twin = first.get(name)
       if (!twin) first.set(name, group)
       else {
@@ -160,7 +161,7 @@ function renumber(problem: SearchProblem, groups: readonly Group[]): Reduced {
     }
     return { ...old, operations }
   }
-  const operations = order.map(({ tool, station, allowed, guards }): SearchOperation => ({ tool, station, allowed, guards: guards.map(guard) }))
+  const operations = order.map(({ first, tool, station, allowed, guards }): SearchOperation => ({ ...(first !== undefined && { first }), tool, station, allowed, guards: guards.map(guard) }))
   const place = new Map(order.map((group, i) => [group, i]))
   return {
     members: order.map((group) => group.members),

@@ -1,4 +1,4 @@
-import { FAR, guardHolds, PlaceTables } from './placeTables'
+import { FAR, guardHolds, PlaceTables, type PlaceTable } from './placeTables'
 import type { SearchProblem } from './problem'
 import { factsOf, isDoneAtOnce, waitsForFree } from './rules'
 
@@ -155,6 +155,7 @@ export class StateSpace {
     for (let word = 0; word < this.words; word++) state[word] = from[fromOffset + word]!
     this.close(state, 0, tool, place)
     const table = this.tables.table(state, offset)
+    const ways = table.from(place)
     const { tools, places, combinations } = this
     // What waits counts as done for what comes after it: it is done on the way, at the same place.
     const soon = this.soon
@@ -193,7 +194,7 @@ export class StateSpace {
       if (!any) continue
       for (let to = 0; to < places; to++) {
         if (((plain[to]! | risky[to]!) & 2) === 0) continue
-        const way = table[place * places + to]!
+        const way = ways[to]!
         if (way >= FAR) continue
         if (this.passesSomething(table, place, to, way, next === tool)) continue
         if ((plain[to]! & 2) !== 0) this.addChild(from, fromOffset, change + way, next, to, -1)
@@ -215,9 +216,9 @@ export class StateSpace {
 
   /** What it still takes to leave the settings as they are to be, once everything is done; FAR when that can't be done. */
   endMs(state: Int32Array, offset: number, place: number): number {
-    const table = this.tables.table(state, offset)
+    const ways = this.tables.table(state, offset).from(place)
     let best = FAR
-    for (let to = 0; to < this.places; to++) if (this.problem.finish[to % this.combinations]) best = Math.min(best, table[place * this.places + to]!)
+    for (let to = 0; to < this.places; to++) if (this.problem.finish[to % this.combinations]) best = Math.min(best, ways[to]!)
     return best
   }
 
@@ -233,14 +234,13 @@ export class StateSpace {
   }
 
   /** Whether the cheapest way leads over a place where something plain could be done with the same tool: then that is its own move. */
-  private passesSomething(table: Float64Array, from: number, to: number, way: number, sameTool: boolean): boolean {
+  private passesSomething(table: PlaceTable, from: number, to: number, way: number, sameTool: boolean): boolean {
     const { places, plain } = this
+    const ways = table.from(from)
     for (let via = 0; via < places; via++) {
-      if (plain[via] === 0 || via === to) continue
       // Here nothing plain is left for the tool in hand; with another one there may be.
-      if (via === from && sameTool) continue
-      const rest = table[via * places + to]!
-      if (table[from * places + via]! + rest === way && (rest > 0 || via < to)) return true
+      if (plain[via] === 0 || ways[via]! >= way || (via === from && sameTool)) continue
+      if (ways[via]! + table.from(via)[to]! === way) return true
     }
     return false
   }

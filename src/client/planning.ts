@@ -1,0 +1,48 @@
+import { proxy, wrap, type Remote } from 'comlink'
+import type { PlanError, PlanProgress } from '../core/plan/findPlan'
+import type { FoundPlan } from '../core/plan/foundPlan'
+import type { PlanExtras } from '../core/plan/planExtras'
+import type { Result } from '../core/base/result'
+import type { PlannerApi, PlanningInput } from '../workers/planner'
+
+export type { PlanningInput } from '../workers/planner'
+
+type Idle = { worker: Worker; remote: Remote<PlannerApi> }
+/** One worker is kept warm between questions. */
+let idle: Idle | null = null
+
+/** Something being worked out in a worker, so that the page stays usable. `cancel` ends it at once; its answer then never comes. */
+export type Planning<T> = { answer: Promise<T>; cancel: () => void }
+
+/** The cheapest order; `onProgress` is told how far the search is. */
+export function startPlanning(input: PlanningInput, onProgress: (progress: PlanProgress) => void): Planning<Result<FoundPlan, PlanError>> {
+  return ask<Result<FoundPlan, PlanError>>(async (remote) => remote.find(input, proxy(onProgress)))
+}
+
+/** What is worth knowing beside an order that was found. */
+export function startExtras(input: PlanningInput, found: FoundPlan): Planning<PlanExtras | null> {
+  return ask((remote) => remote.extras(input, found))
+}
+
+function ask<T>(question: (remote: Remote<PlannerApi>) => Promise<T>): Planning<T> {
+  const { worker, remote } = idle ?? fresh()
+  idle = null
+  let ended = false
+  const answer = question(remote).then((result) => {
+    ended = true
+    if (idle) worker.terminate()
+    else idle = { worker, remote }
+    return result
+  })
+  return {
+    answer,
+    cancel: () => {
+      if (!ended) worker.terminate()
+    },
+  }
+}
+
+function fresh(): Idle {
+  const worker = new Worker(new URL('../workers/planner.ts', import.meta.url), { type: 'module' })
+  return { worker, remote: wrap<PlannerApi>(worker) }
+}

@@ -1,0 +1,137 @@
+import { fail, ok, type Result } from '../base/result'
+import { methodsTo } from '../order/settingAct'
+import type { Choices } from '../order/wish'
+import type { ProcedureForBuild } from '../procedure/forBuild'
+import type { HouseValues } from '../shop/houseValues'
+import { whilePlanning, type Circumstances } from '../vehicle/circumstances'
+import type { Rule } from '../vehicle/rule'
+import { asFoundState } from '../vehicle/vehicleState'
+import { demandsOf } from './demandsOf'
+import { deriveJob } from './deriveJob'
+import type { DerivedJob, DeriveError } from './derivedJob'
+import { canStillFinish, feasibilityOf } from './feasible'
+import type { FoundPlan, Proof } from './foundPlan'
+import type { JobGoal } from './jobGoal'
+import { legsOf, type Legs, type NoSafeOrder } from './leg'
+import { orderedSteps, type RefusedOrder } from './orderedSteps'
+import { choicesFor, savedS } from './planChoices'
+import { goalOfRequest, type PlanRequest } from './planRequest'
+import { followPolicy, underPolicy } from './policyRules'
+import { weightsOf } from './policy'
+import { cheapestOrder, DEFAULT_LIMITS, type SearchLimits } from './search/cheapestOrder'
+import type { SearchStep } from './search/moves'
+import { sequenceJob, type JobStart } from './sequenceJob'
+import type { Step } from './step'
+import { Waits } from './waits'
+
+export type PlanError = DeriveError | NoSafeOrder | RefusedOrder
+
+/** Sums of seconds in another order differ by this at most. */
+const ROUNDING_S = 1e-6
+/** Orders that do something else meanwhile are looked for so far; they are never called proven by themselves. */
+const MOST_PER_READING = 2_000
+
+/** `from`: where a live job stands; what it has done is left out and the rest is ordered from there. */
+export type PlanOptions = { limits?: SearchLimits; from?: JobStart; onProgress?: (progress: PlanProgress) => void }
+
+/** How far the search is: which choice of how many, and the states it went through. */
+export type PlanProgress = { choice: number; choices: number; expanded: number }
+
+/**
+ * The quickest safe way in and out for the goals and kits on this build: an exact search for each choice of openings and
+ * extra parts, the cheapest-looking first. No step breaks a rule in force. Seconds come from the house estimate.
+ *
+ * Errors: returned; the first choice's own reason when no choice works. Cost: a search for each choice that its bound does
+ * not rule out; docs/benchmarks.md has figures.
+ */
+export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules?: readonly Rule[], { limits = DEFAULT_LIMITS, from, onProgress }: PlanOptions = {}): Result<FoundPlan, PlanError> {
+  const model = underPolicy(whole, request.policy)
+  const barred = Object.entries(request.policy.methods).find(([name, id]) => whole.methods.has(id) && !methodsTo(model, name.split('=')[0]!, name.slice(name.indexOf('=') + 1)).includes(id))
+  if (barred) return fail({ kind: 'no-method', settingId: barred[0].split('=')[0]!, value: barred[0].slice(barred[0].indexOf('=') + 1) })
+  const goal = goalOfRequest(request)
+  const { choices, all } = choicesFor(model, request.policy, goal)
+  const candidates: Candidate[] = []
+  let firstError: PlanError | null = null
+  for (const choice of choices) {
+    const candidate = prepare(model, request, goal, choice, whilePlanning(house, rules), from)
+    if (candidate.ok) candidates.push(candidate.value)
+    else firstError ??= candidate.error
+  }
+  candidates.sort((a, b) => a.workS - b.workS)
+  let best: Found | null = null
+  let atLeastS = Infinity
+  let expanded = 0
+  for (const [i, candidate] of candidates.entries()) {
+    const expandedBefore = expanded
+    const told = (now: number) => onProgress?.({ choice: i + 1, choices: candidates.length, expanded: expandedBefore + now })
+    const ordered = order(candidate, request, { ...limits, ...(onProgress && { onProgress: told }) }, best ? best.weighedS - candidate.workS : Infinity)
+    if (!ordered.ok) {
+      firstError ??= ordered.error
+      continue
+    }
+    expanded += ordered.value.expanded
+    atLeastS = Math.min(atLeastS, ordered.value.atLeastS)
+    if (ordered.value.found && (best === null || ordered.value.found.weighedS < best.weighedS)) best = ordered.value.found
+  }
+  if (!best) return fail(firstError!)
+  const { candidate, steps, totalS } = best
+  const proof: Proof = { totalS, proven: all && atLeastS >= best.weighedS - ROUNDING_S, gapS: Math.max(0, best.weighedS - atLeastS), choices: choices.length, allChoices: all, expanded }
+  return ok({ choices: candidate.job.removal.choices, steps, doneBefore: [...candidate.start.done], proof })
+}
+
+/** A choice with what it asks for. `workS`: its operations' own seconds, less what its openings save. */
+type Candidate = { job: DerivedJob; legs: Legs; start: JobStart; workS: number; savedS: number }
+/** `weighedS`: seconds with the weights of the habit and the waiting, which is what is compared. */
+type Found = { candidate: Candidate; steps: Step[]; totalS: number; waitingS: number; weighedS: number }
+
+function prepare(model: ProcedureForBuild, request: PlanRequest, goal: JobGoal, choices: Choices, circumstances: Circumstances, from: JobStart | undefined): Result<Candidate, PlanError> {
+  const derived = deriveJob(model, goal, choices, circumstances)
+  if (!derived.ok) return derived
+  const job = derived.value
+  const legs = legsOf(job, request.scope)
+  followPolicy(job, legs, request.policy)
+  const start: JobStart = from ?? { state: asFoundState(model), standing: { station: request.start, tool: null }, done: new Set(), setCount: new Map() }
+  const operations = [...legs.wayIn.operations.values(), ...legs.wayOut.operations.values()].filter((operation) => !start.done.has(operation.key))
+  const saved = savedS(model, choices, goal)
+  return ok({ job, legs, start, savedS: saved, workS: operations.reduce((sum, operation) => sum + demandsOf(job, operation).workS, 0) - saved })
+}
+
+/** The cheapest order of one choice; `found` null where nothing below `belowS` (set-up seconds) exists. */
+function order(candidate: Candidate, request: PlanRequest, limits: SearchLimits, belowS: number): Result<{ found: Found | null; atLeastS: number; expanded: number }, PlanError> {
+  const { job, legs, start, workS } = candidate
+  const sequenced = sequenceJob(job, legs, start, weightsOf(request.policy))
+  const outcome = cheapestOrder(sequenced.problem, sequenced.wholes, limits, Math.round(belowS * 1000))
+  if (outcome.kind === 'impossible') return fail(whyImpossible(job, legs, start))
+  let { expanded } = outcome
+  let atLeastS = workS + outcome.boundMs / 1000
+  if (outcome.kind !== 'order') return ok({ found: null, atLeastS, expanded })
+  const foundIn = (steps: readonly SearchStep[], setUpMs: number): Result<Found, RefusedOrder> => {
+    const ordered = orderedSteps(job, legs, start, sequenced, steps)
+    return ordered.ok ? ok({ candidate, steps: ordered.value.steps, totalS: secondsOf(ordered.value.steps) - candidate.savedS, waitingS: ordered.value.waitingS, weighedS: workS + setUpMs / 1000 + ordered.value.waitingS }) : ordered
+  }
+  const first = foundIn(outcome.steps, outcome.setUpMs)
+  if (!first.ok) return first
+  let found = first.value
+  if (found.waitingS > 0) {
+    // The search knows no clock: where its order waits, orders that do something else meanwhile are looked at as well.
+    const waits = new Waits(job, legs, start, sequenced)
+    atLeastS = Math.max(atLeastS, waits.atLeastS() - candidate.savedS)
+    for (const reading of waits.readings()) {
+      if (found.weighedS <= atLeastS + ROUNDING_S) break
+      const other = cheapestOrder(reading, sequenced.wholes, { ...limits, expandedStates: Math.min(limits.expandedStates, MOST_PER_READING) })
+      expanded += other.expanded
+      const read = other.kind === 'order' ? foundIn(other.steps, other.setUpMs) : null
+      if (read?.ok && read.value.weighedS < found.weighedS) found = read.value
+    }
+  }
+  return ok({ found, atLeastS, expanded })
+}
+
+function whyImpossible(job: DerivedJob, legs: Legs, start: JobStart): NoSafeOrder {
+  const answer = canStillFinish(feasibilityOf(job, legs, start.state), start.done, start.state)
+  return answer.ok ? { kind: 'no safe order', stuck: [], proven: true } : { ...answer.error, proven: true }
+}
+
+function secondsOf(steps: readonly Step[]): number {
+  return steps.reduce((sum, step) => sum + step.workS + step.setUpS, 0)
+}

@@ -1,0 +1,23 @@
+import type { Result } from '../base/result'
+import type { ProcedureForBuild } from '../procedure/forBuild'
+import type { HouseValues } from '../shop/houseValues'
+import type { Rule } from '../vehicle/rule'
+import type { PlanError } from './findPlan'
+import type { FoundPlan } from './foundPlan'
+import { planFrom, planJob, type JobPlan } from './jobPlan'
+import type { PlanRequest } from './planRequest'
+
+/** What is spent on an order while somebody waits for a job's screen. */
+const WHILE_WAITING = { limits: { expandedStates: 4_000 } }
+
+/**
+ * The plan a job goes on with: the order kept with it where that still fits the record, otherwise one found anew (a facet was
+ * told on the way, or the job is older than kept orders). A rule added later may forbid every order: the job goes on all the
+ * same, and the rule refuses the act when it comes.
+ */
+export function keptPlan(model: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[], kept: FoundPlan | null): Result<JobPlan, PlanError> {
+  const fits = kept && planFrom(model, request, house, rules, kept)
+  if (fits?.ok) return fits
+  const planned = planJob(model, request, house, rules, WHILE_WAITING)
+  return planned.ok ? planned : planJob(model, request, house, undefined, WHILE_WAITING)
+}

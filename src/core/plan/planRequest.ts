@@ -1,0 +1,31 @@
+import { z } from 'zod'
+import { Id } from '../base/id'
+import { Ending } from '../procedure/end'
+import { Station } from '../procedure/station'
+import { Build } from '../procedure/when'
+import { Access, Kit, KitFit } from '../shop/kit'
+import type { JobGoal } from './jobGoal'
+import { Policy } from './policy'
+
+/**
+ * What a plan is computed from: stored with the job, so that the same plan comes out again on every machine. Kits stand
+ * in it whole, as they were when the job was opened.
+ */
+export const PlanRequest = z
+  .object({
+    goals: z.array(Access).max(12).default([]),
+    kits: z.array(z.object({ kit: Kit, fit: KitFit })).max(6).default([]),
+    /** What becomes of things on this job, besides what the record and the kits say. */
+    endings: z.record(Id, Ending).default({}),
+    build: Build,
+    policy: Policy.default(() => Policy.parse({})),
+    start: Station.default('driver side'),
+    /** `opened`: the way in alone; somebody else goes on from there. */
+    scope: z.enum(['opened', 'refitted']).default('refitted'),
+  })
+  .refine((request) => request.goals.length + request.kits.length > 0, 'Choose what to open, or a kit.')
+export type PlanRequest = z.infer<typeof PlanRequest>
+
+export function goalOfRequest(request: Pick<PlanRequest, 'goals' | 'kits' | 'endings'>): JobGoal {
+  return { goals: request.goals, kits: request.kits, endings: new Map(Object.entries(request.endings)) }
+}

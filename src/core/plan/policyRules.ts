@@ -1,0 +1,38 @@
+import type { Id } from '../base/id'
+import { reachedFrom, successors } from '../order/graph'
+import { endValue } from '../order/settingAct'
+import type { ProcedureForBuild } from '../procedure/forBuild'
+import type { DerivedJob } from './derivedJob'
+import type { Legs } from './leg'
+import type { Policy } from './policy'
+
+/** The model with what a policy leaves of it. */
+export function underPolicy(model: ProcedureForBuild, policy: Policy): ProcedureForBuild {
+  return policy.battery === 'off first' ? withoutIgnitionMethods(model) : model
+}
+
+/** Adds what a policy demands of the settings to the legs of a job. */
+export function followPolicy(job: DerivedJob, legs: Legs, policy: Policy): void {
+  if (policy.battery === 'off first') batteryOffFirst(job, legs)
+}
+
+/** With the battery off first nothing can go by the ignition: the lever then goes by its release. */
+function withoutIgnitionMethods(model: ProcedureForBuild): ProcedureForBuild {
+  const byIgnition = (methodId: Id) => (model.needsOf.get(`method:${methodId}`) ?? []).some(({ needs }) => needs.kind === 'setting' && model.settings.get(needs.settingId)?.role === 'ignition' && needs.value !== 'off')
+  return { ...model, methods: new Map([...model.methods].filter(([id]) => !byIgnition(id))) }
+}
+
+/** Every operation but a powered test wants the battery off; it goes off before the first and on again after the last. */
+function batteryOffFirst(job: DerivedJob, { wayIn, wayOut, demands, finish }: Legs): void {
+  const battery = [...job.model.settings.values()].find((setting) => setting.role === 'battery' && setting.values.includes('off'))
+  if (!battery) return
+  // Once it is on for a test nothing is gained by taking it off again.
+  const then = successors(wayOut.edges)
+  const afterTest = new Set([...demands].filter(([key, list]) => key.startsWith('test:') && list.some((demand) => demand.value !== 'off')).flatMap(([key]) => [...reachedFrom(then, key)]))
+  finish.set(battery.id, endValue(job.model, battery.id))
+  for (const key of [...wayIn.operations.keys(), ...wayOut.operations.keys()]) {
+    const list = demands.get(key) ?? []
+    const powered = key.startsWith('test:') && list.some((demand) => demand.value !== 'off')
+    if (!powered && !afterTest.has(key) && !list.some((demand) => demand.settingId === battery.id)) demands.set(key, [...list, { settingId: battery.id, value: 'off', because: { kind: 'only for its act', settingId: battery.id } }])
+  }
+}

@@ -1,0 +1,19 @@
+import { LowerBound } from './lowerBound'
+import type { SearchProblem } from './problem'
+import { reduce } from './reduce'
+
+/**
+ * The least set-up still to come once at least `done` is done and somebody stands at a station, whatever is in hand and
+ * however the settings stand. Never too much: what was done besides only makes the rest cheaper.
+ */
+export function leastAfterMs(problem: SearchProblem, done: ReadonlySet<number>, station: number): number {
+  const { problem: reduced, members } = reduce(problem)
+  const words = new Int32Array(Math.max(1, Math.ceil(members.length / 32)))
+  // Of operations done one right after the other, one that is done counts for all.
+  members.forEach((group, i) => group.some((member) => done.has(member)) && (words[i >> 5]! |= 1 << (i & 31)))
+  const bound = new LowerBound(reduced)
+  let least = Infinity
+  for (let tool = 0; tool < reduced.toolMs.length; tool++)
+    for (let combination = 0; combination < reduced.combinations; combination++) least = Math.min(least, bound.value(words, 0, tool, station * reduced.combinations + combination))
+  return least
+}

@@ -1,0 +1,29 @@
+import { expose } from 'comlink'
+import { findPlan, type PlanError, type PlanProgress } from '@/core/plan/findPlan'
+import type { FoundPlan } from '@/core/plan/foundPlan'
+import { planFrom } from '@/core/plan/jobPlan'
+import { planExtras, type PlanExtras } from '@/core/plan/planExtras'
+import type { PlanRequest } from '@/core/plan/planRequest'
+import type { Result } from '@/core/base/result'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import { forBuild } from '@/core/procedure/forBuild'
+import type { HouseValues } from '@/core/shop/houseValues'
+import type { ShopRules } from '@/core/vehicle/rule'
+import { rulesInForce } from '@/core/vehicle/rulesInForce'
+
+/** Everything an order is worked out from, as plain data. */
+export type PlanningInput = { document: ProcedureDocument; request: PlanRequest; house: HouseValues; rules: ShopRules }
+
+async function find({ document, request, house, rules }: PlanningInput, onProgress: (progress: PlanProgress) => void): Promise<Result<FoundPlan, PlanError>> {
+  return findPlan(forBuild(document, request.build), request, house, rulesInForce(rules), { onProgress })
+}
+
+/** What is worth knowing beside the plan that was found. */
+async function extras({ document, request, house, rules }: PlanningInput, found: FoundPlan): Promise<PlanExtras | null> {
+  const model = forBuild(document, request.build)
+  const plan = planFrom(model, request, house, rulesInForce(rules), found)
+  return plan.ok ? planExtras(model, request, house, rulesInForce(rules), plan.value) : null
+}
+
+export type PlannerApi = { find: typeof find; extras: typeof extras }
+expose({ find, extras } satisfies PlannerApi)
