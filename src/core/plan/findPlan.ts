@@ -1,3 +1,4 @@
+import type { Id } from '../base/id'
 import { fail, ok, type Result } from '../base/result'
 import { methodsTo } from '../order/settingAct'
 import type { Choices } from '../order/wish'
@@ -13,6 +14,7 @@ import { canStillFinish, feasibilityOf } from './feasible'
 import type { FoundPlan, Proof } from './foundPlan'
 import type { JobGoal } from './jobGoal'
 import { legsOf, type Legs, type NoSafeOrder } from './leg'
+import { addLooseEnds, movedParts, startFrom, type LiveStart } from './liveStart'
 import { orderedSteps, type RefusedOrder } from './orderedSteps'
 import { choicesFor, savedS } from './planChoices'
 import { goalOfRequest, type PlanRequest } from './planRequest'
@@ -24,15 +26,25 @@ import { sequenceJob, type JobStart } from './sequenceJob'
 import type { Step } from './step'
 import { Waits } from './waits'
 
-export type PlanError = DeriveError | NoSafeOrder | RefusedOrder
+export type PlanError = DeriveError | NoSafeOrder | RefusedOrder | { kind: 'tool missing'; tool: string; key: string } | { kind: 'must stay'; partId: Id }
+
+/** The goals of a request and, on a live job, whatever has moved already. */
+export function goalFrom(request: PlanRequest, from: LiveStart | undefined): JobGoal {
+  const goal = goalOfRequest(request)
+  return from ? { ...goal, goals: [...goal.goals, ...movedParts(from)] } : goal
+}
 
 /** Sums of seconds in another order differ by this at most. */
 const ROUNDING_S = 1e-6
 /** Orders that do something else meanwhile are looked for so far; they are never called proven by themselves. */
 const MOST_PER_READING = 2_000
 
-/** `from`: where a live job stands; what it has done is left out and the rest is ordered from there. */
-export type PlanOptions = { limits?: SearchLimits; from?: JobStart; onProgress?: (progress: PlanProgress) => void }
+/**
+ * `from`: where a live job stands; what it has done is left out and the rest is ordered from there. `without`: tools that
+ * are not there, and parts that won't move and are left.
+ */
+export type PlanOptions = { limits?: SearchLimits; from?: LiveStart; without?: Without; onProgress?: (progress: PlanProgress) => void }
+export type Without = { tools: readonly string[]; parts: readonly Id[] }
 
 /** How far the search is: which choice of how many, and the states it went through. */
 export type PlanProgress = { choice: number; choices: number; expanded: number }
@@ -44,16 +56,16 @@ export type PlanProgress = { choice: number; choices: number; expanded: number }
  * Errors: returned; the first choice's own reason when no choice works. Cost: a search for each choice that its bound does
  * not rule out; docs/benchmarks.md has figures.
  */
-export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules?: readonly Rule[], { limits = DEFAULT_LIMITS, from, onProgress }: PlanOptions = {}): Result<FoundPlan, PlanError> {
+export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules?: readonly Rule[], { limits = DEFAULT_LIMITS, from, without, onProgress }: PlanOptions = {}): Result<FoundPlan, PlanError> {
   const model = underPolicy(whole, request.policy)
   const barred = Object.entries(request.policy.methods).find(([name, id]) => whole.methods.has(id) && !methodsTo(model, name.split('=')[0]!, name.slice(name.indexOf('=') + 1)).includes(id))
   if (barred) return fail({ kind: 'no-method', settingId: barred[0].split('=')[0]!, value: barred[0].slice(barred[0].indexOf('=') + 1) })
-  const goal = goalOfRequest(request)
+  const goal = goalFrom(request, from)
   const { choices, all } = choicesFor(model, request.policy, goal)
   const candidates: Candidate[] = []
   let firstError: PlanError | null = null
   for (const choice of choices) {
-    const candidate = prepare(model, request, goal, choice, whilePlanning(house, rules), from)
+    const candidate = prepare(model, request, goal, choice, whilePlanning(house, rules), from, without)
     if (candidate.ok) candidates.push(candidate.value)
     else firstError ??= candidate.error
   }
@@ -84,14 +96,20 @@ type Candidate = { job: DerivedJob; legs: Legs; start: JobStart; workS: number; 
 /** `weighedS`: seconds with the weights of the habit and the waiting, which is what is compared. */
 type Found = { candidate: Candidate; steps: Step[]; totalS: number; waitingS: number; weighedS: number }
 
-function prepare(model: ProcedureForBuild, request: PlanRequest, goal: JobGoal, choices: Choices, circumstances: Circumstances, from: JobStart | undefined): Result<Candidate, PlanError> {
+function prepare(model: ProcedureForBuild, request: PlanRequest, goal: JobGoal, choices: Choices, circumstances: Circumstances, from: LiveStart | undefined, without: Without = { tools: [], parts: [] }): Result<Candidate, PlanError> {
   const derived = deriveJob(model, goal, choices, circumstances)
   if (!derived.ok) return derived
   const job = derived.value
+  if (from) addLooseEnds(job, from)
   const legs = legsOf(job, request.scope)
   followPolicy(job, legs, request.policy)
-  const start: JobStart = from ?? { state: asFoundState(model), standing: { station: request.start, tool: null }, done: new Set(), setCount: new Map() }
+  const start: JobStart = from ? startFrom(legs, from) : { state: asFoundState(model), standing: { station: request.start, tool: null }, done: new Set(), setCount: new Map() }
   const operations = [...legs.wayIn.operations.values(), ...legs.wayOut.operations.values()].filter((operation) => !start.done.has(operation.key))
+  for (const operation of operations) {
+    const { tool } = demandsOf(job, operation)
+    if (without.tools.includes(tool)) return fail({ kind: 'tool missing', tool, key: operation.key })
+    if (without.parts.includes(operation.itemId) && (operation.act === 'release' || operation.act === 'lift')) return fail({ kind: 'must stay', partId: operation.itemId })
+  }
   const saved = savedS(model, choices, goal)
   return ok({ job, legs, start, savedS: saved, workS: operations.reduce((sum, operation) => sum + demandsOf(job, operation).workS, 0) - saved })
 }

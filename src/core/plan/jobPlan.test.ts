@@ -11,14 +11,15 @@ import { planJob, type JobPlan } from './jobPlan'
 import { PlanRequest } from './planRequest'
 import type { Operation } from '../order/operation'
 
-const SEEDS = Array.from({ length: 120 }, (_, i) => i + 1)
+const SEEDS = Array.from({ length: 60 }, (_, i) => i + 1)
 const GOAL = { kind: 'cavity', cavityId: 'cavity' } as const
 type Found = { name: string; model: ProcedureForBuild; plan: JobPlan }
 
 function planned(seed: number, resting: 'rest' | 'set aside', kind: 'dash' | 'fairing'): Found | null {
   const model = forBuild(randomProcedure(seed, { kind }), {})
-  const request = PlanRequest.parse({ goals: [GOAL], build: {}, policy: { resting, habit: seed % 2 ? 'panel by panel' : 'tool in hand', battery: seed % 5 ? 'stays on' : 'off first' } })
-  const result = planJob(model, request, DEFAULT_HOUSE_VALUES)
+  const request = PlanRequest.parse({ goals: [GOAL], build: {}, policy: { resting, habit: (['quickest', 'panel by panel', 'tool in hand'] as const)[seed % 3], battery: seed % 5 ? 'stays on' : 'off first' } })
+  // Whether an order is safe does not hang on how long a better one was looked for.
+  const result = planJob(model, request, DEFAULT_HOUSE_VALUES, undefined, { limits: { expandedStates: 300 } })
   if (!result.ok) {
     // Facts may contradict each other, or the ignition may meet an airbag plug that has to be open first: then it says so.
     expect(['contradiction', 'no safe order', 'no-method']).toContain(result.error.kind)
@@ -40,7 +41,7 @@ describe.each([
   const found = SEEDS.flatMap((seed) => planned(seed, resting, kind) ?? [])
 
   test('most of the seeds have an order, so that the checks below have something to check', () => {
-    expect(found.length).toBeGreaterThan(80)
+    expect(found.length).toBeGreaterThan(40)
     if (kind === 'dash') expect(found.some(({ plan }) => plan.job.tests.length > 0)).toBe(true)
   })
   test('a pair of hands can do every act of the whole job, and ends as it was found', () => {

@@ -6,7 +6,7 @@ import type { NoSafeOrder } from '@/core/plan/leg'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { DocumentError } from '@/core/procedure/parseDocument'
 import type { DanglingReference } from '@/core/procedure/references'
-import { itemWords } from './items'
+import { toolWords, itemWords } from './items'
 import { contradictionSentence } from './reasons'
 
 /** A problem of the record: a short heading and a sentence that says what to do. */
@@ -91,6 +91,10 @@ export function planErrorSentence(document: ProcedureDocument, error: PlanError)
       return noSafeOrderSentence(document, error)
     case 'refused order':
       return `The order that was found would break a rule of safety at ${itemWords(document, splitKey(error.key)[1])}, so it is not shown. This is a fault of the program: please report it, and choose another method or policy meanwhile.`
+    case 'tool missing':
+      return `There is no ${toolWords(error.tool)}, and ${itemWords(document, splitKey(error.key)[1])} can’t be done without it. Fetch one, or choose another goal.`
+    case 'must stay':
+      return `${itemWords(document, error.partId)} won’t move and is left, and every way to this goal leads over it. Choose another opening or goal.`
     case 'tether without end':
       return `${itemWords(document, error.partId)} does not go back, and its plug ${itemWords(document, error.tetherId)} has no end. Say whether it moves along, or is left open and insulated.`
     case 'airbag left open':

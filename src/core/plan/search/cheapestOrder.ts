@@ -85,7 +85,8 @@ class Search {
     for (const width of FIRST_BEAMS) if (this.worst > least) this.beam(width)
     let boundMs = least
     if (this.worst > least) boundMs = this.prove(limits)
-    for (const width of LAST_BEAMS) if (this.worst > boundMs) this.beam(width)
+    // A wide beam is only worth its time where the proof was given some.
+    for (const width of LAST_BEAMS) if (this.worst > boundMs && width * 50 <= limits.expandedStates) this.beam(width)
     const { expanded, best } = this
     if (best) {
       boundMs = Math.min(boundMs, best.costMs)

@@ -1,7 +1,8 @@
 import { FAR, guardHolds } from './placeTables'
 import type { SearchProblem } from './problem'
-import { StateSpace } from './stateSpace'
 import { reduce } from './reduce'
+import { Relaxation } from './relaxation'
+import { StateSpace } from './stateSpace'
 
 /**
  * The set-up of doing always the lowest-numbered operation that is possible, with the settings it needs by the cheapest way:
@@ -17,6 +18,15 @@ export function setUpAsRecorded(problem: SearchProblem, wholes: readonly (readon
   const first = joined.operations.map((): number[] => [])
   for (const [before, after] of joined.pairs) first[after]!.push(before)
   const listed = [...joined.operations.keys()].sort((a, b) => Math.min(...members[a]!) - Math.min(...members[b]!))
+  // A list read by somebody who looks ahead: nothing is done after which the rest can't be done any more.
+  const settings = joined.combinations > 1 ? new Relaxation(joined, { tools: [], walkMs: joined.walkMs, settings: true }) : null
+  const leavesAWay = (i: number, at: number) => {
+    if (!settings) return true
+    words[i >> 5]! |= 1 << (i & 31)
+    const restMs = settings.value(words, 0, tool, at)
+    words[i >> 5]! &= ~(1 << (i & 31))
+    return restMs < FAR
+  }
   let { tool } = joined.start
   let place = joined.start.station * combinations + joined.start.combination
   let costMs = 0
@@ -28,7 +38,7 @@ export function setUpAsRecorded(problem: SearchProblem, wholes: readonly (readon
       if (done(i) || !first[i]!.every(done) || !joined.operations[i]!.guards.every((guard) => guardHolds(guard, done))) continue
       for (let c = 0; c < combinations; c++) {
         const at = joined.operations[i]!.station * combinations + c
-        if (joined.operations[i]!.allowed[c] && ways[at]! < FAR && (to < 0 || ways[at]! < ways[to]!)) to = at
+        if (joined.operations[i]!.allowed[c] && ways[at]! < FAR && (to < 0 || ways[at]! < ways[to]!) && leavesAWay(i, at)) to = at
       }
       if (to >= 0) {
         next = i

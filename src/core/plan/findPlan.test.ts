@@ -1,0 +1,140 @@
+import { describe, expect, test } from '@jest/globals'
+import { panelVan } from '../../demo/panelVan'
+import { forBuild, type ProcedureForBuild } from '../procedure/forBuild'
+import { randomProcedure } from '../procedure/randomProcedure.testing'
+import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
+import { after, asFoundState, type VehicleState } from '../vehicle/vehicleState'
+import { findPlan, type PlanOptions } from './findPlan'
+import { FoundPlan } from './foundPlan'
+import { planFrom, planJob } from './jobPlan'
+import type { LiveStart } from './liveStart'
+import { planExtras } from './planExtras'
+import { PlanRequest } from './planRequest'
+import type { Standing, Step } from './step'
+
+const CAVITY = { kind: 'cavity', cavityId: 'cavity' } as const
+const AUTO_KEY = { gearbox: 'automatic', starter: 'key', steering: 'left' }
+const RADIO = { kind: 'cavity', cavityId: 'radio-cavity' } as const
+
+function found(model: ProcedureForBuild, request: object, options?: PlanOptions): FoundPlan | null {
+  const result = findPlan(model, PlanRequest.parse({ goals: [CAVITY], build: {}, ...request }), DEFAULT_HOUSE_VALUES, undefined, options)
+  return result.ok ? result.value : null
+}
+
+/** Where somebody stands who has done some steps of a plan. */
+function afterSteps(model: ProcedureForBuild, plan: FoundPlan, count: number, start: string): { live: LiveStart; spentS: number } {
+  let state: VehicleState = asFoundState(model)
+  let standing: Standing = { station: start as Standing['station'], tool: null }
+  let spentS = 0
+  const setCount = new Map<string, number>()
+  const done = plan.steps.slice(0, count)
+  for (const step of done) {
+    state = after(model, state, step.operation, step.workS + step.setUpS)
+    standing = { station: step.station, tool: step.tool === 'hand' ? standing.tool : step.tool }
+    spentS += step.workS + step.setUpS
+    if (step.operation.setting) setCount.set(`${step.operation.itemId}=${step.operation.setting.to}`, step.operation.nth)
+  }
+  const keys = (list: readonly Step[], act: string) => new Set(list.flatMap(({ operation }) => (operation.act === act ? [operation.itemId] : [])))
+  const reached = plan.steps.slice(count).every(({ operation }) => operation.phase !== 'in')
+  return { live: { state, standing, reached, worksDone: keys(done, 'work'), testsPassed: keys(done, 'test'), ledThrough: keys(done, 'feed'), setCount }, spentS }
+}
+
+describe('from the middle of a job', () => {
+  test('from any cut of a proven plan the rest costs exactly the rest', () => {
+    let cuts = 0
+    for (let seed = 1; seed <= 40 && cuts < 60; seed++) {
+      const model = forBuild(randomProcedure(seed, { size: 6 }), {})
+      const plan = found(model, { start: 'centre' })
+      if (!plan?.proof.proven || plan.steps.some(({ operation }) => operation.act === 'wait')) continue
+      for (const part of [0.15, 0.35, 0.55, 0.75, 0.9]) {
+        const count = Math.floor(part * plan.steps.length)
+        const { live, spentS } = afterSteps(model, plan, count, 'centre')
+        // A plug that is closed for a test is neither back nor away: such a moment is left out.
+        if (live.reached && plan.steps.slice(0, count).some(({ operation }) => operation.phase === 'test' && operation.act === 'close')) continue
+        const rest = found(model, { start: 'centre' }, { from: live })
+        expect([seed, count, rest?.proof.totalS, rest?.proof.proven]).toEqual([seed, count, plan.proof.totalS - spentS, true])
+        cuts += 1
+      }
+    }
+    expect(cuts).toBeGreaterThan(30)
+  })
+  test('what somebody has taken off besides goes back with the rest', () => {
+    const model = forBuild(panelVan(), AUTO_KEY)
+    const state = { ...asFoundState(model), levels: new Map([['glovebox', 'free' as const]]), undone: new Set(model.holdersOf.get('glovebox')!.map(({ id }) => id)) }
+    const plan = found(model, { goals: [RADIO], build: AUTO_KEY }, { from: { state, standing: { station: 'passenger side', tool: null }, reached: false, worksDone: new Set(), testsPassed: new Set(), ledThrough: new Set(), setCount: new Map() } })!
+    const keys = plan.steps.map(({ operation }) => operation.key)
+    expect(keys).not.toContain('release:glovebox')
+    expect(keys).toContain('seat:glovebox')
+    for (const holderId of state.undone) expect(keys).toContain(`fasten:${holderId}`)
+  })
+  test('without the tool for it another way is found, or the answer names the tool', () => {
+    const model = forBuild(panelVan(), AUTO_KEY)
+    const ask = (without: PlanOptions['without']) => findPlan(model, PlanRequest.parse({ goals: [RADIO], build: AUTO_KEY }), DEFAULT_HOUSE_VALUES, undefined, { without: without! })
+    expect(ask({ tools: ['six-lobe T20'], parts: [] })).toMatchObject({ ok: false, error: { kind: 'tool missing', tool: 'six-lobe T20' } })
+    const centre = findPlan(model, PlanRequest.parse({ goals: [RADIO], build: AUTO_KEY, start: 'centre' }), DEFAULT_HOUSE_VALUES, undefined, { without: { tools: [], parts: ['cover'] } })
+    // The release is the quicker way from the centre; with its cover stuck the ignition is what is left.
+    expect(centre.ok && centre.value.steps.some(({ operation }) => operation.setting?.methodId === 'lever-by-ignition')).toBe(true)
+    expect(ask({ tools: [], parts: ['surround'] })).toMatchObject({ ok: false, error: { kind: 'must stay', partId: 'surround' } })
+  })
+})
+
+describe('permissions', () => {
+  test('more of them never make the optimum dearer', () => {
+    let compared = 0
+    for (let seed = 1; seed <= 40; seed++) {
+      const model = forBuild(randomProcedure(seed, { size: 6 }), {})
+      const free = found(model, {})
+      if (!free?.proof.proven) continue
+      const narrower = [{ policy: { resting: 'set aside' } }, { policy: { methods: { 'lever=out': 'by-ignition' } } }, { policy: { methods: { 'lever=out': 'by-release' } } }]
+      for (const request of narrower) {
+        const bound = found(model, request)
+        if (!bound) continue
+        expect([seed, request, bound.proof.totalS >= free.proof.totalS]).toEqual([seed, request, true])
+        compared += 1
+      }
+    }
+    expect(compared).toBeGreaterThan(30)
+  })
+  test('a habit never beats the quickest in plain minutes, and minutes hold no weights', () => {
+    for (const start of ['driver side', 'centre']) {
+      const model = forBuild(panelVan(), AUTO_KEY)
+      const quickest = found(model, { goals: [RADIO], build: AUTO_KEY, start })!
+      for (const habit of ['panel by panel', 'tool in hand']) {
+        const other = found(model, { goals: [RADIO], build: AUTO_KEY, start, policy: { habit } })!
+        expect(other.proof.totalS).toBeGreaterThanOrEqual(quickest.proof.totalS)
+        expect(other.proof.totalS).toBeCloseTo(other.steps.reduce((sum, step) => sum + step.workS + step.setUpS, 0), 6)
+      }
+    }
+  })
+})
+
+describe('a kept order', () => {
+  const model = forBuild(panelVan(), AUTO_KEY)
+  const request = PlanRequest.parse({ goals: [RADIO], build: AUTO_KEY })
+  test('comes back from storage as the same plan', () => {
+    const plan = planJob(model, request, DEFAULT_HOUSE_VALUES)
+    if (!plan.ok) throw new Error(plan.error.kind)
+    const again = planFrom(model, request, DEFAULT_HOUSE_VALUES, undefined, FoundPlan.parse(JSON.parse(JSON.stringify(plan.value.found))))
+    expect(again.ok && JSON.stringify([again.value.wayIn, again.value.wayOut])).toBe(JSON.stringify([plan.value.wayIn, plan.value.wayOut]))
+  })
+  test('that does not fit the record any more is said to be stale, with the key', () => {
+    const plan = found(model, { goals: [RADIO], build: AUTO_KEY })!
+    const manual = { ...AUTO_KEY, gearbox: 'manual' }
+    const short = { ...plan, steps: plan.steps.slice(0, -1) }
+    expect(planFrom(model, request, DEFAULT_HOUSE_VALUES, undefined, short)).toEqual({ ok: false, error: { kind: 'stale', key: plan.steps.at(-1)!.operation.key } })
+    const byRelease = found(model, { goals: [RADIO], build: AUTO_KEY, start: 'centre' })!
+    expect(planFrom(forBuild(panelVan(), manual), { ...request, build: manual }, DEFAULT_HOUSE_VALUES, undefined, byRelease)).toMatchObject({ ok: false, error: { kind: 'stale' } })
+  })
+})
+
+test('beside a plan: its valid orders counted, the order of the record dearer, and what could be opened as well', () => {
+  const model = forBuild(panelVan(), AUTO_KEY)
+  const request = PlanRequest.parse({ goals: [RADIO], build: AUTO_KEY })
+  const plan = planJob(model, request, DEFAULT_HOUSE_VALUES)
+  if (!plan.ok) throw new Error(plan.error.kind)
+  const extras = planExtras(model, request, DEFAULT_HOUSE_VALUES, undefined, plan.value)
+  expect(extras.orders).toEqual({ count: 560, exact: true })
+  expect(extras.recordedS).toBeGreaterThanOrEqual(plan.value.proof.totalS)
+  expect(extras.alsoNow.map(({ cavityId }) => cavityId)).toContain('pillar-cavity')
+  for (const { extraS } of extras.alsoNow) expect(extraS).toBeGreaterThan(0)
+})

@@ -1,0 +1,63 @@
+import type { Id } from '../base/id'
+import type { Operation } from '../order/operation'
+import { atLeast } from '../procedure/level'
+import type { VehicleState } from '../vehicle/vehicleState'
+import type { DerivedJob } from './derivedJob'
+import type { Legs } from './leg'
+import type { JobStart } from './sequenceJob'
+import type { Standing } from './step'
+
+/** Where a live job stands, as things, not as steps of a plan: what is off, open and undone, whoever did it and why. */
+export type LiveStart = {
+  state: VehicleState
+  standing: Standing
+  /** The way in is behind: what was opened is goes back from here, and what is back already stays. */
+  reached: boolean
+  worksDone: ReadonlySet<Id>
+  testsPassed: ReadonlySet<Id>
+  /** Leads that are through their aperture again. */
+  ledThrough: ReadonlySet<Id>
+  setCount: ReadonlyMap<string, number>
+}
+
+/** What of a job is done, as its things stand. */
+export function startFrom(legs: Legs, live: LiveStart): JobStart {
+  const done = new Set<string>()
+  for (const operation of legs.wayIn.operations.values()) if (live.reached || isIn(operation, live.state)) done.add(operation.key)
+  if (live.reached) for (const operation of legs.wayOut.operations.values()) if (isBack(operation, live)) done.add(operation.key)
+  return { state: live.state, standing: live.standing, done, setCount: live.setCount }
+}
+
+function isIn({ act, itemId }: Operation, state: VehicleState): boolean {
+  const level = state.levels.get(itemId) ?? 'in place'
+  if (act === 'undo') return state.undone.has(itemId)
+  if (act === 'open') return state.open.has(itemId)
+  return act !== 'decide' && atLeast(level, act === 'lift' ? 'off' : act === 'release' ? 'free' : 'eased')
+}
+
+function isBack({ act, itemId, phase }: Operation, { state, worksDone, testsPassed, ledThrough }: LiveStart): boolean {
+  const level = state.levels.get(itemId) ?? 'in place'
+  // A plug closed only for a test is closed again for it, unless nothing is open.
+  if (act === 'feed') return ledThrough.has(itemId) || !state.open.has(itemId)
+  if (act === 'close' || (act === 'open' && phase === 'test')) return !state.open.has(itemId)
+  if (act === 'fasten' || act === 'start') return !state.undone.has(itemId)
+  if (act === 'seat') return level === 'in place'
+  if (act === 'place') return level !== 'off'
+  if (act === 'work') return worksDone.has(itemId)
+  return act === 'test' && testsPassed.has(itemId)
+}
+
+/** The parts that have moved already, as goals: whatever is planned, they are part of the job until they are back. */
+export function movedParts(live: LiveStart): { kind: 'part'; partId: Id; level: 'eased' | 'free' | 'off' }[] {
+  return [...live.state.levels].flatMap(([partId, level]) => (level === 'in place' ? [] : [{ kind: 'part' as const, partId, level }]))
+}
+
+/** Fasteners undone and plugs opened that the job does not speak of: they go back as well. */
+export function addLooseEnds(job: DerivedJob, live: LiveStart): void {
+  const { operations } = job.refit
+  const add = (key: string, act: 'fasten' | 'close', itemId: Id, partId: Id) => {
+    if (!operations.has(key)) operations.set(key, { key, phase: 'out', act, itemId, partId, setting: null, nth: 1 })
+  }
+  for (const id of live.state.undone) if (job.model.holders.has(id) && !job.removal.operations.has(`undo:${id}`)) add(`fasten:${id}`, 'fasten', id, job.model.holders.get(id)!.holds[0]!)
+  for (const id of live.state.open) if (job.model.tethers.has(id) && !job.removal.operations.has(`open:${id}`)) add(`close:${id}`, 'close', id, job.model.hostOf(job.model.tethers.get(id)!.partId))
+}
