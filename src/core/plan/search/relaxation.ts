@@ -3,6 +3,9 @@ import type { SearchProblem } from './problem'
 import { StateSpace } from './stateSpace'
 import { StateStore } from './stateStore'
 
+// Taken once: a look-up of the global for each state would show.
+const { min } = Math
+
 /** Which of the costs a relaxation keeps: some tools, part of the walking, or the settings. */
 export type Keeps = {
   /** Tools whose taking up still costs; all others are at hand for nothing. */
@@ -43,7 +46,7 @@ export class Relaxation {
       const tool = i + 1
       const words = new Int32Array(this.space.words)
       relaxed.problem.operations.forEach((operation, at) => operation.tool === tool && (words[at >> 5]! |= 1 << (at & 31)))
-      return { tool, words, leastMs: Math.min(...relaxed.problem.toolMs.map((row, from) => (from === tool ? Infinity : row[tool]!))) }
+      return { tool, words, leastMs: min(...relaxed.problem.toolMs.map((row, from) => (from === tool ? Infinity : row[tool]!))) }
     })
   }
 
@@ -87,7 +90,7 @@ export class Relaxation {
       children[i] = this.idOf(space.childWords, i * space.words, space.childTool[i]!, space.childPlace[i]!)
     }
     let best = FAR
-    for (let i = 0; i < children.length; i++) if (costs[i]! < best) best = Math.min(best, costs[i]! + this.solve(children[i]!))
+    for (let i = 0; i < children.length; i++) if (costs[i]! < best) best = min(best, costs[i]! + this.solve(children[i]!))
     return (this.values[id] = best)
   }
 
@@ -126,7 +129,7 @@ function relax(problem: SearchProblem, keeps: Keeps): { problem: SearchProblem; 
     Array.from({ length: kinds }, (_, to) => {
       if (to === 0 || to === other || from === to) return 0
       const kept = keeps.tools[to - 1]!
-      return Math.min(...problem.toolMs.flatMap((row, tool) => (toolAs[tool] === from ? [row[kept]!] : [])))
+      return min(...problem.toolMs.flatMap((row, tool) => (toolAs[tool] === from ? [row[kept]!] : [])))
     }),
   )
   const { settings, walkMs } = keeps

@@ -2,6 +2,9 @@ import { FAR, guardHolds, PlaceTables, type PlaceTable } from './placeTables'
 import type { SearchProblem } from './problem'
 import { factsOf, isDoneAtOnce, waitsForFree } from './rules'
 
+// Taken once: a look-up of the global for each state would show.
+const { clz32, floor, min } = Math
+
 /**
  * States and moves of a sequencing problem. A state is what is done, the tool carried and the place (station and settings);
  * it is always closed: whatever can be done at once without set-up, and can't take anything away later, is done. A move is
@@ -83,7 +86,7 @@ export class StateSpace {
     // A full word is -1, also where it holds 32 operations: (1 << 32) - 1 would be 0.
     this.last = Int32Array.from({ length: this.words }, (_, word) => (this.size - word * 32 >= 32 ? -1 : (1 << (this.size - word * 32)) - 1))
     this.here = Array.from({ length: this.tools * walkMs.length }, (_, at) => {
-      const [tool, station] = [Math.floor(at / walkMs.length), at % walkMs.length]
+      const [tool, station] = [floor(at / walkMs.length), at % walkMs.length]
       return Int32Array.from(operations.keys()).filter((i) => operations[i]!.station === station && (operations[i]!.tool === 0 || operations[i]!.tool === tool))
     })
     this.anyGuarded = this.guarded.includes(1)
@@ -166,7 +169,7 @@ export class StateSpace {
       while (left !== 0) {
         const bit = left & -left
         left ^= bit
-        const operation = word * 32 + 31 - Math.clz32(bit)
+        const operation = word * 32 + 31 - clz32(bit)
         if (!this.isReady(soon, 0, operation)) continue
         if (this.waits[operation] === 1) soon[word]! |= bit
         else this.ready[readyCount++] = operation
@@ -203,7 +206,7 @@ export class StateSpace {
             const operation = this.ready[i]!
             const needed = this.tool[operation]!
             const own = next === tool ? needed === 0 || needed === tool : needed === next
-            if (own && this.alone[operation] === 1 && this.station[operation] === Math.floor(to / combinations) && this.allowed[operation * combinations + (to % combinations)] === 1) this.addChild(from, fromOffset, change + way, next, to, operation)
+            if (own && this.alone[operation] === 1 && this.station[operation] === floor(to / combinations) && this.allowed[operation * combinations + (to % combinations)] === 1) this.addChild(from, fromOffset, change + way, next, to, operation)
           }
       }
     }
@@ -218,7 +221,7 @@ export class StateSpace {
   endMs(state: Int32Array, offset: number, place: number): number {
     const ways = this.tables.table(state, offset).from(place)
     let best = FAR
-    for (let to = 0; to < this.places; to++) if (this.problem.finish[to % this.combinations]) best = Math.min(best, ways[to]!)
+    for (let to = 0; to < this.places; to++) if (this.problem.finish[to % this.combinations]) best = min(best, ways[to]!)
     return best
   }
 

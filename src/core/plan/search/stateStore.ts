@@ -1,3 +1,6 @@
+// Taken once: a look-up of the global for each state would show.
+const { imul, floor } = Math
+
 /**
  * States by number: what is done, the tool and the place, kept once each in flat arrays. Open addressing with linear
  * probing; the table is at most two thirds full.
@@ -41,7 +44,7 @@ export class StateStore {
   }
 
   toolOf(id: number): number {
-    return Math.floor(this.data[id * this.stride + this.words]! / this.places)
+    return floor(this.data[id * this.stride + this.words]! / this.places)
   }
 
   placeOf(id: number): number {
@@ -56,12 +59,12 @@ export class StateStore {
   }
 
   private hash(from: Int32Array, offset: number, mark: number): number {
-    let hash = Math.imul(mark + 1, 0x9e3779b1)
+    let hash = imul(mark + 1, 0x9e3779b1)
     for (let word = 0; word < this.words; word++) {
-      hash = Math.imul(hash ^ from[offset + word]!, 0x85ebca6b)
+      hash = imul(hash ^ from[offset + word]!, 0x85ebca6b)
       hash ^= hash >>> 15
     }
-    hash = Math.imul(hash, 0xc2b2ae35)
+    hash = imul(hash, 0xc2b2ae35)
     return hash ^ (hash >>> 16)
   }
 
