@@ -16,6 +16,7 @@ const layers = {
   client: ['core', 'workers'],
   ui: ['core', 'client'],
   demo: ['core', 'server', 'db'],
+  cli: ['core', 'ui'],
 }
 const escape = (path) => path.replace('/', '\\/')
 

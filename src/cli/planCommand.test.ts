@@ -1,0 +1,55 @@
+import { execFileSync } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+import { describe, expect, test } from '@jest/globals'
+import { panelVan } from '../demo/panelVan'
+
+const ROOT = fileURLToPath(new URL('../../', import.meta.url))
+const VAN = 'docs/examples/panel-van.json'
+const AUTOMATIC = ['--build', 'gearbox=automatic', '--build', 'starter=key']
+
+/** Runs the real command; what it printed and how it ended. */
+function plan(...args: string[]): { out: string; err: string; status: number } {
+  try {
+    return { out: execFileSync('bin/plan', args, { cwd: ROOT, encoding: 'utf8', stdio: 'pipe' }), err: '', status: 0 }
+  } catch (error) {
+    const { stdout, stderr, status } = error as { stdout: string; stderr: string; status: number }
+    return { out: stdout, err: stderr, status }
+  }
+}
+
+test('the example file is the demo van as it is now', () => {
+  expect(JSON.parse(readFileSync(`${ROOT}${VAN}`, 'utf8'))).toEqual(JSON.parse(JSON.stringify(panelVan())))
+})
+
+describe('bin/plan', () => {
+  test('prints the whole job, what is proved and what is counted', () => {
+    const { out, status } = plan(VAN, '--goal', 'radio cavity', ...AUTOMATIC)
+    expect(status).toBe(0)
+    expect(out).toContain('way in 204 s')
+    expect(out).toContain('Proven: no safe order is better under this policy.')
+    expect(out).toContain('22 fasteners, plugs opened: main, antenna, hazard, airbag lamp')
+    expect(out.indexOf('Unplug airbag lamp')).toBeGreaterThan(out.indexOf('Gear lever out of park'))
+    expect(out.indexOf('Way out')).toBeGreaterThan(out.indexOf('Tests'))
+  }, 30_000)
+  test('as one JSON object, the way in alone, from another station', () => {
+    const { out } = plan(VAN, '--goal', 'radio-cavity', ...AUTOMATIC, '--opened', '--start', 'centre', '--json')
+    expect(JSON.parse(out)).toMatchObject({ totalS: 198, proven: true, gapS: 0, fasteners: 22, wayOut: [], extraPartsFor: { 'lever=out of park': 'by the release under the small cover' } })
+  }, 30_000)
+  test('policies change the order, and a file that is no procedure is refused', () => {
+    const { out, status } = plan(VAN, '--goal', 'radio-cavity', ...AUTOMATIC, '--policy', 'battery=off first', '--policy', 'habit=tool in hand', '--json')
+    expect([status, JSON.parse(out).figures.toolChanges]).toEqual([0, 5])
+    expect(plan('package.json', '--goal', 'x')).toMatchObject({ status: 2 })
+  }, 30_000)
+  test.each([
+    [['nowhere.json', '--goal', 'x'], 'can’t be read'],
+    [[VAN], 'Say what to open with --goal.'],
+    [[VAN, '--goal', 'roof'], 'no cavity or part “roof”'],
+    [[VAN, '--goal', 'radio-cavity', '--build', 'gearbox=steam'], 'Gearbox has no choice “steam”'],
+    [[VAN, '--goal', 'radio-cavity', '--policy', 'habit=fast'], 'policy, habit'],
+    [[VAN, '--goal', 'radio-cavity', '--people', '2'], 'not worked out yet'],
+  ])('%j is answered with a sentence that says what to do', (args, words) => {
+    const { err, status } = plan(...args)
+    expect([status, err]).toEqual([2, expect.stringContaining(words)])
+  }, 30_000)
+})

@@ -1,0 +1,77 @@
+import type { PlanFigures } from '@/core/plan/planFigures'
+import { planFigures } from '@/core/plan/planFigures'
+import type { JobPlan } from '@/core/plan/jobPlan'
+import { summarise } from '@/core/plan/summary'
+import { itemWords, toolWords } from './items'
+import { stepWords } from './operations'
+
+export type ReportStep = { key: string; phase: 'in' | 'work' | 'test' | 'out'; thing: string; title: string; station: string; tool: string; workS: number; setUpS: number }
+
+/** A plan as plain data with its words, for the command line and for signed-in clients. All seconds are house estimates. */
+export type PlanReport = {
+  openings: Record<string, string>
+  extraPartsFor: Record<string, string>
+  wayIn: ReportStep[]
+  work: ReportStep[]
+  tests: ReportStep[]
+  wayOut: ReportStep[]
+  wayInS: number
+  bottomS: number
+  wayOutS: number
+  totalS: number
+  proven: boolean
+  /** Where it is not proven: no order is better by more than this. */
+  gapS: number
+  choices: number
+  expandedStates: number
+  figures: PlanFigures
+  fasteners: number
+  tethersOpened: string[]
+  partsOff: string[]
+  partsResting: string[]
+  tools: string[]
+  cautions: { severity: string; sentence: string }[]
+}
+
+export function planReport(plan: JobPlan): PlanReport {
+  const { model, choices } = plan.removal
+  const { document } = model
+  const name = (id: string) => itemWords(document, id)
+  const summary = summarise(plan)
+  const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) =>
+    card.steps.map((step): ReportStep => ({
+      key: step.operation.key,
+      phase: step.operation.phase,
+      thing: step.operation.partId ? name(step.operation.partId) : '',
+      title: stepWords(model, step.operation).title,
+      station: step.station,
+      tool: step.tool === 'hand' ? '' : toolWords(step.tool),
+      workS: step.workS,
+      setUpS: step.setUpS,
+    })),
+  )
+  const of = (phase: ReportStep['phase']) => steps.filter((step) => step.phase === phase)
+  return {
+    openings: Object.fromEntries(Object.entries(choices.openings).map(([cavityId, openingId]) => [name(cavityId), openingId])),
+    extraPartsFor: Object.fromEntries(Object.entries(choices.methods).map(([value, methodId]) => [value, model.methods.get(methodId)?.method.name ?? methodId])),
+    wayIn: of('in'),
+    work: of('work'),
+    tests: of('test'),
+    wayOut: of('out'),
+    wayInS: plan.wayInS,
+    bottomS: plan.bottomS,
+    wayOutS: plan.wayOutS,
+    totalS: plan.proof.totalS,
+    proven: plan.proof.proven,
+    gapS: plan.proof.gapS,
+    choices: plan.proof.choices,
+    expandedStates: plan.proof.expanded,
+    figures: planFigures(plan),
+    fasteners: summary.fasteners,
+    tethersOpened: summary.tethersOpened.map(name),
+    partsOff: summary.partsOff.map(name),
+    partsResting: summary.partsResting.map(name),
+    tools: summary.tools.map(({ tool }) => toolWords(tool)),
+    cautions: summary.cautions.map(({ severity, sentence }) => ({ severity, sentence })),
+  }
+}
