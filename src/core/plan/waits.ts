@@ -74,7 +74,7 @@ export class Waits {
     const along = (wait: Wait) => {
       const rest = this.descendants[wait.after]!
       const done = new Set([...this.workS.keys()].filter((i) => !rest.has(i)))
-      return (wait.before === null ? 0 : sum([...this.ancestors[wait.before]!, wait.before])) + wait.waitS + sum([...rest, wait.after]) + leastAfterMs(problem, done, problem.operations[wait.after]!.station) / 1000
+      return (wait.before === null ? 0 : sum([...this.ancestors[wait.before]!, wait.before])) + wait.waitS + sum([...rest, wait.after]) + leastAfterMs(problem, done.add(wait.after), wait.after) / 1000
     }
     const atOff = this.waits.filter((wait) => wait.before === null)
     const delays = this.waits.filter((wait) => wait.before !== null)

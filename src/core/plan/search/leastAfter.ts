@@ -3,10 +3,11 @@ import type { SearchProblem } from './problem'
 import { reduce } from './reduce'
 
 /**
- * The least set-up still to come once at least `done` is done and somebody stands at a station, whatever is in hand and
- * however the settings stand. Never too much: what was done besides only makes the rest cheaper.
+ * The least set-up still to come right after operation `last`, once at least `done` is done: standing where it is done, under
+ * any settings that allow it, whatever is in hand. Never too much: what was done besides only makes the rest cheaper.
  */
-export function leastAfterMs(problem: SearchProblem, done: ReadonlySet<number>, station: number): number {
+export function leastAfterMs(problem: SearchProblem, done: ReadonlySet<number>, last: number): number {
+  const { station, allowed } = problem.operations[last]!
   const { problem: reduced, members } = reduce(problem)
   const words = new Int32Array(Math.max(1, Math.ceil(members.length / 32)))
   // Of operations done one right after the other, one that is done counts for all.
@@ -14,6 +15,6 @@ export function leastAfterMs(problem: SearchProblem, done: ReadonlySet<number>, 
   const bound = new LowerBound(reduced)
   let least = Infinity
   for (let tool = 0; tool < reduced.toolMs.length; tool++)
-    for (let combination = 0; combination < reduced.combinations; combination++) least = Math.min(least, bound.value(words, 0, tool, station * reduced.combinations + combination))
+    for (let combination = 0; combination < reduced.combinations; combination++) if (allowed[combination]) least = Math.min(least, bound.value(words, 0, tool, station * reduced.combinations + combination))
   return least
 }
