@@ -3,6 +3,7 @@ const layers = {
   'core/base': [],
   'core/procedure': ['core/base'],
   'core/shop': ['core/base', 'core/procedure'],
+  'core/standards': ['core/base'],
   'core/estimate': ['core/base', 'core/procedure', 'core/shop'],
   'core/order': ['core/base', 'core/procedure', 'core/shop'],
   'core/vehicle': ['core/base', 'core/procedure', 'core/order', 'core/shop'],

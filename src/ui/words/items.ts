@@ -1,4 +1,5 @@
 import type { Id } from '@/core/base/id'
+import { inchSocketFor } from '@/core/standards/inchSocket'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { THREADED_KINDS, usualDrive, type Holder } from '@/core/procedure/holder'
 
@@ -38,15 +39,15 @@ export function toolWords(tool: string): string {
   const [drive, size] = [tool.split(' ').slice(0, -1).join(' '), tool.split(' ').at(-1) ?? '']
   if (drive === 'six-lobe') return `${size} driver (six-lobe)`
   if (drive === 'cross') return `${size} driver (cross)`
-  if (drive === 'hex') return `hex ${size} mm (${inches(size)} in)`
+  if (drive === 'hex') return `hex ${size} mm${alsoInch(Number(size))}`
   if (drive === 'hex socket') return `hex key ${size} mm`
   return tool === 'hand' ? 'bare hands' : tool
 }
 
-/** 1 in = 25.4 mm exactly (NIST SP 811). */
-function inches(mm: string): string {
-  const value = Number(mm)
-  return Number.isFinite(value) && value > 0 ? (value / 25.4).toFixed(2) : '?'
+/** The inch socket that fits as well, where one does. */
+function alsoInch(widthMm: number): string {
+  const inch = Number.isFinite(widthMm) ? inchSocketFor(widthMm) : null
+  return inch ? ` (${inch} in fits)` : ''
 }
 
 /** Names a thing of any kind for a sentence; an id that is gone is said to be gone. */
