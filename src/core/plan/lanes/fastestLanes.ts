@@ -1,0 +1,121 @@
+import { OpenList } from '../search/openList'
+import { laneBoundMs } from './laneBound'
+import { LaneFacts, type LaneState } from './laneState'
+import type { LanesProblem, Placed } from './lanesProblem'
+
+/** Counted in steps, so that every machine stops at the same place. */
+export type LaneLimits = { expandedStates: number; beam: number }
+
+/** A proof is likely up to some twenty-five tasks; beyond that the time goes into a good schedule. */
+export function limitsFor(tasks: number): LaneLimits {
+  return tasks <= 16 ? { expandedStates: 12_000, beam: 80 } : tasks <= 28 ? { expandedStates: 3_000, beam: 50 } : { expandedStates: 200, beam: tasks <= 60 ? 30 : 16 }
+}
+
+/** `makespanMs`: when the last task ends. Proven when nothing sooner exists: then `boundMs` equals it. */
+export type LanesOutcome = { kind: 'lanes'; placed: Placed[]; makespanMs: number; boundMs: number; proven: boolean; expanded: number } | { kind: 'impossible' }
+
+/**
+ * The soonest end for several people: a beam for a schedule at once, then best first with the bound, leaving out states that
+ * another one of the same tasks is nowhere behind. Exact unless the limit is reached.
+ *
+ * Errors: impossible where a task can be placed by nobody (two people asked for, one there). Cost: exponential at worst.
+ */
+export function fastestLanes(problem: LanesProblem, limits: LaneLimits = limitsFor(problem.tasks.length)): LanesOutcome {
+  const facts = new LaneFacts(problem)
+  const begin = facts.begin()
+  let best = beam(facts, begin, Math.min(8, limits.beam), null)
+  if (best && best.makespanMs > Math.ceil(laneBoundMs(facts, begin))) best = beam(facts, begin, limits.beam, best)
+  if (!best) return { kind: 'impossible' }
+  const proof = prove(facts, begin, best, limits.expandedStates)
+  const boundMs = Math.min(proof.boundMs, proof.best.makespanMs)
+  return { kind: 'lanes', placed: placedOf(proof.best), makespanMs: proof.best.makespanMs, boundMs, proven: boundMs >= proof.best.makespanMs, expanded: proof.expanded }
+}
+
+/** Layer by layer, the most promising `width` states of each; the best finished one, or the known one. */
+function beam(facts: LaneFacts, begin: LaneState, width: number, known: LaneState | null): LaneState | null {
+  const { length } = facts.problem.tasks
+  let best = known
+  let layer: { state: LaneState; boundMs: number; freeMs: number }[] = [{ state: begin, boundMs: 0, freeMs: 0 }]
+  for (let count = 0; count < length && layer.length > 0; count++) {
+    const next = new Map<string, { state: LaneState; boundMs: number; freeMs: number }>()
+    for (const { state } of layer)
+      for (const child of facts.extend(state)) {
+        const boundMs = laneBoundMs(facts, child)
+        if (best && boundMs >= best.makespanMs) continue
+        const item = { state: child, boundMs, freeMs: child.people.reduce((sum, person) => sum + person.freeMs, 0) }
+        const name = nameOf(child)
+        const other = next.get(name)
+        if (!other || compare(item, other) < 0) next.set(name, item)
+      }
+    layer = [...next.values()].sort(compare).slice(0, width)
+  }
+  for (const { state } of layer) if (state.count === length && (!best || state.makespanMs < best.makespanMs)) best = state
+  return best
+}
+
+function compare(a: { boundMs: number; freeMs: number; state: LaneState }, b: { boundMs: number; freeMs: number; state: LaneState }): number {
+  return a.boundMs - b.boundMs || a.freeMs - b.freeMs || (a.state.placed?.task ?? 0) - (b.state.placed?.task ?? 0)
+}
+
+function prove(facts: LaneFacts, begin: LaneState, known: LaneState, most: number): { best: LaneState; boundMs: number; expanded: number } {
+  const { length } = facts.problem.tasks
+  let best = known
+  let expanded = 0
+  const states: LaneState[] = [begin]
+  const open = new OpenList()
+  open.push(0, Math.ceil(laneBoundMs(facts, begin)), 0)
+  const kept = new Map<string, number[][]>()
+  while (open.least < best.makespanMs) {
+    if (expanded >= most) return { best, boundMs: open.least, expanded }
+    const state = states[open.pop()!.id]!
+    expanded += 1
+    for (const child of facts.extend(state)) {
+      const boundMs = Math.ceil(laneBoundMs(facts, child))
+      if (boundMs >= best.makespanMs) continue
+      if (child.count === length) {
+        best = child
+        continue
+      }
+      if (isBehind(facts, child, kept)) continue
+      states.push(child)
+      open.push(states.length - 1, boundMs, child.count)
+    }
+  }
+  return { best, boundMs: best.makespanMs, expanded }
+}
+
+/** Whether a kept state of the same tasks, with people who stand alike, is nowhere later; otherwise it is kept itself. */
+function isBehind(facts: LaneFacts, state: LaneState, kept: Map<string, number[][]>): boolean {
+  const name = nameOf(state)
+  const times = timesOf(facts, state)
+  const others = kept.get(name)
+  if (!others) {
+    kept.set(name, [times])
+    return false
+  }
+  if (others.some((other) => other.every((time, i) => time <= times[i]!))) return true
+  kept.set(name, [...others.filter((other) => !times.every((time, i) => time <= other[i]!)), times])
+  return false
+}
+
+/** Which tasks are placed, and how people stand, whoever they are. */
+function nameOf(state: LaneState): string {
+  const placed = Array.from(state.endMs, (end) => (end >= 0 ? '1' : '0')).join('')
+  return `${placed}|${inStanding(state).map(({ station, tool }) => `${station}.${tool}`).join()}`
+}
+
+function inStanding(state: LaneState): LaneState['people'] {
+  return [...state.people].sort((a, b) => a.station - b.station || a.tool - b.tool || a.freeMs - b.freeMs)
+}
+
+/** Every time that what is left can still feel: people, stations, single tools, the last start, and ends that something waits for. */
+function timesOf({ then }: LaneFacts, state: LaneState): number[] {
+  const waited = Array.from(state.endMs, (end, task) => (end >= 0 && then[task]!.some((next) => state.endMs[next]! < 0) ? end : 0))
+  return [...inStanding(state).map((person) => person.freeMs), ...state.places.flatMap((free) => [...free].sort((a, b) => a - b)), ...state.toolFreeMs, state.lastStartMs, state.makespanMs, ...waited]
+}
+
+function placedOf(state: LaneState): Placed[] {
+  const placed: Placed[] = []
+  for (let at: LaneState | null = state; at?.placed; at = at.before) placed.unshift(at.placed)
+  return placed
+}

@@ -1,0 +1,76 @@
+import { describe, expect, test } from '@jest/globals'
+import { panelVan } from '../../../demo/panelVan'
+import { forBuild } from '../../procedure/forBuild'
+import { randomProcedure } from '../../procedure/randomProcedure.testing'
+import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
+import { HandSimulator } from '../../vehicle/handSimulator.testing'
+import { planJob, type JobPlan } from '../jobPlan'
+import { PlanRequest } from '../planRequest'
+import { lanesOf, type Lanes, type LaneStep } from './lanesOf'
+
+const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
+const BOTH = [{ kind: 'cavity', cavityId: 'radio-cavity' }, { kind: 'cavity', cavityId: 'pillar-cavity' }]
+
+function plan(request: object): JobPlan {
+  const result = planJob(forBuild(panelVan(), build), PlanRequest.parse({ goals: BOTH, build, start: 'centre', ...request }), DEFAULT_HOUSE_VALUES)
+  if (!result.ok) throw new Error(result.error.kind)
+  return result.value
+}
+function shared(of: JobPlan, starts: string[], singleTools: string[] = []): Lanes {
+  const lanes = lanesOf(of, starts, singleTools)
+  if (!lanes.ok) throw new Error(lanes.error.kind)
+  return lanes.value
+}
+const inTime = (lanes: LaneStep[][]) => [...new Map(lanes.flat().map((step) => [step.operation.key, step])).values()].sort((a, b) => a.startS - b.startS || a.endS - b.endS)
+
+// Statement 11 of the worked example: removal alone, by release; proved apart from this project in the same lane model.
+describe('the worked example for two', () => {
+  const byRelease = plan({ scope: 'opened', policy: { methods: { 'lever=out of park': 'lever-by-release' } } })
+  test('166 seconds of work at the centre, besides the lever', () => {
+    const { wayIn } = shared(byRelease, ['centre', 'centre'])
+    expect(inTime(wayIn.lanes).filter((step) => step.station === 'centre' && step.operation.setting === null).reduce((sum, step) => sum + step.endS - step.startS, 0)).toBe(166)
+  })
+  test.each([
+    [['centre', 'centre'], 174],
+    [['centre', 'passenger side'], 182],
+  ])('from %j: %d seconds, proven', (starts, seconds) => {
+    expect(shared(byRelease, starts).wayIn).toMatchObject({ makespanS: seconds, boundS: seconds, proven: true })
+  })
+  test('tools the shop has one of make it no sooner', () => {
+    expect(shared(byRelease, ['centre', 'centre'], ['pry tool', 'hex 7']).wayIn.makespanS).toBeGreaterThanOrEqual(174)
+  })
+})
+
+test('while the ignition is on nobody works at the pillar, nor anywhere else', () => {
+  const lanes = shared(plan({ policy: { methods: { 'lever=out of park': 'lever-by-ignition' } } }), ['driver side', 'passenger side'])
+  for (const leg of [lanes.wayIn, lanes.wayOut!]) {
+    const steps = inTime(leg.lanes)
+    const turned = (to: string) => steps.find((step) => step.operation.itemId === 'ignition' && step.operation.setting?.to === to)!
+    const [on, off] = [turned('on'), turned('off')]
+    for (const step of steps) if (step.operation.setting === null && step.operation.act !== 'test') expect([step.operation.key, step.endS <= on.startS || step.startS >= off.endS]).toEqual([step.operation.key, true])
+  }
+})
+
+test('a pair of hands can do what the lanes say in the order of their times, on seeded records; both lanes keep to their stations', () => {
+  let checked = 0
+  for (let seed = 1; seed <= 30 && checked < 12; seed++) {
+    const model = forBuild(randomProcedure(seed, { size: 6 }), {})
+    const result = planJob(model, PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'cavity' }], build: {}, start: 'centre' }), DEFAULT_HOUSE_VALUES)
+    if (!result.ok) continue
+    const lanes = lanesOf(result.value, ['centre', 'driver side'], [], { expandedStates: 300, beam: 12 })
+    if (!lanes.ok) continue
+    const hands = new HandSimulator(model, 'rest')
+    for (const leg of [lanes.value.wayIn, lanes.value.wayOut!]) {
+      const steps = inTime(leg.lanes)
+      expect(leg.boundS).toBeLessThanOrEqual(leg.makespanS)
+      for (const step of steps) {
+        expect([seed, step.operation.key, hands.why(step.operation)]).toEqual([seed, step.operation.key, null])
+        hands.do(step.operation)
+        for (const other of steps) if (other !== step && other.station === step.station) expect(other.endS <= step.startS || step.endS <= other.startS).toBe(true)
+      }
+    }
+    for (const setting of model.settings.values()) expect([seed, hands.settings.get(setting.id)]).toEqual([seed, setting.asFound])
+    checked += 1
+  }
+  expect(checked).toBeGreaterThan(8)
+})
