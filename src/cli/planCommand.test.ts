@@ -36,6 +36,13 @@ describe('bin/plan', () => {
     const { out } = plan(VAN, '--goal', 'radio-cavity', ...AUTOMATIC, '--opened', '--start', 'centre', '--json')
     expect(JSON.parse(out)).toMatchObject({ totalS: 198, proven: true, gapS: 0, fasteners: 22, wayOut: [], extraPartsFor: { 'lever=out of park': 'by the release under the small cover' } })
   }, 30_000)
+  test('shared out for two', () => {
+    const both = [VAN, '--goal', 'radio-cavity', '--goal', 'pillar-cavity', ...AUTOMATIC, '--opened', '--people', '2', '--start', 'centre', '--start', 'passenger side']
+    const { lanes } = JSON.parse(plan(...both, '--json').out)
+    expect(lanes.wayOut).toBeNull()
+    expect(lanes.wayIn).toMatchObject({ proven: true, makespanS: 182 })
+    expect(plan(...both).out).toContain('Person 2')
+  }, 30_000)
   test('policies change the order, and a file that is no procedure is refused', () => {
     const { out, status } = plan(VAN, '--goal', 'radio-cavity', ...AUTOMATIC, '--policy', 'battery=off first', '--policy', 'habit=tool in hand', '--json')
     expect([status, JSON.parse(out).figures.toolChanges]).toEqual([0, 5])
@@ -47,7 +54,8 @@ describe('bin/plan', () => {
     [[VAN, '--goal', 'roof'], 'no cavity or part “roof”'],
     [[VAN, '--goal', 'radio-cavity', '--build', 'gearbox=steam'], 'Gearbox has no choice “steam”'],
     [[VAN, '--goal', 'radio-cavity', '--policy', 'habit=fast'], 'policy, habit'],
-    [[VAN, '--goal', 'radio-cavity', '--people', '2'], 'not worked out yet'],
+    [[VAN, '--goal', 'radio-cavity', '--people', '9'], 'Say --people 1, 2 or 3.'],
+    [[VAN, '--goal', 'radio-cavity', '--start', 'centre', '--start', 'driver side'], 'say --people 2'],
   ])('%j is answered with a sentence that says what to do', (args, words) => {
     const { err, status } = plan(...args)
     expect([status, err]).toEqual([2, expect.stringContaining(words)])

@@ -6,7 +6,8 @@ import type { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
 import { parseDocumentText } from '@/core/procedure/parseDocument'
 import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
-import { planReport, type PlanReport, type ReportStep } from '@/ui/words/planReport'
+import { lanesOf } from '@/core/plan/lanes/lanesOf'
+import { lanesReport, planReport, type LanesReport, type PlanReport, type ReportStep } from '@/ui/words/planReport'
 import { documentErrorSentences, planErrorSentence } from '@/ui/words/problems'
 
 const USAGE = `bin/plan FILE --goal CAVITY-OR-PART [--goal ...] [--build FACET=CHOICE ...] [--start STATION]
@@ -15,10 +16,10 @@ const USAGE = `bin/plan FILE --goal CAVITY-OR-PART [--goal ...] [--build FACET=C
 Reads a native procedure document and prints the whole job: choices, way in, work, tests, way out, cost and what is proved.
   --goal     a cavity or a part, by id or by name; a part is taken off
   --build    which example it is, by id or by name: --build gearbox=automatic
-  --start    the station somebody stands at first (driver side)
+  --start    the station somebody stands at first (driver side); once for each person
   --policy   habit=quickest | "panel by panel" | "tool in hand", resting=rest | "set aside", battery="stays on" | "off first"
   --opened   the way in alone, the ignition off again at its end
-  --people   1: lanes for several people are not worked out yet
+  --people   2 or 3: the same order shared out in lanes, each with tools of their own
   --json     one JSON object instead of text
 
 Ends with 0 and a plan, with 1 when there is no safe way (the reason is printed), with 2 when something asked can't be read.`
@@ -32,13 +33,17 @@ function refuse(sentence: string): never {
 function main(): void {
   const { values, positionals } = readArguments()
   if (values.help || positionals.length !== 1) refuse(USAGE)
-  if (values.people !== undefined && values.people !== '1') refuse('Lanes for several people are not worked out yet. Leave --people out, or say --people 1.')
+  const people = Number(values.people ?? 1)
+  if (![1, 2, 3].includes(people)) refuse('Say --people 1, 2 or 3.')
+  const said = values.start ?? ['driver side']
+  if (said.length > people) refuse(`${said.length} stations are given for ${people === 1 ? 'one person' : `${people} people`}. Give one --start for each, or say --people ${said.length}.`)
+  const starts = Array.from({ length: people }, (_, i) => said[i] ?? said.at(-1)!)
   const document = readDocument(positionals[0]!)
   const goals = (values.goal ?? []).map((said) => goalNamed(document, said))
   if (goals.length === 0) refuse(`Say what to open with --goal. ${choicesWords(document.cavities, 'Cavities')}`)
   const build = Object.fromEntries((values.build ?? []).map((said) => facetNamed(document, said)))
   const policy = Object.fromEntries((values.policy ?? []).map((said) => pair(said, '--policy')))
-  const request = PlanRequest.safeParse({ goals, build, policy, start: values.start ?? 'driver side', scope: values.opened ? 'opened' : 'refitted' })
+  const request = PlanRequest.safeParse({ goals, build, policy, start: starts[0], scope: values.opened ? 'opened' : 'refitted' })
   if (!request.success) refuse(request.error.issues.map((issue) => `${issue.path.join(', ')}: ${issue.message}`).join('\n'))
   const plan = planJob(forBuild(document, request.data.build), request.data, DEFAULT_HOUSE_VALUES)
   if (!plan.ok) {
@@ -46,7 +51,9 @@ function main(): void {
     process.stdout.write(values.json ? `${JSON.stringify({ refused: sentence, error: plan.error.kind })}\n` : `There is no way in: ${sentence}\n`)
     process.exit(1)
   }
-  const report = planReport(plan.value)
+  const lanes = people > 1 ? lanesOf(plan.value, starts) : null
+  if (lanes && !lanes.ok) refuse(`${lanes.error.keys.length} steps take more than ${people} people. Say --people ${people + 1}.`)
+  const report = { ...planReport(plan.value), ...(lanes && { lanes: lanesReport(plan.value, lanes.value) }) }
   process.stdout.write(values.json ? `${JSON.stringify(report)}\n` : asText(document, report))
 }
 
@@ -58,7 +65,7 @@ function readArguments() {
         goal: { type: 'string', multiple: true },
         build: { type: 'string', multiple: true },
         policy: { type: 'string', multiple: true },
-        start: { type: 'string' },
+        start: { type: 'string', multiple: true },
         people: { type: 'string' },
         opened: { type: 'boolean' },
         json: { type: 'boolean' },
@@ -110,7 +117,7 @@ function pair(said: string, option: string): [string, string] {
   return [said.slice(0, at), said.slice(at + 1)]
 }
 
-function asText(document: ProcedureDocument, report: PlanReport): string {
+function asText(document: ProcedureDocument, report: PlanReport & { lanes?: LanesReport }): string {
   const lines = [`${document.name}: whole job ${report.totalS} s by house estimates; way in ${report.wayInS} s, work and tests ${report.bottomS} s, way out ${report.wayOutS} s.`]
   lines.push(report.proven ? 'Proven: no safe order is better under this policy.' : `Not proven: at most ${Math.ceil(report.gapS)} s could be saved.`)
   for (const [what, choice] of [...Object.entries(report.openings), ...Object.entries(report.extraPartsFor)]) lines.push(`Chosen for ${what}: ${choice}`)
@@ -126,6 +133,14 @@ function asText(document: ProcedureDocument, report: PlanReport): string {
   part('Work', report.work)
   part('Tests', report.tests)
   part('Way out', report.wayOut)
+  for (const [title, leg] of [['Way in', report.lanes?.wayIn], ['Work, tests and way out', report.lanes?.wayOut]] as const) {
+    if (!leg) continue
+    lines.push('', `${title} for ${leg.lanes.length}: ${leg.makespanS} s${leg.proven ? ', proven' : `; ${Math.ceil(leg.boundS)} s at least`}`)
+    leg.lanes.forEach((lane, i) => {
+      lines.push(`Person ${i + 1}`)
+      for (const step of lane) lines.push(`${String(step.startS).padStart(5)} to ${String(step.endS).padStart(4)} s  ${[step.thing, step.title].filter(Boolean).join(': ')}  (${[step.station, step.tool].filter(Boolean).join(', ')})${step.with === null ? '' : `, with person ${step.with + 1}`}`)
+    })
+  }
   return `${lines.join('\n')}\n`
 }
 

@@ -1,11 +1,15 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import type { PlanError, PlanProgress } from '../core/plan/findPlan'
 import type { FoundPlan } from '../core/plan/foundPlan'
+import type { Lanes, LanesError } from '../core/plan/lanes/lanesOf'
+import type { Station } from '../core/procedure/station'
 import type { PlanExtras } from '../core/plan/planExtras'
 import type { Result } from '../core/base/result'
 import type { PlannerApi, PlanningInput } from '../workers/planner'
 
 export type { PlanningInput } from '../workers/planner'
+
+export type LanesAnswer = Result<Lanes, LanesError>
 
 type Idle = { worker: Worker; remote: Remote<PlannerApi> }
 /** One worker is kept warm between questions. */
@@ -22,6 +26,11 @@ export function startPlanning(input: PlanningInput, onProgress: (progress: PlanP
 /** What is worth knowing beside an order that was found. */
 export function startExtras(input: PlanningInput, found: FoundPlan): Planning<PlanExtras | null> {
   return ask((remote) => remote.extras(input, found))
+}
+
+/** A found plan shared out over several people. */
+export function startLanes(input: PlanningInput, found: FoundPlan, starts: Station[], singleTools: string[]): Planning<LanesAnswer | null> {
+  return ask<LanesAnswer | null>(async (remote) => remote.lanes(input, found, starts, singleTools))
 }
 
 function ask<T>(question: (remote: Remote<PlannerApi>) => Promise<T>): Planning<T> {

@@ -2,11 +2,13 @@ import { expose } from 'comlink'
 import { findPlan, type PlanError, type PlanProgress } from '@/core/plan/findPlan'
 import type { FoundPlan } from '@/core/plan/foundPlan'
 import { planFrom } from '@/core/plan/jobPlan'
+import { lanesOf } from '@/core/plan/lanes/lanesOf'
 import { planExtras, type PlanExtras } from '@/core/plan/planExtras'
 import type { PlanRequest } from '@/core/plan/planRequest'
 import type { Result } from '@/core/base/result'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
+import type { Station } from '@/core/procedure/station'
 import type { HouseValues } from '@/core/shop/houseValues'
 import type { ShopRules } from '@/core/vehicle/rule'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
@@ -25,5 +27,11 @@ async function extras({ document, request, house, rules }: PlanningInput, found:
   return plan.ok ? planExtras(model, request, house, rulesInForce(rules), plan.value) : null
 }
 
-export type PlannerApi = { find: typeof find; extras: typeof extras }
-expose({ find, extras } satisfies PlannerApi)
+/** The plan shared out. `starts`: where each person stands; `singleTools`: those the shop has one of. */
+async function lanes({ document, request, house, rules }: PlanningInput, found: FoundPlan, starts: Station[], singleTools: string[]): Promise<ReturnType<typeof lanesOf> | null> {
+  const plan = planFrom(forBuild(document, request.build), request, house, rulesInForce(rules), found)
+  return plan.ok ? lanesOf(plan.value, starts, singleTools) : null
+}
+
+export type PlannerApi = { find: typeof find; extras: typeof extras; lanes: typeof lanes }
+expose({ find, extras, lanes } satisfies PlannerApi)

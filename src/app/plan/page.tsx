@@ -17,7 +17,7 @@ export default async function PlanPage({ searchParams }: { searchParams: Promise
   if (vehicle?.procedure)
     return (
       <DeskPage crew={crew} at="/plan">
-        <PlanScreen data={{ vehicle, document: vehicle.procedure.document, revisionNumber: vehicle.procedure.revisionNumber, house: crew.house, rules: crew.rules, kits: fittedKits(await listKits(crew), vehicle.procedureId!) }} openJob={openJob} />
+        <PlanScreen data={{ vehicle, document: vehicle.procedure.document, revisionNumber: vehicle.procedure.revisionNumber, house: crew.house, rules: crew.rules, kits: fittedKits(await listKits(crew), vehicle.procedureId!), singleTools: crew.tools.filter((tool) => tool.count === 1).map((tool) => tool.head || tool.name) }} openJob={openJob} />
       </DeskPage>
     )
   const vehicles = await listVehicles(crew)

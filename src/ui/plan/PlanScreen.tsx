@@ -25,8 +25,9 @@ import { Choice, FacetCards, GoalList, KitList, Section } from './PlanChoices'
 import { PlanAnswer, PlanFacts } from './PlanAnswer'
 import { OpenJobForm, type OpenJob } from './OpenJobForm'
 import { AlsoNow } from './AlsoNow'
+import { LanesPicture } from './LanesPicture'
 import { PolicyComparison } from './PolicyComparison'
-import { useExtras, usePlanning, type Planned } from './usePlanning'
+import { useExtras, useLanes, usePlanning, type Planned } from './usePlanning'
 import { WhyLine } from './WhyLine'
 
 export type PlanData = {
@@ -37,6 +38,8 @@ export type PlanData = {
   rules: ShopRules
   /** The shop's kits that fit this model. */
   kits: FittedKit[]
+  /** Heads or names of tools the shop has one of: two people share them. */
+  singleTools: string[]
 }
 
 const STARTS: Station[] = ['driver side', 'centre', 'passenger side', 'outside left', 'outside right', 'rear seats', 'load space']
@@ -48,7 +51,8 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
   const [kitIds, setKitIds] = useState<string[]>([])
   const [build, setBuild] = useState<Build>(data.vehicle.build)
   const [policy, setPolicy] = useState<Policy>(() => Policy.parse({}))
-  const [start, setStart] = useState<Station>('driver side')
+  const [starts, setStarts] = useState<Station[]>(['driver side'])
+  const start = starts[0]!
   const [whyOf, setWhyOf] = useState<string | null>(null)
 
   const model = useMemo(() => forBuild(document, build), [document, build])
@@ -62,6 +66,7 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
   const input = useMemo(() => ask?.(policy) ?? null, [ask, policy])
   const planned = usePlanning(input)
   const extras = useExtras(input, planned)
+  const lanes = useLanes(input, planned, starts, data.singleTools)
   const { result } = planned
   const plan = result?.ok ? result.value : null
   const stations = STARTS.filter((station) => document.parts.some((part) => part.station === station) || station === 'driver side')
@@ -92,14 +97,17 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
               <Choice label="Habit" value={policy.habit} options={['quickest', 'panel by panel', 'tool in hand']} onChange={(habit) => setPolicy({ ...policy, habit })} />
               {[...model.settings.values()].some((setting) => setting.role === 'battery') && <Choice label="Battery" value={policy.battery} options={['stays on', 'off first']} words={{ 'stays on': 'battery stays on', 'off first': 'battery off first' }} onChange={(battery) => setPolicy({ ...policy, battery })} />}
               {plan && <MethodChoice model={model} plan={plan} policy={policy} onChange={setPolicy} />}
-              <label className="block">
-                <span className="text-[15px] text-second">Starting at</span>
-                <select className="field" value={start} onChange={(event) => setStart(event.target.value as Station)}>
-                  {stations.map((station) => (
-                    <option key={station}>{station}</option>
-                  ))}
-                </select>
-              </label>
+              <Choice label="People" value={`${starts.length}`} options={['1', '2', '3']} words={{ '1': 'alone', '2': 'two', '3': 'three' }} onChange={(count) => setStarts(Array.from({ length: Number(count) }, (_, i) => starts[i] ?? starts.at(-1)!))} />
+              {starts.map((station, person) => (
+                <label key={person} className="block">
+                  <span className="text-[15px] text-second">{starts.length === 1 ? 'Starting at' : `Person ${person + 1} starts at`}</span>
+                  <select className="field" value={station} onChange={(event) => setStarts(starts.map((other, i) => (i === person ? event.target.value : other)))}>
+                    {stations.map((name) => (
+                      <option key={name}>{name}</option>
+                    ))}
+                  </select>
+                </label>
+              ))}
             </div>
           </Section>
         )}
@@ -125,6 +133,7 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
             extra={(row) => <WhyLine plan={plan} document={document} row={row} open={whyOf === row.id} onToggle={() => setWhyOf(whyOf === row.id ? null : row.id)} />}
           />
         )}
+        {plan && starts.length > 1 && (lanes?.ok ? <LanesPicture plan={plan} lanes={lanes.value} starts={starts} /> : <p role="status" className="mt-8 max-w-xl border-l-8 border-untravelled py-2 pl-5 text-lg">{lanes ? tooFewWords(lanes.error.keys.length) : 'Sharing the work out…'}</p>)}
       </section>
 
       <section className="space-y-5 border-hair p-6 lg:border-l" aria-label="The answer">
@@ -142,6 +151,10 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
       </section>
     </div>
   )
+}
+
+function tooFewWords(steps: number): string {
+  return `${steps} ${steps === 1 ? 'step takes' : 'steps take'} more people than are chosen. Choose one more.`
 }
 
 /** Shown once an answer takes longer than half a second. */

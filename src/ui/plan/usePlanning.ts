@@ -1,9 +1,10 @@
 import { useEffect, useState } from 'react'
-import { startExtras, startPlanning, type PlanningInput } from '@/client/planning'
+import { startExtras, startLanes, startPlanning, type LanesAnswer, type PlanningInput } from '@/client/planning'
 import type { Result } from '@/core/base/result'
 import type { PlanError, PlanProgress } from '@/core/plan/findPlan'
 import { planFrom, type JobPlan } from '@/core/plan/jobPlan'
 import type { PlanExtras } from '@/core/plan/planExtras'
+import type { Station } from '@/core/procedure/station'
 import { forBuild } from '@/core/procedure/forBuild'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 
@@ -68,4 +69,21 @@ export function useExtras(input: PlanningInput | null, planned: Planned): PlanEx
     }
   }, [plan, input])
   return known && known.plan === plan ? known.extras : null
+}
+
+/** A plan shared out, once the plan is there; null for one person, and while it is worked out. `starts` and `singleTools` keep their identity. */
+export function useLanes(input: PlanningInput | null, planned: Planned, starts: Station[], singleTools: string[]): LanesAnswer | null {
+  const [known, setKnown] = useState<{ plan: JobPlan; starts: Station[]; answer: LanesAnswer | null } | null>(null)
+  const plan = planned.current && planned.result?.ok ? planned.result.value : null
+  useEffect(() => {
+    if (!plan || !input || starts.length < 2) return
+    let live = true
+    const asked = startLanes(input, plan.found, starts, singleTools)
+    asked.answer.then((answer) => live && setKnown({ plan, starts, answer }))
+    return () => {
+      live = false
+      asked.cancel()
+    }
+  }, [plan, input, starts, singleTools])
+  return known && known.plan === plan && known.starts === starts ? known.answer : null
 }

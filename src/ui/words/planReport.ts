@@ -1,3 +1,4 @@
+import type { Lanes, LegLanes } from '@/core/plan/lanes/lanesOf'
 import type { PlanFigures } from '@/core/plan/planFigures'
 import { planFigures } from '@/core/plan/planFigures'
 import type { JobPlan } from '@/core/plan/jobPlan'
@@ -74,4 +75,22 @@ export function planReport(plan: JobPlan): PlanReport {
     tools: summary.tools.map(({ tool }) => toolWords(tool)),
     cautions: summary.cautions.map(({ severity, sentence }) => ({ severity, sentence })),
   }
+}
+
+export type LaneReportStep = { key: string; thing: string; title: string; station: string; tool: string; startS: number; endS: number; with: number | null }
+export type LegReport = { makespanS: number; boundS: number; proven: boolean; lanes: LaneReportStep[][] }
+export type LanesReport = { wayIn: LegReport; wayOut: LegReport | null }
+
+/** Lanes with their words. Seconds count from the beginning of each way. */
+export function lanesReport(plan: JobPlan, lanes: Lanes): LanesReport {
+  const { model } = plan.removal
+  const leg = ({ makespanS, boundS, proven, lanes: people }: LegLanes): LegReport => ({
+    makespanS,
+    boundS,
+    proven,
+    lanes: people.map((lane) =>
+      lane.map(({ operation, station, tool, startS, endS, with: other }) => ({ key: operation.key, thing: operation.partId ? itemWords(model.document, operation.partId) : '', title: stepWords(model, operation).title, station, tool: tool === 'hand' ? '' : toolWords(tool), startS, endS, with: other })),
+    ),
+  })
+  return { wayIn: leg(lanes.wayIn), wayOut: lanes.wayOut && leg(lanes.wayOut) }
 }

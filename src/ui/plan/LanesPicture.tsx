@@ -1,0 +1,87 @@
+'use client'
+import type { JobPlan } from '@/core/plan/jobPlan'
+import type { LaneStep, Lanes, LegLanes } from '@/core/plan/lanes/lanesOf'
+import type { Station } from '@/core/procedure/station'
+import { stepWords } from '../words/operations'
+import { itemWords } from '../words/items'
+import { timeWords } from './PlanAnswer'
+
+/** Pixels of a second: the shortest act, five seconds, still holds a line of text. */
+const PX_PER_S = 3.6
+
+/** Who does what: each way as lanes side by side, time going down as the way in does. */
+export function LanesPicture({ plan, lanes, starts }: { plan: JobPlan; lanes: Lanes; starts: readonly Station[] }) {
+  return (
+    <section aria-label="Who does what" className="mt-10 space-y-8 border-t-2 border-ink pt-4">
+      <Leg plan={plan} title="Way in" leg={lanes.wayIn} aloneS={plan.wayInS} starts={starts} />
+      {lanes.wayOut && <Leg plan={plan} title="Work, tests and way out" leg={lanes.wayOut} aloneS={plan.bottomS + plan.wayOutS} starts={null} />}
+      <p className="text-[15px] text-second">One act at a time at a station, everybody with tools of their own unless the shop has one only. While the ignition is on nobody works at anything.</p>
+    </section>
+  )
+}
+
+function Leg({ plan, title, leg, aloneS, starts }: { plan: JobPlan; title: string; leg: LegLanes; aloneS: number; starts: readonly Station[] | null }) {
+  return (
+    <div>
+      <h2 className="text-xl">
+        {title} for {leg.lanes.length}: <span className="num">{timeWords(leg.makespanS)}</span>
+      </h2>
+      <p className="mb-3 text-[15px]">
+        Alone {timeWords(aloneS)}. {leg.proven ? 'Proven: nobody is done sooner with the settings changed in this order.' : `Not proven: ${timeWords(leg.boundS)} at least.`}
+      </p>
+      <div className="grid gap-4" style={{ gridTemplateColumns: `repeat(${leg.lanes.length}, minmax(0, 1fr))` }}>
+        {leg.lanes.map((lane, person) => (
+          <Lane key={person} plan={plan} lane={lane} name={`Person ${person + 1}${starts ? `, from ${starts[person]}` : ''}`} lengthS={leg.makespanS} />
+        ))}
+      </div>
+    </div>
+  )
+}
+
+function Lane({ plan, lane, name, lengthS }: { plan: JobPlan; lane: readonly LaneStep[]; name: string; lengthS: number }) {
+  const blocks = blocksOf(plan, lane)
+  return (
+    <div>
+      <h3 className="border-b-2 border-ink pb-1 text-base">{name}</h3>
+      <ol className="relative border-l-4 border-untravelled" style={{ height: lengthS * PX_PER_S }}>
+        {blocks.map((block) => {
+          const height = (block.endS - block.startS) * PX_PER_S
+          return (
+            <li
+              key={block.keys[0]}
+              className={`absolute left-0 right-0 flex gap-2 overflow-hidden border-l-8 px-2 leading-none ${block.setting ? 'border-ink bg-sheet' : 'border-petrol bg-tint'}`}
+              style={{ top: block.startS * PX_PER_S, height: height - 1, alignItems: height < 30 ? 'center' : 'flex-start', paddingTop: height < 30 ? 0 : 4 }}
+              title={block.words.join(', ')}
+            >
+              <span className="num w-10 shrink-0 text-right text-[13px] text-second">{Math.round(block.startS)}</span>
+              <span className="min-w-0 text-[14px]">
+                <b className="whitespace-nowrap">{block.name}</b>
+                <span className={height < 30 ? 'ml-2 whitespace-nowrap text-[13px]' : 'mt-1 block text-[13px]'}>{block.words.join(', ')}</span>
+                {height >= 58 && <span className="mt-1 block text-[13px] text-second">{block.station}</span>}
+              </span>
+            </li>
+          )
+        })}
+      </ol>
+    </div>
+  )
+}
+
+type Block = { name: string; station: string; startS: number; endS: number; words: string[]; keys: string[]; setting: boolean; partId: string | null }
+
+/** Acts on the same thing that follow without a pause, as one block. */
+function blocksOf(plan: JobPlan, lane: readonly LaneStep[]): Block[] {
+  const { model } = plan.removal
+  const blocks: Block[] = []
+  for (const step of lane) {
+    const { operation } = step
+    const words = `${stepWords(model, operation).title}${step.with === null ? '' : ` with person ${step.with + 1}`}`
+    const last = blocks.at(-1)
+    if (last && operation.partId !== null && last.partId === operation.partId && last.station === step.station && Math.abs(last.endS - step.startS) < 0.5) {
+      last.endS = step.endS
+      last.words.push(words)
+      last.keys.push(operation.key)
+    } else blocks.push({ name: operation.partId ? itemWords(model.document, operation.partId) : operation.setting ? model.settings.get(operation.itemId)!.name : '', station: step.station, startS: step.startS, endS: step.endS, words: [words], keys: [operation.key], setting: operation.setting !== null, partId: operation.partId })
+  }
+  return blocks
+}
