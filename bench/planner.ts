@@ -6,6 +6,8 @@ import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { seededRandom } from '@/core/base/random'
 import { findPlan } from '@/core/plan/findPlan'
+import { planJob } from '@/core/plan/jobPlan'
+import { lanesOf } from '@/core/plan/lanes/lanesOf'
 import type { LiveStart } from '@/core/plan/liveStart'
 import { PlanRequest } from '@/core/plan/planRequest'
 import { cheapestOrder } from '@/core/plan/search/cheapestOrder'
@@ -152,6 +154,24 @@ function demoPlans(): void {
   report('the same beside "panel by panel", both together', compared, 'below 1,000')
 }
 
+/** The way in of seeded records for two, by the number of its operations. */
+function lanesForTwo(): void {
+  console.log('\n| two people, the way in | ways | median, ms | worst, ms | proven | gap, % (median / most) | wanted |\n|---|---|---|---|---|---|---|')
+  const rows: { operations: number; ms: number; proven: boolean; gap: number }[] = []
+  for (const [size, seeds] of [[4, 20], [8, 20], [14, 16], [20, 16], [30, 12]] as const)
+    for (let seed = 1; seed <= seeds; seed++) {
+      const found = planJob(forBuild(randomProcedure(seed, { size }), {}), PlanRequest.parse({ goals: [CAVITY], build: {}, start: 'centre', scope: 'opened' }), DEFAULT_HOUSE_VALUES)
+      if (!found.ok) continue
+      const { answer, ms } = timed(() => lanesOf(found.value, ['centre', 'driver side']))
+      if (answer.ok) rows.push({ operations: found.value.removal.operations.size, ms, proven: answer.value.wayIn.proven, gap: 100 * (answer.value.wayIn.makespanS / answer.value.wayIn.boundS - 1) })
+    }
+  for (const [from, to, wanted] of [[1, 12, 'all proven'], [13, 20, 'mostly proven'], [21, 40, ''], [41, 70, 'gap at most 15 % within 1,000 ms'], [71, 200, '']] as const) {
+    const group = rows.filter((row) => row.operations >= from && row.operations <= to)
+    if (group.length === 0) continue
+    console.log(`| ${from} to ${to} operations | ${group.length} | ${ms(quantile(group.map((row) => row.ms), 0.5))} | ${ms(Math.max(...group.map((row) => row.ms)))} | ${group.filter((row) => row.proven).length} of ${group.length} | ${quantile(group.map((row) => row.gap), 0.5).toFixed(1)} / ${Math.max(...group.map((row) => row.gap)).toFixed(1)} | ${wanted} |`)
+  }
+}
+
 function buildsOf(document: ProcedureDocument): Record<string, string>[] {
   return document.facets.reduce<Record<string, string>[]>((builds, facet) => builds.flatMap((build) => facet.choices.map((choice) => ({ ...build, [facet.id]: choice.id }))), [{}])
 }
@@ -161,6 +181,7 @@ bareInstances()
 if (!values.json) {
   wholePlans()
   demoPlans()
+  lanesForTwo()
   if (values.highs) await besideHighs()
   console.log(`\nHeap at the end: ${memoryMb()} MB.`)
 }

@@ -24,7 +24,7 @@ function Leg({ plan, title, leg, aloneS, starts }: { plan: JobPlan; title: strin
   return (
     <div>
       <h2 className="text-xl">
-        {title} for {leg.lanes.length}: <span className="num">{timeWords(leg.makespanS)}</span>
+        {title} for {leg.lanes.length === 2 ? 'two' : 'three'}: <span className="num">{timeWords(leg.makespanS)}</span>
       </h2>
       <p className="mb-3 text-[15px]">
         Alone {timeWords(aloneS)}. {leg.proven ? 'Proven: nobody is done sooner with the settings changed in this order.' : `Not proven: ${timeWords(leg.boundS)} at least.`}
@@ -69,7 +69,7 @@ function Lane({ plan, lane, name, lengthS }: { plan: JobPlan; lane: readonly Lan
 
 type Block = { name: string; station: string; startS: number; endS: number; words: string[]; keys: string[]; setting: boolean; partId: string | null }
 
-/** Acts on the same thing that follow without a pause, as one block. */
+/** Acts on the same part, or on settings, that follow without a pause, as one block. */
 function blocksOf(plan: JobPlan, lane: readonly LaneStep[]): Block[] {
   const { model } = plan.removal
   const blocks: Block[] = []
@@ -77,11 +77,12 @@ function blocksOf(plan: JobPlan, lane: readonly LaneStep[]): Block[] {
     const { operation } = step
     const words = `${stepWords(model, operation).title}${step.with === null ? '' : ` with person ${step.with + 1}`}`
     const last = blocks.at(-1)
-    if (last && operation.partId !== null && last.partId === operation.partId && last.station === step.station && Math.abs(last.endS - step.startS) < 0.5) {
+    const alike = operation.partId !== null ? last?.partId === operation.partId : operation.setting !== null && last?.setting === true
+    if (last && alike && last.station === step.station && Math.abs(last.endS - step.startS) < 0.5) {
       last.endS = step.endS
       last.words.push(words)
       last.keys.push(operation.key)
-    } else blocks.push({ name: operation.partId ? itemWords(model.document, operation.partId) : operation.setting ? model.settings.get(operation.itemId)!.name : '', station: step.station, startS: step.startS, endS: step.endS, words: [words], keys: [operation.key], setting: operation.setting !== null, partId: operation.partId })
+    } else blocks.push({ name: operation.partId ? itemWords(model.document, operation.partId) : operation.setting ? 'Settings' : '', station: step.station, startS: step.startS, endS: step.endS, words: [words], keys: [operation.key], setting: operation.setting !== null, partId: operation.partId })
   }
   return blocks
 }

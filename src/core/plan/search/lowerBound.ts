@@ -16,13 +16,14 @@ const MOST_STATES = 60_000
 export class LowerBound {
   private readonly relaxations: Relaxation[]
 
-  constructor(problem: SearchProblem) {
+  /** `withSettings`: the part of the walking that goes with the settings. Any part gives a bound; which is best depends. */
+  constructor(problem: SearchProblem, withSettings = WALKING_WITH_SETTINGS) {
     const settings = problem.combinations > 1
     const uses = problem.toolMs.map((_, tool) => problem.operations.filter((operation) => operation.tool === tool).length)
     const tools = uses.flatMap((count, tool) => (tool > 0 && count > 0 ? [tool] : [])).sort((a, b) => uses[b]! - uses[a]! || a - b)
-    const perTool = (settings ? 1 - WALKING_WITH_SETTINGS : 1) / Math.max(1, tools.length)
+    const perTool = (settings ? 1 - withSettings : 1) / Math.max(1, tools.length)
     this.relaxations = this.dealt(tools).flatMap((group) => this.relaxed(problem, group, perTool))
-    if (settings || tools.length === 0) this.relaxations.push(new Relaxation(problem, { tools: [], walkMs: shareOf(problem.walkMs, tools.length === 0 ? 1 : WALKING_WITH_SETTINGS), settings }))
+    if (settings || tools.length === 0) this.relaxations.push(new Relaxation(problem, { tools: [], walkMs: shareOf(problem.walkMs, tools.length === 0 ? 1 : withSettings), settings }))
   }
 
   /** At least this much from here on; FAR or more when the rest can't be done at all. */
