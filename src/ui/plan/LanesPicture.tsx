@@ -50,13 +50,13 @@ function Lane({ plan, lane, name, lengthS }: { plan: JobPlan; lane: readonly Lan
             <li
               key={block.keys[0]}
               className={`absolute left-0 right-0 flex gap-2 overflow-hidden border-l-8 px-2 leading-none ${block.setting ? 'border-ink bg-sheet' : 'border-petrol bg-tint'}`}
-              style={{ top: block.startS * PX_PER_S, height: height - 1, alignItems: height < 30 ? 'center' : 'flex-start', paddingTop: height < 30 ? 0 : 4 }}
+              style={{ top: block.startS * PX_PER_S, height: height - 1, alignItems: height < 30 ? 'center' : 'flex-start', paddingTop: height < 30 ? 0 : 2 }}
               title={block.words.join(', ')}
             >
               <span className="num w-10 shrink-0 text-right text-[13px] text-second">{Math.round(block.startS)}</span>
               <span className="min-w-0 text-[14px]">
-                <b className="whitespace-nowrap">{block.name}</b>
-                <span className={height < 30 ? 'ml-2 whitespace-nowrap text-[13px]' : 'mt-1 block text-[13px]'}>{block.words.join(', ')}</span>
+                {block.name && <b className="whitespace-nowrap">{block.name}</b>}
+                <span className={height < 30 ? `${block.name ? 'ml-2' : ''} whitespace-nowrap text-[13px]` : `${height < 44 && block.name ? 'truncate leading-tight' : ''} block text-[13px]`}>{block.words.join(', ')}</span>
                 {height >= 58 && <span className="mt-1 block text-[13px] text-second">{block.station}</span>}
               </span>
             </li>
@@ -82,7 +82,7 @@ function blocksOf(plan: JobPlan, lane: readonly LaneStep[]): Block[] {
       last.endS = step.endS
       last.words.push(words)
       last.keys.push(operation.key)
-    } else blocks.push({ name: operation.partId ? itemWords(model.document, operation.partId) : operation.setting ? 'Settings' : '', station: step.station, startS: step.startS, endS: step.endS, words: [words], keys: [operation.key], setting: operation.setting !== null, partId: operation.partId })
+    } else blocks.push({ name: operation.partId ? itemWords(model.document, operation.partId) : '', station: step.station, startS: step.startS, endS: step.endS, words: [words], keys: [operation.key], setting: operation.setting !== null, partId: operation.partId })
   }
   return blocks
 }
