@@ -23,7 +23,7 @@ import { weightsOf } from './policy'
 import { cheapestOrder, DEFAULT_LIMITS, type SearchLimits } from './search/cheapestOrder'
 import type { SearchStep } from './search/moves'
 import { sequenceJob, type JobStart } from './sequenceJob'
-import type { Step } from './step'
+import { secondsOf, type Step } from './step'
 import { Waits } from './waits'
 
 export type PlanError = DeriveError | NoSafeOrder | RefusedOrder | { kind: 'tool missing'; tool: string; key: string } | { kind: 'must stay'; partId: Id }
@@ -73,12 +73,15 @@ export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: 
   let best: Found | null = null
   let atLeastS = Infinity
   let expanded = 0
+  let everyChoiceBounded = all
   for (const [i, candidate] of candidates.entries()) {
     const expandedBefore = expanded
     const told = (now: number) => onProgress?.({ choice: i + 1, choices: candidates.length, expanded: expandedBefore + now })
     const ordered = order(candidate, request, { ...limits, ...(onProgress && { onProgress: told }) }, best ? best.weighedS - candidate.workS : Infinity)
     if (!ordered.ok) {
       firstError ??= ordered.error
+      // One that was refused by a rule after all is not known to be impossible: nothing is proven beside it.
+      if (ordered.error.kind === 'refused order') everyChoiceBounded = false
       continue
     }
     expanded += ordered.value.expanded
@@ -87,7 +90,7 @@ export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: 
   }
   if (!best) return fail(firstError!)
   const { candidate, steps, totalS } = best
-  const proof: Proof = { totalS, proven: all && atLeastS >= best.weighedS - ROUNDING_S, gapS: Math.max(0, best.weighedS - atLeastS), choices: choices.length, allChoices: all, expanded }
+  const proof: Proof = { totalS, proven: everyChoiceBounded && atLeastS >= best.weighedS - ROUNDING_S, gapS: Math.max(0, best.weighedS - atLeastS), choices: choices.length, allChoices: all, expanded }
   return ok({ choices: candidate.job.removal.choices, steps, doneBefore: [...candidate.start.done], proof })
 }
 
@@ -148,8 +151,4 @@ function order(candidate: Candidate, request: PlanRequest, limits: SearchLimits,
 function whyImpossible(job: DerivedJob, legs: Legs, start: JobStart): NoSafeOrder {
   const answer = canStillFinish(feasibilityOf(job, legs, start.state), start.done, start.state)
   return answer.ok ? { kind: 'no safe order', stuck: [], proven: true } : { ...answer.error, proven: true }
-}
-
-function secondsOf(steps: readonly Step[]): number {
-  return steps.reduce((sum, step) => sum + step.workS + step.setUpS, 0)
 }

@@ -13,7 +13,7 @@ import { legsOf } from './leg'
 import { addLooseEnds, type LiveStart } from './liveStart'
 import type { PlanRequest } from './planRequest'
 import { underPolicy } from './policyRules'
-import type { Step } from './step'
+import { secondsOf, type Step } from './step'
 
 export type JobPlan = {
   request: PlanRequest
@@ -84,8 +84,4 @@ function misfitOf(job: DerivedJob, request: PlanRequest, { steps, doneBefore }: 
   }
   for (const key of doneBefore) asked.delete(key)
   return [...asked][0] ?? null
-}
-
-function secondsOf(steps: readonly Step[]): number {
-  return steps.reduce((sum, step) => sum + step.workS + step.setUpS, 0)
 }

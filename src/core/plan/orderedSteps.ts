@@ -89,7 +89,6 @@ function setUpS({ job, legs, start, sequenced }: Context, items: readonly Item[]
   let { state } = start
   let { station, tool } = start.standing
   let sum = 0
-  const done = new Set(start.done)
   for (const item of items) {
     if ('move' in item) {
       if (item.move.from !== state.settings.get(item.move.settingId) || !item.move.guards.every((guard) => guardHolds(guard, state))) return null
@@ -105,7 +104,6 @@ function setUpS({ job, legs, start, sequenced }: Context, items: readonly Item[]
     station = asked.stations[0]!
     if (asked.tool !== 'hand') tool = asked.tool
     if (sequenced.moves.closesADoor(operation)) state = after(job.model, state, operation)
-    done.add(operation.key)
   }
   return [...legs.finish].every(([id, value]) => state.settings.get(id) === value) ? sum : null
 }

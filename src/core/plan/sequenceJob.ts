@@ -60,6 +60,7 @@ export function sequenceJob(job: DerivedJob, legs: Legs, start: JobStart, weight
   const startSpot = spots.of([start.standing.station, weights.leavingPanelS > 0 ? null : ''])
   const tools = new Numbers()
   tools.of('hand')
+  const heldTool = start.standing.tool === null ? 0 : tools.of(start.standing.tool)
   const combinations = [...moves.combinationsAtMost(start.state.settings).values()]
   const guards = new GuardFacts(job, start, number)
   const closed = asFoundState(job.model)
@@ -88,11 +89,6 @@ export function sequenceJob(job: DerivedJob, legs: Legs, start: JobStart, weight
   const spotNames = spots.names as Spot[]
   const walkMs = withoutDetours(spotNames.map(([a, panel]) => spotNames.map(([b, other]) => inMs(moveS(house, a, b) + (panel !== null && panel !== other ? weights.leavingPanelS : 0)))))
   const toolMs = tools.names.map((from) => tools.names.map((to) => (to === 'hand' || from === to ? 0 : inMs(house.toolChangeS + weights.takingToolS))))
-  const heldTool = start.standing.tool === null ? 0 : tools.of(start.standing.tool)
-  if (heldTool >= toolMs.length) {
-    for (const row of toolMs) row.push(inMs(house.toolChangeS + weights.takingToolS))
-    toolMs.push(tools.names.map((name) => (name === 'hand' || name === start.standing.tool ? 0 : inMs(house.toolChangeS + weights.takingToolS))))
-  }
   return {
     problem: {
       operations: searched,

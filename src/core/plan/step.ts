@@ -13,3 +13,8 @@ export type Step = {
 
 /** Where the installer stands and which tool is in hand. Bare hands never put the carried tool away. */
 export type Standing = { station: Station; tool: string | null }
+
+/** What a row of steps takes, with the ways to them. */
+export function secondsOf(steps: readonly Step[]): number {
+  return steps.reduce((sum, step) => sum + step.workS + step.setUpS, 0)
+}

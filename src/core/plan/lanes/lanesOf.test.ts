@@ -51,6 +51,13 @@ test('while the ignition is on nobody works at the pillar, nor anywhere else', (
   }
 })
 
+test('battery off first holds for everybody: nobody touches anything before it', () => {
+  const lanes = shared(plan({ policy: { battery: 'off first' } }), ['driver side', 'passenger side'])
+  const steps = inTime(lanes.wayIn.lanes)
+  const off = steps.find((step) => step.operation.setting?.to === 'off' && step.operation.itemId === 'battery')!
+  for (const step of steps) if (step.operation.setting === null) expect([step.operation.key, step.startS >= off.endS]).toEqual([step.operation.key, true])
+})
+
 test('a pair of hands can do what the lanes say in the order of their times, on seeded records; both lanes keep to their stations', () => {
   let checked = 0
   for (let seed = 1; seed <= 30 && checked < 12; seed++) {

@@ -5,6 +5,7 @@ import { moveS } from '../../shop/houseValues'
 import { demandsOf, judged } from '../demandsOf'
 import type { JobPlan } from '../jobPlan'
 import { legsOf } from '../leg'
+import { followPolicy } from '../policyRules'
 import { withoutDetours } from '../search/problem'
 import { SettingMoves } from '../settingMoves'
 import type { Step } from '../step'
@@ -118,6 +119,7 @@ function pairsOf(plan: JobPlan, groups: readonly Step[][]): LanePair[] {
   const steps = groups.flat()
   const groupOf = groups.flatMap((group, task) => group.map(() => task))
   const legs = legsOf(job, plan.request.scope)
+  followPolicy(job, legs, plan.request.policy)
   const number = new Map(steps.map((step, i) => [step.operation.key, i]))
   const pairs: LanePair[] = []
   const add = (before: number | undefined, after: number | undefined, delayMs = 0) => {

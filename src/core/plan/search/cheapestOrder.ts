@@ -32,8 +32,7 @@ const LAST_BEAMS = [60, 300]
  * The cheapest order of a problem: beams for a valid order at once, then A* (Hart, Nilsson and Raphael 1968) over
  * StateSpace's moves with LowerBound. Exact unless the limit is reached; then the best order found, with the bound.
  *
- * `wholes`: operations done in one go. `below`: only an order cheaper than this is of use. `started`: called with each
- * better order's cost. Cost: exponential in the width of the order at worst; docs/benchmarks.md has figures.
+ * `wholes`: operations done in one go. `below`: only an order cheaper than this is of use. Cost: exponential in the width of the order at worst; docs/benchmarks.md has figures.
  */
 export function cheapestOrder(problem: SearchProblem, wholes: readonly (readonly number[])[] = [], limits: SearchLimits = DEFAULT_LIMITS, below = Infinity): SearchOutcome {
   return new Search(reduce(problem, wholes), below).run(limits)

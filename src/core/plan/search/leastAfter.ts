@@ -4,11 +4,14 @@ import { reduce } from './reduce'
 
 /**
  * The least set-up still to come right after operation `last`, once at least `done` is done: standing where it is done, under
- * any settings that allow it, whatever is in hand. Never too much: what was done besides only makes the rest cheaper.
+ * any settings that allow it, whatever is in hand. Never too much: with all
+ * guards left out, what was done besides only makes the rest cheaper.
  */
 export function leastAfterMs(problem: SearchProblem, done: ReadonlySet<number>, last: number): number {
   const { station, allowed } = problem.operations[last]!
-  const { problem: reduced, members } = reduce(problem)
+  // A guard may hold before something is done and not after it: kept, it could make the bound of a state with more done too large.
+  const unguarded = { ...problem, operations: problem.operations.map((operation) => ({ ...operation, guards: [] })), acts: problem.acts.map((act) => ({ ...act, guards: [] })) }
+  const { problem: reduced, members } = reduce(unguarded)
   const words = new Int32Array(Math.max(1, Math.ceil(members.length / 32)))
   // Of operations done one right after the other, one that is done counts for all.
   members.forEach((group, i) => group.some((member) => done.has(member)) && (words[i >> 5]! |= 1 << (i & 31)))

@@ -36,11 +36,6 @@ export class LowerBound {
     return sum
   }
 
-  /** States of all relaxations looked at so far. */
-  get states(): number {
-    return this.relaxations.reduce((sum, relaxation) => sum + relaxation.states, 0)
-  }
-
   /** The most used tools spread over the groups. */
   private dealt(tools: readonly number[]): number[][] {
     const groups = Array.from({ length: Math.ceil(tools.length / TOOLS_TOGETHER) }, (): number[] => [])

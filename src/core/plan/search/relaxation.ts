@@ -50,11 +50,6 @@ export class Relaxation {
     })
   }
 
-  /** States looked at so far. */
-  get states(): number {
-    return this.store.count
-  }
-
   /** The least that the kept costs come to from here on. `words`: what is done in the real problem. */
   value(words: Int32Array, offset: number, tool: number, place: number): number {
     for (let word = 0; word < this.space.words; word++) this.scratch[word] = words[offset + word]!

@@ -7,7 +7,8 @@ const { clz32, floor, min } = Math
 
 /**
  * States and moves of a sequencing problem. A state is what is done, the tool carried and the place (station and settings);
- * it is always closed: whatever can be done at once without set-up, and can't take anything away later, is done. A move is
+ * whatever can be done at once without set-up, and can't take anything away later, is done, and what could as well wait is
+ * taken back, so that states that cost the same from here on are one. A move is
  * a change of tool, the cheapest way to another place, and at least one operation there, so what is done always grows.
  * docs/planner.md proves that the cheapest order is among the orders these moves make.
  *
