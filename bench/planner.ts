@@ -126,7 +126,7 @@ function replan(model: ProcedureForBuild, seed: number): Row | null {
   const of = (act: string) => new Set(done.flatMap(({ operation }) => (operation.act === act ? [operation.itemId] : [])))
   const last = done.at(-1)
   if (!last) return null
-  const from: LiveStart = { state, standing: { station: last.station, tool: done.findLast((step) => step.tool !== 'hand')?.tool ?? null }, reached: steps.slice(count).every(({ operation }) => operation.phase !== 'in'), worksDone: of('work'), testsPassed: of('test'), ledThrough: of('feed'), setCount: new Map() }
+  const from: LiveStart = { state, standing: { station: last.station, tool: done.findLast((step) => step.tool !== 'hand')?.tool ?? null }, reached: steps.slice(count).every(({ operation }) => operation.phase !== 'in'), worksDone: new Map(), testsPassed: of('test'), ledThrough: of('feed'), setCount: new Map() }
   return plan(model, { goals: [CAVITY] }, from)
 }
 

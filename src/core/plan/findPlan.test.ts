@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { panelVan } from '../../demo/panelVan'
 import { forBuild, type ProcedureForBuild } from '../procedure/forBuild'
 import { randomProcedure } from '../procedure/randomProcedure.testing'
+import { Kit } from '../shop/kit'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { after, asFoundState, type VehicleState } from '../vehicle/vehicleState'
 import { findPlan, type PlanOptions } from './findPlan'
@@ -27,16 +28,18 @@ function afterSteps(model: ProcedureForBuild, plan: FoundPlan, count: number, st
   let standing: Standing = { station: start as Standing['station'], tool: null }
   let spentS = 0
   const setCount = new Map<string, number>()
+  const worksDone = new Map<string, number>()
   const done = plan.steps.slice(0, count)
   for (const step of done) {
     state = after(model, state, step.operation, step.workS + step.setUpS)
     standing = { station: step.station, tool: step.tool === 'hand' ? standing.tool : step.tool }
     spentS += step.workS + step.setUpS
+    if (step.operation.act === 'work') worksDone.set(step.operation.itemId, state.nowS)
     if (step.operation.setting) setCount.set(`${step.operation.itemId}=${step.operation.setting.to}`, step.operation.nth)
   }
   const keys = (list: readonly Step[], act: string) => new Set(list.flatMap(({ operation }) => (operation.act === act ? [operation.itemId] : [])))
   const reached = plan.steps.slice(count).every(({ operation }) => operation.phase !== 'in')
-  return { live: { state, standing, reached, worksDone: keys(done, 'work'), testsPassed: keys(done, 'test'), ledThrough: keys(done, 'feed'), setCount }, spentS }
+  return { live: { state, standing, reached, worksDone, testsPassed: keys(done, 'test'), ledThrough: keys(done, 'feed'), setCount }, spentS }
 }
 
 describe('from the middle of a job', () => {
@@ -58,10 +61,45 @@ describe('from the middle of a job', () => {
     }
     expect(cuts).toBeGreaterThan(30)
   })
+  test('also while the ten minutes after battery off run: what is left of them is still waited for', () => {
+    let cuts = 0
+    for (const [size, seed] of [[12, 7], [12, 21], [20, 14], [30, 2], [45, 20], [45, 26]] as const) {
+      const model = forBuild(randomProcedure(seed, { size }), {})
+      const plan = found(model, {})!
+      expect([seed, plan.proof.proven, plan.steps.some(({ operation }) => operation.act === 'wait')]).toEqual([seed, true, true])
+      const waited = plan.steps.findIndex(({ operation }) => operation.act === 'wait')
+      for (const count of [1, Math.floor(waited / 2), waited, waited + 1]) {
+        const { live, spentS } = afterSteps(model, plan, count, 'driver side')
+        const rest = found(model, {}, { from: live })!
+        const leftS = plan.proof.totalS - spentS
+        expect([seed, count, rest.proof.totalS >= leftS, rest.proof.totalS - rest.proof.gapS <= leftS + 1e-6]).toEqual([seed, count, true, true])
+        if (rest.proof.proven) expect(rest.proof.totalS).toBe(leftS)
+        cuts += 1
+      }
+    }
+    expect(cuts).toBe(24)
+  })
+  test('glue that has been setting for a while need only be waited for as long as is left', () => {
+    const model = forBuild(panelVan(), AUTO_KEY)
+    const kit = Kit.parse({ id: 'glue', name: 'Bracket', works: [{ id: 'bracket', name: 'Glue the bracket', kind: 'glue', station: 'centre', tool: 'adhesive', durationS: 90, unattendedS: 600 }, { id: 'mount', name: 'Mount', kind: 'mount', station: 'centre', tool: 'hex 7', durationS: 60, afterWork: ['bracket'] }] })
+    const fit = { procedureId: 'van', access: { bracket: [RADIO], mount: [RADIO] }, stations: {}, endings: [], functionsChanged: [] }
+    const request = { goals: [], kits: [{ kit, fit }], start: 'centre', build: AUTO_KEY }
+    const plan = found(model, request)!
+    expect(plan.steps.filter(({ operation }) => operation.act === 'wait').map(({ workS }) => workS)).toEqual([expect.any(Number)])
+    const glued = plan.steps.findIndex(({ operation }) => operation.key === 'work:bracket') + 1
+    const { live, spentS } = afterSteps(model, plan, glued, 'centre')
+    const waitS = (atS: number) => found(model, request, { from: { ...live, state: { ...live.state, nowS: live.state.nowS + atS } } })!.proof.totalS
+    expect(waitS(0)).toBeLessThanOrEqual(plan.proof.totalS - spentS)
+    expect(waitS(0)).toBeGreaterThanOrEqual(plan.proof.totalS - plan.proof.gapS - spentS)
+    // Two hundred seconds later so much less is left; after the ten minutes nothing is.
+    expect(waitS(0) - waitS(200)).toBe(200)
+    expect(waitS(600)).toBe(waitS(5000))
+    expect(waitS(0) - waitS(5000)).toBeGreaterThan(300)
+  })
   test('what somebody has taken off besides goes back with the rest', () => {
     const model = forBuild(panelVan(), AUTO_KEY)
     const state = { ...asFoundState(model), levels: new Map([['glovebox', 'free' as const]]), undone: new Set(model.holdersOf.get('glovebox')!.map(({ id }) => id)) }
-    const plan = found(model, { goals: [RADIO], build: AUTO_KEY }, { from: { state, standing: { station: 'passenger side', tool: null }, reached: false, worksDone: new Set(), testsPassed: new Set(), ledThrough: new Set(), setCount: new Map() } })!
+    const plan = found(model, { goals: [RADIO], build: AUTO_KEY }, { from: { state, standing: { station: 'passenger side', tool: null }, reached: false, worksDone: new Map(), testsPassed: new Set(), ledThrough: new Set(), setCount: new Map() } })!
     const keys = plan.steps.map(({ operation }) => operation.key)
     expect(keys).not.toContain('release:glovebox')
     expect(keys).toContain('seat:glovebox')

@@ -21,10 +21,11 @@ import { goalOfRequest, type PlanRequest } from './planRequest'
 import { followPolicy, underPolicy } from './policyRules'
 import { weightsOf } from './policy'
 import { cheapestOrder, DEFAULT_LIMITS, type SearchLimits } from './search/cheapestOrder'
-import type { SearchStep } from './search/moves'
+import { setUpMsOf, type SearchStep } from './search/moves'
 import { sequenceJob, type JobStart } from './sequenceJob'
 import { secondsOf, type Step } from './step'
-import { Waits } from './waits'
+import { lookAroundWaits } from './lookAroundWaits'
+import { waitsOf } from './waits'
 
 export type PlanError = DeriveError | NoSafeOrder | RefusedOrder | { kind: 'tool missing'; tool: string; key: string } | { kind: 'must stay'; partId: Id }
 
@@ -36,8 +37,6 @@ export function goalFrom(request: PlanRequest, from: LiveStart | undefined): Job
 
 /** Sums of seconds in another order differ by this at most. */
 const ROUNDING_S = 1e-6
-/** Orders that do something else meanwhile are looked for so far; they are never called proven by themselves. */
-const MOST_PER_READING = 2_000
 
 /**
  * `from`: where a live job stands; what it has done is left out and the rest is ordered from there. `without`: tools that
@@ -126,24 +125,24 @@ function order(candidate: Candidate, request: PlanRequest, limits: SearchLimits,
   let { expanded } = outcome
   let atLeastS = workS + outcome.boundMs / 1000
   if (outcome.kind !== 'order') return ok({ found: null, atLeastS, expanded })
-  const foundIn = (steps: readonly SearchStep[], setUpMs: number): Result<Found, RefusedOrder> => {
+  const foundIn = (steps: readonly SearchStep[]): Result<Found, RefusedOrder> => {
     const ordered = orderedSteps(job, legs, start, sequenced, steps)
-    return ordered.ok ? ok({ candidate, steps: ordered.value.steps, totalS: secondsOf(ordered.value.steps) - candidate.savedS, waitingS: ordered.value.waitingS, weighedS: workS + setUpMs / 1000 + ordered.value.waitingS }) : ordered
+    return ordered.ok ? ok({ candidate, steps: ordered.value.steps, totalS: secondsOf(ordered.value.steps) - candidate.savedS, waitingS: ordered.value.waitingS, weighedS: workS + setUpMsOf(sequenced.problem, steps) / 1000 + ordered.value.waitingS }) : ordered
   }
-  const first = foundIn(outcome.steps, outcome.setUpMs)
+  const first = foundIn(outcome.steps)
   if (!first.ok) return first
   let found = first.value
   if (found.waitingS > 0) {
     // The search knows no clock: where its order waits, orders that do something else meanwhile are looked at as well.
-    const waits = new Waits(job, legs, start, sequenced)
-    atLeastS = Math.max(atLeastS, waits.atLeastS() - candidate.savedS)
-    for (const reading of waits.readings()) {
-      if (found.weighedS <= atLeastS + ROUNDING_S) break
-      const other = cheapestOrder(reading, sequenced.wholes, { ...limits, expandedStates: Math.min(limits.expandedStates, MOST_PER_READING) })
-      expanded += other.expanded
-      const read = other.kind === 'order' ? foundIn(other.steps, other.setUpMs) : null
-      if (read?.ok && read.value.weighedS < found.weighedS) found = read.value
+    const { savedS } = candidate
+    const look = (steps: readonly SearchStep[]): number => {
+      const read = foundIn(steps)
+      if (read.ok && read.value.weighedS < found.weighedS) found = read.value
+      return Math.min(found.weighedS, belowS + workS) + savedS
     }
+    const looked = lookAroundWaits(waitsOf(job, legs, start, sequenced), { atLeastS: atLeastS + savedS, steps: outcome.steps }, limits, look)
+    expanded += looked.expanded
+    atLeastS = Math.max(atLeastS, looked.atLeastS - savedS)
   }
   return ok({ found, atLeastS, expanded })
 }

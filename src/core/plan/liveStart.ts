@@ -13,7 +13,8 @@ export type LiveStart = {
   standing: Standing
   /** The way in is behind: what was opened is goes back from here, and what is back already stays. */
   reached: boolean
-  worksDone: ReadonlySet<Id>
+  /** Work items that are done, and when on the clock of `state`: something may have to set, cool or dry since. */
+  worksDone: ReadonlyMap<Id, number>
   testsPassed: ReadonlySet<Id>
   /** Leads that are through their aperture again. */
   ledThrough: ReadonlySet<Id>
@@ -25,7 +26,7 @@ export function startFrom(legs: Legs, live: LiveStart): JobStart {
   const done = new Set<string>()
   for (const operation of legs.wayIn.operations.values()) if (live.reached || isIn(operation, live.state)) done.add(operation.key)
   if (live.reached) for (const operation of legs.wayOut.operations.values()) if (isBack(operation, live)) done.add(operation.key)
-  return { state: live.state, standing: live.standing, done, setCount: live.setCount }
+  return { state: live.state, standing: live.standing, done, setCount: live.setCount, doneAtS: new Map([...live.worksDone].map(([id, atS]) => [`work:${id}`, atS])) }
 }
 
 function isIn({ act, itemId }: Operation, state: VehicleState): boolean {

@@ -168,12 +168,13 @@ function sortedRun({ legs, sequenced }: Context, run: readonly Operation[], befo
 }
 
 /** Runs the order through state, rules and clock, with the waits it takes. */
-function runThrough({ job, legs, start, sequenced }: Context, items: readonly Item[]): Result<OrderedSteps, RefusedOrder> {
+function runThrough(context: Context, items: readonly Item[]): Result<OrderedSteps, RefusedOrder> {
+  const { job, legs, start, sequenced } = context
   const steps: Step[] = []
   let { state } = start
   let standing: Standing = start.standing
   let waitingS = 0
-  const doneAtS = new Map<string, number>()
+  const doneAtS = new Map(start.doneAtS)
   const setCount = new Map<string, number>()
   const delays = new Map<string, Edge[]>()
   for (const edge of legs.wayOut.edges) if (edge.delayS) delays.set(edge.after, [...(delays.get(edge.after) ?? []), edge])
@@ -181,9 +182,10 @@ function runThrough({ job, legs, start, sequenced }: Context, items: readonly It
     steps.push(step)
     state = after(job.model, state, step.operation, step.workS + step.setUpS)
   }
+  const delayLeftS = (operation: Operation) => (delays.get(operation.key) ?? []).reduce((most, edge) => Math.max(most, (doneAtS.get(edge.before) ?? -Infinity) + edge.delayS! - state.nowS), 0)
   let phase: 'in' | 'out' = items.some((item) => 'operation' in item && item.operation.phase === 'in') ? 'in' : 'out'
   let leftIn = items.filter((item) => 'operation' in item && item.operation.phase === 'in').length
-  for (const item of items) {
+  for (const [at, item] of items.entries()) {
     if ('move' in item) {
       const { move, station } = item
       const value = `${move.settingId}=${move.to}`
@@ -200,21 +202,48 @@ function runThrough({ job, legs, start, sequenced }: Context, items: readonly It
     }
     const { operation } = item
     const { stations, tool, workS } = demandsOf(job, operation)
-    const delayed = (delays.get(operation.key) ?? []).reduce((most, edge) => Math.max(most, (doneAtS.get(edge.before) ?? -Infinity) + edge.delayS! - state.nowS), 0)
-    const waitS = Math.ceil(Math.max(delayed, waitLeftS(job.model, state, judged(job, operation), job.circumstances)))
+    const station = stations[0]!
+    const setUpS = sequenced.walkS(standing.station, station) + (tool === 'hand' || tool === standing.tool ? 0 : job.circumstances.house.toolChangeS)
+    // One goes where it has to be waited, the tool in hand: that takes part of the time. What is done in one go is waited for before it begins.
+    const waitS = Math.max(0, ...inOneGoFrom(context, items, at).map(({ operation: next, afterS }) => Math.max(delayLeftS(next), waitLeftS(job.model, state, judged(job, next), job.circumstances)) - afterS))
     if (waitS > 0) {
-      waitingS += waitS
-      push({ operation: { key: `wait:${operation.key}`, phase, act: 'wait', itemId: operation.itemId, partId: null, setting: null, nth: 1 }, station: standing.station, tool: 'hand', workS: waitS, setUpS: 0 })
+      // Whoever waits takes up what is needed next.
+      const next = waitS > setUpS ? nextTool(context, items, at) : tool
+      const takeUpS = next === 'hand' || next === tool || (tool === 'hand' && next === standing.tool) ? 0 : job.circumstances.house.toolChangeS
+      const left = Math.max(0, Math.ceil(waitS - setUpS - takeUpS))
+      waitingS += left
+      push({ operation: { key: `wait:${operation.key}`, phase, act: 'wait', itemId: operation.itemId, partId: null, setting: null, nth: 1 }, station, tool: next, workS: left, setUpS: setUpS + takeUpS })
+      standing = { station, tool: next === 'hand' ? standing.tool : next }
     }
     const refused = refusals(job.model, state, judged(job, operation), job.circumstances)
-    if (refused.length > 0) return fail({ kind: 'refused order', key: operation.key, ruleIds: refused.map((breach) => breach.rule.id) })
-    const station = stations[0]!
-    push({ operation, station, tool, workS, setUpS: sequenced.walkS(standing.station, station) + (tool === 'hand' || tool === standing.tool ? 0 : job.circumstances.house.toolChangeS) })
+    if (refused.length > 0 || !sequenced.moves.allows(operation, state.settings, state)) return fail({ kind: 'refused order', key: operation.key, ruleIds: refused.map((breach) => breach.rule.id) })
+    push({ operation, station, tool, workS, setUpS: waitS > 0 ? 0 : setUpS })
     standing = { station, tool: tool === 'hand' ? standing.tool : tool }
     doneAtS.set(operation.key, state.nowS)
     if (operation.phase === 'in' && --leftIn === 0 && legs.wayOut.operations.size > 0) phase = 'out'
   }
   return ok({ steps, waitingS })
+}
+
+/** The operation at a place in the order, with those done in one go with it from there on: each with the seconds of what comes before it in that go. */
+function inOneGoFrom({ job, sequenced }: Context, items: readonly Item[], at: number): { operation: Operation; afterS: number }[] {
+  const first = (items[at] as { operation: Operation }).operation
+  const whole = sequenced.wholes.find((members) => members.includes(sequenced.number.get(first.key)!)) ?? []
+  const found = [{ operation: first, afterS: 0 }]
+  let afterS = demandsOf(job, first).workS
+  for (let next = at + 1; next < items.length; next++) {
+    const item = items[next]!
+    if (!('operation' in item) || !whole.includes(sequenced.number.get(item.operation.key)!)) break
+    found.push({ operation: item.operation, afterS })
+    afterS += demandsOf(job, item.operation).workS
+  }
+  return found
+}
+
+/** The tool in hand for an operation or, where that is done by bare hands, the first one needed after it. */
+function nextTool({ job }: Context, items: readonly Item[], at: number): string {
+  for (const item of items.slice(at)) if ('operation' in item) { const { tool } = demandsOf(job, item.operation); if (tool !== 'hand') return tool }
+  return 'hand'
 }
 
 const PAIR: Record<Act, string> = {

@@ -21,6 +21,8 @@ export type JobStart = {
   done: ReadonlySet<string>
   /** How often each value was brought about already ("settingId=value"), so that a later act has a key of its own. */
   setCount: ReadonlyMap<string, number>
+  /** By key, when what something else waits for was done, on the clock of `state`. */
+  doneAtS?: ReadonlyMap<string, number>
 }
 
 /** A job as a bare problem, and what its numbers stand for. */
@@ -146,7 +148,8 @@ function wholesOf(job: DerivedJob, legs: Legs, number: ReadonlyMap<string, numbe
   return [...job.removal.levels].flatMap(([partId, level]) => {
     const part = model.parts.get(partId)!
     if (level !== 'off' || mayRestFree(part)) return []
-    const late = (model.tyingOf.get(partId) ?? []).filter((tether) => !isEarly(tether)).map((tether) => openKey(tether.id))
+    // What has to wait for the battery comes last: the others are opened meanwhile.
+    const late = (model.tyingOf.get(partId) ?? []).filter((tether) => !isEarly(tether)).sort((a, b) => Number(a.circuit === 'srs-firing') - Number(b.circuit === 'srs-firing')).map((tether) => openKey(tether.id))
     const own = [releaseKey(partId), ...late, liftKey(partId)].filter((key) => number.has(key))
     if (own.length < 2) return []
     const after = reachedFrom(then, own[0]!)

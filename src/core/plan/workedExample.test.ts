@@ -105,7 +105,7 @@ describe('2: the lever, by ignition or by the release', () => {
     const start = opened([RADIO], { policy: byIgnition })
     let state: VehicleState = asFoundState(van)
     for (const key of ['release:liner', 'lift:liner', 'undo:climate-clips', 'release:climate', 'undo:surround-clips', 'undo:surround-t20', 'undo:surround-hex7', 'release:surround']) state = after(van, state, start.removal.operations.get(key)!)
-    const rest = opened([RADIO], { policy: byIgnition }, { state, standing: { station: 'centre', tool: 'hex 7' }, reached: false, worksDone: new Set(), testsPassed: new Set(), ledThrough: new Set(), setCount: new Map() })
+    const rest = opened([RADIO], { policy: byIgnition }, { state, standing: { station: 'centre', tool: 'hex 7' }, reached: false, worksDone: new Map(), testsPassed: new Set(), ledThrough: new Set(), setCount: new Map() })
     expect(rest.proof).toMatchObject({ totalS: 106, proven: true })
     before(keysOf(rest.wayIn), 'set:ignition=off by ignition-off', 'open:airbag-lamp')
   })

@@ -1,4 +1,5 @@
 import { FAR } from './placeTables'
+import type { SearchProblem } from './problem'
 import type { Reduced } from './reduce'
 import type { StateSpace } from './stateSpace'
 
@@ -50,4 +51,21 @@ export function stepsOf(space: StateSpace, { problem, members }: Reduced, moves:
   if (home < 0 || ways[home]! >= FAR) throw new Error('The moves end where the settings can’t be brought home.')
   walk(at.place, home)
   return steps
+}
+
+/** Walking, tool changes and acts of a row of steps, as the problem counts them. */
+export function setUpMsOf({ operations, acts, walkMs, toolMs, start }: SearchProblem, steps: readonly SearchStep[]): number {
+  let { station, tool } = start
+  let sum = 0
+  for (const step of steps) {
+    const { station: to } = step.kind === 'act' ? acts[step.act]! : operations[step.operation]!
+    sum += walkMs[station]![to]! + (step.kind === 'act' ? acts[step.act]!.costMs : 0)
+    station = to
+    const needed = step.kind === 'act' ? 0 : operations[step.operation]!.tool
+    if (needed !== 0) {
+      sum += toolMs[tool]![needed]!
+      tool = needed
+    }
+  }
+  return sum
 }
