@@ -1,5 +1,6 @@
 import { OpenList } from '../search/openList'
 import { laneBoundMs } from './laneBound'
+import { windowBoundMs } from './laneWindows'
 import { LaneFacts, type LaneState } from './laneState'
 import type { LanesProblem, Placed } from './lanesProblem'
 
@@ -8,8 +9,11 @@ export type LaneLimits = { expandedStates: number; beam: number }
 
 /** A proof is likely up to some twenty-five tasks; beyond that the time goes into a good schedule. */
 export function limitsFor(tasks: number): LaneLimits {
-  return tasks <= 16 ? { expandedStates: 12_000, beam: 80 } : tasks <= 28 ? { expandedStates: 3_000, beam: 50 } : { expandedStates: 200, beam: tasks <= 60 ? 30 : 16 }
+  return tasks <= 16 ? { expandedStates: 12_000, beam: 80 } : tasks <= 28 ? { expandedStates: 3_000, beam: 50 } : { expandedStates: 200, beam: tasks <= 60 ? 24 : 12 }
 }
+
+/** Where everybody's time is what binds, the chain tells more about a beginning than the bound; elsewhere it misleads. Both are tried. */
+const CHAIN_WEIGHTS = [0, 1]
 
 /** `makespanMs`: when the last task ends. Proven when nothing sooner exists: then `boundMs` equals it. */
 export type LanesOutcome = { kind: 'lanes'; placed: Placed[]; makespanMs: number; boundMs: number; proven: boolean; expanded: number } | { kind: 'impossible' }
@@ -23,26 +27,29 @@ export type LanesOutcome = { kind: 'lanes'; placed: Placed[]; makespanMs: number
 export function fastestLanes(problem: LanesProblem, limits: LaneLimits = limitsFor(problem.tasks.length)): LanesOutcome {
   const facts = new LaneFacts(problem)
   const begin = facts.begin()
-  let best = beam(facts, begin, Math.min(8, limits.beam), null)
-  if (best && best.makespanMs > Math.ceil(laneBoundMs(facts, begin))) best = beam(facts, begin, limits.beam, best)
+  const atLeastMs = Math.ceil(Math.max(laneBoundMs(facts, begin).boundMs, windowBoundMs(problem, facts.windows)))
+  let best = beam(facts, begin, Math.min(8, limits.beam), 0, null)
+  for (const chainWeight of CHAIN_WEIGHTS) if (best && best.makespanMs > atLeastMs) best = beam(facts, begin, limits.beam, chainWeight, best)
   if (!best) return { kind: 'impossible' }
   const proof = prove(facts, begin, best, limits.expandedStates)
-  const boundMs = Math.min(proof.boundMs, proof.best.makespanMs)
+  const boundMs = Math.min(Math.max(proof.boundMs, atLeastMs), proof.best.makespanMs)
   return { kind: 'lanes', placed: placedOf(proof.best), makespanMs: proof.best.makespanMs, boundMs, proven: boundMs >= proof.best.makespanMs, expanded: proof.expanded }
 }
 
-/** Layer by layer, the most promising `width` states of each; the best finished one, or the known one. */
-function beam(facts: LaneFacts, begin: LaneState, width: number, known: LaneState | null): LaneState | null {
+type Ranked = { state: LaneState; rankMs: number; freeMs: number }
+
+/** Layer by layer, the most promising `width` states of each; the best finished one, or the known one. `chainWeight`: how much the chain counts beside the bound. */
+function beam(facts: LaneFacts, begin: LaneState, width: number, chainWeight: number, known: LaneState | null): LaneState | null {
   const { length } = facts.problem.tasks
   let best = known
-  let layer: { state: LaneState; boundMs: number; freeMs: number }[] = [{ state: begin, boundMs: 0, freeMs: 0 }]
+  let layer: Ranked[] = [{ state: begin, rankMs: 0, freeMs: 0 }]
   for (let count = 0; count < length && layer.length > 0; count++) {
-    const next = new Map<string, { state: LaneState; boundMs: number; freeMs: number }>()
+    const next = new Map<string, Ranked>()
     for (const { state } of layer)
       for (const child of facts.extend(state)) {
-        const boundMs = laneBoundMs(facts, child)
+        const { boundMs, chainMs } = laneBoundMs(facts, child)
         if (best && boundMs >= best.makespanMs) continue
-        const item = { state: child, boundMs, freeMs: child.people.reduce((sum, person) => sum + person.freeMs, 0) }
+        const item = { state: child, rankMs: boundMs + chainWeight * chainMs, freeMs: child.people.reduce((sum, person) => sum + person.freeMs, 0) }
         const name = nameOf(child)
         const other = next.get(name)
         if (!other || compare(item, other) < 0) next.set(name, item)
@@ -53,8 +60,8 @@ function beam(facts: LaneFacts, begin: LaneState, width: number, known: LaneStat
   return best
 }
 
-function compare(a: { boundMs: number; freeMs: number; state: LaneState }, b: { boundMs: number; freeMs: number; state: LaneState }): number {
-  return a.boundMs - b.boundMs || a.freeMs - b.freeMs || (a.state.placed?.task ?? 0) - (b.state.placed?.task ?? 0)
+function compare(a: Ranked, b: Ranked): number {
+  return a.rankMs - b.rankMs || a.freeMs - b.freeMs || (a.state.placed?.task ?? 0) - (b.state.placed?.task ?? 0)
 }
 
 function prove(facts: LaneFacts, begin: LaneState, known: LaneState, most: number): { best: LaneState; boundMs: number; expanded: number } {
@@ -63,14 +70,14 @@ function prove(facts: LaneFacts, begin: LaneState, known: LaneState, most: numbe
   let expanded = 0
   const states: LaneState[] = [begin]
   const open = new OpenList()
-  open.push(0, Math.ceil(laneBoundMs(facts, begin)), 0)
+  open.push(0, Math.ceil(laneBoundMs(facts, begin).boundMs), 0)
   const kept = new Map<string, number[][]>()
   while (open.least < best.makespanMs) {
     if (expanded >= most) return { best, boundMs: open.least, expanded }
     const state = states[open.pop()!.id]!
     expanded += 1
     for (const child of facts.extend(state)) {
-      const boundMs = Math.ceil(laneBoundMs(facts, child))
+      const boundMs = Math.ceil(laneBoundMs(facts, child).boundMs)
       if (boundMs >= best.makespanMs) continue
       if (child.count === length) {
         best = child
@@ -100,8 +107,10 @@ function isBehind(facts: LaneFacts, state: LaneState, kept: Map<string, number[]
 
 /** Which tasks are placed, and how people stand, whoever they are. */
 function nameOf(state: LaneState): string {
-  const placed = Array.from(state.endMs, (end) => (end >= 0 ? '1' : '0')).join('')
-  return `${placed}|${inStanding(state).map(({ station, tool }) => `${station}.${tool}`).join()}`
+  let name = ''
+  for (const word of state.done) name += `${word},`
+  for (const { station, tool } of inStanding(state)) name += `|${station}.${tool}`
+  return name
 }
 
 function inStanding(state: LaneState): LaneState['people'] {

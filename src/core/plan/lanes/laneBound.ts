@@ -1,54 +1,66 @@
 import type { LaneFacts, LaneState } from './laneState'
 
 /**
- * No way to go on from a state ends sooner: the longest chain of what is left, the load of the busiest station, and all the
- * work and set-up that is left shared out evenly. Cost: O(tasks + pairs).
+ * No way to go on from a state ends sooner: what must follow each task that is left, the load of the busiest station, and all
+ * the work and set-up that is left shared out evenly. `chainMs`: without the last. Cost: O(tasks x people + pairs).
  */
-export function laneBoundMs({ problem, first, delayOf, tailMs }: LaneFacts, state: LaneState): number {
-  const { tasks, walkMs, toolMs, holds } = problem
+export function laneBoundMs({ problem, first, delayMs, tailMs, takingMs, reachingMs }: LaneFacts, state: LaneState): { boundMs: number; chainMs: number } {
+  // Asked for in every state: looked up once.
+  const { min, max } = Math
+  const { tasks, walkMs, holds } = problem
+  const { people, endMs: placedMs, lastStartMs } = state
+  const stations = holds.length
   let bound = state.makespanMs
   const earliest = new Float64Array(tasks.length)
-  const loadMs = new Float64Array(holds.length)
-  const beginMs = new Float64Array(holds.length).fill(Infinity)
-  const endMs = new Float64Array(holds.length).fill(Infinity)
+  // Per station: the load, the earliest beginning and the least tail of what is left there.
+  const loadMs = new Float64Array(stations)
+  const beginMs = new Float64Array(stations).fill(Infinity)
+  const afterMs = new Float64Array(stations).fill(Infinity)
+  const freeMs = new Float64Array(stations)
+  for (let spot = 0; spot < stations; spot++) {
+    let least = Infinity
+    for (const free of state.places[spot]!) least = min(least, free)
+    freeMs[spot] = max(least, lastStartMs)
+  }
+  const isToolLeft = new Uint8Array(takingMs.length)
   let workMs = 0
-  const toolsLeft = new Set<number>()
-  const stationsLeft = new Set<number>()
   for (let task = 0; task < tasks.length; task++) {
-    if (state.endMs[task]! >= 0) {
-      earliest[task] = state.endMs[task]!
+    if (placedMs[task]! >= 0) {
+      earliest[task] = placedMs[task]!
       continue
     }
     const { durationMs, station, tool, helperStation } = tasks[task]!
     // Somebody has to get there, with the tool in hand or taking it up.
     let startMs = Infinity
-    for (const person of state.people) startMs = Math.min(startMs, person.freeMs + walkMs[person.station]![station]! + (tool === 0 || person.tool === tool ? 0 : leastTaking(toolMs, tool)))
-    startMs = Math.max(startMs, state.lastStartMs, Math.min(...state.places[station]!))
-    for (const other of first[task]!) startMs = Math.max(startMs, earliest[other]! + delayOf[task]!.get(other)!)
+    for (const person of people) startMs = min(startMs, person.freeMs + walkMs[person.station]![station]! + (tool === 0 || person.tool === tool ? 0 : takingMs[tool]!))
+    startMs = max(startMs, freeMs[station]!)
+    const before = first[task]!
+    const delays = delayMs[task]!
+    for (let k = 0; k < before.length; k++) startMs = max(startMs, earliest[before[k]!]! + delays[k]!)
     earliest[task] = startMs + durationMs
-    bound = Math.max(bound, startMs + tailMs[task]!)
-    for (const spot of helperStation === null ? [station] : [station, helperStation]) {
-      loadMs[spot]! += durationMs
-      beginMs[spot] = Math.min(beginMs[spot]!, startMs)
-      endMs[spot] = Math.min(endMs[spot]!, tailMs[task]! - durationMs)
+    const tail = tailMs[task]!
+    bound = max(bound, startMs + tail)
+    loadMs[station]! += durationMs
+    beginMs[station] = min(beginMs[station]!, startMs)
+    afterMs[station] = min(afterMs[station]!, tail - durationMs)
+    workMs += durationMs
+    if (helperStation !== null) {
+      loadMs[helperStation]! += durationMs
+      beginMs[helperStation] = min(beginMs[helperStation]!, startMs)
+      afterMs[helperStation] = min(afterMs[helperStation]!, tail - durationMs)
+      workMs += durationMs
     }
-    workMs += durationMs * (helperStation === null ? 1 : 2)
-    if (tool !== 0) toolsLeft.add(tool)
-    stationsLeft.add(station)
-    if (helperStation !== null) stationsLeft.add(helperStation)
+    isToolLeft[tool] = 1
   }
-  for (let spot = 0; spot < holds.length; spot++) if (loadMs[spot]! > 0) bound = Math.max(bound, beginMs[spot]! + loadMs[spot]! / holds[spot]! + endMs[spot]!)
   let setUpMs = 0
-  for (const tool of toolsLeft) if (!state.people.some((person) => person.tool === tool)) setUpMs += leastTaking(toolMs, tool)
-  const here = new Set(state.people.map((person) => person.station))
-  for (const station of stationsLeft) if (!here.has(station)) setUpMs += Math.min(...walkMs.map((row, from) => (from === station ? Infinity : row[station]!)))
-  // Nobody begins anything before the last start, and nobody before being free.
-  const free = state.people.reduce((sum, person) => sum + person.freeMs, 0)
-  return Math.max(bound, (free + workMs + setUpMs) / state.people.length)
-}
-
-function leastTaking(toolMs: readonly (readonly number[])[], tool: number): number {
-  let least = Infinity
-  for (let from = 0; from < toolMs.length; from++) if (from !== tool) least = Math.min(least, toolMs[from]![tool]!)
-  return least
+  for (let tool = 1; tool < takingMs.length; tool++) if (isToolLeft[tool] === 1 && !people.some((person) => person.tool === tool)) setUpMs += takingMs[tool]!
+  for (let spot = 0; spot < stations; spot++) {
+    if (loadMs[spot]! === 0) continue
+    bound = max(bound, beginMs[spot]! + loadMs[spot]! / holds[spot]! + afterMs[spot]!)
+    if (!people.some((person) => person.station === spot)) setUpMs += reachingMs[spot]!
+  }
+  // Nobody begins anything before being free.
+  let free = 0
+  for (const person of people) free += person.freeMs
+  return { boundMs: max(bound, (free + workMs + setUpMs) / people.length), chainMs: bound }
 }

@@ -1,3 +1,4 @@
+import { laneWindows, type LaneWindows } from './laneWindows'
 import type { LanesProblem, Placed } from './lanesProblem'
 
 /** Somebody: free from when, standing where, holding what. */
@@ -13,6 +14,8 @@ export type LaneState = {
   count: number
   /** Per task, when it ends; -1 while it is not placed. */
   endMs: Float64Array
+  /** Which tasks are placed, 32 to a word. */
+  done: readonly number[]
   people: Person[]
   /** Per station, when each of its places is free. */
   places: number[][]
@@ -25,31 +28,41 @@ export type LaneState = {
 /** What of a problem every state asks for. */
 export class LaneFacts {
   readonly first: number[][]
-  readonly delayOf: Map<number, number>[]
+  /** Per task, how long it waits for each of `first`. */
+  readonly delayMs: number[][]
   readonly then: number[][]
   /** Per task, the least from its start to the end of everything that follows it. */
   readonly tailMs: number[]
+  readonly windows: LaneWindows
+  /** The least it takes to take up each tool, and to get to each station from another. */
+  readonly takingMs: number[]
+  readonly reachingMs: number[]
 
   constructor(readonly problem: LanesProblem) {
     const { tasks, pairs } = problem
     this.first = tasks.map(() => [])
     this.then = tasks.map(() => [])
-    this.delayOf = tasks.map(() => new Map())
+    this.delayMs = tasks.map(() => [])
+    this.takingMs = problem.toolMs.map((_, tool) => Math.min(...problem.toolMs.map((row, from) => (from === tool ? Infinity : row[tool]!))))
+    this.reachingMs = problem.walkMs.map((_, station) => Math.min(...problem.walkMs.map((row, from) => (from === station ? Infinity : row[station]!))))
     for (const { before, after, delayMs } of pairs) {
       if (before >= after) throw new Error(`Task ${before} must be numbered before ${after}.`)
-      if (!this.delayOf[after]!.has(before)) {
-        this.first[after]!.push(before)
-        this.then[before]!.push(after)
+      const known = this.first[after]!.indexOf(before)
+      if (known >= 0) {
+        this.delayMs[after]![known] = Math.max(delayMs, this.delayMs[after]![known]!)
+        continue
       }
-      this.delayOf[after]!.set(before, Math.max(delayMs, this.delayOf[after]!.get(before) ?? 0))
+      this.first[after]!.push(before)
+      this.delayMs[after]!.push(delayMs)
+      this.then[before]!.push(after)
     }
-    this.tailMs = tasks.map((task) => task.durationMs)
-    for (let task = tasks.length - 1; task >= 0; task--) for (const next of this.then[task]!) this.tailMs[task] = Math.max(this.tailMs[task]!, tasks[task]!.durationMs + this.delayOf[next]!.get(task)! + this.tailMs[next]!)
+    this.windows = laneWindows(problem)
+    this.tailMs = tasks.map((task, i) => task.durationMs + this.windows.afterMs[i]!)
   }
 
   begin(): LaneState {
     const { tasks, people, holds, single } = this.problem
-    return { placed: null, before: null, count: 0, endMs: new Float64Array(tasks.length).fill(-1), people: people.map((person) => ({ ...person, freeMs: 0 })), places: holds.map((count) => Array<number>(count).fill(0)), toolFreeMs: single.map(() => 0), lastStartMs: 0, makespanMs: 0 }
+    return { placed: null, before: null, count: 0, done: Array<number>(Math.ceil(tasks.length / 32)).fill(0), endMs: new Float64Array(tasks.length).fill(-1), people: people.map((person) => ({ ...person, freeMs: 0 })), places: holds.map((count) => Array<number>(count).fill(0)), toolFreeMs: single.map(() => 0), lastStartMs: 0, makespanMs: 0 }
   }
 
   /** Every way to place one more task, none before the last start. */
@@ -84,7 +97,7 @@ export class LaneFacts {
     const who = state.people[person]!
     const change = tool === 0 ? 0 : toolMs[who.tool]![tool]!
     let startMs = Math.max(state.lastStartMs, who.freeMs + walkMs[who.station]![station]! + change)
-    for (const other of this.first[task]!) startMs = Math.max(startMs, state.endMs[other]! + this.delayOf[task]!.get(other)!)
+    this.first[task]!.forEach((other, k) => (startMs = Math.max(startMs, state.endMs[other]! + this.delayMs[task]![k]!)))
     const spots = [station, ...(helper !== null ? [helperStation!] : [])]
     const taken = new Map<number, number[]>()
     for (const spot of spots) {
@@ -105,7 +118,9 @@ export class LaneFacts {
     for (const spot of new Set(spots)) places[spot] = [...taken.get(spot)!, ...spots.filter((other) => other === spot).map(() => endMs)]
     const ends = Float64Array.from(state.endMs)
     ends[task] = endMs
+    const done = [...state.done]
+    done[task >> 5]! |= 1 << (task & 31)
     const toolFreeMs = isSingle ? state.toolFreeMs.map((free, i) => (i === tool ? endMs : free)) : state.toolFreeMs
-    return { placed: { task, person, helper, startMs, endMs }, before: state, count: state.count + 1, endMs: ends, people, places, toolFreeMs, lastStartMs: startMs, makespanMs: Math.max(state.makespanMs, endMs) }
+    return { placed: { task, person, helper, startMs, endMs }, before: state, count: state.count + 1, done, endMs: ends, people, places, toolFreeMs, lastStartMs: startMs, makespanMs: Math.max(state.makespanMs, endMs) }
   }
 }
