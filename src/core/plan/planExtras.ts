@@ -1,13 +1,15 @@
+import { forBuild, type ProcedureForBuild } from '../procedure/forBuild'
 import { countOrdersUpTo } from '../order/countOrders'
 import type { Id } from '../base/id'
-import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { HouseValues } from '../shop/houseValues'
 import type { Rule } from '../vehicle/rule'
+import { forecastOf, type Forecast } from './forecast'
 import { allGoals } from './jobGoal'
 import type { JobPlan } from './jobPlan'
 import { findPlan } from './findPlan'
 import { goalOfRequest, type PlanRequest } from './planRequest'
 import { recordedOrderS } from './recordedOrder'
+import { secondsOf } from './step'
 
 export type PlanExtras = {
   /** Valid orders of the way in: their number up to a million, or that there are more. Null where they can't be counted. */
@@ -16,13 +18,18 @@ export type PlanExtras = {
   recordedS: number | null
   /** Openings that were not asked for: what each adds while this is open, and what it takes by itself. Cheapest to add first. */
   alsoNow: { cavityId: Id; extraS: number; aloneS: number }[]
+  /** How long the whole job takes in half of such jobs and in four of five. */
+  forecast: Forecast
+  /** The shortest and the longest of the jobs that the facets not told yet may turn it into; null where all are told or there are too many. */
+  untold: { leastS: number; mostS: number } | null
 }
 
 /** What is spent on each opening that nobody asked for. */
 const GLANCE = { limits: { expandedStates: 1_500 } }
 const MANY = 1_000_000n
+const MOST_BUILDS = 8
 
-/** What is worth knowing beside a plan. Cost: two plans for each opening that was not asked for. */
+/** What is worth knowing beside a plan. Cost: two plans for each opening that was not asked for, one for each build not told yet. */
 export function planExtras(model: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[] | undefined, plan: JobPlan): PlanExtras {
   const keys = [...plan.removal.operations.keys()]
   const number = new Map(keys.map((key, i) => [key, i]))
@@ -41,5 +48,19 @@ export function planExtras(model: ProcedureForBuild, request: PlanRequest, house
     orders: counted && { count: Number(counted.orders), exact: counted.exact },
     recordedS: recordedOrderS(plan),
     alsoNow: alsoNow.sort((a, b) => a.extraS - b.extraS),
+    forecast: forecastOf(plan.found.steps, secondsOf(plan.found.steps) - plan.proof.totalS),
+    untold: untoldRange(model, request, house, rules, plan),
   }
+}
+
+/** A plan for every build that the facets told on the way may turn out to be. */
+function untoldRange({ document, build }: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[] | undefined, plan: JobPlan): PlanExtras['untold'] {
+  const facets = plan.job.decisions.map((decision) => document.facets.find((facet) => facet.id === decision.facetId)!)
+  const builds = facets.reduce((known, facet) => known.flatMap((told) => facet.choices.map((choice) => ({ ...told, [facet.id]: choice.id }))), [build])
+  if (facets.length === 0 || builds.length > MOST_BUILDS) return null
+  const totals = builds.flatMap((told) => {
+    const found = findPlan(forBuild(document, told), { ...request, build: told }, house, rules, GLANCE)
+    return found.ok ? [found.value.proof.totalS] : []
+  })
+  return totals.length < builds.length ? null : { leastS: Math.min(...totals), mostS: Math.max(...totals) }
 }

@@ -12,11 +12,11 @@ export function inchSocketFor(widthMm: number): string | null {
   const found = INCH_SOCKETS_32NDS.map((over) => ({ over, spareMm: (over / 32) * MM_PER_INCH - widthMm }))
     .filter(({ spareMm }) => spareMm >= -UNDER_MM && spareMm <= OVER_MM)
     .sort((a, b) => Math.abs(a.spareMm) - Math.abs(b.spareMm))[0]
-  return found ? fraction(found.over) : null
+  return found ? inchFraction(found.over, 32) : null
 }
 
-function fraction(thirtySeconds: number): string {
-  let [over, under] = [thirtySeconds, 32]
+/** "5/32" for 10 sixty-fourths. */
+export function inchFraction(over: number, under: number): string {
   while (over % 2 === 0 && under > 1) [over, under] = [over / 2, under / 2]
   return under === 1 ? `${over}` : `${over}/${under}`
 }

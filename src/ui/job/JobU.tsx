@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import type { BottomItem, LaneState, URow } from '@/core/job/uRows'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
+import { settingTo } from '../words/operations'
 import { itemNameIn } from '../words/modelNames'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { LevelMark } from '../marks/LevelMark'
@@ -162,7 +163,7 @@ function Counts({ model, row, size }: { model: ProcedureForBuild; row: URow; siz
   })
   const part = model.parts.get(row.id)
   const rest = part && row.inCards.length > 0 && !steps.some((step) => step.operation.act === 'lift') ? part.rests[0]?.how : null
-  const how = row.thing === 'setting' ? `${steps[0]!.operation.setting!.to}, ${model.methods.get(steps[0]!.operation.setting!.methodId)!.method.name}` : rest
+  const how = row.thing === 'setting' ? steps.map(({ operation }) => settingTo(model.settings.get(operation.itemId)!.name, operation.setting!.to)).join(', ') : rest
   if (marks.length === 0 && !how) return null
   return (
     <div className={`flex flex-wrap items-center gap-x-3 ${size === 'bay' ? 'text-[17px]' : 'text-[15px]'}`} aria-hidden="true">

@@ -6,7 +6,7 @@ import { isAirbagCircuit } from '@/core/procedure/tether'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { AirbagFlag, SignalPlate } from '../marks/Signs'
 import { Tape } from '../marks/Tape'
-import { holderWords, itemWords, threadWords, toolWords } from '../words/items'
+import { fitWords, holderWords, itemWords, threadWords, toolWords } from '../words/items'
 
 /** The answer: how long in, how long out, how much is counted and opened. */
 export function PlanAnswer({ plan, summary, extras }: { plan: JobPlan; summary: PlanSummary; extras: PlanExtras | null }) {
@@ -21,11 +21,19 @@ export function PlanAnswer({ plan, summary, extras }: { plan: JobPlan; summary: 
       <p className="mt-3 border-t border-white/60 pt-3 font-semibold">
         {summary.fasteners} fasteners, {summary.tethersOpened.length} plugs, {summary.partsOff.length} parts off, {summary.partsResting.length} resting
       </p>
+      {extras && <p className="mt-1 font-semibold">{forecastWords(extras)}</p>}
       <p className="mt-1 text-[15px]">
         By house estimates. {proofWords(plan)} {extras?.orders && ordersWords(extras.orders)} {savedS >= 5 && `Saves ${timeWords(savedS)} against the record from top to bottom.`}
       </p>
     </div>
   )
+}
+
+/** How long to reckon with, and what hangs on a facet that is told on the way. */
+function forecastWords({ forecast, untold }: PlanExtras): string {
+  const minutes = (seconds: number) => Math.max(1, Math.round(seconds / 60))
+  const range = untold && minutes(untold.leastS) < minutes(untold.mostS) ? ` ${minutes(untold.leastS)} to ${minutes(untold.mostS)} min, by what is told on the way.` : ''
+  return `Half of such jobs are done in ${minutes(forecast.p50S)} min, four of five in ${minutes(forecast.p80S)}.${range}`
 }
 
 /** What is proved of this order, and what is not. */
@@ -58,6 +66,8 @@ function Time({ name, seconds }: { name: string; seconds: number }) {
   )
 }
 
+const GRAVEST: readonly string[] = ['DANGER', 'WARNING', 'CAUTION', 'NOTICE']
+
 /** What to bring, where it goes, and what to mind. */
 export function PlanFacts({ plan, summary, document }: { plan: JobPlan; summary: PlanSummary; document: ProcedureDocument }) {
   const airbags = summary.tethersOpened.filter((id) => isAirbagCircuit(document.tethers.find((tether) => tether.id === id)!))
@@ -66,11 +76,14 @@ export function PlanFacts({ plan, summary, document }: { plan: JobPlan; summary:
       <FactList title="In the bag">
         {summary.tools.map(({ tool, holderIds, partIds }) => (
           <li key={tool} className="flex justify-between gap-4 border-b border-hair py-1.5">
-            <span className="flex shrink-0 items-center gap-2 font-semibold">
-              {holderIds[0] ? <FastenerMark shape={shapeOf(document.holders.find((holder) => holder.id === holderIds[0])!)} size={20} /> : <span className="w-5" />}
-              {toolWords(tool)}
+            <span className="flex items-start gap-2 font-semibold">
+              <span className="mt-0.5 w-5 shrink-0">{holderIds[0] ? <FastenerMark shape={shapeOf(document.holders.find((holder) => holder.id === holderIds[0])!)} size={20} /> : null}</span>
+              <span>
+                {toolWords(tool)}
+                {fitWords(tool) && <small className="block text-[14px] font-normal text-second">{fitWords(tool)}</small>}
+              </span>
             </span>
-            <span className="text-right text-[15px] text-second">{[...new Set([...holderIds.map((id) => itemWords(document, document.holders.find((holder) => holder.id === id)!.holds[0]!)), ...partIds.map((id) => itemWords(document, id))])].join(', ').toLowerCase()}</span>
+            <span className="max-w-[45%] text-right text-[15px] text-second">{[...new Set([...holderIds.map((id) => itemWords(document, document.holders.find((holder) => holder.id === id)!.holds[0]!)), ...partIds.map((id) => itemWords(document, id))])].join(', ').toLowerCase()}</span>
           </li>
         ))}
       </FactList>
@@ -97,7 +110,7 @@ export function PlanFacts({ plan, summary, document }: { plan: JobPlan; summary:
             <p>Plug {airbags.map((id) => itemWords(document, id)).join(', ')}: for people trained and authorised for airbag circuits under local rules.</p>
           </li>
         )}
-        {summary.cautions.map((caution) => (
+        {[...summary.cautions].sort((a, b) => GRAVEST.indexOf(a.severity) - GRAVEST.indexOf(b.severity)).map((caution) => (
           <li key={caution.id} className="space-y-1 border-b border-hair py-2">
             <SignalPlate severity={caution.severity} small />
             <p>{caution.sentence}</p>

@@ -27,7 +27,7 @@ import { OpenJobForm, type OpenJob } from './OpenJobForm'
 import { AlsoNow } from './AlsoNow'
 import { LanesPicture } from './LanesPicture'
 import { PolicyComparison } from './PolicyComparison'
-import { useExtras, useLanes, usePlanning, type Planned } from './usePlanning'
+import { useExtras, useLanes, usePlanning, type Planned, type SharedOut } from './usePlanning'
 import { WhyLine } from './WhyLine'
 
 export type PlanData = {
@@ -133,7 +133,7 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
             extra={(row) => <WhyLine plan={plan} document={document} row={row} open={whyOf === row.id} onToggle={() => setWhyOf(whyOf === row.id ? null : row.id)} />}
           />
         )}
-        {plan && starts.length > 1 && (lanes?.ok ? <LanesPicture plan={plan} lanes={lanes.value} starts={starts} /> : <p role="status" className="mt-8 max-w-xl border-l-8 border-untravelled py-2 pl-5 text-lg">{lanes ? tooFewWords(lanes.error.keys.length) : 'Sharing the work out…'}</p>)}
+        {plan && starts.length > 1 && <Shared plan={plan} shared={lanes} starts={starts} />}
       </section>
 
       <section className="space-y-5 border-hair p-6 lg:border-l" aria-label="The answer">
@@ -150,6 +150,21 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
         )}
       </section>
     </div>
+  )
+}
+
+/** The work of two or three: being shared out, stopped, or as lanes. */
+function Shared({ plan, shared, starts }: { plan: JobPlan; shared: SharedOut; starts: readonly Station[] }) {
+  if (shared.answer?.ok) return <LanesPicture plan={plan} lanes={shared.answer.value} starts={starts} />
+  return (
+    <p role="status" className="mt-8 flex max-w-xl flex-wrap items-center justify-between gap-3 border-l-8 border-untravelled py-2 pl-5 text-lg">
+      <span>{shared.answer ? tooFewWords(shared.answer.error.keys.length) : shared.working ? 'Sharing the work out…' : 'Stopped. Choose how many people again to share it out.'}</span>
+      {shared.working && (
+        <button type="button" className="desk-button" onClick={shared.stop}>
+          Stop
+        </button>
+      )}
+    </p>
   )
 }
 
@@ -196,13 +211,14 @@ function MethodChoice({ model, plan, policy, onChange }: { model: ProcedureForBu
             onChange({ ...policy, methods: event.target.value ? { ...others, [key]: event.target.value } : others })
           }}
         >
-          <option value="">whichever is quicker (now: {model.methods.get(act.methodId)!.method.name})</option>
+          <option value="">whichever is quicker</option>
           {options.map((id) => (
             <option key={id} value={id}>
               {model.methods.get(id)!.method.name}
             </option>
           ))}
         </select>
+        {!policy.methods[key] && <span className="text-[14px] text-second">now: {model.methods.get(act.methodId)!.method.name}</span>}
       </label>
     )
   })

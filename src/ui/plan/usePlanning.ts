@@ -71,12 +71,15 @@ export function useExtras(input: PlanningInput | null, planned: Planned): PlanEx
   return known && known.plan === plan ? known.extras : null
 }
 
-/** A plan shared out, once the plan is there; null for one person, and while it is worked out. `starts` and `singleTools` keep their identity. */
-export function useLanes(input: PlanningInput | null, planned: Planned, starts: Station[], singleTools: string[]): LanesAnswer | null {
+export type SharedOut = { answer: LanesAnswer | null; working: boolean; stop: () => void }
+
+/** A plan shared out, once the plan is there; nothing for one person. `starts` and `singleTools` keep their identity. */
+export function useLanes(input: PlanningInput | null, planned: Planned, starts: Station[], singleTools: string[]): SharedOut {
   const [known, setKnown] = useState<{ plan: JobPlan; starts: Station[]; answer: LanesAnswer | null } | null>(null)
+  const [stopped, setStopped] = useState<Station[] | null>(null)
   const plan = planned.current && planned.result?.ok ? planned.result.value : null
   useEffect(() => {
-    if (!plan || !input || starts.length < 2) return
+    if (!plan || !input || starts.length < 2 || stopped === starts) return
     let live = true
     const asked = startLanes(input, plan.found, starts, singleTools)
     asked.answer.then((answer) => live && setKnown({ plan, starts, answer }))
@@ -84,6 +87,7 @@ export function useLanes(input: PlanningInput | null, planned: Planned, starts: 
       live = false
       asked.cancel()
     }
-  }, [plan, input, starts, singleTools])
-  return known && known.plan === plan && known.starts === starts ? known.answer : null
+  }, [plan, input, starts, singleTools, stopped])
+  const answer = known && known.plan === plan && known.starts === starts ? known.answer : null
+  return { answer, working: plan !== null && starts.length > 1 && answer === null && stopped !== starts, stop: () => setStopped(starts) }
 }

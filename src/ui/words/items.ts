@@ -1,5 +1,5 @@
 import type { Id } from '@/core/base/id'
-import { inchSocketFor } from '@/core/standards/inchSocket'
+import { headFit, threadsOfCross } from '@/core/standards/headFit'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { THREADED_KINDS, usualDrive, type Holder } from '@/core/procedure/holder'
 
@@ -39,15 +39,23 @@ export function toolWords(tool: string): string {
   const [drive, size] = [tool.split(' ').slice(0, -1).join(' '), tool.split(' ').at(-1) ?? '']
   if (drive === 'six-lobe') return `${size} driver (six-lobe)`
   if (drive === 'cross') return `${size} driver (cross)`
-  if (drive === 'hex') return `hex ${size} mm${alsoInch(Number(size))}`
-  if (drive === 'hex socket') return `hex key ${size} mm`
+  if (drive === 'hex') return `hex ${size} mm${alsoInch(tool)}`
+  if (drive === 'hex socket') return `hex key ${size} mm${alsoInch(tool)}`
   return tool === 'hand' ? 'bare hands' : tool
 }
 
-/** The inch socket that fits as well, where one does. */
-function alsoInch(widthMm: number): string {
-  const inch = Number.isFinite(widthMm) ? inchSocketFor(widthMm) : null
-  return inch ? ` (${inch} in fits)` : ''
+/** The inch size that fits as well, where one does. */
+function alsoInch(head: string): string {
+  const inch = headFit(head).also.find((other) => other.includes(' in '))
+  return inch ? ` (${inch.split(' in ')[0]} in fits)` : ''
+}
+
+/** What else fits a head and what only seems to; empty where nothing is known. */
+export function fitWords(head: string): string {
+  const { also, notThese } = headFit(head)
+  const others = also.filter((other) => !other.includes(' in '))
+  const threads = threadsOfCross(head)
+  return [others.length > 0 && `${others.join(', ')} fits too`, threads && `screws ${threads}`, notThese.length > 0 && `not ${notThese.join(', ')}`].filter(Boolean).join('; ')
 }
 
 /** Names a thing of any kind for a sentence; an id that is gone is said to be gone. */

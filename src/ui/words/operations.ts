@@ -54,7 +54,7 @@ export function stepWords(model: ProcedureForBuild, operation: Operation): StepW
       return { title: `Which ${facet?.name.toLowerCase() ?? 'one'}?`, how: facet?.choices.map((choice) => `${choice.name}: ${choice.tell || 'not said how it is told'}`).join('; ') ?? '', done: 'it is told' }
     }
     case 'wait':
-      return { title: 'Wait', how: 'nothing else can be done meanwhile', done: 'the wait is over' }
+      return { title: 'Wait', how: 'until its time is over; nothing else can be done meanwhile', done: 'the wait is over' }
     default:
       return unreachable(operation.act)
   }

@@ -1,7 +1,9 @@
 import type { Lanes, LegLanes } from '@/core/plan/lanes/lanesOf'
+import { forecastOf, type Forecast } from '@/core/plan/forecast'
 import type { PlanFigures } from '@/core/plan/planFigures'
 import { planFigures } from '@/core/plan/planFigures'
 import type { JobPlan } from '@/core/plan/jobPlan'
+import { secondsOf } from '@/core/plan/step'
 import { summarise } from '@/core/plan/summary'
 import { itemWords, toolWords } from './items'
 import { stepWords } from './operations'
@@ -20,6 +22,8 @@ export type PlanReport = {
   bottomS: number
   wayOutS: number
   totalS: number
+  /** How long in half of such jobs, and in four of five. */
+  forecast: Forecast
   proven: boolean
   /** Where it is not proven: no order is better by more than this. */
   gapS: number
@@ -63,6 +67,7 @@ export function planReport(plan: JobPlan): PlanReport {
     bottomS: plan.bottomS,
     wayOutS: plan.wayOutS,
     totalS: plan.proof.totalS,
+    forecast: forecastOf(plan.found.steps, secondsOf(plan.found.steps) - plan.proof.totalS),
     proven: plan.proof.proven,
     gapS: plan.proof.gapS,
     choices: plan.proof.choices,
