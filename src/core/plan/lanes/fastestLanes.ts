@@ -9,11 +9,11 @@ export type LaneLimits = { expandedStates: number; beam: number }
 
 /** A proof is likely up to some twenty-five tasks; beyond that the time goes into a good schedule. */
 export function limitsFor(tasks: number): LaneLimits {
-  return tasks <= 16 ? { expandedStates: 12_000, beam: 80 } : tasks <= 28 ? { expandedStates: 3_000, beam: 50 } : { expandedStates: 200, beam: tasks <= 60 ? 24 : 12 }
+  return tasks <= 16 ? { expandedStates: 12_000, beam: 80 } : tasks <= 28 ? { expandedStates: 3_000, beam: 50 } : { expandedStates: 200, beam: tasks <= 60 ? 16 : 12 }
 }
 
-/** Where everybody's time is what binds, the chain tells more about a beginning than the bound; elsewhere it misleads. Both are tried. */
-const CHAIN_WEIGHTS = [0, 1]
+/** Where everybody's time is what binds, the chain tells more about a beginning than the bound; elsewhere it misleads. Several weights are tried. */
+const CHAIN_WEIGHTS = [0, 0.3, 1]
 
 /** `makespanMs`: when the last task ends. Proven when nothing sooner exists: then `boundMs` equals it. */
 export type LanesOutcome = { kind: 'lanes'; placed: Placed[]; makespanMs: number; boundMs: number; proven: boolean; expanded: number } | { kind: 'impossible' }
