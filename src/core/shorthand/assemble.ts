@@ -6,7 +6,7 @@ import { HolderGroup } from './holderGroup'
 export type Assembled = { facts: Fact[]; asks: AskKind[]; unread: Item[] }
 
 type Release = { start?: string; motions?: Motion[]; tool?: string; effort?: string; protect?: string }
-type Plug = { name?: string; noun?: string; latch?: string; tab?: string; colour?: string; of?: string; behind?: string[]; leave?: true; named: boolean }
+type Plug = { name?: string; noun?: string; latch?: string; tab?: string; colour?: string; of?: string; behind?: string[]; leave?: true; isOpened: boolean; isPlug: boolean; items: Item[] }
 type Refit = { first?: string; leadsFirst?: true; startAll?: true; snug?: true; align?: string; listen?: string }
 
 /**
@@ -16,6 +16,9 @@ type Refit = { first?: string; leadsFirst?: true; startAll?: true; snug?: true; 
 export function assemble(items: readonly Item[]): Assembled {
   return new Line(items).read()
 }
+
+/** Names of plugs that are no parts by themselves. */
+const NO_PARTS: readonly string[] = ['other', 'second', 'main']
 
 class Line {
   private readonly facts: Fact[] = []
@@ -45,6 +48,8 @@ class Line {
   private take(item: Item, before: Item | undefined, next: Item | undefined): void {
     switch (item.is) {
       case 'count':
+        // "unplug the two connectors": which two, not how many screws.
+        if (this.plug?.isOpened && this.plug.name === undefined) return void this.plug.items.push(item)
         return this.toGroup((group) => group.takeCount(item.count, item.count === null))
       case 'each':
         return this.toGroup((group) => group.takeEach(item.count, item.where))
@@ -83,25 +88,23 @@ class Line {
         return
       case 'unplug':
         this.closePlug()
-        this.plug = { named: true }
+        this.plug = { isOpened: true, isPlug: true, items: [] }
         return
       case 'plug noun':
       case 'plug name':
-        return this.takePlugWord(item.is, item.value)
+        return this.takePlugWord(item)
       case 'tab':
-        this.plug ??= { named: false }
-        if (item.side !== null) this.plug.tab = item.side
+        this.plugSaid(item)
+        if (item.side !== null) this.plug!.tab = item.side
         return
       case 'latch':
-        this.plug ??= { named: false }
-        this.plug.latch = item.value
+        this.plugSaid(item).latch = item.value
         return
       case 'colour':
-        this.plug ??= { named: false }
-        this.plug.colour = item.value
+        this.plugSaid(item).colour = item.value
         return
       case 'leave':
-        if (this.plug) this.plug.leave = true
+        if (this.plug) this.plugSaid(item).leave = true
         else this.unread.push(item)
         return
       case 'where':
@@ -171,6 +174,14 @@ class Line {
       case 'when':
         this.when = item.value
         return
+      case 'to':
+        return this.takeDirection(item)
+      case 'forward':
+        this.asks.add('forward')
+        return
+      case 'one of two':
+        this.asks.add('part')
+        return
       case 'left or right':
         this.asks.add('whose left')
         return
@@ -208,7 +219,7 @@ class Line {
   /** A part by itself: what a motion just said moves, or what the line is about. */
   private takePart(name: string, before: Item | undefined): void {
     if (this.isObject(before)) return this.moveSubject(name)
-    if (this.plug?.named && this.plug.name === undefined) {
+    if (this.plug?.isOpened && this.plug.name === undefined) {
       this.plug.name = name
       return
     }
@@ -226,14 +237,20 @@ class Line {
     this.subjectMoved = true
   }
 
-  private takePlugWord(is: 'plug noun' | 'plug name', value: string): void {
-    const plug = (this.plug ??= { named: false })
-    if (is === 'plug noun') {
-      if (value !== '') plug.noun = value
-      return
-    }
-    plug.name = value
-    plug.named = true
+  private takePlugWord(item: Extract<Item, { value: string }>): void {
+    const plug = (this.plug ??= { isOpened: false, isPlug: false, items: [] })
+    plug.items.push(item)
+    if (item.is === 'plug name') plug.name = item.value
+    else if (item.value === '') plug.isPlug = true
+    else plug.noun = item.value
+  }
+
+  /** Something that only a plug has. */
+  private plugSaid(item: Item): Plug {
+    const plug = (this.plug ??= { isOpened: false, isPlug: true, items: [] })
+    plug.isPlug = true
+    plug.items.push(item)
+    return plug
   }
 
   private takeTurn({ turn, sense, seenFrom, side }: Extract<Item, { is: 'turn' }>): void {
@@ -250,6 +267,13 @@ class Line {
     else this.release.motions = [...(this.release.motions ?? []), motion]
   }
 
+  /** "pull the panel toward you": the motion was said before. "take out the screws": it goes without saying. */
+  private takeDirection(item: Extract<Item, { value: string }>): void {
+    const last = this.release.motions?.at(-1)
+    if (last && last.to === undefined) last.to = item.value
+    else if (item.value !== 'out') this.unread.push(item)
+  }
+
   /** What sounds like something else is asked about; of its place in a group nothing is taken. */
   private takeHeard(meant: string): void {
     this.asks.add('heard')
@@ -263,9 +287,14 @@ class Line {
     const { plug } = this
     this.plug = null
     if (!plug) return
-    const { name, noun, named: _, ...rest } = plug
-    if (name === undefined) return void this.asks.add('part')
-    this.others.push({ fact: 'plug', name: noun ? `${name} ${noun}` : name, ...rest } as Fact)
+    const { name, noun, isOpened: _, isPlug, items, ...rest } = plug
+    const said = name === undefined ? undefined : noun ? `${name} ${noun}` : name
+    if (!isPlug) {
+      // "hazard switch: 2 T20" is about a part; "the other side" about nothing.
+      if (said !== undefined && !NO_PARTS.includes(said)) this.subject ??= said
+      else this.unread.push(...items)
+    } else if (said === undefined) this.asks.add('part')
+    else this.others.push({ fact: 'plug', name: said, ...rest } as Fact)
   }
 
   private finish(): void {

@@ -9,7 +9,7 @@ export type ItemSaid =
   | { is: 'each'; count: number | null; where: string }
   | { is: 'size'; size: string }
   | { is: 'drive'; drive: string; size: string | null }
-  | { is: 'thread' | 'kind' | 'latch' | 'colour' | 'tool' | 'effort' | 'protect' | 'rest' | 'start' | 'first' | 'align' | 'listen' | 'when' | 'fixing' | 'plug noun' | 'plug name' | 'heard' | 'where' | 'on' | 'part' | 'part off' | 'part free'; value: string }
+  | { is: 'thread' | 'kind' | 'latch' | 'colour' | 'tool' | 'effort' | 'protect' | 'rest' | 'start' | 'first' | 'align' | 'listen' | 'when' | 'fixing' | 'plug noun' | 'plug name' | 'heard' | 'where' | 'on' | 'part' | 'part off' | 'part free' | 'to'; value: string }
   | { is: 'holds' | 'behind'; parts: string[] }
   | { is: 'tab'; side: string | null }
   | { is: 'move'; move: string; to: string | null; ask: 'forward' | 'whose left' | null }
@@ -18,7 +18,7 @@ export type ItemSaid =
   | { is: 'persons'; count: number }
   | { is: 'setting'; setting: string; value: string | null }
   | { is: 'traps'; of: string | null; by: string | null }
-  | { is: 'covers' | 'unplug' | 'leads first' | 'start all' | 'snug' | 'mirrored' | 'brittle' | 'leave' | 'left or right' | 'separator' | 'stray' | 'unknown' }
+  | { is: 'covers' | 'unplug' | 'leads first' | 'start all' | 'snug' | 'mirrored' | 'brittle' | 'leave' | 'left or right' | 'forward' | 'one of two' | 'separator' | 'stray' | 'unknown' }
 
 const T = Object.fromEntries(TOKEN_NAMES.map((name) => [name, createToken({ name, pattern: /(?!)/ })])) as Record<TokenName, TokenType>
 
@@ -121,7 +121,7 @@ class LineParser extends EmbeddedActionsParser {
   )
 
   private count = this.RULE('count', (): ItemSaid =>
-    this.OR<ItemSaid>([{ ALT: () => ({ is: 'count', count: Number(this.value(T.Num)) }) }, { ALT: () => (this.CONSUME(T.Vague), { is: 'count', count: null }) }]),
+    this.OR<ItemSaid>([{ ALT: () => ({ is: 'count', count: Number(this.value(T.Num)) }) }, { ALT: () => ({ is: 'count', count: Number(this.value(T.CountOf)) }) }, { ALT: () => (this.CONSUME(T.Vague), { is: 'count', count: null }) }]),
   )
 
   /** "hex 7", "plus head number two", or a drive alone. */
@@ -296,19 +296,34 @@ class LineParser extends EmbeddedActionsParser {
     return { is: 'setting', setting, value: value ?? null }
   })
 
-  /** Words that say something only beside others. */
-  private stray = this.RULE('stray', (): ItemSaid => {
-    this.OR([T.On, T.At, T.To, T.Off, T.Free, T.First, T.Forward, T.Sense, T.Millimetres, T.SizeWord, T.Holds, T.Behind, T.Traps, T.Not, T.Start, T.Align, T.AlignWhat, T.SeenFrom, T.SettingValue, T.OneOfTwo].map((token) => ({ ALT: () => this.CONSUME(token) })))
-    return { is: 'stray' }
-  })
+  /** A direction or a question apart from what it belongs to; small words; and the rest, which says nothing by itself. */
+  private stray = this.RULE('stray', (): ItemSaid =>
+    this.OR<ItemSaid>([
+      { ALT: () => ({ is: 'to', value: this.value(T.To) }) },
+      { ALT: () => (this.CONSUME(T.Forward), { is: 'forward' }) },
+      { ALT: () => (this.CONSUME(T.OneOfTwo), { is: 'one of two' }) },
+      { ALT: () => (this.OR2([T.On, T.At, T.Off].map((token) => ({ ALT: () => this.CONSUME(token) }))), { is: 'stray' }) },
+      { ALT: () => (this.OR3([T.Free, T.First, T.Sense, T.Millimetres, T.SizeWord, T.Holds, T.Behind, T.Traps, T.Not, T.Start, T.Align, T.AlignWhat, T.SeenFrom, T.SettingValue].map((token) => ({ ALT: () => this.CONSUME(token) }))), { is: 'unknown' }) },
+    ]),
+  )
 }
 
 const parser = new LineParser()
 
-/** The items of a line. Anything can be read, since what fits nowhere is an item of its own; the rest is as it stands. */
+/**
+ * The items of a line. Any line can be read: where a phrase does not go on as it began, the word it breaks off at is taken as
+ * one that nobody knows (or the one before it, if it is that already), and the line is read again.
+ */
 export function itemsOf(phrases: readonly Phrase[]): Item[] {
-  parser.input = phrases.map((phrase): IToken => ({ ...createTokenInstance(T[phrase.token], phrase.said, phrase.from, phrase.to, 1, 1, 1, 1), payload: phrase.value }))
-  const items = parser.line()
-  if (parser.errors.length > 0) throw new Error(`A line could not be read: ${parser.errors[0]!.message}`)
-  return items
+  const tokens = phrases.map((phrase): IToken => ({ ...createTokenInstance(T[phrase.token], phrase.said, phrase.from, phrase.to, 1, 1, 1, 1), payload: phrase.value }))
+  for (;;) {
+    parser.input = tokens
+    const items = parser.line()
+    const error = parser.errors[0]
+    if (!error) return items
+    const found = tokens.findIndex((token) => token.startOffset === error.token.startOffset)
+    let at = found < 0 ? tokens.length - 1 : found
+    while (at > 0 && tokens[at]!.tokenType === T.Unknown) at -= 1
+    tokens[at] = { ...tokens[at]!, tokenType: T.Unknown, tokenTypeIdx: T.Unknown.tokenTypeIdx! }
+  }
 }

@@ -16,7 +16,8 @@ export class HolderGroup {
   private count: number | null | undefined
   private isVague = false
   private isHeard = false
-  private each: { count: number; where: string } | undefined
+  /** `count`: how many for each, where that was said with it ("two each side"); null where the group's own number says it. */
+  private each: { count: number | null; times: number } | undefined
   private kind: HolderKind | undefined
   private isPlural = true
   private drive: string | undefined
@@ -40,11 +41,7 @@ export class HolderGroup {
   takeEach(count: number | null, where: string): boolean {
     if (this.each || this.where !== undefined) return false
     this.where = where
-    // "2 each side" as well as "2 hex 7 each side".
-    const number = count ?? (typeof this.count === 'number' ? this.count : null)
-    if (number === null) return true
-    if (count === null) this.count = undefined
-    this.each = { count: number, where }
+    this.each = { count, times: TIMES[where]! }
     return true
   }
 
@@ -114,16 +111,14 @@ export class HolderGroup {
     }
   }
 
-  /** How many in all; null where that has to be asked. A total and so many each side must agree. */
+  /** How many in all; null where that has to be asked. A total and so many for each must agree. */
   private counted(): number | null {
-    const total = this.count
     if (this.isVague || this.isHeard) return null
-    if (this.each) {
-      const all = this.each.count * TIMES[this.each.where]!
-      return total === undefined || total === null || total === all ? all : null
-    }
-    if (typeof total === 'number') return total
     // "the nut" is one; nuts without a number are to be counted.
-    return this.kind !== undefined && !this.isPlural ? 1 : null
+    const said = this.count ?? (this.kind !== undefined && !this.isPlural ? 1 : null)
+    if (!this.each) return said
+    if (this.each.count === null) return said === null ? null : said * this.each.times
+    const all = this.each.count * this.each.times
+    return this.count === undefined || this.count === all ? all : null
   }
 }

@@ -6,7 +6,7 @@ export type Entry = { token: TokenName; value: string }
 
 /** Kinds of words. The grammar is made of these; the phrases behind them are in the tables below. */
 export const TOKEN_NAMES = [
-  'Num', 'Vague', 'Each', 'Size', 'Millimetres', 'SizeWord', 'Drive', 'Thread', 'Kind', 'Holds', 'Covers', 'Behind', 'On', 'Part', 'OneOfTwo', 'Unplug', 'PlugNoun', 'PlugName', 'Tab', 'Lever', 'Latch', 'Corner', 'Place',
+  'Num', 'CountOf', 'Vague', 'Each', 'Size', 'Millimetres', 'SizeWord', 'Drive', 'Thread', 'Kind', 'Holds', 'Covers', 'Behind', 'On', 'Part', 'OneOfTwo', 'Unplug', 'PlugNoun', 'PlugName', 'Tab', 'Lever', 'Latch', 'Corner', 'Place',
   'Side', 'At', 'Start', 'Move', 'To', 'Forward', 'LeftOrRight', 'Turn', 'Fraction', 'Sense', 'SeenFrom', 'Not', 'Tool', 'Effort', 'Protect', 'Rest', 'Persons', 'First', 'LeadsFirst', 'StartAll', 'Snug', 'Align',
   'AlignWhat', 'Listen', 'Setting', 'SettingValue', 'When', 'Off', 'Free', 'Mirrored', 'Brittle', 'PressFit', 'Traps', 'Colour', 'Leave', 'Separator', 'Heard', 'Unknown',
 ] as const
@@ -57,7 +57,7 @@ const TABLE: readonly [TokenName, string, readonly string[]][] = [
   ['On', '', ['on', 'of', 'around', 'round', 'on the back of', 'at the back of']],
   ['OneOfTwo', '', ['the lower one', 'the upper one', 'lower one', 'upper one', 'the other one']],
   ['Unplug', '', ['unplug', 'disconnect']],
-  ['PlugNoun', '', ['plug', 'connector', 'harness', 'loom', 'lead']],
+  ['PlugNoun', '', ['plug', 'plugs', 'connector', 'connectors', 'harness', 'loom', 'lead', 'leads', 'wire', 'wires']],
   ['PlugNoun', 'switch', ['switch']],
   ['PlugNoun', 'light', ['light', 'lamp']],
   ['PlugName', 'main', ['main', 'big']],
@@ -72,7 +72,7 @@ const TABLE: readonly [TokenName, string, readonly string[]][] = [
   ['Latch', 'press tab', ['press tab']],
   ['Latch', 'squeeze two tabs', ['squeeze two tabs', 'squeeze both tabs']],
   ['Latch', 'spring-loaded collar', ['collar', 'locking ring', 'spring-loaded collar']],
-  ['Latch', 'threaded', ['threaded', 'screwed on', 'unscrews', 'screws on']],
+  ['Latch', 'threaded', ['threaded', 'screwed on', 'unscrews']],
   ['Latch', 'push-on', ['push-on', 'pushes on', 'push on']],
   ['Latch', 'ground stud', ['stud', 'ground stud']],
   ['Latch', 'friction fit', ['friction fit']],
@@ -86,7 +86,7 @@ const TABLE: readonly [TokenName, string, readonly string[]][] = [
   ['Side', 'passenger side', ['passenger side', 'passengers side', "passenger's side"]],
   ['At', '', ['along', 'at', 'from', 'in', 'edge', 'for', 'to']],
   ['Start', '', ['start', 'starting', 'begin', 'work your way around', 'work around', 'go round']],
-  ['Move', 'pull', ['pop', 'snap off', 'tug', 'yank', 'unclip']],
+  ['Move', 'pull', ['pop', 'pops', 'snap off', 'snaps off', 'tug', 'tugs', 'yank', 'unclip', 'unclips']],
   ['Move', 'lower', ['drop', 'drop down']],
   ['To', 'rearward', ['rearward', 'rearwards', 'straight back', 'toward you', 'towards you']],
   ['To', 'out', ['out', 'straight out']],
@@ -147,7 +147,7 @@ const TABLE: readonly [TokenName, string, readonly string[]][] = [
 
 /** Phrases that add nothing to a fact. Matched after everything else of the same length. */
 const EMPTY_PHRASES = (
-  "a|an|the|ok|okay|so|just|there|theres|there's|is|are|its|it's|it|they|them|then|and|you|your|put|please|has|have|got|get|gives|give|only|us|all|make sure|when|where|which|be|was|were|this|these|undo|take|remove|way|lets|let|leave|use|need|needs|hidden|with|as|goes|come|comes|faces|should|straight|of them|of it|up on it|under there|in there|on it|that is|held by|got to|to get|they break|it breaks|break|breaks|" +
+  "a|an|the|ok|okay|so|just|there|theres|there's|is|are|its|it's|it|they|them|then|and|you|your|put|please|has|have|got|get|gives|give|only|us|all|make sure|when|where|which|be|was|were|this|these|undo|take|remove|way|lets|let|leave|use|need|needs|hidden|with|as|goes|come|comes|faces|should|straight|of them|of it|under there|in there|on it|that is|held by|got to|to get|they break|it breaks|break|breaks|" +
   "when it goes back|when you put it back|before it goes home|before you push it home|before you tighten any|push the bottom in|hook the|lay it|put it|the hooks at the front|the hooks at the back|over|one"
 ).split('|')
 
@@ -156,7 +156,7 @@ function made(): Map<string, Entry | null> {
   for (const phrase of EMPTY_PHRASES) phrases.set(phrase, null)
   for (const [token, value, words] of TABLE) for (const word of words) phrases.set(word, { token, value: token === 'AlignWhat' ? word : value })
   for (const name of ['hazard', 'climate', 'usb', 'speaker', 'window', 'airbag', 'amplifier', 'starter', 'camera', 'mirror', 'second']) phrases.set(name, { token: 'PlugName', value: name })
-  for (const move of ['pull', 'push', 'lift', 'slide', 'tilt', 'hinge', 'swing', 'flip', 'peel', 'wiggle', 'press', 'squeeze']) for (const form of [move, `${move}s`]) phrases.set(form, { token: 'Move', value: move })
+  for (const move of ['pull', 'push', 'lift', 'slide', 'tilt', 'hinge', 'swing', 'flip', 'peel', 'wiggle', 'press', 'squeeze', 'pry', 'prise']) for (const form of [move, `${move}s`]) phrases.set(form, { token: 'Move', value: move })
   // One clip is one; clips without a number are to be counted.
   for (const [kind, words] of Object.entries(KINDS))
     for (const word of words) {

@@ -1,11 +1,17 @@
 import { PHRASES, type TokenName } from './lexicon'
 import { PART_ADJECTIVES } from './partNames'
 
-/** A phrase of a line: what it is, what it stands for, the words themselves, and where they stand in the line. */
-export type Phrase = { token: TokenName; value: string; said: string; from: number; to: number }
+/**
+ * A phrase of a line: what it is, what it stands for, the words themselves, and where they stand in the line. `choices`: the
+ * parts of the record that all are called so.
+ */
+export type Phrase = { token: TokenName; value: string; said: string; from: number; to: number; choices?: readonly string[] }
 
-/** A part's own word: the name it has in the record or in the shop, and every way it is said. */
+/** A part of the record: its name, and the other ways it is said. */
 export type KnownPart = { name: string; said: readonly string[] }
+
+/** What is known besides the trade's words: the parts of a record, and the shop's own words, each with the trade's. */
+export type OwnWords = { parts?: readonly KnownPart[]; house?: Readonly<Record<string, string>> }
 
 const NUMBERS = ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve']
 const TENS: Record<string, number> = { ten: 10, fifteen: 15, twenty: 20, twenties: 20, 'twenty-five': 25, 'twenty-fives': 25, 'twenty-seven': 27, thirty: 30, thirties: 30, forty: 40, 'forty-five': 45, fifty: 50, tens: 10, fifteens: 15 }
@@ -15,11 +21,14 @@ type Word = { text: string; from: number; to: number }
 
 /**
  * A line as phrases, the longest first that anything begins with. Words nobody knows are kept as such, and so are those that
- * dictation is known to hear wrongly, with what was probably said. `parts` go before the trade's own words.
+ * dictation is known to hear wrongly, with what was probably said. The record's names go before the trade's own words.
  */
-export function scan(line: string, parts: readonly KnownPart[] = []): Phrase[] {
+export function scan(line: string, { parts = [], house = {} }: OwnWords = {}): Phrase[] {
   const words = wordsOf(line)
-  const known = new Map(parts.flatMap(({ name, said }) => [name, ...said].map((word): [string, string] => [word.toLowerCase(), name])))
+  const known: Known = { parts: new Map(), trade: new Map(), house: new Map(Object.entries(house).map(([word, trade]) => [word.toLowerCase(), trade.toLowerCase()])) }
+  for (const { name, said } of parts)
+    for (const word of new Set([name, ...said].map((each) => each.toLowerCase()))) known.parts.set(word, [...(known.parts.get(word) ?? []), name])
+  for (const { name } of parts) for (const trade of tradeNames(name)) known.trade.set(trade, [...(known.trade.get(trade) ?? []), name])
   const phrases: Phrase[] = []
   for (let at = 0; at < words.length; ) {
     const phrase = phraseAt(words, at, known)
@@ -27,21 +36,23 @@ export function scan(line: string, parts: readonly KnownPart[] = []): Phrase[] {
     const found = misheard(words, at, phrases) ?? (phrase.length > 1 ? phrase : (measure(words, at) ?? phrase))
     const [from, to] = [words[at]!.from, words[at + found.length - 1]!.to]
     const place = { said: line.slice(from, to), from, to }
-    if (found.phrase) phrases.push({ ...found.phrase, ...place })
+    if (found.phrase) phrases.push({ ...inRecord(found.phrase, known), ...place })
     // A word that is the trade's own and also what another one sounds like is taken, and asked.
-    if (found.also) phrases.push({ ...found.also, ...place })
+    if (found.also) phrases.push({ ...inRecord(found.also, known), ...place })
     at += found.length
   }
   return phrases
 }
 
-type Said = { token: TokenName; value: string }
+/** `trade`: the record's parts by what the trade calls such a part. */
+type Known = { parts: Map<string, string[]>; trade: Map<string, string[]>; house: Map<string, string> }
+type Said = { token: TokenName; value: string; choices?: readonly string[] }
 type Found = { length: number; phrase: Said | null; also?: Said }
 
 /** Words and separators. A count may be tied to what it counts ("4x"), a size to its letter ("T20"). */
 function wordsOf(line: string): Word[] {
   const text = line.toLowerCase().replace(/[’‘]/g, "'").replace(/×/g, 'x')
-  return [...text.matchAll(/[a-z][a-z'-]*\d*(?:x\d+)?|\d+(?:\.\d+)?|[:,;.]/g)].map((match) => ({ text: match[0], from: match.index, to: match.index + match[0].length }))
+  return [...text.matchAll(/x\d+|[a-z][a-z'-]*\d*(?:x\d+)?|\d+(?:\.\d+)?|[:,;.]/g)].map((match) => ({ text: match[0], from: match.index, to: match.index + match[0].length }))
 }
 
 function numberOf(word: Word | undefined): number | null {
@@ -71,10 +82,16 @@ function measure(words: readonly Word[], at: number): Found | null {
   }
   const cross = /^p([hz])(\d)$/.exec(word.text)
   if (cross) return { length: 1, phrase: { token: 'Size', value: `P${cross[1]!.toUpperCase()}${cross[2]}` } }
+  const fraction = /^\d+\.\d+$/.test(word.text) && /^(mil|mm|millimetres?)$/.test(next?.text ?? '')
+  if (fraction) return { length: 1, phrase: { token: 'Num', value: word.text } }
+  const tied = /^x(\d+)$/.exec(word.text)?.[1]
+  if (tied) return { length: 1, phrase: { token: 'CountOf', value: tied } }
   const number = numberOf(word)
   // "one" after a word for which or what kind is no number: "the lower one", "a stubborn one".
   if (number === null || (word.text === 'one' && at > 0 && /^(lower|upper|other|stubborn|small|big|this|that)$/.test(words[at - 1]!.text))) return null
   const times = next?.text === 'x' ? 1 : 0
+  // "hex screws, three of them": never a size.
+  if (next?.text === 'of' && /^(them|those|these)$/.test(then?.text ?? '')) return { length: 3, phrase: { token: 'CountOf', value: `${number}` } }
   return { length: 1 + times, phrase: { token: 'Num', value: `${number}` } }
 }
 
@@ -98,11 +115,11 @@ function misheard(words: readonly Word[], at: number, before: readonly Phrase[])
 }
 
 /** The longest phrase that begins here: of the record, with its adjective, or of the trade. */
-function phraseAt(words: readonly Word[], at: number, known: ReadonlyMap<string, string>): Found {
+function phraseAt(words: readonly Word[], at: number, known: Known): Found {
   for (let length = Math.min(LONGEST_PHRASE, words.length - at); length > 0; length--) {
     const text = words.slice(at, at + length).map((word) => word.text).join(' ')
-    const own = known.get(text)
-    if (own) return { length, phrase: { token: 'Part', value: own } }
+    const own = ownPhrase(text, known)
+    if (own) return { length, phrase: own }
     const entry = PHRASES.get(text)
     const adjective = length > 1 && PART_ADJECTIVES.includes(words[at]!.text) ? partAfter(words.slice(at + 1, at + length)) : null
     if (adjective && entry === undefined) return { length, phrase: { token: 'Part', value: `${words[at]!.text} ${adjective}` } }
@@ -111,6 +128,32 @@ function phraseAt(words: readonly Word[], at: number, known: ReadonlyMap<string,
     if (entry !== undefined) return { length, phrase: entry }
   }
   return { length: 1, phrase: { token: 'Unknown', value: words[at]!.text } }
+}
+
+/** A name of the record, or a word of the shop that stands for one or for a phrase of the trade. */
+function ownPhrase(text: string, { parts, house }: Known): Said | null {
+  const trade = house.get(text) ?? text
+  const names = parts.get(trade)
+  if (names) return { token: 'Part', value: names[0]!, ...(names.length > 1 && { choices: names }) }
+  return trade === text ? null : (PHRASES.get(trade) ?? { token: 'Part', value: trade })
+}
+
+/** A part said in the trade's words is the one of the record that is called so; of several one is asked. */
+function inRecord(said: Said, { trade }: Known): Said {
+  const names = said.token === 'Part' ? trade.get(said.value) : undefined
+  return names ? { token: 'Part', value: names[0]!, ...(names.length > 1 && { choices: names }) } : said
+}
+
+/** What the trade calls a part of this name, with its adjectives and without: "Rubber liner" is a liner. */
+function tradeNames(name: string): Set<string> {
+  const words = wordsOf(name)
+  const none: Known = { parts: new Map(), trade: new Map(), house: new Map() }
+  const found = new Set<string>()
+  for (let from = 0; from < words.length; from++) {
+    const { length, phrase } = phraseAt(words, from, none)
+    if (phrase?.token === 'Part' && from + length === words.length) found.add(phrase.value)
+  }
+  return found
 }
 
 function partAfter(words: readonly Word[]): string | null {

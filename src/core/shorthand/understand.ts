@@ -1,30 +1,44 @@
+import type { ProcedureDocument } from '../procedure/document'
 import { assemble } from './assemble'
 import { itemsOf } from './grammar'
 import type { AskKind, Fact } from './meaning'
-import { scan, type KnownPart } from './scan'
+import { nearestWords } from './nearest'
+import { scan, type OwnWords } from './scan'
 
 /** What a line was understood to say. */
 export type Understood = {
   facts: Fact[]
   /** What must be asked before the facts are taken. */
   asks: AskKind[]
-  /** Words that nobody could place, as they stand in the line. */
-  notUnderstood: { said: string; from: number; to: number }[]
+  /** Words that nobody could place, as they stand in the line, with what they may have been meant for. */
+  notUnderstood: { said: string; from: number; to: number; nearest: string[] }[]
   /** Words that may have been heard wrongly, and what was probably said. */
   heard: { said: string; meant: string }[]
+  /** Names that more than one part of the record has. */
+  whichPart: { said: string; choices: readonly string[] }[]
 }
 
 /**
- * One line of shorthand, typed or dictated. `parts`: the names that the record and the shop have for parts. Never fails: what
- * can't be placed is answered as such. Cost: some microseconds a word.
+ * One line of shorthand, typed or dictated. Never fails: what can't be placed is answered as such. Cost: some microseconds a
+ * word, and the number of known words for each unknown one.
  */
-export function understand(line: string, parts: readonly KnownPart[] = []): Understood {
-  const phrases = scan(line, parts)
+export function understand(line: string, own: OwnWords = {}): Understood {
+  const phrases = scan(line, own)
   const { facts, asks, unread } = assemble(itemsOf(phrases))
+  const whichPart = phrases.flatMap(({ said, choices }) => (choices ? [{ said, choices }] : []))
   return {
     facts,
-    asks,
-    notUnderstood: unread.map(({ begin, end }) => ({ said: line.slice(begin, end), from: begin, to: end })),
+    asks: whichPart.length > 0 && !asks.includes('part') ? [...asks, 'part'] : asks,
+    notUnderstood: unread.map(({ begin, end }) => {
+      const said = line.slice(begin, end)
+      return { said, from: begin, to: end, nearest: nearestWords(said, own) }
+    }),
     heard: phrases.flatMap((phrase) => (phrase.token === 'Heard' ? [{ said: phrase.said, meant: phrase.value }] : [])),
+    whichPart,
   }
+}
+
+/** The names a record has for its parts. */
+export function partsOf(document: Pick<ProcedureDocument, 'parts'>): OwnWords {
+  return { parts: document.parts.map(({ name, synonyms }) => ({ name, said: synonyms })) }
 }
