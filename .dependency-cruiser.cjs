@@ -9,6 +9,7 @@ const layers = {
   'core/vehicle': ['core/base', 'core/procedure', 'core/order', 'core/shop'],
   'core/plan': ['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/estimate'],
   'core/job': ['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/plan'],
+  'core/shorthand': ['core/base', 'core/procedure'],
   'core/formats': ['core/base', 'core/procedure', 'core/order', 'core/plan', 'core/job'],
   db: ['core'],
   server: ['core', 'db'],
@@ -32,7 +33,8 @@ module.exports = {
       to: { path: '^src/', pathNot: `^src/(${[folder, ...allowed].map(escape).join('|')})/` },
     })),
     { name: 'core-has-no-io', severity: 'error', from: { path: '^src/core/', pathNot: '\\.(test|testing)\\.ts$' }, to: { dependencyTypes: ['core'] } },
-    { name: 'core-packages', comment: 'Core uses zod only.', severity: 'error', from: { path: '^src/core/', pathNot: '\\.(test|testing)\\.ts$' }, to: { dependencyTypes: ['npm', 'npm-dev'], pathNot: 'node_modules/zod' } },
+    { name: 'core-packages', comment: 'Core uses zod only.', severity: 'error', from: { path: '^src/core/', pathNot: '(\\.(test|testing)\\.ts$|^src/core/shorthand/)' }, to: { dependencyTypes: ['npm', 'npm-dev'], pathNot: 'node_modules/zod' } },
+    { name: 'shorthand-packages', comment: 'A grammar is made with a parser library.', severity: 'error', from: { path: '^src/core/shorthand/', pathNot: '\\.(test|testing)\\.ts$' }, to: { dependencyTypes: ['npm', 'npm-dev'], pathNot: 'node_modules/(zod|chevrotain|fastest-levenshtein)' } },
     { name: 'demo-stays-out', severity: 'error', from: { path: '^src/', pathNot: '(^src/demo/|\\.test\\.ts$)' }, to: { path: '^src/demo/' } },
   ],
   options: {

@@ -303,7 +303,7 @@ class Line {
     const { subject } = this
     for (const group of this.groups) {
       const { fact, asks } = group.fact(subject)
-      this.facts.push(fact)
+      if (fact) this.facts.push(fact)
       for (const ask of asks) this.asks.add(ask)
     }
     const of = subject === null ? {} : { of: subject }

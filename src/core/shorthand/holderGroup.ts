@@ -84,8 +84,9 @@ export class HolderGroup {
     return true
   }
 
-  /** The fact, with what has to be asked. `subject`: the part the line is about, which it holds where nothing else is said. */
-  fact(subject: string | null): { fact: Fact; asks: AskKind[] } {
+  /** The fact, with what has to be asked; no fact while it is not said what it is. `subject`: the part the line is about, which it holds where nothing else is said. */
+  fact(subject: string | null): { fact: Fact | null; asks: AskKind[] } {
+    if (this.kind === undefined && this.drive === undefined && this.size === undefined && this.thread === undefined) return { fact: null, asks: ['kind'] }
     const asks: AskKind[] = []
     const kind = this.kind ?? 'machine screw'
     const drive = this.drive ?? (this.size !== undefined ? 'hex' : undefined)

@@ -32,7 +32,7 @@ export const Fact = z.discriminatedUnion('fact', [
 export type Fact = z.infer<typeof Fact>
 
 /** What has to be asked before a line is taken: docs/shorthand.md says why each. */
-export const ASKS = ['forward', 'whose left', 'turn sense', 'size', 'drive', 'count', 'part', 'heard'] as const
+export const ASKS = ['forward', 'whose left', 'turn sense', 'size', 'drive', 'count', 'kind', 'part', 'heard'] as const
 export type AskKind = (typeof ASKS)[number]
 
 /** A line of the corpus with what it means. */

@@ -38,6 +38,7 @@ describe('never guessed', () => {
     ['2 star screws', 'size'],
     ['2 screws behind the badge', 'drive'],
     ['some clips', 'count'],
+    ['3 behind the badge', 'kind'],
     ['4 T20, one each side', 'count'],
     ['the lower one traps the upper one', 'part'],
     ['for t20', 'heard'],

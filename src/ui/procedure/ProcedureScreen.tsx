@@ -17,6 +17,7 @@ import { OrderTab } from '../order/OrderTab'
 import { blankItem } from './newItem'
 import { PartFacts } from './PartFacts'
 import { ProblemList } from './ProblemList'
+import { SayLine } from './SayLine'
 import { StationsForForm } from './SpecFields'
 import { useDraft, type EditDraft } from './useDraft'
 
@@ -140,6 +141,7 @@ export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureD
             {draft.saving ? 'saving…' : said || (draft.changed ? 'saved' : '')}
           </span>
         </div>
+        <SayLine document={document} partId={pickedId} save={draft.save} onNewPart={setPickedId} />
         {pickedId ? <PartFacts document={document} partId={pickedId} onOpen={open} onAdd={add} /> : <p className="text-second">No part yet. Add the first one: what comes off first.</p>}
       </aside>
       <Dialog title={form ? (form.isNew ? `New ${COLLECTION_WORDS[form.collection].one}` : `Change ${COLLECTION_WORDS[form.collection].one}`) : ''} open={form !== null} onClose={() => setForm(null)} wide>

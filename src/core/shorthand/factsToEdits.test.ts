@@ -1,0 +1,77 @@
+import { describe, expect, test } from '@jest/globals'
+import { panelVan } from '../../demo/panelVan'
+import { checkRecord } from '../plan/checkRecord'
+import { applyEdits } from '../procedure/edit'
+import { ProcedureDocument } from '../procedure/document'
+import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
+import { whilePlanning } from '../vehicle/circumstances'
+import { factsToEdits, type PlacedFacts } from './factsToEdits'
+import { partsOf, understand } from './understand'
+
+const EMPTY = ProcedureDocument.parse({ format: 'istruzione-procedure', version: 1, name: 'New model' })
+
+function numbered(): (prefix: string) => string {
+  let next = 0
+  return (prefix) => `${prefix}-said-${(next += 1)}`
+}
+
+/** Lines said one after another about the part in hand, as they change a draft. */
+function said(document: ProcedureDocument, lines: readonly string[], inHand: string | null = null): { document: ProcedureDocument; placed: PlacedFacts[] } {
+  const newId = numbered()
+  const placed: PlacedFacts[] = []
+  let draft = document
+  for (const line of lines) {
+    const facts = factsToEdits(draft, understand(line, partsOf(draft)).facts, inHand, newId)
+    placed.push(facts)
+    const applied = applyEdits(draft, facts.edits)
+    if (!applied.ok) throw new Error(`${line}: ${applied.error.sentence}`)
+    draft = applied.value.document
+  }
+  return { document: draft, placed }
+}
+
+describe('a line becomes a draft', () => {
+  const { document } = said(EMPTY, ['surround: 2 T20 M4x12 behind liner, 9 clips, start lower left, pull rearward', 'unplug hazard of the surround, tab driver side', 'liner: press fit, lift up', 'surround hangs on its leads, two people'])
+  const part = (name: string) => document.parts.find((item) => item.name === name)!
+
+  test('parts that nobody had stated are there, once', () => {
+    expect(document.parts.map(({ name }) => name)).toEqual(['Surround', 'Liner'])
+  })
+  test('holders with their heads, threads and what covers them', () => {
+    const surround = part('Surround').id
+    expect(document.holders).toMatchObject([
+      { kind: 'machine screw', count: 2, holds: [surround], drives: [{ drive: 'six-lobe', size: 'T20' }], thread: { diameterMm: 4, lengthMm: 12 } },
+      { kind: 'spring clip', count: 9, holds: [surround] },
+    ])
+    expect(document.needs).toMatchObject([{ dependent: { act: 'undo', id: document.holders[0]!.id }, needs: { kind: 'part', partId: part('Liner').id, level: 'off' }, reason: 'covers' }])
+  })
+  test('how it comes off, how it may wait, and its plug', () => {
+    expect(part('Surround')).toMatchObject({ persons: 2, rests: [{ level: 'free', how: 'hangs on its leads' }], release: { start: 'lower left', motions: [{ move: 'pull', directions: ['rearward'] }] } })
+    expect(part('Liner')).toMatchObject({ fixing: 'press fit', release: { motions: [{ move: 'lift', directions: ['up'] }] } })
+    expect(document.tethers).toMatchObject([{ name: 'hazard', partId: part('Surround').id, tabSide: 'driver side' }])
+  })
+})
+
+describe('on a record that is there', () => {
+  const van = panelVan()
+  test('only single fields of the part are changed, and the check finds nothing new', () => {
+    const { document, placed } = said(van, ["don't push up, top edge first", 'two people'], 'surround')
+    expect(placed.flatMap(({ edits }) => edits.map((edit) => [edit.kind, 'field' in edit && edit.field]))).toEqual([['field', 'release'], ['field', 'refit'], ['field', 'persons']])
+    expect(document.parts.find(({ id }) => id === 'surround')).toMatchObject({ persons: 2, refit: { first: 'top edge' } })
+    const kinds = (of: ProcedureDocument) => checkRecord(of, whilePlanning(DEFAULT_HOUSE_VALUES)).map(({ kind }) => kind)
+    expect(kinds(document)).toEqual(kinds(van))
+  })
+  test('a plug that is known is told more about, not stated twice', () => {
+    const name = van.tethers[0]!.name
+    const { document } = said(van, [`unplug ${name}`])
+    expect(document.tethers.length).toBe(van.tethers.length)
+  })
+  test('a setting of the record is what the part in hand needs', () => {
+    const { document } = said(van, ['lever out of park'], 'glovebox')
+    expect(document.needs.at(-1)).toMatchObject({ dependent: { act: 'release', id: 'glovebox' }, needs: { kind: 'setting', value: 'out of park' }, reason: 'setting' })
+  })
+  test('what has no place says why', () => {
+    const because = (line: string, inHand: string | null) => said(van, [line], inHand).placed[0]!.unplaced.map(({ because: { kind } }) => kind)
+    expect([because('4 T20', null), because('some clips', 'surround'), because('column down', 'surround'), because('if power seats: 2 T20', 'surround'), because('same other side', 'surround')]).toEqual([['no part'], ['no count'], ['no setting'], ['no facet'], ['not here']])
+  })
+})

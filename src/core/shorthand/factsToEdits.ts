@@ -1,0 +1,200 @@
+import type { Id } from '../base/id'
+import type { ProcedureDocument } from '../procedure/document'
+import { fieldEdits, type Edit } from '../procedure/edit'
+import { Holder } from '../procedure/holder'
+import { coversNeed, Need, trapsNeed } from '../procedure/need'
+import { mayRestFree, newPart, type Part } from '../procedure/part'
+import { Tether } from '../procedure/tether'
+import type { When } from '../procedure/when'
+import type { Fact } from './meaning'
+import { documentMotion } from './documentMotion'
+
+/** Facts as changes to a draft, and what found no place there, each with what to do about it. */
+export type PlacedFacts = { edits: Edit[]; unplaced: { fact: Fact; because: Unplaced }[]; newParts: string[] }
+export type Unplaced = { kind: 'no part' } | { kind: 'no count' } | { kind: 'no setting'; setting: string; value: string } | { kind: 'no facet'; when: string } | { kind: 'not here' }
+
+/**
+ * What a line says, as edits of a draft. `inHand`: the part it is about where none is named. Parts that the record does not
+ * have are added. Nothing is sent and nothing known is overwritten but single fields of the part in question. `newId` makes ids.
+ */
+export function factsToEdits(document: ProcedureDocument, facts: readonly Fact[], inHand: Id | null, newId: (prefix: string) => Id): PlacedFacts {
+  return new Placing(document, inHand, newId).place(facts)
+}
+
+class Placing {
+  private readonly parts: Map<Id, Part>
+  private readonly before: ReadonlyMap<Id, Part>
+  private readonly added: Edit[] = []
+  private readonly unplaced: PlacedFacts['unplaced'] = []
+  private readonly newParts: string[] = []
+
+  constructor(
+    private readonly document: ProcedureDocument,
+    private readonly inHand: Id | null,
+    private readonly newId: (prefix: string) => Id,
+  ) {
+    this.before = new Map(document.parts.map((part) => [part.id, part]))
+    this.parts = new Map(this.before)
+  }
+
+  place(facts: readonly Fact[]): PlacedFacts {
+    for (const fact of facts) {
+      const when = this.whenOf(fact)
+      const because = when === null ? { kind: 'no facet' as const, when: fact.when! } : this.one(fact, when)
+      if (because) this.unplaced.push({ fact, because })
+    }
+    const changed = [...this.parts.values()].flatMap((part): Edit[] => {
+      const old = this.before.get(part.id)
+      return old ? fieldEdits('parts', old, part) : [{ kind: 'add', collection: 'parts', item: part, after: null }]
+    })
+    return { edits: [...changed, ...this.added], unplaced: this.unplaced, newParts: this.newParts }
+  }
+
+  private one(fact: Fact, when: When): Unplaced | null {
+    switch (fact.fact) {
+      case 'holder':
+        return this.holder(fact, when)
+      case 'plug':
+        return this.plug(fact, when)
+      case 'release':
+        return this.change(fact.of, (part) => ({
+          ...part,
+          release: {
+            ...part.release,
+            ...(fact.start && { start: fact.start }),
+            ...(fact.motions && { motions: fact.motions.map(documentMotion) }),
+            ...(fact.tool && { tool: fact.tool }),
+            ...(fact.effort && { effort: fact.effort }),
+            ...(fact.protect && { protect: fact.protect }),
+          },
+        }))
+      case 'must not':
+        return this.change(fact.of, (part) => ({ ...part, release: { ...part.release, mustNot: joined(part.release.mustNot, fact.what) } }))
+      case 'rests':
+        return this.change(fact.of, (part) => (part.rests.some((rest) => rest.how === fact.how) ? part : { ...part, rests: [...part.rests, { level: 'free' as const, how: fact.how, note: '' }].slice(-2) }))
+      case 'persons':
+        return this.change(fact.of, (part) => ({ ...part, persons: fact.count }))
+      case 'fixing':
+        return this.change(fact.of, (part) => ({ ...part, fixing: fact.fixing }))
+      case 'brittle':
+        return this.change(fact.of, (part) => ({ ...part, brittle: true }))
+      case 'refit':
+        return this.change(fact.of, (part) => ({
+          ...part,
+          refit: {
+            ...part.refit,
+            ...(fact.first && { first: fact.first }),
+            ...(fact.align && { align: joined(part.refit.align, fact.align) }),
+            ...(fact.listen && { confirm: joined(part.refit.confirm, fact.listen) }),
+            ...(fact.leadsFirst && { before: joined(part.refit.before, 'leads through the opening first') }),
+            ...((fact.startAll || fact.snug) && { startAllFirst: true }),
+          },
+        }))
+      case 'part':
+        this.partNamed(fact.part)
+        return null
+      case 'traps': {
+        const [trapped, by] = [this.partNamed(fact.of), this.partNamed(fact.by)]
+        this.addNeed({ ...trapsNeed(this.newId('need'), trapped, by, this.levelToClear(by)), when })
+        return null
+      }
+      case 'setting':
+        return this.setting(fact, when)
+      case 'mirrored':
+        return { kind: 'not here' }
+    }
+  }
+
+  private holder(fact: Extract<Fact, { fact: 'holder' }>, when: When): Unplaced | null {
+    const holds = fact.holds ? fact.holds.map((name) => this.partNamed(name)) : this.inHand ? [this.inHand] : []
+    if (holds.length === 0) return { kind: 'no part' }
+    if (fact.count === null) return { kind: 'no count' }
+    const id = this.newId('hold')
+    const [, diameter, length] = /^M(\d+)x(\d+)$/.exec(fact.thread ?? '') ?? []
+    const item = Holder.parse({
+      id,
+      kind: fact.kind,
+      count: fact.count,
+      holds,
+      drives: fact.drive ? [{ drive: fact.drive, size: fact.size ?? '' }] : [],
+      thread: diameter ? { diameterMm: Number(diameter), lengthMm: Number(length) } : null,
+      note: fact.where ?? '',
+      when,
+    })
+    this.added.push({ kind: 'add', collection: 'holders', item, after: null })
+    for (const name of fact.behind ?? []) {
+      const cover = this.partNamed(name)
+      this.addNeed({ ...coversNeed(this.newId('need'), id, cover, this.levelToClear(cover)), when })
+    }
+    return null
+  }
+
+  private plug(fact: Extract<Fact, { fact: 'plug' }>, when: When): Unplaced | null {
+    const partId = fact.of ? this.partNamed(fact.of) : this.inHand
+    const said = { ...(fact.latch && { latch: fact.latch }), ...(fact.tab && { tabSide: fact.tab }), ...(fact.colour && { colour: fact.colour }), ...(fact.leave && { note: 'leave it plugged' }) }
+    const known = this.document.tethers.find((tether) => tether.name.toLowerCase() === fact.name.toLowerCase() && (fact.of === undefined || tether.partId === partId))
+    if (known) {
+      this.added.push(...fieldEdits('tethers', known, { ...known, ...said } as Tether))
+      return null
+    }
+    if (!partId) return { kind: 'no part' }
+    const id = this.newId('teth')
+    this.added.push({ kind: 'add', collection: 'tethers', item: Tether.parse({ id, name: fact.name, partId, ...said, when }), after: null })
+    for (const name of fact.behind ?? []) {
+      const cover = this.partNamed(name)
+      this.addNeed(Need.parse({ id: this.newId('need'), dependent: { act: 'open', id }, needs: { kind: 'part', partId: cover, level: this.levelToClear(cover) }, reason: 'covers', when }))
+    }
+    return null
+  }
+
+  private setting(fact: Extract<Fact, { fact: 'setting' }>, when: When): Unplaced | null {
+    const setting = this.document.settings.find((item) => item.name.toLowerCase().includes(fact.setting) || item.role === fact.setting)
+    const value = setting?.values.find((item) => item.toLowerCase() === fact.value)
+    if (!setting || !value) return { kind: 'no setting', setting: fact.setting, value: fact.value }
+    if (!this.inHand) return { kind: 'no part' }
+    this.addNeed(Need.parse({ id: this.newId('need'), dependent: { act: 'release', id: this.inHand }, needs: { kind: 'setting', settingId: setting.id, value }, reason: 'setting', when }))
+    return null
+  }
+
+  private change(name: string | undefined, to: (part: Part) => Part): Unplaced | null {
+    const id = name === undefined ? this.inHand : this.partNamed(name)
+    const part = id === null ? undefined : this.parts.get(id)
+    if (!part) return { kind: 'no part' }
+    this.parts.set(part.id, to(part))
+    return null
+  }
+
+  private addNeed(need: Need): void {
+    this.added.push({ kind: 'add', collection: 'needs', item: need, after: null })
+  }
+
+  /** The part of that name, or a new one at the station of the part in hand. */
+  private partNamed(name: string): Id {
+    const lower = name.toLowerCase()
+    const known = [...this.parts.values()].find((part) => part.name.toLowerCase() === lower)
+    if (known) return known.id
+    const station = (this.inHand ? this.parts.get(this.inHand)?.station : undefined) ?? this.document.parts.at(-1)?.station ?? 'centre'
+    const part = { ...newPart(this.newId('part'), `${name[0]!.toUpperCase()}${name.slice(1)}`), station }
+    this.parts.set(part.id, part)
+    this.newParts.push(part.name)
+    return part.id
+  }
+
+  /** What covers or traps has to come free where it may wait so, else off. */
+  private levelToClear(partId: Id): 'free' | 'off' {
+    return mayRestFree(this.parts.get(partId)!) ? 'free' : 'off'
+  }
+
+  /** The choice of a facet that was said; empty where none was, null where the record has no such choice. */
+  private whenOf({ when }: Fact): When | null {
+    if (when === undefined) return {}
+    const words = when.toLowerCase()
+    for (const facet of this.document.facets)
+      for (const choice of facet.choices) if (choice.name.toLowerCase() === words || `${choice.name} ${facet.name}`.toLowerCase() === words || (choice.name.toLowerCase() === 'yes' && facet.name.toLowerCase() === words)) return { [facet.id]: [choice.id] }
+    return null
+  }
+}
+
+function joined(before: string, added: string): string {
+  return before === '' || before.includes(added) ? before || added : `${before}, ${added}`
+}

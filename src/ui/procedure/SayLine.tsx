@@ -1,0 +1,137 @@
+'use client'
+import { useEffect, useId, useState, type ReactNode } from 'react'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import type { Edit } from '@/core/procedure/edit'
+import type { Understood } from '@/core/shorthand/understand'
+import { itemWords } from '../words/items'
+import { askSentences, factWords, unplacedSentence, unreadSentence } from '../words/shorthandWords'
+import { newId } from './newItem'
+
+type Shorthand = typeof import('./shorthand')
+
+/**
+ * One line of shorthand, typed or dictated through the keyboard: what it says stands below as chips while it is typed, what is
+ * unclear is asked, and only what is clear goes into the draft. The line stays until it is in.
+ */
+export function SayLine({ document, partId, save, onNewPart }: { document: ProcedureDocument; partId: string | null; save: (edits: Edit[]) => Promise<string | null>; onNewPart: (id: string) => void }) {
+  const [line, setLine] = useState('')
+  const [shorthand, setShorthand] = useState<Shorthand | null>(null)
+  const [answer, setAnswer] = useState<string[]>([])
+  const id = useId()
+  // The reader of lines is large and needed by nobody who does not type one: it comes when the page has settled.
+  useEffect(() => {
+    let live = true
+    void import('./shorthand').then((loaded) => live && setShorthand(loaded))
+    return () => {
+      live = false
+    }
+  }, [])
+  const understood = shorthand && line.trim() !== '' ? shorthand.understand(line, shorthand.partsOf(document)) : null
+  const clear = understood !== null && understood.facts.length > 0 && understood.asks.length === 0 && understood.notUnderstood.length === 0
+  const say = (next: string) => (setLine(next), setAnswer([]))
+
+  const add = async () => {
+    if (!shorthand || !understood || !clear) return
+    const { edits, unplaced } = shorthand.factsToEdits(document, understood.facts, partId, newId)
+    const refused = unplaced.map(({ fact, because }) => unplacedSentence(fact, because))
+    if (edits.length === 0) return setAnswer(refused.length > 0 ? refused : ['The record has all of this already.'])
+    const sentence = await save(edits)
+    if (sentence) return setAnswer([sentence])
+    const added = edits.find((edit) => edit.kind === 'add' && edit.collection === 'parts')
+    if (added?.kind === 'add') onNewPart(added.item.id)
+    setLine('')
+    setAnswer(refused.length > 0 ? refused : ['It is in the draft; Undo takes it back.'])
+  }
+  return (
+    <form
+      className="mb-5 border-b-2 border-ink pb-4"
+      onSubmit={(event) => {
+        event.preventDefault()
+        void add()
+      }}
+    >
+      <label htmlFor={id} className="block font-semibold">
+        Say it in a line{partId ? <span className="font-normal text-second">, about the {itemWords(document, partId)}</span> : null}
+      </label>
+      <div className="mt-1 flex items-start gap-2">
+        <textarea
+          id={id}
+          rows={2}
+          className="field resize-none leading-snug"
+          value={line}
+          onChange={(event) => say(event.target.value.replace(/\n/g, ' '))}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter') return
+            event.preventDefault()
+            void add()
+          }}
+          placeholder="2 T20 behind liner, 9 clips"
+          autoComplete="off"
+          autoCapitalize="none"
+          spellCheck={false}
+          maxLength={200}
+          aria-describedby={`${id}-said`}
+        />
+        <button type="submit" className="desk-button main" disabled={!clear}>
+          Add
+        </button>
+      </div>
+      <div id={`${id}-said`} aria-live="polite">
+        {understood && <Reading understood={understood} line={line} onLine={say} />}
+        {answer.map((sentence) => (
+          <p key={sentence} className="mt-2 text-[15px] font-semibold">
+            {sentence}
+          </p>
+        ))}
+      </div>
+    </form>
+  )
+}
+
+/** What was understood, what is asked, and what nobody could place, with what settles it. */
+function Reading({ understood, line, onLine }: { understood: Understood; line: string; onLine: (line: string) => void }) {
+  const change = (from: number, to: number, words: string) => onLine(`${line.slice(0, from)}${words}${line.slice(to)}`.replace(/\s+/g, ' ').trimStart())
+  const forward = /\bforwards?\b/i.exec(line)
+  return (
+    <>
+      <ul className="mt-2 flex flex-wrap gap-1.5" aria-label="Understood">
+        {understood.facts.map((fact, i) => (
+          <li key={i} className="rounded-sm border-l-4 border-petrol bg-tint px-2 py-0.5 text-[15px]">
+            {factWords(fact)}
+          </li>
+        ))}
+      </ul>
+      {askSentences(understood).map((sentence) => (
+        <Question key={sentence} sentence={sentence}>
+          {forward && sentence.startsWith('Forward') && ['toward the nose', 'toward you'].map((words) => <Answer key={words} words={words} onClick={() => change(forward.index, forward.index + forward[0].length, words)} />)}
+          {understood.heard.filter(({ said }) => sentence.includes(`“${said}”`)).map(({ said, meant }) => <Answer key={meant} words={meant} onClick={() => change(line.indexOf(said), line.indexOf(said) + said.length, meant)} />)}
+        </Question>
+      ))}
+      {understood.notUnderstood.map((word) => (
+        <Question key={`${word.from}`} sentence={unreadSentence(word)}>
+          {word.nearest.map((words) => (
+            <Answer key={words} words={words} onClick={() => change(word.from, word.to, words)} />
+          ))}
+          <Answer words="leave it out" onClick={() => change(word.from, word.to, '')} />
+        </Question>
+      ))}
+    </>
+  )
+}
+
+function Question({ sentence, children }: { sentence: string; children: ReactNode }) {
+  return (
+    <div className="mt-2 border-l-4 border-ink pl-2 text-[15px]">
+      <p className="font-semibold">{sentence}</p>
+      <p className="flex flex-wrap gap-2">{children}</p>
+    </div>
+  )
+}
+
+function Answer({ words, onClick }: { words: string; onClick: () => void }) {
+  return (
+    <button type="button" className="jump min-h-8" onClick={onClick}>
+      {words}
+    </button>
+  )
+}
