@@ -3,6 +3,12 @@ import { setUpShop, someOwner } from './steps'
 
 test('a model is recorded line by line: chips while typing, questions before anything is taken, near misses, undo', async ({ page }) => {
   await setUpShop(page, someOwner('Short Hands'))
+  await page.goto('/shop/words')
+  await page.getByRole('button', { name: 'Add a word' }).click()
+  await page.getByLabel('We say').fill('wotsits')
+  await page.getByLabel('It stands for').fill('spring clips')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('Saved.')).toBeVisible()
   await page.goto('/procedures')
   await page.getByLabel('What is the model called?').fill('Tipper')
   await page.getByRole('button', { name: 'Begin the record' }).click()
@@ -13,7 +19,8 @@ test('a model is recorded line by line: chips while typing, questions before any
   const facts = async () => (await (await page.request.get(`${new URL(page.url()).pathname}/export`)).json()) as { parts: { name: string; release: object }[]; holders: { count: number }[]; needs: object[] }
 
   await test.step('the first line makes the part and what covers it', async () => {
-    await line.fill('bezel: 2 T20 behind liner, 9 spring clips, start lower left, pull rearward')
+    await line.fill('bezel: 2 T20 behind liner, 9 wotsits, start lower left, pull rearward')
+    await expect(chips).toContainText('9 spring clips, holds surround')
     await expect(chips).toContainText('2 T20, behind liner, holds surround')
     await expect(chips).toContainText('surround: start lower left, pull rearward')
     await line.press('Enter')

@@ -6,6 +6,7 @@ import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Build } from '@/core/procedure/when'
 import type { HouseValues } from '@/core/shop/houseValues'
 import type { Kit } from '@/core/shop/kit'
+import type { HouseWord } from '@/core/shop/houseWord'
 import type { Tool } from '@/core/shop/tool'
 import type { ShopRules } from '@/core/vehicle/rule'
 
@@ -16,7 +17,7 @@ type Defaulted<T> = ColumnType<T, string | undefined, string>
 
 /** The tables as Kysely sees them. Every row belongs to a shop; row-level security keeps shops apart. */
 export type Database = {
-  shop: { id: string; name: string; is_demo: ColumnType<boolean, boolean | undefined, never>; house: Json<HouseValues>; rules: Defaulted<ShopRules>; tools: Defaulted<Tool[]>; created_at: Timestamp }
+  shop: { id: string; name: string; is_demo: ColumnType<boolean, boolean | undefined, never>; house: Json<HouseValues>; rules: Defaulted<ShopRules>; tools: Defaulted<Tool[]>; words: Defaulted<HouseWord[]>; created_at: Timestamp }
   crew: {
     id: string
     shop_id: string

@@ -17,7 +17,7 @@ import { DEMO_USERS, demoPassword } from '../server/demoUsers'
 import { panelVan } from './panelVan'
 import { patrolMotorcycle } from './patrolMotorcycle'
 import { roadWorksPickup } from './roadWorksPickup'
-import { DEMO_RULES, DEMO_TOOLS, demoKits } from './shopFacts'
+import { DEMO_RULES, DEMO_TOOLS, DEMO_WORDS, demoKits } from './shopFacts'
 import { smallBus } from './smallBus'
 
 const CREW: [string, Role, string, (keyof typeof DEMO_USERS)?][] = [
@@ -69,7 +69,7 @@ export async function seedDemo(db: Db, secret: string, nowMs: number): Promise<v
     accounts.set(name, made.userId)
   }
   await asShop(db, shopId, async (trx) => {
-    await trx.insertInto('shop').values({ id: shopId, name: 'Saltmarsh Fleet Electronics', is_demo: true, house: JSON.stringify(DEFAULT_HOUSE_VALUES), rules: JSON.stringify(DEMO_RULES), tools: JSON.stringify(DEMO_TOOLS) }).execute()
+    await trx.insertInto('shop').values({ id: shopId, name: 'Saltmarsh Fleet Electronics', is_demo: true, house: JSON.stringify(DEFAULT_HOUSE_VALUES), rules: JSON.stringify(DEMO_RULES), tools: JSON.stringify(DEMO_TOOLS), words: JSON.stringify(DEMO_WORDS) }).execute()
     const crew = new Map<string, string>()
     for (const [name, role, pin] of CREW) crew.set(name, await insertPerson(trx, shopId, { name, role, pin, userId: accounts.get(name) ?? null }))
     await trx.updateTable('crew').set({ authorised: ['airbag circuits'] }).where('name', 'in', AUTHORISED).execute()

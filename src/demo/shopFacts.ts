@@ -20,6 +20,13 @@ export const DEMO_TOOLS: Tool[] = [
   ['coax release key', '', 1, 'drawer 3'],
 ].map(([name, head, count, kept], i) => ({ id: `tool-${i + 1}`, name: String(name), head: String(head), count: Number(count), kept: String(kept) }))
 
+/** What this crew calls things. */
+export const DEMO_WORDS = [
+  { word: 'wotsit', means: 'spring clip' },
+  { word: 'wotsits', means: 'spring clips' },
+  { word: 'bin lid', means: 'glovebox' },
+]
+
 /** The kits, each with its fit on the models it meets. `models`: procedure ids by the demo's short names. */
 export function demoKits(models: Record<string, string>): KitType[] {
   const cavity = (cavityId: string) => [{ kind: 'cavity', cavityId }]

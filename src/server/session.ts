@@ -4,6 +4,7 @@ import { headers } from 'next/headers'
 import { redirect } from 'next/navigation'
 import { cache } from 'react'
 import { HouseValues } from '@/core/shop/houseValues'
+import { HouseWords, type HouseWord } from '@/core/shop/houseWord'
 import { Tool } from '@/core/shop/tool'
 import { ShopRules } from '@/core/vehicle/rule'
 import { asShop, type ShopTransaction } from '../db/client'
@@ -14,7 +15,7 @@ import { database } from './database'
 export type Person = { id: string; name: string; role: Role; authorised: string[] }
 
 /** Who is asking: the shop the tablet is signed in to, the person who signed it in, and the person who acts now. */
-export type Crew = { shopId: string; shopName: string; isDemo: boolean; house: HouseValues; rules: ShopRules; tools: Tool[]; sessionId: string; signedIn: Person; acting: Person }
+export type Crew = { shopId: string; shopName: string; isDemo: boolean; house: HouseValues; rules: ShopRules; tools: Tool[]; words: HouseWord[]; sessionId: string; signedIn: Person; acting: Person }
 
 /** The crew behind this request, or null when nobody is signed in. One look-up a request. */
 export const currentCrew = cache(async (): Promise<Crew | null> => {
@@ -30,7 +31,7 @@ export const currentCrew = cache(async (): Promise<Crew | null> => {
     const now = await trx.selectFrom('acting').select('crew_id').where('session_id', '=', session.session.id).where('current', '=', true).executeTakeFirst()
     const acting = (now && (await person(trx, now.crew_id))) ?? signedIn
     if (!signedIn || !acting) return null
-    return { shopId: shop.id, shopName: shop.name, isDemo: shop.is_demo, house: HouseValues.parse(shop.house), rules: ShopRules.parse(shop.rules), tools: Tool.array().parse(shop.tools), sessionId: session.session.id, signedIn, acting }
+    return { shopId: shop.id, shopName: shop.name, isDemo: shop.is_demo, house: HouseValues.parse(shop.house), rules: ShopRules.parse(shop.rules), tools: Tool.array().parse(shop.tools), words: HouseWords.parse(shop.words), sessionId: session.session.id, signedIn, acting }
   })
 })
 

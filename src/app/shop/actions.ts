@@ -3,6 +3,7 @@ import { revalidatePath } from 'next/cache'
 import { redirect } from 'next/navigation'
 import { z } from 'zod'
 import { HouseValues } from '@/core/shop/houseValues'
+import { HouseWords } from '@/core/shop/houseWord'
 import { Tool } from '@/core/shop/tool'
 import { ShopRules } from '@/core/vehicle/rule'
 import { setAuthorised } from '@/server/crew'
@@ -31,6 +32,10 @@ export async function saveRulesAction(input: unknown): Promise<Answer> {
 
 export async function saveToolsAction(input: unknown): Promise<Answer> {
   return savePart('tools', Tool.array().max(300), input)
+}
+
+export async function saveWordsAction(input: unknown): Promise<Answer> {
+  return savePart('words', HouseWords, input)
 }
 
 export async function saveKitAction(input: unknown): Promise<{ status: 'done'; version: number } | Refused> {

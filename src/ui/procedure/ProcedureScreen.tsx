@@ -5,6 +5,7 @@ import { COLLECTIONS, ITEM_SCHEMA, type Collection, type ProcedureDocument } fro
 import { fieldEdits, type Edit } from '@/core/procedure/edit'
 import type { Strip } from '@/core/order/learntOrder'
 import type { Problem } from '@/core/plan/problem'
+import type { HouseWord } from '@/core/shop/houseWord'
 import { MapEditor } from '../map/MapEditor'
 import { middleOf, zoneOf } from '../map/geometry'
 import { Dialog } from '../shell/Dialog'
@@ -28,6 +29,8 @@ export type ProcedureData = {
   strips: Strip[]
   /** Stations the shop has besides the usual ones. */
   stations: string[]
+  /** The shop's own words, for lines of shorthand. */
+  words: HouseWord[]
   isDraft: boolean
   revision: { number: number; publishedWords: string; by: string } | null
   jobs: number
@@ -141,7 +144,7 @@ export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureD
             {draft.saving ? 'saving…' : said || (draft.changed ? 'saved' : '')}
           </span>
         </div>
-        <SayLine document={document} partId={pickedId} save={draft.save} onNewPart={setPickedId} />
+        <SayLine document={document} words={data.words} partId={pickedId} save={draft.save} onNewPart={setPickedId} />
         {pickedId ? <PartFacts document={document} partId={pickedId} onOpen={open} onAdd={add} /> : <p className="text-second">No part yet. Add the first one: what comes off first.</p>}
       </aside>
       <Dialog title={form ? (form.isNew ? `New ${COLLECTION_WORDS[form.collection].one}` : `Change ${COLLECTION_WORDS[form.collection].one}`) : ''} open={form !== null} onClose={() => setForm(null)} wide>

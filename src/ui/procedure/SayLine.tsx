@@ -2,6 +2,7 @@
 import { useEffect, useId, useState, type ReactNode } from 'react'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Edit } from '@/core/procedure/edit'
+import type { HouseWord } from '@/core/shop/houseWord'
 import type { Understood } from '@/core/shorthand/understand'
 import { itemWords } from '../words/items'
 import { askSentences, factWords, unplacedSentence, unreadSentence } from '../words/shorthandWords'
@@ -13,7 +14,7 @@ type Shorthand = typeof import('./shorthand')
  * One line of shorthand, typed or dictated through the keyboard: what it says stands below as chips while it is typed, what is
  * unclear is asked, and only what is clear goes into the draft. The line stays until it is in.
  */
-export function SayLine({ document, partId, save, onNewPart }: { document: ProcedureDocument; partId: string | null; save: (edits: Edit[]) => Promise<string | null>; onNewPart: (id: string) => void }) {
+export function SayLine({ document, words, partId, save, onNewPart }: { document: ProcedureDocument; words: readonly HouseWord[]; partId: string | null; save: (edits: Edit[]) => Promise<string | null>; onNewPart: (id: string) => void }) {
   const [line, setLine] = useState('')
   const [shorthand, setShorthand] = useState<Shorthand | null>(null)
   const [answer, setAnswer] = useState<string[]>([])
@@ -26,7 +27,7 @@ export function SayLine({ document, partId, save, onNewPart }: { document: Proce
       live = false
     }
   }, [])
-  const understood = shorthand && line.trim() !== '' ? shorthand.understand(line, shorthand.partsOf(document)) : null
+  const understood = shorthand && line.trim() !== '' ? shorthand.understand(line, { ...shorthand.partsOf(document), house: Object.fromEntries(words.map(({ word, means }) => [word, means])) }) : null
   const clear = understood !== null && understood.facts.length > 0 && understood.asks.length === 0 && understood.notUnderstood.length === 0
   const say = (next: string) => (setLine(next), setAnswer([]))
 

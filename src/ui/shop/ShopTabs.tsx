@@ -7,6 +7,7 @@ const TABS = [
   ['/shop/kits', 'Kits'],
   ['/shop/tools', 'Tools'],
   ['/shop/stations', 'Stations and moves'],
+  ['/shop/words', 'House words'],
 ] as const
 export type ShopTab = (typeof TABS)[number][0]
 

@@ -25,6 +25,7 @@ export default async function ProcedurePage({ params }: { params: Promise<{ proc
           jobs: view.jobs,
           strips: view.strips,
           stations: crew.house.stations.map((station) => station.name),
+          words: crew.words,
           mayPublish: mayAct(crew, 'lead'),
         }}
         editDraft={editDraftAction}
