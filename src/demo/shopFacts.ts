@@ -23,7 +23,6 @@ export const DEMO_TOOLS: Tool[] = [
 /** What this crew calls things. */
 export const DEMO_WORDS = [
   { word: 'wotsit', means: 'spring clip' },
-  { word: 'wotsits', means: 'spring clips' },
   { word: 'bin lid', means: 'glovebox' },
 ]
 

@@ -5,7 +5,7 @@ import { JobEvent } from '@/core/job/event'
 import type { Strip } from '@/core/order/learntOrder'
 import { checkRecord, type Confirmations } from '@/core/plan/checkRecord'
 import { forbidsPublishing, type Problem } from '@/core/plan/problem'
-import { ProcedureDocument, emptyDocument } from '@/core/procedure/document'
+import { copiedFor, ProcedureDocument, emptyDocument } from '@/core/procedure/document'
 import { applyEdits, type Conflict, type Edit } from '@/core/procedure/edit'
 import { parseDocumentText, type DocumentError } from '@/core/procedure/parseDocument'
 import type { ShopTransaction } from '../db/client'
@@ -107,8 +107,11 @@ export async function createProcedure(crew: Crew, document: ProcedureDocument): 
   return id
 }
 
-export function newProcedure(crew: Crew, name: string): Promise<string> {
-  return createProcedure(crew, emptyDocument(name))
+/** `likeId`: a model on the same platform, whose facts it begins with. Null when that one is not this shop's. */
+export async function newProcedure(crew: Crew, name: string, likeId: string | null = null): Promise<string | null> {
+  if (likeId === null) return createProcedure(crew, emptyDocument(name))
+  const like = await inShop(crew, async (trx) => (await newestRevision(trx, likeId)) ?? draftOf(trx, likeId))
+  return like ? createProcedure(crew, copiedFor(name, ProcedureDocument.parse(like.document))) : null
 }
 
 /** All or nothing: a file with anything wrong in it changes nothing and is answered with the place and a sentence. */

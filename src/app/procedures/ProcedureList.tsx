@@ -2,7 +2,7 @@
 import { reach } from '@/ui/forms/reach'
 import Link from 'next/link'
 import { useState, useTransition, type FormEvent } from 'react'
-import { TextField } from '@/ui/forms/Field'
+import { SelectField, TextField } from '@/ui/forms/Field'
 import { createProcedureAction, importProcedureAction } from './actions'
 
 type Row = { id: string; name: string; revision: number | null; hasDraft: boolean; jobs: number; published: string; counts: { parts: number; fasteners: number; plugs: number }; builds: string[]; words: { word: string; of: string }[] }
@@ -56,25 +56,35 @@ export function ProcedureList({ rows }: { rows: Row[] }) {
         </ul>
       </section>
       <section className="space-y-8">
-        <NewModel />
+        <NewModel others={rows} />
         <ImportFile />
       </section>
     </div>
   )
 }
 
-function NewModel() {
+function NewModel({ others }: { others: readonly { id: string; name: string }[] }) {
   const [trouble, setTrouble] = useState('')
   const [pending, start] = useTransition()
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault()
-    const name = new FormData(event.currentTarget).get('name')
-    start(async () => setTrouble((await reach(() => createProcedureAction(name), (sentence) => ({ sentence })))?.sentence ?? ''))
+    const form = new FormData(event.currentTarget)
+    start(async () => setTrouble((await reach(() => createProcedureAction(form.get('name'), form.get('like') ?? ''), (sentence) => ({ sentence })))?.sentence ?? ''))
   }
   return (
     <form onSubmit={submit} className="space-y-3">
       <h2 className="border-b-2 border-ink pb-1 text-xl">Record a model</h2>
       <TextField label="What is the model called?" name="name" maxLength={80} required problem={trouble || undefined} />
+      {others.length > 0 && (
+        <SelectField label="On the same platform as" name="like" help="Its facts are copied; none counts as seen on this model.">
+          <option value="">nothing: begin empty</option>
+          {others.map((other) => (
+            <option key={other.id} value={other.id}>
+              {other.name}
+            </option>
+          ))}
+        </SelectField>
+      )}
       <button className="desk-button main w-full" disabled={pending}>
         {pending ? 'Beginning…' : 'Begin the record'}
       </button>

@@ -52,6 +52,11 @@ export const ITEM_SCHEMA = {
   cautions: Caution,
 } as const
 
+/** The facts of a model as a beginning for another on the same platform: nobody has seen them on it, so nothing is confirmed. */
+export function copiedFor(name: string, like: ProcedureDocument): ProcedureDocument {
+  return { ...like, name, synonyms: [], note: `Begun with the facts of ${like.name}. None of them has been seen on this model yet.` }
+}
+
 export function emptyDocument(name: string): ProcedureDocument {
   return ProcedureDocument.parse({ format: FORMAT, version: CURRENT_VERSION, name })
 }

@@ -25,7 +25,7 @@ type Word = { text: string; from: number; to: number }
  */
 export function scan(line: string, { parts = [], house = {} }: OwnWords = {}): Phrase[] {
   const words = wordsOf(line)
-  const known: Known = { parts: new Map(), trade: new Map(), house: new Map(Object.entries(house).map(([word, trade]) => [word.toLowerCase(), trade.toLowerCase()])) }
+  const known: Known = { parts: new Map(), trade: new Map(), house: houseOf(house) }
   for (const { name, said } of parts)
     for (const word of new Set([name, ...said].map((each) => each.toLowerCase()))) known.parts.set(word, [...(known.parts.get(word) ?? []), name])
   for (const { name } of parts) for (const trade of tradeNames(name)) known.trade.set(trade, [...(known.trade.get(trade) ?? []), name])
@@ -47,6 +47,12 @@ export function scan(line: string, { parts = [], house = {} }: OwnWords = {}): P
 /** `trade`: the record's parts by what the trade calls such a part. */
 type Known = { parts: Map<string, string[]>; trade: Map<string, string[]>; house: Map<string, string> }
 type Said = { token: TokenName; value: string; choices?: readonly string[] }
+/** A house word and its plural, which stands for the plural of what it means unless the shop says otherwise. */
+function houseOf(house: Readonly<Record<string, string>>): Map<string, string> {
+  const said = Object.entries(house).map(([word, trade]): [string, string] => [word.toLowerCase(), trade.toLowerCase()])
+  return new Map([...said.map(([word, trade]): [string, string] => [`${word}s`, PHRASES.has(`${trade}s`) ? `${trade}s` : trade]), ...said])
+}
+
 type Found = { length: number; phrase: Said | null; also?: Said }
 
 /** Words and separators. A count may be tied to what it counts ("4x"), a size to its letter ("T20"). */

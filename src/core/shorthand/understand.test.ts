@@ -66,7 +66,7 @@ describe('the words of a record and of a shop', () => {
     expect(understand('vent: 2 clips', own)).toMatchObject({ asks: ['part'], whichPart: [{ said: 'vent', choices: ['Left vent', 'Right vent'] }] })
   })
   test('house words stand for the trade’s', () => {
-    expect(understand('3 wotsits on the bezel', { house: { wotsits: 'spring clips' } }).facts).toEqual([{ fact: 'holder', kind: 'spring clip', count: 3, holds: ['surround'] }])
+    expect(understand('3 wotsits on the bezel', { house: { wotsit: 'spring clip' } }).facts).toEqual([{ fact: 'holder', kind: 'spring clip', count: 3, holds: ['surround'] }])
   })
 })
 

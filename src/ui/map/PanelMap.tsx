@@ -7,6 +7,7 @@ import { MarkPaths, shapeOf } from '../marks/FastenerMark'
 import { PlugPaths } from '../marks/PlugMark'
 import { holderWords } from '../words/items'
 import { startWords } from '../words/operations'
+import { ClipNumbers } from './ClipNumbers'
 import { pathOf, type Point } from './geometry'
 import { placeLabels, type LabelWish } from './placeLabels'
 
@@ -80,6 +81,7 @@ export function PanelMap({ document, view, pickedId, onPick, children, leaders =
         <path key={part.id} d={pathOf(part.outline!.points)} vectorEffect="non-scaling-stroke" fill={`url(#hatch-${view.id})`} stroke="var(--petrol)" strokeWidth="1.6" className="pointer-events-none" />
       ))}
       <Marks document={document} view={view} size={mark} pickedId={pickedId} />
+      {leaders && picked && <ClipNumbers document={document} view={view} partId={picked.id} size={mark} />}
       {leaders && picked && <Leaders document={document} view={view} pickedId={picked.id} />}
       <ZoneFrame view={view} frame={frame} />
       {children}

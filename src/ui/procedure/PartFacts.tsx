@@ -1,7 +1,11 @@
 import type { ReactNode } from 'react'
 import type { Id } from '@/core/base/id'
 import type { Collection, ProcedureDocument } from '@/core/procedure/document'
+import { clipPath } from '@/core/procedure/clipPath'
+import type { Holder } from '@/core/procedure/holder'
+import type { Part } from '@/core/procedure/part'
 import { isAirbagCircuit } from '@/core/procedure/tether'
+import { zoneOf } from '../map/geometry'
 import { DirectionSign } from '../marks/DirectionSign'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { LevelMark } from '../marks/LevelMark'
@@ -11,6 +15,20 @@ import { holderWords, itemWords, threadWords } from '../words/items'
 import { motionsWords, startWords } from '../words/operations'
 
 type Props = { document: ProcedureDocument; partId: Id; onOpen: (collection: Collection, id: Id) => void; onAdd: (collection: Collection) => void }
+
+/** What the marks of a group of clips tell: how far apart they stand, where one is likely missing, and marks off the panel. */
+function spacingWords(document: ProcedureDocument, part: Part, holder: Holder): string[] {
+  const view = document.views.find((item) => item.id === part.outline?.viewId)
+  const path = holder.kind.includes('clip') && view ? clipPath(part, holder) : null
+  if (!path || !view) return []
+  const [least, most] = [Math.min(...path.gapsMm), Math.max(...path.gapsMm)]
+  const spots = [...new Set(path.likely.map(({ x, y }) => zoneOf(view, [x, y])))]
+  return [
+    `${least === most ? least : `${least} to ${most}`} mm apart along the edge`,
+    ...(spots.length > 0 ? [`${path.likely.length === 1 ? 'one more is' : `${path.likely.length} more are`} likely at ${spots.join(', ')}: look there`] : []),
+    ...(path.outside.length > 0 ? [`${path.outside.length === 1 ? 'a mark lies' : `${path.outside.length} marks lie`} off the panel`] : []),
+  ]
+}
 
 /** Everything about one part at once: what holds, ties, covers and traps it, what it hides, how it comes off and goes back. */
 export function PartFacts({ document, partId, onOpen, onAdd }: Props) {
@@ -57,6 +75,11 @@ export function PartFacts({ document, partId, onOpen, onAdd }: Props) {
               </b>{' '}
               {threadWords(holder)}
               {covers.length > 0 && <span className="block text-second">covered by the {covers.join(' and the ')}</span>}
+              {spacingWords(document, part, holder).map((words) => (
+                <span key={words} className="block text-second">
+                  {words}
+                </span>
+              ))}
             </>,
             'holders',
             holder.id,
