@@ -11,7 +11,7 @@ import { planJob, type JobPlan } from './jobPlan'
 import { PlanRequest } from './planRequest'
 import type { Operation } from '../order/operation'
 
-const SEEDS = Array.from({ length: 26 }, (_, i) => i + 1)
+const SEEDS = Array.from({ length: 20 }, (_, i) => i + 1)
 const GOAL = { kind: 'cavity', cavityId: 'cavity' } as const
 type Found = { name: string; model: ProcedureForBuild; plan: JobPlan }
 
@@ -41,7 +41,7 @@ describe.each([
   const found = SEEDS.flatMap((seed) => planned(seed, resting, kind) ?? [])
 
   test('most of the seeds have an order, so that the checks below have something to check', () => {
-    expect(found.length).toBeGreaterThan(13)
+    expect(found.length).toBeGreaterThan(10)
     if (kind === 'dash') expect(found.some(({ plan }) => plan.job.tests.length > 0)).toBe(true)
   })
   test('a pair of hands can do every act of the whole job, and ends as it was found', () => {

@@ -12,7 +12,7 @@ export function ClipNumbers({ document, view, partId, size }: { document: Proced
   /** Beside its mark, toward the middle of the panel, where no leader comes from. */
   const beside = ({ x, y }: { x: number; y: number }) => {
     const off = Math.hypot(middleX - x, middleY - y) || 1
-    return { x: x + ((middleX - x) / off) * size * 0.95, y: y + ((middleY - y) / off) * size * 0.95 }
+    return { x: x + ((middleX - x) / off) * size * 1.15, y: y + ((middleY - y) / off) * size * 1.15 }
   }
   return (
     <g className="pointer-events-none" aria-hidden="true">
@@ -26,7 +26,7 @@ export function ClipNumbers({ document, view, partId, size }: { document: Proced
                 {path.marks.map((mark, i) => {
                   const { x, y } = beside(mark)
                   return (
-                    <text key={i} x={x} y={y} dy="0.35em" textAnchor="middle" fontSize={size * 0.62} fontWeight="700" fontFamily="var(--font-mono)" fill="var(--petrol)" stroke="var(--sheet)" strokeWidth={size * 0.18} paintOrder="stroke">
+                    <text key={i} x={x} y={y} dy="0.35em" textAnchor="middle" fontSize={size * 0.95} fontWeight="700" fontFamily="var(--font-mono)" fill="var(--petrol)" stroke="var(--sheet)" strokeWidth={size * 0.26} paintOrder="stroke">
                       {i + 1}
                     </text>
                   )
