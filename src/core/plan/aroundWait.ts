@@ -17,16 +17,17 @@ type Begun = { ms: number; acts: readonly number[]; at: SearchProblem['start'] }
  * their cheapest: what is done meanwhile counts nothing. Of several plugs that wait for the battery, the one that is opened
  * first counts; of several waits the longest. `order` takes exactly that, if all the rest can be done meanwhile.
  *
- * `enoughS`: orders no longer than that are known anyway, so a wait that is far from it is not looked at closely.
+ * `outsideS`: set-up before and after the wait for the battery that no order is without, whichever plug is opened first. `enoughS`: orders no longer than that are known anyway, so a wait that is far from it is not looked at closely.
  * Cost: some searches of the part that comes after.
  */
 export function shortestAroundWaits(job: JobWaits, limits: SearchLimits, enoughS: number): { atLeastS: number; outsideS: number; order: () => SearchStep[] | null } {
-  const atOff = job.waits.filter((wait) => typeof wait.before !== 'number' && job.sequenced.operations[wait.after]!.act === 'open')
+  const atOff = job.waits.filter((wait) => wait.isPlug)
   const firsts = atOff.filter(({ after }) => !atOff.some((other) => job.ancestors[after]!.has(other.after)))
-  const sides = firsts.map((wait) => new AroundWait(job, wait, atOff.map(({ after }) => after), limits).sides(enoughS)).sort((a, b) => a.sides.atLeastS - b.sides.atLeastS).slice(0, 1)
+  const ofPlugs = firsts.map((wait) => new AroundWait(job, wait, atOff.map(({ after }) => after), limits).sides(enoughS)).sort((a, b) => a.sides.atLeastS - b.sides.atLeastS)
+  const sides = ofPlugs.slice(0, 1)
   for (const wait of job.waits) if (!atOff.includes(wait)) sides.push(new AroundWait(job, wait, [wait.after], limits).sides(enoughS))
   const longest = sides.reduce<(typeof sides)[number] | null>((a, b) => (a === null || b.sides.atLeastS > a.sides.atLeastS ? b : a), null)
-  return longest ? { atLeastS: longest.sides.atLeastS, outsideS: Math.min(...sides.map((side) => side.sides.outsideS)), order: longest.order } : { atLeastS: 0, outsideS: 0, order: () => null }
+  return longest ? { atLeastS: longest.sides.atLeastS, outsideS: Math.min(...ofPlugs.map((side) => side.sides.outsideS)), order: longest.order } : { atLeastS: 0, outsideS: 0, order: () => null }
 }
 
 /** A glance at a wait that can hardly matter. */

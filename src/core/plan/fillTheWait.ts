@@ -28,11 +28,11 @@ const STATES_A_CASE = 50
  * again with that (battery off, and before the plug). Where that is not enough, the longest operation that the order has
  * elsewhere is in one case meanwhile and in the other not. `look` is given every order found and answers what is to be beaten.
  *
- * Answers the least that any order takes, as far as it was proved.
+ * Only for jobs whose waits are all plugs that wait for the battery. Answers the least that any order takes, as far as it was proved.
  */
 export function fillTheWait(job: JobWaits, known: Known, limits: SearchLimits, look: (steps: readonly SearchStep[]) => number): { atLeastS: number; expanded: number } {
   const { problem, wholes } = job.sequenced
-  const atOff = job.waits.filter((wait) => typeof wait.before !== 'number')
+  const atOff = job.waits.filter((wait) => wait.isPlug)
   const waitS = Math.min(...atOff.map((wait) => wait.waitS))
   const plugs = atOff.map((wait) => wait.after)
   const candidates = meanwhile(job, plugs)

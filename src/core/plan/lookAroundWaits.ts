@@ -33,7 +33,7 @@ export function lookAroundWaits(waits: JobWaits, known: WithoutClock, most: Sear
     expanded += answer.expanded
     if (answer.kind === 'order') belowS = look(answer.steps)
   }
-  if (isSettled() || waits.waits.some((wait) => typeof wait.before === 'number')) return { atLeastS, expanded }
+  if (isSettled() || waits.waits.some((wait) => !wait.isPlug)) return { atLeastS, expanded }
   const filled = fillTheWait(waits, { ...known, atLeastS, belowS, outsideS: around.outsideS }, limits, look)
   return { atLeastS: Math.max(atLeastS, filled.atLeastS), expanded: expanded + filled.expanded }
 }

@@ -6,8 +6,11 @@ import type { DerivedJob } from './derivedJob'
 import type { Legs } from './leg'
 import type { JobStart, SequencedJob } from './sequenceJob'
 
-/** `after` no sooner than so long after `before` is done, after the battery went off, or from where the job stands. */
-export type Wait = { before: number | 'battery off' | 'now'; after: number; waitS: number }
+/**
+ * `after` no sooner than so long after `before` is done, after the battery went off, or from where the job stands. `isPlug`: it
+ * is a plug that waits for the battery, however that wait began; all others set, cool or dry.
+ */
+export type Wait = { before: number | 'battery off' | 'now'; after: number; waitS: number; isPlug: boolean }
 
 /** The waits by the clock of a job, with what its operations take and what follows what, all by number. */
 export type JobWaits = {
@@ -26,16 +29,16 @@ export function waitsOf(job: DerivedJob, legs: Legs, start: JobStart, sequenced:
     const after = number.get(edge.after)
     if (!edge.delayS || after === undefined) return []
     const before = number.get(edge.before)
-    if (before !== undefined) return [{ before, after, waitS: edge.delayS }]
+    if (before !== undefined) return [{ before, after, waitS: edge.delayS, isPlug: false }]
     const leftS = (start.doneAtS?.get(edge.before) ?? -Infinity) + edge.delayS - start.state.nowS
-    return leftS > 0 ? [{ before: 'now', after, waitS: leftS }] : []
+    return leftS > 0 ? [{ before: 'now', after, waitS: leftS, isPlug: false }] : []
   })
   const battery = settingOf(job.model, start.state, 'battery')
   const isOff = battery?.value === 'off'
   const atOff = battery && (isOff ? start.state : { ...start.state, nowS: 0, settings: new Map(start.state.settings).set(battery.id, 'off'), changedAtS: new Map([[battery.id, 0]]) })
   const opened = operations.flatMap((operation, after): Wait[] => {
     const waitS = atOff && operation.act === 'open' ? waitLeftS(job.model, atOff, judged(job, operation), job.circumstances) : 0
-    return waitS > 0 ? [{ before: isOff ? 'now' : 'battery off', after, waitS }] : []
+    return waitS > 0 ? [{ before: isOff ? 'now' : 'battery off', after, waitS, isPlug: true }] : []
   })
   return {
     sequenced,
