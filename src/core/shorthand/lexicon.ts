@@ -46,7 +46,7 @@ const TABLE: readonly [TokenName, string, readonly string[]][] = [
   ['Each', 'each end', ['each end', 'per end', 'at each end', 'at either end']],
   ['Millimetres', '', ['mil', 'mill', 'mm', 'millimetre', 'millimetres']],
   ['SizeWord', '', ['number', 'size']],
-  ['Drive', 'hex socket', ['hex socket', 'allen', 'hex key', 'socket head']],
+  ['Drive', 'hex socket', ['hex socket', 'hex key', 'socket head']],
   ['Drive', 'hex', ['hex', 'hex head']],
   ['Drive', 'six-lobe', ['six-lobe', 'six lobe', 'star', 'star head']],
   ['Drive', 'cross', ['cross', 'plus head', 'cross head', 'plus']],
