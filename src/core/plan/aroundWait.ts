@@ -6,8 +6,8 @@ import type { Guard, SearchProblem } from './search/problem'
 import { batteryOffSoon, inBetween } from './waitReadings'
 import type { JobWaits, Wait } from './waits'
 
-/** What lies around a wait: all that comes after it, where that had best begin, and the acts that begin the wait. */
-type Sides = { wait: Wait; later: ReadonlySet<number>; from: SearchProblem['start'] | null; atLeastS: number; outsideS: number }
+/** What is known of a wait: the least of all orders, how much of that is set-up before and after it, and the order that takes no more if the rest fits in. */
+type Around = { atLeastS: number; outsideS: number; order: () => SearchStep[] | null }
 
 /** Per combination of settings: what it takes until the wait has begun, and the acts and the place of that. */
 type Begun = { ms: number; acts: readonly number[]; at: SearchProblem['start'] }
@@ -20,14 +20,13 @@ type Begun = { ms: number; acts: readonly number[]; at: SearchProblem['start'] }
  * `outsideS`: set-up before and after the wait for the battery that no order is without, whichever plug is opened first. `enoughS`: orders no longer than that are known anyway, so a wait that is far from it is not looked at closely.
  * Cost: some searches of the part that comes after.
  */
-export function shortestAroundWaits(job: JobWaits, limits: SearchLimits, enoughS: number): { atLeastS: number; outsideS: number; order: () => SearchStep[] | null } {
+export function shortestAroundWaits(job: JobWaits, limits: SearchLimits, enoughS: number): Around {
   const atOff = job.waits.filter((wait) => wait.isPlug)
   const firsts = atOff.filter(({ after }) => !atOff.some((other) => job.ancestors[after]!.has(other.after)))
-  const ofPlugs = firsts.map((wait) => new AroundWait(job, wait, atOff.map(({ after }) => after), limits).sides(enoughS)).sort((a, b) => a.sides.atLeastS - b.sides.atLeastS)
-  const sides = ofPlugs.slice(0, 1)
-  for (const wait of job.waits) if (!atOff.includes(wait)) sides.push(new AroundWait(job, wait, [wait.after], limits).sides(enoughS))
-  const longest = sides.reduce<(typeof sides)[number] | null>((a, b) => (a === null || b.sides.atLeastS > a.sides.atLeastS ? b : a), null)
-  return longest ? { atLeastS: longest.sides.atLeastS, outsideS: Math.min(...ofPlugs.map((side) => side.sides.outsideS)), order: longest.order } : { atLeastS: 0, outsideS: 0, order: () => null }
+  const ofPlugs = firsts.map((wait) => new AroundWait(job, wait, atOff.map(({ after }) => after), limits).look(enoughS)).sort((a, b) => a.atLeastS - b.atLeastS)
+  const each = [...ofPlugs.slice(0, 1), ...job.waits.filter((wait) => !wait.isPlug).map((wait) => new AroundWait(job, wait, [wait.after], limits).look(enoughS))]
+  const longest = each.reduce<Around>((a, b) => (b.atLeastS > a.atLeastS ? b : a), { atLeastS: 0, outsideS: 0, order: () => null })
+  return { ...longest, outsideS: ofPlugs.length === 0 ? 0 : Math.min(...ofPlugs.map(({ outsideS }) => outsideS)) }
 }
 
 /** A glance at a wait that can hardly matter. */
@@ -53,13 +52,12 @@ class AroundWait {
     this.begun = this.waitBegun()
   }
 
-  sides(enoughS: number): { sides: Sides; order: () => SearchStep[] | null } {
+  look(enoughS: number): Around {
     const { wait, later } = this
     const beforeS = typeof wait.before === 'number' ? this.uptoS(wait.before) : 0
     const fixedS = beforeS + wait.waitS + this.sumS([...later, wait.after])
     const { atLeastMs, from } = this.cheapestAfter((enoughS - fixedS) * 1000)
-    const sides = { wait, later, from, atLeastS: fixedS + atLeastMs / 1000, outsideS: atLeastMs / 1000 }
-    return { sides, order: () => this.withTheRestBetween(from) }
+    return { atLeastS: fixedS + atLeastMs / 1000, outsideS: atLeastMs / 1000, order: () => this.withTheRestBetween(from) }
   }
 
   private sumS(operations: readonly number[]): number {
@@ -150,7 +148,7 @@ class AroundWait {
     const { walkMs, start } = problem
     const ways = new Map<string, Begun>([[`${start.station}.${start.combination}`, { ms: 0, acts: [], at: start }]])
     const begun = combinations.map((): Begun | null => null)
-    // Few places and acts: gone over until nothing gets cheaper (Bellman and Ford).
+    // Few places and acts: gone over until nothing gets cheaper (shortest ways by relaxation, Bellman 1958).
     for (let changed = true; changed; ) {
       changed = false
       for (const [act, { from, to, station, costMs, guards }] of problem.acts.entries())

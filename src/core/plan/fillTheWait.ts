@@ -35,7 +35,7 @@ export function fillTheWait(job: JobWaits, known: Known, limits: SearchLimits, l
   const atOff = job.waits.filter((wait) => wait.isPlug)
   const waitS = Math.min(...atOff.map((wait) => wait.waitS))
   const plugs = atOff.map((wait) => wait.after)
-  const candidates = meanwhile(job, plugs)
+  const candidates = couldBeMeanwhile(job, plugs)
   const allWorkS = job.workS.reduce((sum, workS) => sum + workS, 0)
   let { belowS } = known
   let expanded = 0
@@ -83,10 +83,11 @@ function sum({ workS }: JobWaits, list: readonly number[], counts: (i: number) =
   return list.reduce((total, i) => total + (counts(i) ? workS[i]! : 0), 0)
 }
 
-/** What may be done between battery off and the first of the plugs: what need not follow one of them and goes without power. */
-function meanwhile({ sequenced, batteryId, descendants }: JobWaits, plugs: readonly number[]): number[] {
+/** What may be done between battery off and the first of the plugs: what need not follow one of them, by itself or in one go, and goes without power. */
+function couldBeMeanwhile({ sequenced, batteryId, descendants }: JobWaits, plugs: readonly number[]): number[] {
   const off = sequenced.combinations.map((settings) => settings.get(batteryId!) === 'off')
-  return [...sequenced.operations.keys()].filter((i) => !plugs.includes(i) && !plugs.some((plug) => descendants[plug]!.has(i)) && sequenced.problem.operations[i]!.allowed.some((may, c) => may && off[c]!))
+  const inOneGoAfter = new Set(sequenced.wholes.flatMap((whole) => plugs.flatMap((plug) => (whole.includes(plug) ? whole.slice(whole.indexOf(plug) + 1) : []))))
+  return [...sequenced.operations.keys()].filter((i) => !plugs.includes(i) && !inOneGoAfter.has(i) && !plugs.some((plug) => descendants[plug]!.has(i)) && sequenced.problem.operations[i]!.allowed.some((may, c) => may && off[c]!))
 }
 
 /** What an order does between the last battery off before the first of the plugs and that plug. */

@@ -135,12 +135,13 @@ function order(candidate: Candidate, request: PlanRequest, limits: SearchLimits,
   if (found.waitingS > 0) {
     // The search knows no clock: where its order waits, orders that do something else meanwhile are looked at as well.
     const { savedS } = candidate
+    const toBeat = () => Math.min(found.weighedS, belowS + workS) + savedS
     const look = (steps: readonly SearchStep[]): number => {
       const read = foundIn(steps)
       if (read.ok && read.value.weighedS < found.weighedS) found = read.value
-      return Math.min(found.weighedS, belowS + workS) + savedS
+      return toBeat()
     }
-    const looked = lookAroundWaits(waitsOf(job, legs, start, sequenced), { atLeastS: atLeastS + savedS, steps: outcome.steps }, limits, look)
+    const looked = lookAroundWaits(waitsOf(job, legs, start, sequenced), { atLeastS: atLeastS + savedS, steps: outcome.steps, belowS: toBeat() }, limits, look)
     expanded += looked.expanded
     atLeastS = Math.max(atLeastS, looked.atLeastS - savedS)
   }

@@ -1,5 +1,5 @@
 import type { Act } from '../order/operation'
-import { secondsOf, type Step } from './step'
+import type { FoundPlan } from './foundPlan'
 
 /**
  * How long a plan takes in half of such jobs, and in four of five. From house estimates, as long as nothing was measured: each
@@ -19,8 +19,8 @@ const Z80 = 0.8416
  * The acts' variances add up, since each strays by itself; a sum of many acts is near enough to a normal distribution (central
  * limit theorem), so its middle is the sum of the estimates. Cost: O(steps).
  */
-export function forecastOf(steps: readonly Step[], savedS = 0): Forecast {
-  const p50S = secondsOf(steps) - savedS
+export function forecastOf({ steps, proof }: Pick<FoundPlan, 'steps'> & { proof: Pick<FoundPlan['proof'], 'totalS'> }): Forecast {
+  const p50S = proof.totalS
   const alone = steps.reduce((sum, step) => sum + ((STRAYS[step.operation.act] ?? OTHERS_STRAY) * step.workS) ** 2 + (OTHERS_STRAY * step.setUpS) ** 2, 0)
   // A wait by the clock is the same on any day.
   const waitingS = steps.reduce((sum, step) => sum + (step.operation.act === 'wait' ? step.workS : 0), 0)

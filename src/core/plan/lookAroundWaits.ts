@@ -5,8 +5,8 @@ import type { SearchStep } from './search/moves'
 import { waitReadings } from './waitReadings'
 import type { JobWaits } from './waits'
 
-/** What is known without the clock: no order takes less, and the order that takes just that but for its waiting. */
-export type WithoutClock = { atLeastS: number; steps: readonly SearchStep[] }
+/** What is known without the clock: no order takes less, the order that takes just that but for its waiting, and what is to be beaten with it. */
+export type WithoutClock = { atLeastS: number; steps: readonly SearchStep[]; belowS: number }
 
 /** Each search beside the first may go so far. */
 const MOST_PER_SEARCH = 2_000
@@ -19,7 +19,7 @@ const ROUNDING_S = 1e-6
  */
 export function lookAroundWaits(waits: JobWaits, known: WithoutClock, most: SearchLimits, look: (steps: readonly SearchStep[]) => number): { atLeastS: number; expanded: number } {
   const limits = { ...most, expandedStates: Math.min(most.expandedStates, MOST_PER_SEARCH) }
-  let belowS = look(known.steps)
+  let { belowS } = known
   let expanded = 0
   const around = shortestAroundWaits(waits, limits, known.atLeastS)
   const atLeastS = Math.max(known.atLeastS, around.atLeastS)

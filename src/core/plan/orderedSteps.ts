@@ -242,8 +242,8 @@ function inOneGoFrom({ job, sequenced }: Context, items: readonly Item[], at: nu
 
 /** The tool in hand for an operation or, where that is done by bare hands, the first one needed after it. */
 function nextTool({ job }: Context, items: readonly Item[], at: number): string {
-  for (const item of items.slice(at)) if ('operation' in item) { const { tool } = demandsOf(job, item.operation); if (tool !== 'hand') return tool }
-  return 'hand'
+  const tools = items.slice(at).map((item) => ('operation' in item ? demandsOf(job, item.operation).tool : 'hand'))
+  return tools.find((tool) => tool !== 'hand') ?? 'hand'
 }
 
 const PAIR: Record<Act, string> = {

@@ -9,7 +9,6 @@ import type { JobPlan } from './jobPlan'
 import { findPlan } from './findPlan'
 import { goalOfRequest, type PlanRequest } from './planRequest'
 import { recordedOrderS } from './recordedOrder'
-import { secondsOf } from './step'
 
 export type PlanExtras = {
   /** Valid orders of the way in: their number up to a million, or that there are more. Null where they can't be counted. */
@@ -48,7 +47,7 @@ export function planExtras(model: ProcedureForBuild, request: PlanRequest, house
     orders: counted && { count: Number(counted.orders), exact: counted.exact },
     recordedS: recordedOrderS(plan),
     alsoNow: alsoNow.sort((a, b) => a.extraS - b.extraS),
-    forecast: forecastOf(plan.found.steps, secondsOf(plan.found.steps) - plan.proof.totalS),
+    forecast: forecastOf(plan.found),
     untold: untoldRange(model, request, house, rules, plan),
   }
 }

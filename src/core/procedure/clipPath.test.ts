@@ -31,6 +31,10 @@ describe('clips around a panel', () => {
     expect(path('lower left', ROUND.filter(([x, y]) => !(x === 200 && y === 0))).likely).toEqual([{ x: 200, y: 0 }])
     expect(path('lower left', ROUND.filter(([x, y]) => !(y === 0 && (x === 100 || x === 200)))).likely.map(({ x }) => x).sort((a, b) => a - b)).toEqual([100, 200])
   })
+  test('a row along one side: the other sides have none, and none is missed there', () => {
+    const row = path('top left', [[0, 0], [50, 0], [100, 0], [150, 0], [200, 0]])
+    expect([row.likely, row.spacingMm]).toEqual([[], [50, 50]])
+  })
   test('three clips say nothing of a spacing', () => {
     expect(path('top', [[0, 0], [50, 0], [300, 200]]).likely).toEqual([])
   })

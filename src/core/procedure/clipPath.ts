@@ -10,6 +10,8 @@ export type ClipPath = {
   marks: Spot[]
   /** From each mark to the next; the last one back to the first. */
   gapsMm: number[]
+  /** The least and the most of them, without sides that have no clips at all. */
+  spacingMm: [least: number, most: number]
   /** Where a clip is likely that nobody has marked: the spacing leaves a gap. */
   likely: Spot[]
   /** Marks that lie off the panel. */
@@ -18,6 +20,8 @@ export type ClipPath = {
 
 /** So many times the usual gap and more is one where a clip may have been missed. Common practice, no source. */
 const WIDE = 1.75
+/** More than so many in a row are not missed: there the panel hooks in. Common practice, no source. */
+const MOST_MISSED = 2
 /** With fewer clips nobody can tell what their spacing is. */
 const FEWEST = 4
 /** A mark is dropped by hand: so far outside it still is meant for the edge. */
@@ -49,7 +53,9 @@ export function clipPath(part: Pick<Part, 'outline' | 'release'>, holder: Pick<H
     const other = marks[(i + 1) % marks.length]!
     return forward ? gapFrom(mark, other) : gapFrom(other, mark)
   })
-  return { marks: marks.map(({ spot }) => spot), gapsMm: gapsMm.map(Math.round), likely: likelyIn(edge, marks, gapsMm, forward), outside: outside.map(({ x, y }) => ({ x, y })) }
+  const sorted = [...gapsMm].sort((a, b) => a - b).map(Math.round)
+  const clipped = sorted.filter((gapMm) => gapMm <= (MOST_MISSED + 1.5) * sorted[Math.floor((sorted.length - 1) / 2)]!)
+  return { marks: marks.map(({ spot }) => spot), gapsMm: gapsMm.map(Math.round), spacingMm: [clipped[0]!, clipped.at(-1)!], likely: likelyIn(edge, marks, gapsMm, forward), outside: outside.map(({ x, y }) => ({ x, y })) }
 }
 
 /** Evenly between two clips that are further apart than the others. */
@@ -58,6 +64,7 @@ function likelyIn(edge: Edge, marks: readonly { atMm: number }[], gapsMm: readon
   const usualMm = [...gapsMm].sort((a, b) => a - b)[Math.floor((gapsMm.length - 1) / 2)]!
   return gapsMm.flatMap((gapMm, i) => {
     const missing = gapMm >= WIDE * usualMm ? Math.round(gapMm / usualMm) - 1 : 0
+    if (missing > MOST_MISSED) return []
     return Array.from({ length: missing }, (_, k) => edge.at(marks[i]!.atMm + ((forward ? 1 : -1) * gapMm * (k + 1)) / (missing + 1)))
   })
 }

@@ -20,6 +20,13 @@ export function assemble(items: readonly Item[]): Assembled {
 /** Names of plugs that are no parts by themselves. */
 const NO_PARTS: readonly string[] = ['other', 'second', 'main']
 
+/** Facts that name their parts themselves, or none. */
+const ABOUT_NO_PART: readonly Fact['fact'][] = ['traps', 'part', 'mirrored']
+
+function isObject(before: Item | undefined): boolean {
+  return before?.is === 'move'
+}
+
 class Line {
   private readonly facts: Fact[] = []
   private readonly asks = new Set<AskKind>()
@@ -31,7 +38,6 @@ class Line {
   private group: HolderGroup | null = null
   private plug: Plug | null = null
   private subject: string | null = null
-  private subjectMoved = false
   private when: string | null = null
   private covering: string | null = null
   private heardOnly = false
@@ -71,19 +77,21 @@ class Line {
         else this.toGroup((group) => group.takeBehind(item.parts))
         return
       case 'covers':
+        if (this.subject === null) this.unread.push(item)
         this.covering = this.subject
         this.subject = null
         return
       case 'on':
-        if (this.group) this.group.holds ??= [item.value]
-        else if (this.plug) this.plug.of = item.value
-        else this.subject ??= item.value
+        if (this.group && this.group.holds === undefined) this.group.holds = [item.value]
+        else if (!this.group && this.plug && this.plug.of === undefined) this.plug.of = item.value
+        else if (!this.group && !this.plug && this.subject === null) this.subject = item.value
+        else this.unread.push(item)
         return
       case 'part':
         return this.takePart(item.value, before)
       case 'part off':
       case 'part free':
-        if (this.isObject(before)) this.moveSubject(item.value)
+        if (isObject(before)) this.subject = item.value
         else this.others.push({ fact: 'part', part: item.value, level: item.is === 'part off' ? 'off' : 'free' })
         return
       case 'unplug':
@@ -110,11 +118,11 @@ class Line {
       case 'where':
         // "bottom clip": what is named next is there.
         if (this.group || next?.is === 'kind' || next?.is === 'size' || next?.is === 'drive') this.toGroup((group) => group.takeWhere(item.value))
-        else this.release.start ??= item.value
+        else this.once(this.release, 'start', item)
         return
       case 'start':
         this.closeGroup()
-        this.release.start = item.value
+        this.once(this.release, 'start', item)
         return
       case 'move':
         if (this.plug && next === undefined) return
@@ -131,7 +139,7 @@ class Line {
       case 'tool':
       case 'effort':
       case 'protect':
-        this.release[item.is] = item.value
+        this.once(this.release, item.is, item)
         return
       case 'rest':
         this.others.push({ fact: 'rests', how: item.value } as Fact)
@@ -152,7 +160,7 @@ class Line {
       case 'align':
       case 'listen':
         this.closeGroup()
-        this.refit[item.is] = item.value
+        this.once(this.refit, item.is, item)
         return
       case 'leads first':
         this.refit.leadsFirst = true
@@ -172,7 +180,8 @@ class Line {
         else this.others.push({ fact: 'traps', of: item.of, by: item.by })
         return
       case 'when':
-        this.when = item.value
+        if (this.when !== null && this.when !== item.value) this.unread.push(item)
+        this.when ??= item.value
         return
       case 'to':
         return this.takeDirection(item)
@@ -194,6 +203,12 @@ class Line {
       case 'stray':
         return
     }
+  }
+
+  /** What was said otherwise before is not said twice: the second one is not understood. */
+  private once<K extends string>(of: Partial<Record<K, string>>, key: K, item: Extract<Item, { value: string }>): void {
+    if (of[key] !== undefined && of[key] !== item.value) this.unread.push(item)
+    else of[key] = item.value
   }
 
   private toGroup(take: (group: HolderGroup) => boolean): void {
@@ -218,7 +233,7 @@ class Line {
 
   /** A part by itself: what a motion just said moves, or what the line is about. */
   private takePart(name: string, before: Item | undefined): void {
-    if (this.isObject(before)) return this.moveSubject(name)
+    if (isObject(before)) return void (this.subject = name)
     if (this.plug?.isOpened && this.plug.name === undefined) {
       this.plug.name = name
       return
@@ -226,15 +241,6 @@ class Line {
     if (this.group && !this.group.isEmpty && this.subject !== null) this.closeGroup()
     if (this.group && !this.group.isEmpty && this.group.holds === undefined && this.subject === null) this.group.holds = [name]
     else this.subject = name
-  }
-
-  private isObject(before: Item | undefined): boolean {
-    return before?.is === 'move'
-  }
-
-  private moveSubject(name: string): void {
-    this.subject = name
-    this.subjectMoved = true
   }
 
   private takePlugWord(item: Extract<Item, { value: string }>): void {
@@ -294,7 +300,11 @@ class Line {
       if (said !== undefined && !NO_PARTS.includes(said)) this.subject ??= said
       else this.unread.push(...items)
     } else if (said === undefined) this.asks.add('part')
-    else this.others.push({ fact: 'plug', name: said, ...rest } as Fact)
+    else {
+      // How many there are of a plug that is named is no fact of it.
+      this.unread.push(...items.filter((item) => item.is === 'count'))
+      this.others.push({ fact: 'plug', name: said, ...rest } as Fact)
+    }
   }
 
   private finish(): void {
@@ -308,7 +318,7 @@ class Line {
     }
     const of = subject === null ? {} : { of: subject }
     if (Object.keys(this.release).length > 0) this.facts.push({ fact: 'release', ...of, ...this.release } as Fact)
-    for (const fact of this.others) this.facts.push(fact.fact === 'must not' || fact.fact === 'rests' || fact.fact === 'persons' || fact.fact === 'fixing' || fact.fact === 'brittle' ? { ...fact, ...of } : fact)
+    for (const fact of this.others) this.facts.push(ABOUT_NO_PART.includes(fact.fact) ? fact : ({ ...of, ...fact } as Fact))
     if (Object.keys(this.refit).length > 0) this.facts.push({ fact: 'refit', ...of, ...this.refit } as Fact)
     if (subject !== null && this.facts.length === 0 && !this.heardOnly) this.facts.push({ fact: 'part', part: subject })
   }

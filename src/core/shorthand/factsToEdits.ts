@@ -10,8 +10,8 @@ import type { Fact } from './meaning'
 import { documentMotion } from './documentMotion'
 
 /** Facts as changes to a draft, and what found no place there, each with what to do about it. */
-export type PlacedFacts = { edits: Edit[]; unplaced: { fact: Fact; because: Unplaced }[]; newParts: string[] }
-export type Unplaced = { kind: 'no part' } | { kind: 'no count' } | { kind: 'no setting'; setting: string; value: string } | { kind: 'no facet'; when: string } | { kind: 'not here' }
+export type PlacedFacts = { edits: Edit[]; unplaced: { fact: Fact; because: Unplaced }[] }
+export type Unplaced = { kind: 'no part' } | { kind: 'no count' } | { kind: 'no setting'; setting: string; value: string } | { kind: 'no facet'; when: string } | { kind: 'not conditional' } | { kind: 'rests already' } | { kind: 'not here' }
 
 /**
  * What a line says, as edits of a draft. `inHand`: the part it is about where none is named. Parts that the record does not
@@ -21,12 +21,14 @@ export function factsToEdits(document: ProcedureDocument, facts: readonly Fact[]
   return new Placing(document, inHand, newId).place(facts)
 }
 
+/** Facts that are fields of a part. */
+const OF_THE_PART: readonly Fact['fact'][] = ['release', 'must not', 'rests', 'persons', 'fixing', 'brittle', 'refit']
+
 class Placing {
   private readonly parts: Map<Id, Part>
   private readonly before: ReadonlyMap<Id, Part>
   private readonly added: Edit[] = []
   private readonly unplaced: PlacedFacts['unplaced'] = []
-  private readonly newParts: string[] = []
 
   constructor(
     private readonly document: ProcedureDocument,
@@ -47,10 +49,12 @@ class Placing {
       const old = this.before.get(part.id)
       return old ? fieldEdits('parts', old, part) : [{ kind: 'add', collection: 'parts', item: part, after: null }]
     })
-    return { edits: [...changed, ...this.added], unplaced: this.unplaced, newParts: this.newParts }
+    return { edits: [...changed, ...this.added], unplaced: this.unplaced }
   }
 
   private one(fact: Fact, when: When): Unplaced | null {
+    // A field of a part is the same on all vehicles.
+    if (Object.keys(when).length > 0 && OF_THE_PART.includes(fact.fact)) return { kind: 'not conditional' }
     switch (fact.fact) {
       case 'holder':
         return this.holder(fact, when)
@@ -71,7 +75,7 @@ class Placing {
       case 'must not':
         return this.change(fact.of, (part) => ({ ...part, release: { ...part.release, mustNot: joined(part.release.mustNot, fact.what) } }))
       case 'rests':
-        return this.change(fact.of, (part) => (part.rests.some((rest) => rest.how === fact.how) ? part : { ...part, rests: [...part.rests, { level: 'free' as const, how: fact.how, note: '' }].slice(-2) }))
+        return this.rests(fact)
       case 'persons':
         return this.change(fact.of, (part) => ({ ...part, persons: fact.count }))
       case 'fixing':
@@ -87,7 +91,8 @@ class Placing {
             ...(fact.align && { align: joined(part.refit.align, fact.align) }),
             ...(fact.listen && { confirm: joined(part.refit.confirm, fact.listen) }),
             ...(fact.leadsFirst && { before: joined(part.refit.before, 'leads through the opening first') }),
-            ...((fact.startAll || fact.snug) && { startAllFirst: true }),
+            ...(fact.startAll && { startAllFirst: true }),
+            ...(fact.snug && { last: joined(part.refit.last, 'made snug') }),
           },
         }))
       case 'part':
@@ -103,6 +108,14 @@ class Placing {
       case 'mirrored':
         return { kind: 'not here' }
     }
+  }
+
+  private rests(fact: Extract<Fact, { fact: 'rests' }>): Unplaced | null {
+    const id = fact.of === undefined ? this.inHand : this.partNamed(fact.of)
+    const part = id === null ? undefined : this.parts.get(id)
+    if (part?.rests.some((rest) => rest.how === fact.how)) return null
+    if (part && part.rests.length > 1) return { kind: 'rests already' }
+    return this.change(fact.of, (changed) => ({ ...changed, rests: [...changed.rests, { level: 'free' as const, how: fact.how, note: '' }] }))
   }
 
   private holder(fact: Extract<Fact, { fact: 'holder' }>, when: When): Unplaced | null {
@@ -131,15 +144,12 @@ class Placing {
 
   private plug(fact: Extract<Fact, { fact: 'plug' }>, when: When): Unplaced | null {
     const partId = fact.of ? this.partNamed(fact.of) : this.inHand
-    const said = { ...(fact.latch && { latch: fact.latch }), ...(fact.tab && { tabSide: fact.tab }), ...(fact.colour && { colour: fact.colour }), ...(fact.leave && { note: 'leave it plugged' }) }
     const known = this.document.tethers.find((tether) => tether.name.toLowerCase() === fact.name.toLowerCase() && (fact.of === undefined || tether.partId === partId))
-    if (known) {
-      this.added.push(...fieldEdits('tethers', known, { ...known, ...said } as Tether))
-      return null
-    }
-    if (!partId) return { kind: 'no part' }
-    const id = this.newId('teth')
-    this.added.push({ kind: 'add', collection: 'tethers', item: Tether.parse({ id, name: fact.name, partId, ...said, when }), after: null })
+    const said = { ...(fact.latch && { latch: fact.latch }), ...(fact.tab && { tabSide: fact.tab }), ...(fact.colour && { colour: fact.colour }), ...(fact.leave && { note: joined(known?.note ?? '', 'leave it plugged') }) }
+    if (!known && !partId) return { kind: 'no part' }
+    const id = known?.id ?? this.newId('teth')
+    if (known) this.added.push(...fieldEdits('tethers', known, { ...known, ...said } as Tether))
+    else this.added.push({ kind: 'add', collection: 'tethers', item: Tether.parse({ id, name: fact.name, partId, ...said, when }), after: null })
     for (const name of fact.behind ?? []) {
       const cover = this.partNamed(name)
       this.addNeed(Need.parse({ id: this.newId('need'), dependent: { act: 'open', id }, needs: { kind: 'part', partId: cover, level: this.levelToClear(cover) }, reason: 'covers', when }))
@@ -151,8 +161,9 @@ class Placing {
     const setting = this.document.settings.find((item) => item.name.toLowerCase().includes(fact.setting) || item.role === fact.setting)
     const value = setting?.values.find((item) => item.toLowerCase() === fact.value)
     if (!setting || !value) return { kind: 'no setting', setting: fact.setting, value: fact.value }
-    if (!this.inHand) return { kind: 'no part' }
-    this.addNeed(Need.parse({ id: this.newId('need'), dependent: { act: 'release', id: this.inHand }, needs: { kind: 'setting', settingId: setting.id, value }, reason: 'setting', when }))
+    const partId = fact.of === undefined ? this.inHand : this.partNamed(fact.of)
+    if (!partId) return { kind: 'no part' }
+    this.addNeed(Need.parse({ id: this.newId('need'), dependent: { act: 'release', id: partId }, needs: { kind: 'setting', settingId: setting.id, value }, reason: 'setting', when }))
     return null
   }
 
@@ -176,7 +187,6 @@ class Placing {
     const station = (this.inHand ? this.parts.get(this.inHand)?.station : undefined) ?? this.document.parts.at(-1)?.station ?? 'centre'
     const part = { ...newPart(this.newId('part'), `${name[0]!.toUpperCase()}${name.slice(1)}`), station }
     this.parts.set(part.id, part)
-    this.newParts.push(part.name)
     return part.id
   }
 

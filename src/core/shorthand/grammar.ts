@@ -4,7 +4,7 @@ import type { Phrase } from './scan'
 
 /** One thing a line says by itself, before it is known what belongs together, and where it stands in the line. */
 export type Item = ItemSaid & { begin: number; end: number }
-export type ItemSaid =
+type ItemSaid =
   | { is: 'count'; count: number | null }
   | { is: 'each'; count: number | null; where: string }
   | { is: 'size'; size: string }

@@ -24,7 +24,7 @@ export const Fact = z.discriminatedUnion('fact', [
   z.strictObject({ fact: z.literal('fixing'), ...About, fixing: z.enum(FIXINGS) }),
   z.strictObject({ fact: z.literal('brittle'), ...About }),
   z.strictObject({ fact: z.literal('refit'), ...About, first: Text.optional(), leadsFirst: z.literal(true).optional(), startAll: z.literal(true).optional(), snug: z.literal(true).optional(), align: Text.optional(), listen: Text.optional() }),
-  z.strictObject({ fact: z.literal('setting'), setting: Text, value: Text, when: Text.optional() }),
+  z.strictObject({ fact: z.literal('setting'), ...About, setting: Text, value: Text }),
   z.strictObject({ fact: z.literal('traps'), of: Text, by: Text, when: Text.optional() }),
   z.strictObject({ fact: z.literal('mirrored'), when: Text.optional() }),
   z.strictObject({ fact: z.literal('part'), part: Text, level: z.enum(['free', 'off']).optional(), when: Text.optional() }),

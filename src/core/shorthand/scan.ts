@@ -47,13 +47,14 @@ export function scan(line: string, { parts = [], house = {} }: OwnWords = {}): P
 /** `trade`: the record's parts by what the trade calls such a part. */
 type Known = { parts: Map<string, string[]>; trade: Map<string, string[]>; house: Map<string, string> }
 type Said = { token: TokenName; value: string; choices?: readonly string[] }
+/** `also`: taken beside the phrase, where that is a question about it. */
+type Found = { length: number; phrase: Said | null; also?: Said }
+
 /** A house word and its plural, which stands for the plural of what it means unless the shop says otherwise. */
 function houseOf(house: Readonly<Record<string, string>>): Map<string, string> {
   const said = Object.entries(house).map(([word, trade]): [string, string] => [word.toLowerCase(), trade.toLowerCase()])
   return new Map([...said.map(([word, trade]): [string, string] => [`${word}s`, PHRASES.has(`${trade}s`) ? `${trade}s` : trade]), ...said])
 }
-
-type Found = { length: number; phrase: Said | null; also?: Said }
 
 /** Words and separators. A count may be tied to what it counts ("4x"), a size to its letter ("T20"). */
 function wordsOf(line: string): Word[] {
@@ -144,9 +145,9 @@ function ownPhrase(text: string, { parts, house }: Known): Said | null {
   return trade === text ? null : (PHRASES.get(trade) ?? { token: 'Part', value: trade })
 }
 
-/** A part said in the trade's words is the one of the record that is called so; of several one is asked. */
-function inRecord(said: Said, { trade }: Known): Said {
-  const names = said.token === 'Part' ? trade.get(said.value) : undefined
+/** A part said in the trade's words is the one of the record that is called so; of several one is asked. A name of the record itself is clear. */
+function inRecord(said: Said, { parts, trade }: Known): Said {
+  const names = said.token === 'Part' && !parts.has(said.value.toLowerCase()) ? trade.get(said.value) : undefined
   return names ? { token: 'Part', value: names[0]!, ...(names.length > 1 && { choices: names }) } : said
 }
 

@@ -21,18 +21,18 @@ describe('what else fits a head', () => {
   })
   // ISO 10664, from memory: across the lobes.
   test('six-lobe heads: the bored bit fits, the next smaller strips', () => {
-    expect(headFit('six-lobe T20')).toEqual({ also: ['T20 bored for a pin'], notThese: ['T15: it goes in and strips'], acrossMm: 3.95 })
-    expect(headFit('six-lobe T30').acrossMm).toBe(5.6)
+    expect(headFit('six-lobe T20')).toEqual({ inch: null, bored: true, strip: ['T15'], climbOut: [] })
+    expect(headFit('six-lobe T6').strip).toEqual([])
   })
   // ISO 4757, from memory: number 2 is made on M3.5 to M5.
   test('cross heads: the two kinds are not the same', () => {
-    expect(headFit('cross PH2').notThese).toEqual(['PZ2: it climbs out'])
-    expect(headFit('cross PZ1').notThese).toEqual(['PH1: it climbs out'])
+    expect(headFit('cross PH2').climbOut).toEqual(['PZ2'])
+    expect(headFit('cross PZ1').climbOut).toEqual(['PH1'])
     expect([threadsOfCross('cross PH2'), threadsOfCross('cross PZ3'), threadsOfCross('hex 8')]).toEqual(['M3.5 to M5', 'M6', null])
   })
   test('a hexagon: its socket in inches, and no more than is known about anything else', () => {
-    expect(headFit('hex 8').also).toEqual(['5/16 in socket'])
-    expect(headFit('hex socket 4')).toEqual({ also: ['5/32 in key'], notThese: ['T20: it goes in and strips'], acrossMm: 4 })
-    expect(headFit('pry tool')).toEqual({ also: [], notThese: [], acrossMm: null })
+    expect(headFit('hex 8').inch).toBe('5/16')
+    expect(headFit('hex socket 4')).toEqual({ inch: '5/32', bored: false, strip: ['T20'], climbOut: [] })
+    expect(headFit('pry tool')).toEqual({ inch: null, bored: false, strip: [], climbOut: [] })
   })
 })

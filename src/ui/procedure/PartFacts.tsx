@@ -21,7 +21,7 @@ function spacingWords(document: ProcedureDocument, part: Part, holder: Holder): 
   const view = document.views.find((item) => item.id === part.outline?.viewId)
   const path = holder.kind.includes('clip') && view ? clipPath(part, holder) : null
   if (!path || !view) return []
-  const [least, most] = [Math.min(...path.gapsMm), Math.max(...path.gapsMm)]
+  const [least, most] = path.spacingMm
   const spots = [...new Set(path.likely.map(({ x, y }) => zoneOf(view, [x, y])))]
   return [
     `${least === most ? least : `${least} to ${most}`} mm apart along the edge`,

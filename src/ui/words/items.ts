@@ -46,16 +46,15 @@ export function toolWords(tool: string): string {
 
 /** The inch size that fits as well, where one does. */
 function alsoInch(head: string): string {
-  const inch = headFit(head).also.find((other) => other.includes(' in '))
-  return inch ? ` (${inch.split(' in ')[0]} in fits)` : ''
+  const { inch } = headFit(head)
+  return inch ? ` (${inch} in fits)` : ''
 }
 
 /** What else fits a head and what only seems to; empty where nothing is known. */
 export function fitWords(head: string): string {
-  const { also, notThese } = headFit(head)
-  const others = also.filter((other) => !other.includes(' in '))
+  const { bored, strip, climbOut } = headFit(head)
   const threads = threadsOfCross(head)
-  return [others.length > 0 && `${others.join(', ')} fits too`, threads && `screws ${threads}`, notThese.length > 0 && `not ${notThese.join(', ')}`].filter(Boolean).join('; ')
+  return [bored && 'a bored bit of this size fits too', threads && `screws ${threads}`, ...strip.map((size) => `not ${size}: it goes in and strips`), ...climbOut.map((size) => `not ${size}: it climbs out`)].filter(Boolean).join('; ')
 }
 
 /** Names a thing of any kind for a sentence; an id that is gone is said to be gone. */

@@ -3,7 +3,6 @@ import { forecastOf, type Forecast } from '@/core/plan/forecast'
 import type { PlanFigures } from '@/core/plan/planFigures'
 import { planFigures } from '@/core/plan/planFigures'
 import type { JobPlan } from '@/core/plan/jobPlan'
-import { secondsOf } from '@/core/plan/step'
 import { summarise } from '@/core/plan/summary'
 import { itemWords, toolWords } from './items'
 import { stepWords } from './operations'
@@ -67,7 +66,7 @@ export function planReport(plan: JobPlan): PlanReport {
     bottomS: plan.bottomS,
     wayOutS: plan.wayOutS,
     totalS: plan.proof.totalS,
-    forecast: forecastOf(plan.found.steps, secondsOf(plan.found.steps) - plan.proof.totalS),
+    forecast: forecastOf(plan.found),
     proven: plan.proof.proven,
     gapS: plan.proof.gapS,
     choices: plan.proof.choices,

@@ -83,6 +83,10 @@ export function unplacedSentence(fact: Fact, because: Unplaced): string {
       return `${what} is not placed: this record has no setting ${because.setting} with the value ${because.value}. Add it under Settings.`
     case 'no facet':
       return `${what} is not placed: this record has no facet that says “${because.when}”. Add it under Facets.`
+    case 'not conditional':
+      return `${what} is not placed: it would hold for every vehicle. Say it without the condition, or note it on the part.`
+    case 'rests already':
+      return `${what} is not placed: the part has two ways to rest already. Change one of them under Change.`
     case 'not here':
       return `${what} is not placed: mirror it on the map.`
   }

@@ -5,8 +5,7 @@ export type LaneWindows = { headMs: number[]; afterMs: number[] }
 
 /**
  * Heads and tails of the tasks. All that must come before a task is done before it begins: one after another at each station,
- * and shared out evenly among the people; the same backwards. The same numbers bound every schedule.
- * Cost: O(tasks^2).
+ * and shared out evenly among the people; the same backwards. No schedule keeps less. Cost: O(tasks^2 x stations).
  */
 export function laneWindows(problem: LanesProblem): LaneWindows {
   const { tasks, pairs } = problem
@@ -65,7 +64,7 @@ function sharedOut(problem: LanesProblem, members: readonly number[], held: Read
   return workMs + takingMs
 }
 
-/** The most of all sums over the tasks that can't begin before some time nor end later before the end than another: people, and each station by itself. */
+/** The most of all sums over the tasks that can't begin before some time nor end later before the end than another: people, and each station by itself. Cost: O(tasks^3). */
 export function windowBoundMs(problem: LanesProblem, { headMs, afterMs }: LaneWindows): number {
   const { tasks, people, holds } = problem
   const m = people.length
