@@ -70,6 +70,24 @@ describe('on a record that is there', () => {
     const { document } = said(van, ['lever out of park'], 'glovebox')
     expect(document.needs.at(-1)).toMatchObject({ dependent: { act: 'release', id: 'glovebox' }, needs: { kind: 'setting', value: 'out of park' }, reason: 'setting' })
   })
+  test('a line about another part than the one in hand goes to that part', () => {
+    const { document } = said(van, ['glovebox: lever out of park', 'glovebox: unplug usb, tab top'], 'surround')
+    expect(document.needs.at(-1)!.dependent).toEqual({ act: 'release', id: 'glovebox' })
+    expect(document.tethers.at(-1)).toMatchObject({ name: 'usb', partId: 'glovebox' })
+  })
+  test('what is noted already stays', () => {
+    const noted = { ...van, tethers: van.tethers.map((tether) => ({ ...tether, note: 'short lead' })) }
+    const { document } = said(noted, [`unplug ${van.tethers[0]!.name}, leave it alone`])
+    expect(document.tethers[0]!.note).toBe('short lead, leave it plugged')
+    const twice = { ...van, parts: van.parts.map((part) => (part.id === 'surround' ? { ...part, rests: [{ level: 'free' as const, how: 'hinged' as const, note: '' }, { level: 'free' as const, how: 'on a cloth' as const, note: '' }] } : part)) }
+    const rested = said(twice, ['hangs on its leads'], 'surround')
+    expect(rested.document.parts.find(({ id }) => id === 'surround')!.rests.map(({ how }) => how)).toEqual(['hinged', 'on a cloth'])
+    expect(rested.placed[0]!.unplaced.map(({ because }) => because.kind)).toEqual(['rests already'])
+  })
+  test('a field of a part holds on every vehicle: with a condition it is refused', () => {
+    const { placed } = said(van, ['if automatic: pull up'], 'surround')
+    expect([placed[0]!.edits, placed[0]!.unplaced.map(({ because }) => because.kind)]).toEqual([[], ['not conditional']])
+  })
   test('what has no place says why', () => {
     const because = (line: string, inHand: string | null) => said(van, [line], inHand).placed[0]!.unplaced.map(({ because: { kind } }) => kind)
     expect([because('4 T20', null), because('some clips', 'surround'), because('column down', 'surround'), because('if power seats: 2 T20', 'surround'), because('same other side', 'surround')]).toEqual([['no part'], ['no count'], ['no setting'], ['no facet'], ['not here']])

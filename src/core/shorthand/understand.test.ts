@@ -50,6 +50,12 @@ describe('never guessed', () => {
       { said: 'bezl', from: 16, to: 20, nearest: ['bezel'] },
     ])
   })
+  test.each([
+    ['unplug 2 speaker plugs', '2'],
+    ['start top, start lower left', 'start lower left'],
+    ['2 T20 hold console on the cluster', 'on the cluster'],
+    ['covers 2 T20', 'covers'],
+  ])('%s: %s is said to be not understood, not dropped', (line, word) => expect(understand(line).notUnderstood.map(({ said }) => said)).toContain(word))
   test('a direction that goes nowhere is not lost', () => {
     expect(understand('2 T20 rearward').notUnderstood.map(({ said }) => said)).toEqual(['rearward'])
   })

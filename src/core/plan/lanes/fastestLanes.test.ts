@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { seededRandom } from '../../base/random'
 import { fastestLanes } from './fastestLanes'
 import type { LanesProblem, Placed } from './lanesProblem'
+import { laneWindows, windowBoundMs } from './laneWindows'
 
 function randomLanes(seed: number, size: number, people: number, stations = 3): LanesProblem {
   const random = seededRandom(seed)
@@ -93,6 +94,7 @@ describe('lanes', () => {
       const found = fastestLanes(problem)
       if (found.kind !== 'lanes') throw new Error(found.kind)
       expect([seed, found.makespanMs, found.proven, check(problem, found.placed)]).toEqual([seed, soonestByTrying(problem), true, found.makespanMs])
+      expect(windowBoundMs(problem, laneWindows(problem))).toBeLessThanOrEqual(soonestByTrying(problem))
     }
   })
   test('three people: the same', () => {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import { cheapestOrder } from './cheapestOrder'
 import { cheapestByExhaustion, costOf, randomProblem } from './exhaustive.testing'
-import type { SearchStep } from './moves'
+import { setUpMsOf, type SearchStep } from './moves'
 import type { Guard, SearchOperation, SearchProblem } from './problem'
 
 describe('against plain exhaustive search', () => {
@@ -40,6 +40,7 @@ describe('at the edges of a word of 32 operations', () => {
         expect(found.kind).not.toBe('given up')
         if (found.kind !== 'order') continue
         expect(costOf(problem, found.steps)).toBe(found.setUpMs)
+        expect(setUpMsOf(problem, found.steps)).toBe(found.setUpMs)
         if (!found.proven) continue
         proven += 1
         for (const other of [backwards(problem), withIdle(problem, 1), withIdle(problem, 3)]) {
