@@ -20,7 +20,8 @@ type Props = { document: ProcedureDocument; partId: Id; onOpen: (collection: Col
 function spacingWords(document: ProcedureDocument, part: Part, holder: Holder): string[] {
   const view = document.views.find((item) => item.id === part.outline?.viewId)
   const path = holder.kind.includes('clip') && view ? clipPath(part, holder) : null
-  if (!path || !view) return []
+  // Two clips have no spacing: going round from one to the other says nothing.
+  if (!path || !view || path.marks.length < 3) return []
   const [least, most] = path.spacingMm
   const spots = [...new Set(path.likely.map(({ x, y }) => zoneOf(view, [x, y])))]
   return [
