@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { panelVan } from '../../../demo/panelVan'
+import { smallBus } from '../../../demo/smallBus'
 import { forBuild } from '../../procedure/forBuild'
 import { randomProcedure } from '../../procedure/randomProcedure.testing'
 import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
@@ -80,4 +81,19 @@ test('a pair of hands can do what the lanes say in the order of their times, on 
     checked += 1
   }
   expect(checked).toBeGreaterThan(8)
+})
+
+// The knee airbag waits ten minutes after battery off: its panel comes forward while they run out, for two as for one.
+test('with a firing circuit two are no later than one', () => {
+  const build = { 'sign-kind': 'led', gearbox: 'automatic' }
+  const model = forBuild(smallBus(), build)
+  const goals = [...model.cavities.keys()].map((cavityId) => ({ kind: 'cavity', cavityId }))
+  const result = planJob(model, PlanRequest.parse({ goals, build, start: 'driver side' }), DEFAULT_HOUSE_VALUES)
+  if (!result.ok) throw new Error(result.error.kind)
+  const { wayIn } = shared(result.value, ['driver side', 'driver side'])
+  expect(result.value.wayInS).toBeGreaterThan(600)
+  expect(wayIn.makespanS).toBeLessThanOrEqual(result.value.wayInS)
+  const open = inTime(wayIn.lanes).find((step) => step.operation.act === 'open' && model.tethers.get(step.operation.itemId)?.circuit === 'srs-firing')!
+  const off = inTime(wayIn.lanes).find((step) => step.operation.itemId === 'battery')!
+  expect(open.startS - off.endS).toBeGreaterThanOrEqual(600)
 })

@@ -118,13 +118,15 @@ function pairsOf(plan: JobPlan, groups: readonly Step[][]): LanePair[] {
   const { job } = plan
   const steps = groups.flat()
   const groupOf = groups.flatMap((group, task) => group.map(() => task))
+  // What is done in one go may begin so much before its member that has to wait.
+  const intoGroupS = groups.flatMap((group) => group.map((_, i) => group.slice(0, i).reduce((sum, step) => sum + step.workS, 0)))
   const legs = legsOf(job, plan.request.scope)
   followPolicy(job, legs, plan.request.policy)
   const number = new Map(steps.map((step, i) => [step.operation.key, i]))
   const pairs: LanePair[] = []
   const add = (before: number | undefined, after: number | undefined, delayMs = 0) => {
     if (before === undefined || after === undefined || groupOf[before] === groupOf[after]) return
-    pairs.push({ before: groupOf[before]!, after: groupOf[after]!, delayMs })
+    pairs.push({ before: groupOf[before]!, after: groupOf[after]!, delayMs: Math.max(0, delayMs - intoGroupS[after]! * 1000) })
   }
   for (const edge of [...legs.wayIn.edges, ...legs.wayOut.edges]) add(number.get(edge.before), number.get(edge.after), (edge.delayS ?? 0) * 1000)
   const moves = new SettingMoves(job, legs.demands, legs.finish, asFoundState(job.model))
