@@ -56,7 +56,9 @@ export type Database = {
     title: string
     bay: Generated<string>
     promised_at: Timestamp | null
-    request: Json<PlanRequest>
+    /** A strip has no plan until its vehicle goes back together. */
+    kind: Generated<'job' | 'strip'>
+    request: JSONColumnType<PlanRequest, string, string> | null
     /** The order it was opened with; null for jobs older than kept orders. */
     found_plan: Json<FoundPlan> | null
     created_by: string
@@ -64,6 +66,7 @@ export type Database = {
     handed_over_at: Timestamp | null
   }
   kit: { id: string; shop_id: string; name: string; body: Json<Kit>; version: Generated<number>; changed_by: string; changed_at: Timestamp }
+  media: { id: string; shop_id: string; job_id: string; kind: 'photo' | 'voice'; mime: string; bytes: Buffer; thumbnail: Buffer | null; width: number | null; height: number | null; made_by: string; made_at: Timestamp }
   /** What this installation remembers about itself; only the owner reads and writes it. */
   installation_note: { name: string; at: Timestamp }
   job_event: { id: string; shop_id: string; job_id: string; person_id: string; at: string; body: Json<JobEvent>; received_seq: ColumnType<string, never, never>; received_at: Timestamp }

@@ -7,6 +7,7 @@ import { termsOf } from '@/core/job/terms'
 import { same } from '@/core/procedure/edit'
 import { readJob } from './jobs'
 import { inShop, type Crew } from './session'
+import { growRecord } from './strips'
 
 /** At most this many events in one post: an outbox sends the rest in the next. */
 export const AppendRequest = z.object({ events: z.array(JobEvent).min(1).max(500) })
@@ -23,7 +24,7 @@ export type AppendOutcome =
  */
 export async function appendJobEvents(crew: Crew, jobId: string, events: readonly JobEvent[]): Promise<AppendOutcome> {
   return inShop(crew, async (trx): Promise<AppendOutcome> => {
-    const job = await trx.selectFrom('job').select('id').where('id', '=', jobId).executeTakeFirst()
+    const job = await trx.selectFrom('job').select(['id', 'kind']).where('id', '=', jobId).executeTakeFirst()
     if (!job) return { status: 'unknown job' }
     const acted = new Set([crew.signedIn.id, ...(await trx.selectFrom('acting').select('crew_id').where('session_id', '=', crew.sessionId).execute()).map((row) => row.crew_id)])
     for (const event of events) {
@@ -43,6 +44,7 @@ export async function appendJobEvents(crew: Crew, jobId: string, events: readonl
         .values(fresh.map((event) => ({ id: event.id, shop_id: crew.shopId, job_id: jobId, person_id: event.personId, at: event.at, body: JSON.stringify(event) })))
         .onConflict((conflict) => conflict.columns(['shop_id', 'id']).doNothing())
         .execute()
+    if (job.kind === 'strip' && fresh.length > 0) await growRecord(crew, trx, jobId, fresh)
     return { status: 'kept', stored: events.map((event) => event.id) }
   })
 }

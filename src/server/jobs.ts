@@ -7,6 +7,8 @@ import { PlanRequest } from '@/core/plan/planRequest'
 import type { PlanError } from '@/core/plan/findPlan'
 import { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
+import { adoptedRequest } from '@/core/job/terms'
+import { stripDocument } from '@/core/strip/stripDocument'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { ShopTransaction } from '../db/client'
 import { newestRevision, readRevision } from './procedures'
@@ -31,8 +33,13 @@ export type JobRecord = {
   vehicle: { id: string; label: string; plate: string; customer: string }
   procedureId: string
   revisionNumber: number | null
-  request: PlanRequest
+  kind: 'job' | 'strip'
+  /** Null for a strip whose vehicle does not go back together yet. */
+  request: PlanRequest | null
   found: FoundPlan | null
+  /** What it was opened with: the document of a job, what a strip began with. */
+  base: ProcedureDocument
+  /** As it stands: of a strip, the fold of what was stated. */
   document: ProcedureDocument
   events: JobEvent[]
 }
@@ -103,7 +110,10 @@ type JobRow = Awaited<ReturnType<ReturnType<typeof jobQuery>['executeTakeFirstOr
 
 async function recordOf(trx: ShopTransaction, job: JobRow): Promise<JobRecord> {
   const revision = job.revision_id ? await readRevision(trx, job.revision_id) : null
-  const events = await trx.selectFrom('job_event').select('body').where('job_id', '=', job.id).orderBy('received_seq').execute()
+  const rows = await trx.selectFrom('job_event').select('body').where('job_id', '=', job.id).orderBy('received_seq').execute()
+  const events = rows.map((row) => JobEvent.parse(row.body))
+  // A strip on top of a published record keeps what it began with, as every other job keeps its revision.
+  const base = revision?.document ?? ProcedureDocument.parse(job.draft_document)
   return {
     id: job.id,
     title: job.title,
@@ -114,10 +124,12 @@ async function recordOf(trx: ShopTransaction, job: JobRow): Promise<JobRecord> {
     vehicle: { id: job.vehicle_id, label: job.vehicle_label, plate: job.vehicle_plate, customer: job.vehicle_customer },
     procedureId: job.procedure_id,
     revisionNumber: revision?.number ?? null,
-    request: PlanRequest.parse(job.request),
+    kind: job.kind,
+    request: adoptedRequest(events) ?? (job.request === null ? null : PlanRequest.parse(job.request)),
     found: job.found_plan === null ? null : FoundPlan.parse(job.found_plan),
-    document: revision?.document ?? ProcedureDocument.parse(job.draft_document),
-    events: events.map((event) => JobEvent.parse(event.body)),
+    base,
+    document: job.kind === 'strip' ? stripDocument(base, events) : base,
+    events,
   }
 }
 

@@ -131,20 +131,37 @@ export type EditOutcome =
  */
 export async function editDraft(crew: Crew, procedureId: string, edits: readonly Edit[]): Promise<EditOutcome> {
   return inShop(crew, async (trx) => {
-    const row = await trx.selectFrom('procedure').select('id').where('id', '=', procedureId).forUpdate().executeTakeFirst()
-    if (!row) return { status: 'refused', sentence: 'This procedure is not in your shop any more. Copy what you typed and open the list of procedures.' }
-    const draft = await draftOf(trx, procedureId)
-    const current = ProcedureDocument.parse(draft?.document ?? (await newestRevision(trx, procedureId))!.document)
-    const applied = applyEdits(current, edits)
+    const now = await lockedDraft(trx, procedureId)
+    if (!now) return { status: 'refused', sentence: 'This procedure is not in your shop any more. Copy what you typed and open the list of procedures.' }
+    const applied = applyEdits(now.document, edits)
     if (!applied.ok) return { status: 'refused', sentence: applied.error.sentence }
     const { document, conflicts } = applied.value
-    const version = (draft?.version ?? 0) + 1
-    const values = { document: JSON.stringify(document), version, changed_by: crew.acting.id, changed_at: new Date() }
-    await trx.insertInto('draft').values({ procedure_id: procedureId, shop_id: crew.shopId, ...values }).onConflict((c) => c.column('procedure_id').doUpdateSet(values)).execute()
-    await trx.updateTable('procedure').set({ name: document.name }).where('id', '=', procedureId).execute()
+    const version = now.version + 1
+    await storeDraft(crew, trx, procedureId, document, version)
     const { confirmations } = await seenOn(trx, procedureId, document, circumstancesOf(crew))
     return { status: 'saved', document, problems: checkRecord(document, circumstancesOf(crew), confirmations), version, conflicts }
   })
+}
+
+/** Changes the draft under the same lock, where `change` makes another document of it. For what comes from a strip. */
+export async function changeDraft(crew: Crew, trx: ShopTransaction, procedureId: string, change: (draft: ProcedureDocument) => ProcedureDocument): Promise<void> {
+  const now = await lockedDraft(trx, procedureId)
+  const changed = now && change(now.document)
+  if (now && changed !== now.document) await storeDraft(crew, trx, procedureId, changed!, now.version + 1)
+}
+
+/** The draft, or what one would begin with, held until the transaction ends. Null when it is not this shop's. */
+async function lockedDraft(trx: ShopTransaction, procedureId: string): Promise<{ document: ProcedureDocument; version: number } | null> {
+  const row = await trx.selectFrom('procedure').select('id').where('id', '=', procedureId).forUpdate().executeTakeFirst()
+  if (!row) return null
+  const draft = await draftOf(trx, procedureId)
+  return { document: ProcedureDocument.parse(draft?.document ?? (await newestRevision(trx, procedureId))!.document), version: draft?.version ?? 0 }
+}
+
+async function storeDraft(crew: Crew, trx: ShopTransaction, procedureId: string, document: ProcedureDocument, version: number): Promise<void> {
+  const values = { document: JSON.stringify(document), version, changed_by: crew.acting.id, changed_at: new Date() }
+  await trx.insertInto('draft').values({ procedure_id: procedureId, shop_id: crew.shopId, ...values }).onConflict((c) => c.column('procedure_id').doUpdateSet(values)).execute()
+  await trx.updateTable('procedure').set({ name: document.name }).where('id', '=', procedureId).execute()
 }
 
 /** Makes the draft the next revision, which never changes again. Only leads and owners; refused while a problem in it forbids that. */

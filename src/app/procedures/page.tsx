@@ -1,7 +1,7 @@
 import { DeskPage } from '@/app/DeskPage'
 import { listProcedures } from '@/server/procedures'
 import { requireCrew } from '@/server/session'
-import { holderWords, itemWords } from '@/ui/words/items'
+import { holderWords, ownerWords } from '@/ui/words/items'
 import { ProcedureList } from './ProcedureList'
 
 export const metadata = { title: 'Procedures' }
@@ -20,8 +20,8 @@ export default async function ProceduresPage() {
     words: [
       ...document.synonyms.map((word) => ({ word, of: 'also called' })),
       ...document.parts.flatMap((part) => [{ word: part.name, of: 'part' }, ...part.synonyms.map((word) => ({ word, of: part.name }))]),
-      ...document.tethers.map((tether) => ({ word: tether.name, of: `plug of ${itemWords(document, tether.partId)}` })),
-      ...document.holders.map((holder) => ({ word: holderWords(holder), of: itemWords(document, holder.holds[0]!) })),
+      ...document.tethers.map((tether) => ({ word: tether.name, of: `plug of ${ownerWords(document, tether)}` })),
+      ...document.holders.map((holder) => ({ word: holderWords(holder), of: ownerWords(document, holder) })),
       ...document.cavities.map((cavity) => ({ word: cavity.name, of: 'cavity' })),
       ...[document.note, ...document.parts.map((part) => part.note), ...document.needs.map((need) => need.note)].filter(Boolean).map((word) => ({ word, of: 'note' })),
     ],

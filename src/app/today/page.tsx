@@ -59,13 +59,18 @@ function GoOn({ job }: { job: BayJob }) {
           </p>
           <p className="text-[clamp(34px,4.4vw,57px)] font-extrabold leading-none">{job.next.title}</p>
         </div>
-        <Link href={`/jobs/${job.id}`} className="grid min-h-20 min-w-36 place-items-center rounded bg-white px-6 text-2xl font-bold text-[#172023]">
+        <Link href={job.href} className="grid min-h-20 min-w-36 place-items-center rounded bg-white px-6 text-2xl font-bold text-[#172023]">
           {job.begun ? 'Go on' : 'Begin'}
         </Link>
       </div>
-      <Link href="/plan" className="grid min-h-24 min-w-56 place-items-center rounded border-[3px] border-ink px-6 text-xl font-bold hover:bg-tint">
-        Plan a job
-      </Link>
+      <div className="grid min-w-56 gap-2">
+        <Link href="/plan" className="grid min-h-14 place-items-center rounded border-[3px] border-ink px-6 text-xl font-bold hover:bg-tint">
+          Plan a job
+        </Link>
+        <Link href="/strips/new" className="grid min-h-14 place-items-center rounded border-[3px] border-ink px-6 text-xl font-bold hover:bg-tint">
+          New strip
+        </Link>
+      </div>
     </div>
   )
 }
@@ -79,8 +84,11 @@ function Nothing() {
         <Link className="slab" href="/plan">
           Plan a job
         </Link>
+        <Link className="desk-button !min-h-14" href="/strips/new">
+          New strip: record a vehicle as it comes apart
+        </Link>
         <Link className="desk-button !min-h-14" href="/procedures">
-          Record a model
+          Record a model at the desk
         </Link>
         <Link className="desk-button !min-h-14" href="/vehicles">
           Add a vehicle

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { Stamp } from '../base/clock'
 import { compareText, Id } from '../base/id'
+import { Edit } from '../procedure/edit'
 import { ENDINGS } from '../procedure/end'
 import { Build } from '../procedure/when'
 import { PlanRequest } from '../plan/planRequest'
@@ -47,6 +48,21 @@ export const Happening = z.discriminatedUnion('kind', [
   named('paused', { reason: z.string().trim().min(1, 'Say what this waits for.').max(200), until: z.string().max(40).default('') }),
   named('resumed', { checked: z.array(Id).max(60).default([]) }),
   named('different from the record', { itemId: Id, field: z.string().max(40), value: z.string().trim().min(1).max(300) }),
+  /** What a recorder says of the model while it comes apart or goes back: the line as it was said, and what it changes. */
+  named('stated', { said: z.string().max(300).default(''), edits: z.array(Edit).min(1).max(80) }),
+  /** Whatever the log says, this came off before that. */
+  named('came before', { itemId: Id, otherId: Id }),
+  /** It came off at a time that means nothing: counted, and no order is learnt from it. */
+  named('order means nothing', { itemId: Id }),
+  /** Somebody had undone it before: counted, goes back, and teaches no order. */
+  named('already off', { itemId: Id }),
+  /** A question about the model that nobody wants to answer now. */
+  named('question put off', { question: z.string().min(1).max(200) }),
+  named('photographed', { photoId: z.uuid(), itemId: Id.nullable().default(null) }),
+  /** A few spoken words that nobody has time to write down. */
+  named('voice noted', { voiceId: z.uuid(), seconds: z.number().int().min(0).max(600), itemId: Id.nullable().default(null) }),
+  /** At the desk: a note has been worked into the record, or says nothing for it. */
+  named('note settled', { noteId: z.uuid() }),
   named('taken back', {}),
   named('countersigned', { as: z.enum(['installer', 'checker', 'second pass']), name: z.string().trim().min(1).max(80) }),
   named('handed over', {}),

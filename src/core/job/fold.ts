@@ -39,7 +39,14 @@ export type JobState = {
   cautionsRead: Set<string>
   cautionsReadAt: Map<string, Stamp>
   facets: Map<Id, Id>
-  notes: { eventId: string; itemId: Id | null; text: string; personId: Id; at: Stamp }[]
+  /** Written or spoken (`voice`); `settled`: worked into the record at the desk. */
+  notes: { eventId: string; itemId: Id | null; text: string; voice: { id: string; seconds: number } | null; settled: boolean; personId: Id; at: Stamp }[]
+  photos: { photoId: string; itemId: Id | null; personId: Id; at: Stamp }[]
+  /** Of a strip: what had been undone before, what gives no order, and what came off before what the log says. */
+  alreadyOff: Set<Id>
+  orderless: Set<Id>
+  putRight: { itemId: Id; otherId: Id }[]
+  questionsPutOff: Set<string>
   deviations: { eventId: string; itemId: Id; field: string; value: string; personId: Id; at: Stamp }[]
   signatures: Signature[]
   paused: { reason: string; until: string; at: Stamp; personId: Id } | null
@@ -78,6 +85,11 @@ export function foldJob(document: ProcedureDocument, events: readonly JobEvent[]
     cautionsReadAt: new Map(),
     facets: new Map(),
     notes: [],
+    photos: [],
+    alreadyOff: new Set(),
+    orderless: new Set(),
+    putRight: [],
+    questionsPutOff: new Set(),
     deviations: [],
     signatures: [],
     paused: null,
@@ -212,7 +224,30 @@ function apply(state: JobState, event: JobEvent): void {
       state.cautionsReadAt.set(`${event.personId}:${what.cautionId}`, event.at)
       return
     case 'noted':
-      state.notes.push({ eventId: event.id, itemId: what.itemId, text: what.text, ...by })
+      state.notes.push({ eventId: event.id, itemId: what.itemId, text: what.text, voice: null, settled: false, ...by })
+      return
+    case 'voice noted':
+      state.notes.push({ eventId: event.id, itemId: what.itemId, text: '', voice: { id: what.voiceId, seconds: what.seconds }, settled: false, ...by })
+      return
+    case 'note settled': {
+      const note = state.notes.find((item) => item.eventId === what.noteId)
+      if (note) note.settled = true
+      return
+    }
+    case 'photographed':
+      state.photos.push({ photoId: what.photoId, itemId: what.itemId, ...by })
+      return
+    case 'already off':
+      state.alreadyOff.add(what.itemId)
+      return
+    case 'order means nothing':
+      state.orderless.add(what.itemId)
+      return
+    case 'came before':
+      state.putRight.push({ itemId: what.itemId, otherId: what.otherId })
+      return
+    case 'question put off':
+      state.questionsPutOff.add(what.question)
       return
     case 'different from the record':
       state.deviations.push({ eventId: event.id, itemId: what.itemId, field: what.field, value: what.value, ...by })
@@ -231,6 +266,7 @@ function apply(state: JobState, event: JobEvent): void {
       return
     case 'job opened':
     case 'plan adopted':
+    case 'stated':
     case 'taken back':
       return
     default:
@@ -238,7 +274,7 @@ function apply(state: JobState, event: JobEvent): void {
   }
 }
 
-const QUIET = new Set(['lead parked', 'countersigned', 'handed over', 'noted', 'caution read', 'job opened', 'plan adopted', 'taken back', 'different from the record', 'facet told', 'paused', 'resumed'])
+const QUIET = new Set(['lead parked', 'countersigned', 'handed over', 'noted', 'caution read', 'job opened', 'plan adopted', 'taken back', 'different from the record', 'facet told', 'paused', 'resumed', 'stated', 'came before', 'order means nothing', 'already off', 'question put off', 'photographed', 'voice noted', 'note settled'])
 
 function reopens(kind: string): boolean {
   return !QUIET.has(kind)

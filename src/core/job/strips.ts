@@ -1,5 +1,6 @@
 import type { Id } from '../base/id'
 import type { Strip } from '../order/learntOrder'
+import { splitKey } from '../order/operation'
 import type { ProcedureDocument } from '../procedure/document'
 import { forBuild } from '../procedure/forBuild'
 import { atLeast, type Level } from '../procedure/level'
@@ -18,13 +19,30 @@ export type JobHistory = { id: string; label: string; events: readonly JobEvent[
  */
 export function stripsOf(document: ProcedureDocument, jobs: readonly JobHistory[], circumstances: Circumstances): Strip[] {
   return jobs.flatMap((job): Strip[] => {
-    const sequence = wayInOf(job.events)
+    const sequence = wayInOf(document, job.events)
     return sequence.length > 1 ? [{ id: job.label, sequence, brokeRule: brokeRule(document, job.events, circumstances) }] : []
   })
 }
 
-/** Acts of the way in, each the first time it was counted. A part brought back to its place is no release. */
-function wayInOf(events: readonly JobEvent[]): string[] {
+/**
+ * Acts of the way in, each the first time it was counted. A part brought back to its place is no release. What somebody had
+ * undone before, and what gives no order, is left out; what came off before the log says so stands there.
+ */
+export function wayInOf(document: ProcedureDocument, events: readonly JobEvent[]): string[] {
+  const { alreadyOff, orderless, putRight } = foldJob(document, events)
+  const silent = (key: string) => [alreadyOff, orderless].some((ids) => ids.has(splitKey(key)[1]))
+  return putRight.reduce(movedBefore, countedActs(events)).filter((key) => !silent(key))
+}
+
+/** All acts on a thing, moved before the first act on another. */
+function movedBefore(keys: readonly string[], { itemId, otherId }: { itemId: Id; otherId: Id }): string[] {
+  const moved = keys.filter((key) => splitKey(key)[1] === itemId)
+  const rest = keys.filter((key) => splitKey(key)[1] !== itemId)
+  const at = rest.findIndex((key) => splitKey(key)[1] === otherId)
+  return at < 0 ? [...keys] : rest.toSpliced(at, 0, ...moved)
+}
+
+function countedActs(events: readonly JobEvent[]): string[] {
   const keys: string[] = []
   const levels = new Map<Id, Level>()
   for (const { what, certainty } of standingEvents(events)) {
@@ -65,5 +83,5 @@ function confirmedBy(document: ProcedureDocument, state: JobState): Id[] {
     const c = state.holders.get(id)
     return c !== undefined && c.undone === count && c.missing === 0 && c.extra === 0
   })
-  return [...holders.map(({ id }) => id), ...state.tethersTouched, ...state.moved].filter((id) => !differs.has(id) && !state.assumed.has(id))
+  return [...holders.map(({ id }) => id), ...state.tethersTouched, ...state.moved].filter((id) => !differs.has(id) && !state.assumed.has(id) && !state.alreadyOff.has(id))
 }

@@ -5,7 +5,8 @@ import { goesBack, type Ending } from '../procedure/end'
 import type { ProcedureDocument } from '../procedure/document'
 import { forBuild } from '../procedure/forBuild'
 import type { VehicleFunction } from '../procedure/vehicleFunction'
-import type { JobState } from './fold'
+import type { JobEvent } from './event'
+import { standingEvents, type JobState } from './fold'
 
 /** What a job owes besides putting everything back: what ends elsewhere, and what its kits add to the vehicle or take from it. */
 export type JobTerms = { endings: ReadonlyMap<Id, Ending>; added: readonly OwedTest[]; taken: ReadonlySet<Id> }
@@ -14,7 +15,15 @@ export type OwedTest = Pick<VehicleFunction, 'id' | 'name' | 'how' | 'power' | '
 
 export const PLAIN_TERMS: JobTerms = { endings: new Map(), added: [], taken: new Set() }
 
-export function termsOf(document: ProcedureDocument, request: PlanRequest): JobTerms {
+/** What was last agreed to be done on a job; null when its plan is the one it was opened with, or there is none yet. */
+export function adoptedRequest(events: readonly JobEvent[]): PlanRequest | null {
+  const adopted = standingEvents(events).findLast(({ what }) => what.kind === 'plan adopted')?.what
+  return adopted?.kind === 'plan adopted' ? adopted.request : null
+}
+
+/** `request` null: a strip whose vehicle does not go back together yet owes nothing but everything back. */
+export function termsOf(document: ProcedureDocument, request: PlanRequest | null): JobTerms {
+  if (request === null) return PLAIN_TERMS
   return {
     endings: endingsOf(forBuild(document, request.build), goalOfRequest(request)),
     added: request.kits.flatMap(({ kit }) => kit.functions),

@@ -22,10 +22,17 @@ export type LearntOrders = {
  * The merge of strips: "A before B" is kept where every strip that contains both agrees. Only the operations in hand count,
  * before anything is closed transitively; soft edges inside a circle are dropped. Where all strips contain the same
  * operations, each of them stays a valid order. A strip that broke a safety rule gives no order.
- *
- * Cost: O(strips x operations^2).
  */
 export function learnOrder(strips: readonly Strip[], inHand: ReadonlySet<string> | null = null): LearntOrders {
+  const { agreed, contradicted } = comparedPairs(strips, inHand)
+  const keys = [...new Set(agreed.flatMap((order) => [order.before, order.after]))]
+  const group = loopGroups(keys, agreed)
+  const kept = agreed.filter((order) => group.get(order.before) !== group.get(order.after))
+  return { kept, inCircle: agreed.filter((order) => group.get(order.before) === group.get(order.after)), contradicted, shown: fewestPairs(kept) }
+}
+
+/** Every "A before B" of the strips, in which all agree that have both, and in which they don't. Cost: O(strips x operations^2). */
+export function comparedPairs(strips: readonly Strip[], inHand: ReadonlySet<string> | null): { agreed: LearntOrder[]; contradicted: LearntOrders['contradicted'] } {
   const seen = new Map<string, { before: string; after: string; strips: string[] }>()
   for (const strip of strips) {
     if (strip.brokeRule) continue
@@ -45,10 +52,7 @@ export function learnOrder(strips: readonly Strip[], inHand: ReadonlySet<string>
     if (!turned) agreed.push(order)
     else if (name < `${order.after}>${order.before}`) contradicted.push({ before: order.before, after: order.after, forIt: order.strips, against: turned.strips })
   }
-  const keys = [...new Set(agreed.flatMap((order) => [order.before, order.after]))]
-  const group = loopGroups(keys, agreed)
-  const kept = agreed.filter((order) => group.get(order.before) !== group.get(order.after))
-  return { kept, inCircle: agreed.filter((order) => group.get(order.before) === group.get(order.after)), contradicted, shown: fewestPairs(kept) }
+  return { agreed, contradicted }
 }
 
 /** How many strips that have both operations show this order, of how many. */

@@ -50,6 +50,8 @@ export type Because =
   | { kind: 'hidden'; functionId: Id; partId: Id }
   | { kind: 'only for the test'; functionId: Id; tetherId: Id }
   | { kind: 'told'; facetId: Id }
+  /** Every strip that has both shows it, and nobody has said why. */
+  | { kind: 'seen'; strips: string[] }
   | { kind: 'goal' }
 
 /** `delayS`: what comes after waits that long after the first one is done (glue, cooling, a first start). */

@@ -87,7 +87,7 @@ function comesBack(removal: Removal, operation: Operation, endings: ReadonlyMap<
 
 /** What a hand would meet again on the way back. A rule or the recorder's order is not a relation between things. */
 function isPhysical(removal: Removal, { because }: Edge): boolean {
-  if (because.kind === 'in one go' || because.kind === 'eased first') return false
+  if (because.kind === 'in one go' || because.kind === 'eased first' || because.kind === 'seen') return false
   if (because.kind !== 'need') return true
   const { reason } = removal.model.needOf.get(because.needId)!
   return reason === 'setting' || PHYSICAL.includes(reason)

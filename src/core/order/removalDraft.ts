@@ -3,7 +3,7 @@ import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Level } from '../procedure/level'
 import { ORDER_ONLY, type Need } from '../procedure/need'
 import { mayRestFree, type Part } from '../procedure/part'
-import type { Tether } from '../procedure/tether'
+import type { TyingTether } from '../procedure/tether'
 import { easeKey, liftKey, openKey, releaseKey, setKey, undoKey, type Because, type Demand, type InAct, type Operation } from './operation'
 import { isEarly } from './reach'
 import { keepInOneGo, orderOnly, settleEased } from './removalFinish'
@@ -82,7 +82,7 @@ export class RemovalDraft extends RemovalParts {
     return liftKey(partId)
   }
 
-  private openTether(tether: Tether, why: BroughtIn): string {
+  private openTether(tether: TyingTether, why: BroughtIn): string {
     const key = openKey(tether.id)
     const host = this.model.hostOf(tether.partId)
     const because: Because = { kind: 'tethers', tetherId: tether.id, partId: host }

@@ -1,11 +1,12 @@
 import type { Id } from '../base/id'
 import { ORDER_ONLY } from '../procedure/need'
 import { mayRestFree } from '../procedure/part'
-import { loopGroups } from './graph'
+import { fewestPairs, loopGroups } from './graph'
 import { hasLoop } from './loop'
 import { liftKey, openKey, releaseKey, type Edge } from './operation'
 import { isEarly } from './reach'
 import type { RemovalParts } from './removalParts'
+import { seenOrders } from './seenOrders'
 
 /** A part that may not rest does its release, openings and lift as one block: what they wait for, the release waits for. */
 export function keepInOneGo(draft: RemovalParts): void {
@@ -56,7 +57,9 @@ export function settleEased(draft: RemovalParts): void {
 
 /** Orders that bring nothing in. What nobody has explained is dropped where it runs in a circle, with the facts or with its like. */
 export function orderOnly(draft: RemovalParts): { dropped: Id[]; sound: boolean } {
-  const soft: (Edge & { needId: Id })[] = []
+  const soft: (Edge & { needId?: Id })[] = seenOrders(draft.model.document)
+    .filter(({ before, after }) => draft.operations.has(before) && draft.operations.has(after))
+    .map(({ before, after, strips }) => ({ before, after, because: { kind: 'seen', strips } }))
   for (const need of draft.model.needs) {
     if (!ORDER_ONLY.includes(need.reason) || need.reason === 'habit' || need.needs.kind !== 'operation') continue
     const before = `${need.needs.act}:${need.needs.id}`
@@ -67,13 +70,19 @@ export function orderOnly(draft: RemovalParts): { dropped: Id[]; sound: boolean 
   }
   const keys = [...draft.operations.keys()]
   if (!hasLoop(keys, [...draft.edges, ...soft])) {
-    for (const edge of soft) draft.order(edge.before, edge.after, edge.because)
+    obey(draft, soft)
     return { dropped: [], sound: true }
   }
   const group = loopGroups(keys, [...draft.edges, ...soft])
   const kept = soft.filter((edge) => group.get(edge.before) !== group.get(edge.after))
-  for (const edge of kept) draft.order(edge.before, edge.after, edge.because)
-  return { dropped: soft.filter((edge) => !kept.includes(edge)).map((edge) => edge.needId), sound: false }
+  obey(draft, kept)
+  return { dropped: soft.flatMap((edge) => (edge.needId !== undefined && !kept.includes(edge) ? [edge.needId] : [])), sound: false }
+}
+
+/** Stated ones all; of those only seen the fewest that say the same. */
+function obey(draft: RemovalParts, soft: readonly (Edge & { needId?: Id })[]): void {
+  const stated = soft.filter((edge) => edge.needId !== undefined)
+  for (const edge of [...stated, ...fewestPairs(soft.filter((edge) => edge.needId === undefined))]) draft.order(edge.before, edge.after, edge.because)
 }
 
 /** The edges with each eased part's release in the place of its easing. */

@@ -50,6 +50,7 @@ export function standingOrders(document: ProcedureDocument, learnt: LearntOrders
 
 function isSoft(document: ProcedureDocument, edge: Edge): boolean {
   const { because } = edge
+  if (because.kind === 'seen') return true
   if (because.kind !== 'need') return false
   const reason = document.needs.find((need) => need.id === because.needId)?.reason
   return reason === 'observed' || reason === 'habit' || reason === 'method'

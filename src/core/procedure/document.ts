@@ -6,6 +6,7 @@ import { Holder } from './holder'
 import { Need } from './need'
 import { Part } from './part'
 import { Setting } from './setting'
+import { StripSeen } from './stripSeen'
 import { Tether } from './tether'
 import { VehicleFunction } from './vehicleFunction'
 import { View } from './view'
@@ -31,12 +32,17 @@ export const ProcedureDocument = z.object({
   cavities: z.array(Cavity).max(100).default([]),
   functions: z.array(VehicleFunction).max(200).default([]),
   cautions: z.array(Caution).max(400).default([]),
+  /** Orders in which examples came apart: what is learnt from them is read where a removal is derived. */
+  strips: z.array(StripSeen).max(60).default([]),
 })
 export type ProcedureDocument = z.infer<typeof ProcedureDocument>
 
 /** The lists of a document and the items in them; each item has an id that is unique in the whole document. */
-export const COLLECTIONS = ['views', 'facets', 'parts', 'holders', 'tethers', 'needs', 'settings', 'cavities', 'functions', 'cautions'] as const
+export const COLLECTIONS = ['views', 'facets', 'parts', 'holders', 'tethers', 'needs', 'settings', 'cavities', 'functions', 'cautions', 'strips'] as const
 export type Collection = (typeof COLLECTIONS)[number]
+/** The lists a person fills: all but the orders of strips, which come from jobs. */
+export type FactCollection = Exclude<Collection, 'strips'>
+export const FACT_COLLECTIONS = COLLECTIONS.filter((name): name is FactCollection => name !== 'strips')
 export type ItemOf<C extends Collection> = ProcedureDocument[C][number]
 
 export const ITEM_SCHEMA = {
@@ -50,11 +56,12 @@ export const ITEM_SCHEMA = {
   cavities: Cavity,
   functions: VehicleFunction,
   cautions: Caution,
+  strips: StripSeen,
 } as const
 
 /** The facts of a model as a beginning for another on the same platform: nobody has seen them on it, so nothing is confirmed. */
 export function copiedFor(name: string, like: ProcedureDocument): ProcedureDocument {
-  return { ...like, name, synonyms: [], note: `Begun with the facts of ${like.name}. None of them has been seen on this model yet.` }
+  return { ...like, name, synonyms: [], strips: [], note: `Begun with the facts of ${like.name}. None of them has been seen on this model yet.` }
 }
 
 export function emptyDocument(name: string): ProcedureDocument {

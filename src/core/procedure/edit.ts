@@ -75,6 +75,30 @@ export function applyEdits(
   return ok({ document: whole.data, conflicts })
 }
 
+/**
+ * Edits one after the other, whatever their values were seen at: the last one counts. What an edit is about may be gone, and
+ * what it would make may be no item: then it changes nothing. For logs that must always fold. Cost: as applyEdits.
+ */
+export function replayEdits(document: ProcedureDocument, edits: readonly Edit[]): ProcedureDocument {
+  const next: Record<string, unknown> = { ...document }
+  for (const edit of edits) {
+    if (edit.kind === 'about') {
+      next[edit.field] = edit.to
+      continue
+    }
+    const list = next[edit.collection] as Record<string, unknown>[]
+    const index = list.findIndex((item) => item.id === (edit.kind === 'add' ? edit.item.id : edit.id))
+    if (edit.kind === 'remove') next[edit.collection] = index < 0 ? list : list.toSpliced(index, 1)
+    else if (edit.kind === 'add' ? index >= 0 : index < 0) continue
+    else {
+      const checked = ITEM_SCHEMA[edit.collection].safeParse(edit.kind === 'add' ? edit.item : { ...list[index], [edit.field]: edit.to })
+      if (checked.success) next[edit.collection] = edit.kind === 'add' ? [...list, checked.data] : list.with(index, checked.data as Record<string, unknown>)
+    }
+  }
+  const whole = ProcedureDocument.safeParse(next)
+  return whole.success ? whole.data : document
+}
+
 /** The edits that bring `from` to `to`, field by field: what a form sends, and its own undo when called the other way round. */
 export function editsBetween(from: ProcedureDocument, to: ProcedureDocument): Edit[] {
   const edits: Edit[] = []

@@ -6,7 +6,7 @@ import type { Holder } from './holder'
 import type { Need } from './need'
 import type { Part } from './part'
 import type { Method, Setting } from './setting'
-import type { Tether } from './tether'
+import type { TyingTether } from './tether'
 import type { VehicleFunction } from './vehicleFunction'
 import { existsOn, type Build } from './when'
 
@@ -17,7 +17,7 @@ export type ProcedureForBuild = {
   wheels: ProcedureDocument['wheels']
   parts: Map<Id, Part>
   holders: Map<Id, Holder>
-  tethers: Map<Id, Tether>
+  tethers: Map<Id, TyingTether>
   settings: Map<Id, Setting>
   methods: Map<Id, { method: Method; settingId: Id }>
   cavities: Map<Id, Cavity>
@@ -26,12 +26,12 @@ export type ProcedureForBuild = {
   needs: Need[]
   needOf: Map<Id, Need>
   holdersOf: Map<Id, Holder[]>
-  tethersOf: Map<Id, Tether[]>
+  tethersOf: Map<Id, TyingTether[]>
   /** Parts that come along inside another. */
   carriedIn: Map<Id, Part[]>
   needsOf: Map<string, Need[]>
   /** What ties a part to the vehicle: its own tethers and those of the parts it carries. A carried part has none of its own. */
-  tyingOf: Map<Id, Tether[]>
+  tyingOf: Map<Id, TyingTether[]>
   /** The part that moves when this one does: itself, or the outermost part it is carried by. */
   hostOf: (partId: Id) => Id
   /** Facets that some condition asks about and the build leaves open: those items are taken as present. */
@@ -60,7 +60,7 @@ export function forBuild(document: ProcedureDocument, build: Build): ProcedureFo
   const functions = byId(here(document.functions))
   const tethers = byId(
     here(document.tethers)
-      .filter((tether) => parts.has(tether.partId))
+      .filter((tether): tether is TyingTether => tether.partId !== null && parts.has(tether.partId))
       .map((tether) => ({ ...tether, functions: tether.functions.filter((id) => functions.has(id)) })),
   )
   const settings = byId(here(document.settings))

@@ -60,7 +60,8 @@ export const Holder = z.object({
   kind: z.enum(HOLDER_KINDS),
   drives: z.array(Drive).max(4).default([]),
   count: z.number().int('A count is a whole number.').min(1, 'A group has at least one fastener.').max(99),
-  holds: z.array(Id).min(1, 'Say which part this holds.').max(6),
+  /** Empty: a loose end of a strip, undone before anybody knows what it holds. Counted, and left out of every derivation. */
+  holds: z.array(Id).max(6),
   captive: z.boolean().default(false),
   /** A stack in order, head first: screw, sleeve, washer. */
   stack: z.array(z.string().trim().min(1).max(40)).max(8).default([]),

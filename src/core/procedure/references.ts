@@ -57,7 +57,7 @@ export function danglingReferences(document: ProcedureDocument): DanglingReferen
     for (const position of holder.positions) point('holders', holder.id, 'positions', position.viewId, ids.views, 'view')
   }
   for (const tether of document.tethers) {
-    point('tethers', tether.id, 'part', tether.partId, ids.parts, 'part')
+    if (tether.partId !== null) point('tethers', tether.id, 'part', tether.partId, ids.parts, 'part')
     for (const id of tether.functions) point('tethers', tether.id, 'functions', id, ids.functions, 'function')
     if (tether.throughPartId !== null) point('tethers', tether.id, 'aperture', tether.throughPartId, ids.parts, 'part')
     for (const id of tether.mixups) point('tethers', tether.id, 'mix-ups', id, ids.tethers, 'connector')

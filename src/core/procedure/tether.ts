@@ -44,7 +44,8 @@ export const LEAD_COLOURS = ['black', 'white', 'grey', 'blue', 'green', 'brown',
 export const Tether = z.object({
   id: Id,
   name: z.string().trim().min(1, 'A connector needs a name.').max(60),
-  partId: Id,
+  /** Null: a loose end of a strip, opened before anybody knows what it ties. */
+  partId: Id.nullable(),
   kind: z.enum(TETHER_KINDS).default('electrical'),
   latch: z.enum(LATCHES).nullable().default(null),
   tabSide: z.enum(TAB_SIDES).nullable().default(null),
@@ -69,6 +70,8 @@ export const Tether = z.object({
   when: When.default({}),
 })
 export type Tether = z.infer<typeof Tether>
+/** A tether whose part is known: all a derivation ever sees. */
+export type TyingTether = Tether & { partId: Id }
 
 export function newTether(id: Id, partId: Id, name: string): Tether {
   return Tether.parse({ id, partId, name })

@@ -21,7 +21,7 @@ function said(document: ProcedureDocument, lines: readonly string[], inHand: str
   const placed: PlacedFacts[] = []
   let draft = document
   for (const line of lines) {
-    const facts = factsToEdits(draft, understand(line, partsOf(draft)).facts, inHand, newId)
+    const facts = factsToEdits(draft, understand(line, partsOf(draft)).facts, { partId: inHand }, newId)
     placed.push(facts)
     const applied = applyEdits(draft, facts.edits)
     if (!applied.ok) throw new Error(`${line}: ${applied.error.sentence}`)

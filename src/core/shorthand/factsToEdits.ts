@@ -4,6 +4,7 @@ import { fieldEdits, type Edit } from '../procedure/edit'
 import { Holder } from '../procedure/holder'
 import { coversNeed, Need, trapsNeed } from '../procedure/need'
 import { mayRestFree, newPart, type Part } from '../procedure/part'
+import type { Setting } from '../procedure/setting'
 import { Tether } from '../procedure/tether'
 import type { When } from '../procedure/when'
 import type { Fact } from './meaning'
@@ -13,12 +14,15 @@ import { documentMotion } from './documentMotion'
 export type PlacedFacts = { edits: Edit[]; unplaced: { fact: Fact; because: Unplaced }[] }
 export type Unplaced = { kind: 'no part' } | { kind: 'no count' } | { kind: 'no setting'; setting: string; value: string } | { kind: 'no facet'; when: string } | { kind: 'not conditional' } | { kind: 'rests already' } | { kind: 'not here' }
 
+/** What a line is about where it names no part. On a strip: whether the part in hand is what holders and plugs belong to; else they are loose ends. */
+export type About = { partId: Id | null; strip?: { holdersBelong: boolean; plugsBelong: boolean } }
+
 /**
- * What a line says, as edits of a draft. `inHand`: the part it is about where none is named. Parts that the record does not
+ * What a line says, as edits of a draft. `about`: the part it is about where none is named. Parts that the record does not
  * have are added. Nothing is sent and nothing known is overwritten but single fields of the part in question. `newId` makes ids.
  */
-export function factsToEdits(document: ProcedureDocument, facts: readonly Fact[], inHand: Id | null, newId: (prefix: string) => Id): PlacedFacts {
-  return new Placing(document, inHand, newId).place(facts)
+export function factsToEdits(document: ProcedureDocument, facts: readonly Fact[], about: About, newId: (prefix: string) => Id): PlacedFacts {
+  return new Placing(document, about, newId).place(facts)
 }
 
 /** Facts that are fields of a part. */
@@ -29,12 +33,14 @@ class Placing {
   private readonly before: ReadonlyMap<Id, Part>
   private readonly added: Edit[] = []
   private readonly unplaced: PlacedFacts['unplaced'] = []
+  private readonly inHand: Id | null
 
   constructor(
     private readonly document: ProcedureDocument,
-    private readonly inHand: Id | null,
+    private readonly about: About,
     private readonly newId: (prefix: string) => Id,
   ) {
+    this.inHand = about.partId
     this.before = new Map(document.parts.map((part) => [part.id, part]))
     this.parts = new Map(this.before)
   }
@@ -119,8 +125,9 @@ class Placing {
   }
 
   private holder(fact: Extract<Fact, { fact: 'holder' }>, when: When): Unplaced | null {
-    const holds = fact.holds ? fact.holds.map((name) => this.partNamed(name)) : this.inHand ? [this.inHand] : []
-    if (holds.length === 0) return { kind: 'no part' }
+    const { strip } = this.about
+    const holds = fact.holds ? fact.holds.map((name) => this.partNamed(name)) : this.inHand && (strip?.holdersBelong ?? true) ? [this.inHand] : []
+    if (holds.length === 0 && !strip) return { kind: 'no part' }
     if (fact.count === null) return { kind: 'no count' }
     const id = this.newId('hold')
     const [, diameter, length] = /^M(\d+)x(\d+)$/.exec(fact.thread ?? '') ?? []
@@ -143,10 +150,11 @@ class Placing {
   }
 
   private plug(fact: Extract<Fact, { fact: 'plug' }>, when: When): Unplaced | null {
-    const partId = fact.of ? this.partNamed(fact.of) : this.inHand
+    const { strip } = this.about
+    const partId = fact.of ? this.partNamed(fact.of) : (strip?.plugsBelong ?? true) ? this.inHand : null
     const known = this.document.tethers.find((tether) => tether.name.toLowerCase() === fact.name.toLowerCase() && (fact.of === undefined || tether.partId === partId))
     const said = { ...(fact.latch && { latch: fact.latch }), ...(fact.tab && { tabSide: fact.tab }), ...(fact.colour && { colour: fact.colour }), ...(fact.leave && { note: joined(known?.note ?? '', 'leave it plugged') }) }
-    if (!known && !partId) return { kind: 'no part' }
+    if (!known && !partId && !strip) return { kind: 'no part' }
     const id = known?.id ?? this.newId('teth')
     if (known) this.added.push(...fieldEdits('tethers', known, { ...known, ...said } as Tether))
     else this.added.push({ kind: 'add', collection: 'tethers', item: Tether.parse({ id, name: fact.name, partId, ...said, when }), after: null })
@@ -158,11 +166,12 @@ class Placing {
   }
 
   private setting(fact: Extract<Fact, { fact: 'setting' }>, when: When): Unplaced | null {
-    const setting = this.document.settings.find((item) => item.name.toLowerCase().includes(fact.setting) || item.role === fact.setting)
-    const value = setting?.values.find((item) => item.toLowerCase() === fact.value)
-    if (!setting || !value) return { kind: 'no setting', setting: fact.setting, value: fact.value }
+    const said = settingSaid(this.document, fact)
+    if (!said) return { kind: 'no setting', setting: fact.setting, value: fact.value }
+    const { setting, value } = said
     const partId = fact.of === undefined ? this.inHand : this.partNamed(fact.of)
-    if (!partId) return { kind: 'no part' }
+    // On a strip it is an act, whatever it was done for.
+    if (!partId) return this.about.strip ? null : { kind: 'no part' }
     this.addNeed(Need.parse({ id: this.newId('need'), dependent: { act: 'release', id: partId }, needs: { kind: 'setting', settingId: setting.id, value }, reason: 'setting', when }))
     return null
   }
@@ -203,6 +212,13 @@ class Placing {
       for (const choice of facet.choices) if (choice.name.toLowerCase() === words || `${choice.name} ${facet.name}`.toLowerCase() === words || (choice.name.toLowerCase() === 'yes' && facet.name.toLowerCase() === words)) return { [facet.id]: [choice.id] }
     return null
   }
+}
+
+/** The setting of a record that a line means, and its value; null where it has none such. */
+export function settingSaid(document: ProcedureDocument, { setting: name, value: said }: { setting: string; value: string }): { setting: Setting; value: string } | null {
+  const setting = document.settings.find((item) => item.name.toLowerCase().includes(name) || item.role === name)
+  const value = setting?.values.find((item) => item.toLowerCase() === said)
+  return setting && value !== undefined ? { setting, value } : null
 }
 
 function joined(before: string, added: string): string {

@@ -13,10 +13,10 @@ import { PlugMark } from '../marks/PlugMark'
 import { AirbagFlag, SignalPlate } from '../marks/Signs'
 import { cardNameIn } from '../words/modelNames'
 import { stepWords } from '../words/operations'
-import type { LiveJob } from './useJob'
+import type { PlannedJob } from './useJob'
 
 /** The one sign of the screen: what to do next, readable from a metre. */
-export function ActionSign({ document, job, tap, done }: { document: ProcedureDocument; job: LiveJob; tap: NextTap; done: number }) {
+export function ActionSign({ document, job, tap, done }: { document: ProcedureDocument; job: PlannedJob; tap: NextTap; done: number }) {
   const { model, state } = job
   const { operation } = tap.step
   const words = stepWords(model, operation)

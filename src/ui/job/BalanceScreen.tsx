@@ -14,7 +14,7 @@ import { ClosedTick, GapSign } from '../marks/Signs'
 import type { ChangeActing } from '../shell/ActingButton'
 import { Dialog } from '../shell/Dialog'
 import { rowWords } from '../words/balanceWords'
-import { headWords, holderKindWords, itemWords, threadWords } from '../words/items'
+import { headWords, holderKindWords, itemWords, threadWords, ownerWords } from '../words/items'
 import { JobHead } from './JobHead'
 import { ScrewDrawing } from './ScrewDrawing'
 import { useJob, type JobData, type LiveJob } from './useJob'
@@ -61,14 +61,14 @@ export function BalanceScreen({ data, change }: { data: JobData; change: ChangeA
         ) : (
           <ul aria-label="Open" className="border-t border-hair">
             {openRows.map((row) => (
-              <OpenRow key={`${row.account}:${row.id}`} row={row} document={data.document} job={job} />
+              <OpenRow key={`${row.account}:${row.id}`} row={row} document={job.document} job={job} />
             ))}
           </ul>
         )}
-        <ClosedAccounts rows={closed} document={data.document} />
+        <ClosedAccounts rows={closed} document={job.document} />
       </main>
       <Dialog title="A fastener lies about" open={stray} onClose={() => setStray(false)}>
-        <StrayForm document={data.document} record={job.record} close={() => setStray(false)} />
+        <StrayForm document={job.document} record={job.record} close={() => setStray(false)} />
       </Dialog>
     </div>
   )
@@ -110,7 +110,7 @@ function Evidence({ row, document }: { row: BalanceRow; document: ProcedureDocum
             <li key={id} className="flex items-center gap-4">
               {holder.thread && <ScrewDrawing diameterMm={holder.thread.diameterMm} lengthMm={holder.thread.lengthMm} />}
               <span className="text-[17px] text-second">
-                {itemWords(document, holder.holds[0]!)}, {holder.count}
+                {ownerWords(document, holder)}, {holder.count}
               </span>
             </li>
           )
@@ -162,7 +162,7 @@ function Acts({ row, document, job }: { row: BalanceRow; document: ProcedureDocu
       <>
         {row.couldBe.map((id) => {
           const holder = document.holders.find((item) => item.id === id)!
-          return act(holder.thread ? `It is ${holder.thread.lengthMm} mm` : `Of ${itemWords(document, holder.holds[0]!)}`, [{ kind: 'stray settled', strayId: row.id, holderId: id, note: '' }], false)
+          return act(holder.thread ? `It is ${holder.thread.lengthMm} mm` : `Of ${ownerWords(document, holder)}`, [{ kind: 'stray settled', strayId: row.id, holderId: id, note: '' }], false)
         })}
         {act('None of this job', [{ kind: 'stray settled', strayId: row.id, holderId: null, note: 'not of this job' }], false)}
       </>
@@ -295,7 +295,7 @@ function ClosedAccounts({ rows, document }: { rows: BalanceRow[]; document: Proc
 function closedWords(document: ProcedureDocument, row: BalanceRow): string {
   if (row.account === 'holder') {
     const holder = document.holders.find((item) => item.id === row.id)!
-    return [`${itemWords(document, holder.holds[0]!)}, ${holderKindWords(holder)}`, threadWords(holder)].filter(Boolean).join(', ')
+    return [`${ownerWords(document, holder)}, ${holderKindWords(holder)}`, threadWords(holder)].filter(Boolean).join(', ')
   }
   if (row.account === 'setting') return `${itemWords(document, row.id)} ${row.value}`
   if (row.account === 'stray') return 'stray fastener, settled'

@@ -20,7 +20,7 @@ export type HandOver = (jobId: string) => Promise<{ status: 'done' } | { status:
 export function HandoverScreen({ data, change, handOver }: { data: JobData; change: ChangeActing; handOver: HandOver }) {
   const job = useJob(data)
   const { state } = job
-  const blocks = handoverBlocks(data.document, state, data.shopHasOthers, job.terms)
+  const blocks = handoverBlocks(job.document, state, data.shopHasOthers, job.terms)
   const handed = data.handedOver && state.handedOver !== null
   const accounts = blocks.filter((block) => block.kind === 'account')
   return (
@@ -36,7 +36,7 @@ export function HandoverScreen({ data, change, handOver }: { data: JobData; chan
               <ul>
                 {state.deviations.map((deviation) => (
                   <li key={deviation.eventId} className="border-b border-hair py-2 text-lg">
-                    {itemWords(data.document, deviation.itemId)}: {deviation.field} {deviation.value}
+                    {itemWords(job.document, deviation.itemId)}: {deviation.field} {deviation.value}
                   </li>
                 ))}
               </ul>
@@ -64,7 +64,7 @@ export function HandoverScreen({ data, change, handOver }: { data: JobData; chan
             {blocks.length > 0 && (
               <ul className="mt-4 list-disc space-y-2 pl-6 text-xl">
                 {blocks.map((block, i) => (
-                  <li key={i}>{blockSentence(data.document, block)}</li>
+                  <li key={i}>{blockSentence(job.document, block)}</li>
                 ))}
               </ul>
             )}
@@ -82,7 +82,7 @@ export function HandoverScreen({ data, change, handOver }: { data: JobData; chan
         </section>
       </main>
       <div className="hidden print:block">
-        <HandoverSheet data={data} job={job} rows={uRows(job.plan, state)} />
+        <HandoverSheet data={data} job={job} rows={job.plan ? uRows(job.plan, state) : []} />
       </div>
     </div>
   )
@@ -97,7 +97,7 @@ export function clockWords(ms: number): string {
 }
 
 function Tests({ data, job }: { data: JobData; job: LiveJob }) {
-  const owed = testsOwed(data.document, job.state, job.terms)
+  const owed = testsOwed(job.document, job.state, job.terms)
   return (
     <section>
       <h2 className="flex justify-between border-b-2 border-ink pb-1 text-2xl">

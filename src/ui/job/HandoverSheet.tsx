@@ -7,10 +7,9 @@ import { traysFor } from '@/core/plan/summary'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import { AirbagFlag, ProductSign, SignalPlate } from '../marks/Signs'
 import { Tape } from '../marks/Tape'
-import { holderWords, itemWords, threadWords } from '../words/items'
-import { goalWords } from '../words/modelNames'
+import { holderWords, itemWords, threadWords, ownerWords } from '../words/items'
 import { JobU } from './JobU'
-import type { JobData, LiveJob } from './useJob'
+import { bottomWords, type JobData, type LiveJob } from './useJob'
 
 const dateWords = (ms: number) => new Date(ms).toLocaleString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' })
 
@@ -21,10 +20,10 @@ export function HandoverSheet({ data, job, rows }: { data: JobData; job: LiveJob
     const mine = balance.rows.filter((row) => row.account === account)
     return `${mine.filter((row) => !balance.openRows.includes(row)).length} of ${mine.length}`
   }
-  const cautions = new Map([...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps.flatMap((step) => cautionsFor(model, judged(plan.job, step.operation), job.circumstances).filter((caution) => !caution.builtIn).map((caution) => [caution.id, caution] as const))))
-  const airbags = [...state.tethersTouched].filter((id) => isAirbagCircuit(data.document.tethers.find((tether) => tether.id === id)!))
-  const lookalike = traysFor(plan).filter((tray) => tray.notWith.length > 0)
-  const tested = testsOwed(data.document, state, job.terms)
+  const cautions = new Map(plan ? [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps.flatMap((step) => cautionsFor(model, judged(plan.job, step.operation), job.circumstances).filter((caution) => !caution.builtIn).map((caution) => [caution.id, caution] as const))) : [])
+  const airbags = [...state.tethersTouched].filter((id) => isAirbagCircuit(job.document.tethers.find((tether) => tether.id === id)!))
+  const lookalike = (plan ? traysFor(plan) : []).filter((tray) => tray.notWith.length > 0)
+  const tested = testsOwed(job.document, state, job.terms)
   return (
     <article data-theme="desk" className="mx-auto max-w-[190mm] p-2 text-[14px]">
       <header className="flex items-center gap-4">
@@ -32,7 +31,7 @@ export function HandoverSheet({ data, job, rows }: { data: JobData; job: LiveJob
         <h1 className="whitespace-nowrap text-3xl">Hand-over</h1>
         <Tape label={data.vehicle.label.toUpperCase()} size="l" />
         <dl className="ml-auto grid grid-cols-2 gap-x-6">
-          <Fact name="Vehicle" value={`${data.document.name} ${data.vehicle.plate}`} />
+          <Fact name="Vehicle" value={`${job.document.name} ${data.vehicle.plate}`} />
           <Fact name="Customer" value={data.vehicle.customer || '–'} />
           <Fact name="Done" value={data.title} />
           <Fact name="On" value={state.handedOver ? dateWords(wallMsOf(state.handedOver.at)) : 'not handed over'} />
@@ -47,13 +46,13 @@ export function HandoverSheet({ data, job, rows }: { data: JobData; job: LiveJob
       <div className="grid grid-cols-[1.3fr_1fr] gap-6">
         <section>
           <h2 className="border-b-2 border-ink text-lg">What was opened</h2>
-          <JobU model={model} rows={rows} bottom={{ goals: goalWords(data.document, data.request), works: [], tests: [], reached: true }} size="desk" />
+          <JobU model={model} rows={rows} bottom={{ goals: bottomWords(data, job), works: [], tests: [], reached: true }} size="desk" />
         </section>
         <section className="space-y-3">
           <h2 className="border-b-2 border-ink text-lg">For the next person</h2>
           {airbags.length > 0 && (
             <p>
-              <AirbagFlag /> Was open and is closed again: {airbags.map((id) => itemWords(data.document, id)).join(', ')}.
+              <AirbagFlag /> Was open and is closed again: {airbags.map((id) => itemWords(job.document, id)).join(', ')}.
             </p>
           )}
           {[...cautions.values()].map((caution) => (
@@ -63,10 +62,10 @@ export function HandoverSheet({ data, job, rows }: { data: JobData; job: LiveJob
           ))}
           {lookalike.flatMap((tray) =>
             tray.holderIds.map((id) => {
-              const holder = data.document.holders.find((item) => item.id === id)!
+              const holder = job.document.holders.find((item) => item.id === id)!
               return (
                 <p key={id} className="num">
-                  {holderWords(holder)}, {threadWords(holder)}: {itemWords(data.document, holder.holds[0]!)}
+                  {holderWords(holder)}, {threadWords(holder)}: {ownerWords(job.document, holder)}
                 </p>
               )
             }),

@@ -24,8 +24,8 @@ export function JobHead({ data, job, change, back }: { data: JobData; job: LiveJ
         <p className="truncate text-[15px] text-second">{[data.vehicle.customer, data.bay].filter(Boolean).join(', ')}</p>
         <SavedSign log={job.log} />
       </div>
-      <Lamps document={data.document} job={job} onOpen={() => setGate(true)} />
-      <GateDialog document={data.document} job={job} open={gate} onClose={() => setGate(false)} />
+      <Lamps document={job.document} job={job} onOpen={() => setGate(true)} />
+      <GateDialog document={job.document} job={job} open={gate} onClose={() => setGate(false)} />
       <div className="border-l border-untravelled pl-3">
         <ActingButton acting={data.acting} crew={data.crew} change={change} large />
       </div>

@@ -12,14 +12,14 @@ import { StopSign } from '../marks/Signs'
 import { Dialog } from '../shell/Dialog'
 import type { ChangeActing } from '../shell/ActingButton'
 import { PartMap } from '../map/PartMap'
-import { goalWords } from '../words/modelNames'
 import { stepWords } from '../words/operations'
 import { ActionSign } from './ActionSign'
 import { CardSteps } from './CardSteps'
 import { Broken, Different, NoteForm, WontMove } from './JobDialogs'
 import { JobHead } from './JobHead'
 import { JobU } from './JobU'
-import { useJob, type JobData, type LiveJob } from './useJob'
+import { WithoutPlan } from './WithoutPlan'
+import { bottomWords, isPlanned, useJob, type JobData, type LiveJob, type PlannedJob } from './useJob'
 import { useJobKeys } from './useJobKeys'
 
 type Ask = 'different' | 'broken' | 'wont-move' | 'note' | null
@@ -28,6 +28,10 @@ const UNDO_MS = 10_000
 /** The job in the bay: the U, the one next action, the card of the panel, and the slabs a glove can hit. */
 export function JobScreen({ data, change }: { data: JobData; change: ChangeActing }) {
   const job = useJob(data)
+  return isPlanned(job) ? <JobAtWork data={data} job={job} change={change} /> : <WithoutPlan data={data} job={job} change={change} />
+}
+
+function JobAtWork({ data, job, change }: { data: JobData; job: PlannedJob; change: ChangeActing }) {
   const { model, plan, state } = job
   const [ask, setAsk] = useState<Ask>(null)
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
@@ -50,8 +54,7 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
   useJobKeys({ done, takeBack, note: () => setAsk('note'), different: () => setAsk('different'), jobId: data.id }, ask !== null)
 
   const reached = rows.every((row) => row.wayIn === 'done')
-  const goals = goalWords(data.document, data.request)
-  const bottom = { goals, ...bottomOf(plan, state), reached }
+  const bottom = { goals: bottomWords(data, job), ...bottomOf(plan, state), reached }
   const settings = [...model.settings.values()]
   return (
     <div data-theme={data.theme} className="flex min-h-dvh flex-col lg:h-dvh lg:min-h-[600px]">
@@ -104,19 +107,19 @@ export function JobScreen({ data, change }: { data: JobData; change: ChangeActin
                   {plan.job.works.get(delay.workId)?.name}: still {waitWords(delay.leftS)} until it has set or cooled.
                 </p>
               )}
-              <ActionSign document={data.document} job={job} tap={tap} done={tap.card.steps.filter((step) => isDone(state, step.operation)).length} />
+              <ActionSign document={job.document} job={job} tap={tap} done={tap.card.steps.filter((step) => isDone(state, step.operation)).length} />
               <div className={`grid min-h-0 flex-1 gap-6 pl-6 ${tap.card.partId ? 'md:grid-cols-[1.35fr_1fr]' : ''}`}>
                 <div className="-ml-7 min-h-0 overflow-y-auto pl-7" tabIndex={0} role="group" aria-label="The card, scrolls">
                   <CardSteps model={model} state={state} tap={tap} trayOf={trayOf} left={left} leave={(key) => setLeft(new Set([...left, key]))} />
                 </div>
                 {tap.card.partId && (
                   <div className="relative hidden min-h-0 md:block">
-                    <PartMap document={data.document} partId={tap.card.partId} nowItemId={tap.step.operation.itemId} />
+                    <PartMap document={job.document} partId={tap.card.partId} nowItemId={tap.step.operation.itemId} />
                   </div>
                 )}
               </div>
               <div className="sticky bottom-0 grid grid-cols-2 gap-2 bg-ground pt-1 md:grid-cols-[2.4fr_repeat(4,1fr)]">
-                {tap.step.operation.act === 'decide' ? <FacetSlabs document={data.document} facetId={tap.step.operation.itemId} record={job.record} /> : <button type="button" className="slab col-span-2 !min-h-[84px] flex-col !items-start !gap-0 !px-6 !text-left md:col-span-1" onClick={done} disabled={refusal !== null} data-testid="done">
+                {tap.step.operation.act === 'decide' ? <FacetSlabs document={job.document} facetId={tap.step.operation.itemId} record={job.record} /> : <button type="button" className="slab col-span-2 !min-h-[84px] flex-col !items-start !gap-0 !px-6 !text-left md:col-span-1" onClick={done} disabled={refusal !== null} data-testid="done">
                   <span className="text-[30px] leading-tight">{tap.step.operation.act === 'test' ? 'It works' : 'Done as written'}</span>
                   <span className="text-[17px] font-semibold leading-tight">{doneWords(tap.steps.map((step) => stepWords(model, step.operation).done))}</span>
                 </button>}

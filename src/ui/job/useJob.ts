@@ -6,7 +6,8 @@ import { fetchEvents, sendTo } from '@/client/sendEvents'
 import { balanceOf, type Balance } from '@/core/job/balance'
 import type { Happening, JobEvent } from '@/core/job/event'
 import { foldJob, type JobState } from '@/core/job/fold'
-import { termsOf, type JobTerms } from '@/core/job/terms'
+import { adoptedRequest, termsOf, type JobTerms } from '@/core/job/terms'
+import type { PlanError } from '@/core/plan/findPlan'
 import type { FoundPlan } from '@/core/plan/foundPlan'
 import type { JobPlan } from '@/core/plan/jobPlan'
 import { keptPlan } from '@/core/plan/keptPlan'
@@ -18,8 +19,10 @@ import type { Circumstances } from '@/core/vehicle/circumstances'
 import type { ShopRules } from '@/core/vehicle/rule'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { VehicleState } from '@/core/vehicle/vehicleState'
+import { stripDocument } from '@/core/strip/stripDocument'
 import { forBuild, type ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { HouseValues } from '@/core/shop/houseValues'
+import { goalWords } from '../words/modelNames'
 
 /** What the server hands to every job screen. */
 export type JobData = {
@@ -29,10 +32,12 @@ export type JobData = {
   bay: string
   vehicle: { id: string; label: string; plate: string; customer: string }
   revisionNumber: number | null
-  request: PlanRequest
+  kind: 'job' | 'strip'
+  request: PlanRequest | null
   /** The order it was opened with. */
   found: FoundPlan | null
-  document: ProcedureDocument
+  /** What it was opened with; of a strip, what it began with. LiveJob.document is how it stands. */
+  base: ProcedureDocument
   house: HouseValues
   rules: ShopRules
   events: JobEvent[]
@@ -44,8 +49,12 @@ export type JobData = {
 }
 
 export type LiveJob = {
+  document: ProcedureDocument
   model: ProcedureForBuild
-  plan: JobPlan
+  request: PlanRequest | null
+  /** Null for a strip whose vehicle does not go back together yet, or whose record is too rough to be planned (`planError`). */
+  plan: JobPlan | null
+  planError: PlanError | null
   state: JobState
   terms: JobTerms
   balance: Balance
@@ -54,10 +63,23 @@ export type LiveJob = {
   circumstances: Circumstances
   nowMs: number
   log: LogSnapshot
+  /** Keeps what happened; returns the ids of its events. */
   record: (happenings: readonly Happening[]) => void
   /** The last thing this person did here, and when; null when there is nothing to take back. */
   lastAct: { eventIds: string[]; atMs: number } | null
   takeBack: () => void
+}
+
+/** A job with a plan: every job, and a strip once its vehicle goes back together. */
+export type PlannedJob = LiveJob & { plan: JobPlan; request: PlanRequest }
+
+export function isPlanned(job: LiveJob): job is PlannedJob {
+  return job.plan !== null && job.request !== null
+}
+
+/** What lies at the bottom of a job's U: what it is for; a strip is for the record. */
+export function bottomWords(data: JobData, job: LiveJob): string[] {
+  return data.kind === 'strip' || !job.request ? ['Recorded'] : goalWords(job.document, job.request)
 }
 
 const POLL_MS = 4000
@@ -85,7 +107,7 @@ function useClock(): number {
   const [nowMs, setNow] = useState(() => Date.now())
   useEffect(() => {
     const timer = setInterval(() => {
-      if (!document.hidden) setNow(Date.now())
+      if (!window.document.hidden) setNow(Date.now())
     }, 1000)
     return () => clearInterval(timer)
   }, [])
@@ -105,7 +127,7 @@ export function useJob(data: JobData): LiveJob {
     opened.current = true
     const retry = setInterval(() => void log.flush(), RETRY_MS)
     const poll = setInterval(async () => {
-      if (document.hidden) return
+      if (window.document.hidden) return
       const fresh = await fetchEvents(data.id)
       if (fresh) log.receive(fresh.events)
     }, POLL_MS)
@@ -118,21 +140,29 @@ export function useJob(data: JobData): LiveJob {
     }
   }, [log, data.id])
 
-  const state = useMemo(() => foldJob(data.document, snapshot.events), [data.document, snapshot.events])
+  const stated = snapshot.events.filter(({ what, corrects }) => what.kind === 'stated' || what.kind === 'plan adopted' || corrects !== null).map(({ id }) => id).join(' ')
+  // What was stated is folded anew only when something was stated or taken back: taps on the way back leave the plan alone.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const document = useMemo(() => (data.kind === 'strip' ? stripDocument(data.base, snapshot.events) : data.base), [data.kind, data.base, stated])
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const request = useMemo(() => adoptedRequest(snapshot.events) ?? data.request, [data.request, stated])
+  const state = useMemo(() => foldJob(document, snapshot.events), [document, snapshot.events])
   // What was told on the way counts for the rest of the plan.
-  const told = JSON.stringify({ ...data.request.build, ...Object.fromEntries(state.facets) })
-  const model = useMemo(() => forBuild(data.document, JSON.parse(told) as Build), [data.document, told])
+  const told = JSON.stringify({ ...request?.build, ...Object.fromEntries(state.facets) })
+  const model = useMemo(() => forBuild(document, JSON.parse(told) as Build), [document, told])
   const rules = useMemo(() => rulesInForce(data.rules), [data.rules])
-  const plan = useMemo(() => {
-    const result = keptPlan(model, data.request, data.house, rules, data.found)
-    if (!result.ok) throw new Error('The plan this job was opened with no longer comes out of its record.')
-    return result.value
-  }, [model, data.request, data.house, rules, data.found])
+  const planned = useMemo(() => {
+    if (!request) return null
+    const result = keptPlan(model, request, data.house, rules, data.found)
+    // A record under way may be too rough for a plan: its vehicle goes back by the balance. A job was opened with one.
+    if (!result.ok && data.kind === 'job') throw new Error('The plan this job was opened with no longer comes out of its record.')
+    return result
+  }, [model, request, data.house, rules, data.found, data.kind])
   const circumstances = useMemo(() => liveCircumstances(model, state, data.house, rules, data.acting), [model, state, data.house, rules, data.acting])
   const nowMs = useClock()
   const vehicle = useMemo(() => liveVehicle(model, state, nowMs), [model, state, nowMs])
-  const terms = useMemo(() => termsOf(data.document, data.request), [data.document, data.request])
-  const balance = useMemo(() => balanceOf(data.document, state, terms), [data.document, state, terms])
+  const terms = useMemo(() => termsOf(document, request), [document, request])
+  const balance = useMemo(() => balanceOf(document, state, terms), [document, state, terms])
   const record = (happenings: readonly Happening[]) => {
     const made = log.append(data.acting.id, happenings)
     setActs((now) => [...now, { eventIds: made.map((event) => event.id), atMs: Date.now() }])
@@ -142,5 +172,5 @@ export function useJob(data: JobData): LiveJob {
     log.takeBack(data.acting.id, lastAct.eventIds)
     setActs((now) => now.slice(0, -1))
   }
-  return { model, plan, state, terms, balance, vehicle, circumstances, nowMs, log: snapshot, record, lastAct, takeBack }
+  return { document, model, request, plan: planned?.ok ? planned.value : null, planError: planned && !planned.ok ? planned.error : null, state, terms, balance, vehicle, circumstances, nowMs, log: snapshot, record, lastAct, takeBack }
 }

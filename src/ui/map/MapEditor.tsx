@@ -7,7 +7,7 @@ import { fieldEdits } from '@/core/procedure/edit'
 import type { View } from '@/core/procedure/view'
 import { holderWords } from '../words/items'
 import { PanelMap } from './PanelMap'
-import { rectangle, type Point } from './geometry'
+import { pointAt, rectangle, type Point } from './geometry'
 
 type Tool = 'pick' | 'outline' | `mark:${string}`
 
@@ -24,12 +24,7 @@ export function MapEditor({ document, view, pickedId, onPick, save }: { document
   const picked = document.parts.find((part) => part.id === pickedId) ?? null
   const groups = pickedId ? [...document.holders.filter((holder) => holder.holds.includes(pickedId)), ...document.tethers.filter((tether) => tether.partId === pickedId)] : []
 
-  const at = (event: PointerEvent<SVGSVGElement>): Point => {
-    const matrix = svg.current!.getScreenCTM()!.inverse()
-    const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix)
-    const inside = (value: number, most: number) => Math.round(Math.min(most, Math.max(0, value)))
-    return [inside(point.x, view.widthMm), inside(point.y, view.heightMm)]
-  }
+  const at = (event: PointerEvent<SVGSVGElement>): Point => pointAt(svg.current!, event, view)
   const far = (a: Point, b: Point) => Math.hypot(a[0] - b[0], a[1] - b[1]) > view.widthMm / 80
   const finish = async (a: Point, b: Point) => {
     setCorner(null)

@@ -28,6 +28,13 @@ export function pathOf(points: readonly Point[]): string {
   return `M${points.map(([x, y]) => `${x} ${y}`).join('L')}Z`
 }
 
+/** Where on a view a pointer is, in whole millimetres, inside its frame. */
+export function pointAt(svg: SVGSVGElement, event: { clientX: number; clientY: number }, view: View): Point {
+  const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()!.inverse())
+  const inside = (value: number, most: number) => Math.round(Math.min(most, Math.max(0, value)))
+  return [inside(point.x, view.widthMm), inside(point.y, view.heightMm)]
+}
+
 /** A rectangle as an outline, from two corners, whichever way it was dragged. */
 export function rectangle(viewId: string, [x1, y1]: Point, [x2, y2]: Point): Outline {
   const [left, right] = [Math.round(Math.min(x1, x2)), Math.round(Math.max(x1, x2))]

@@ -1,7 +1,7 @@
 'use client'
 import { Copy, Pencil, Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
-import { ITEM_SCHEMA, type Collection } from '@/core/procedure/document'
+import { ITEM_SCHEMA, type FactCollection } from '@/core/procedure/document'
 import type { Edit } from '@/core/procedure/edit'
 import { fieldEdits } from '@/core/procedure/edit'
 import { SelectField, Options } from '../forms/Field'
@@ -12,7 +12,7 @@ import { duplicateItem } from './newItem'
 import type { Draft } from './useDraft'
 
 /** The facts of one kind as a table: open a row, copy it, take several at once, set them together, undo. */
-export function FactTable({ draft, collection, onOpen, onAdd }: { draft: Draft; collection: Collection; onOpen: (id: string) => void; onAdd: () => void }) {
+export function FactTable({ draft, collection, onOpen, onAdd }: { draft: Draft; collection: FactCollection; onOpen: (id: string) => void; onAdd: () => void }) {
   const { document } = draft
   const { heads, rows } = factRows(document, collection)
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
@@ -142,7 +142,7 @@ export function FactTable({ draft, collection, onOpen, onAdd }: { draft: Draft; 
   )
 }
 
-function Together({ collection, onSet }: { collection: Collection; onSet: (changes: Record<string, string>) => Promise<void> }) {
+function Together({ collection, onSet }: { collection: FactCollection; onSet: (changes: Record<string, string>) => Promise<void> }) {
   const [changes, setChanges] = useState<Record<string, string>>({})
   return (
     <div className="space-y-3">

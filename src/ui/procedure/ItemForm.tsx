@@ -2,7 +2,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
 import { FormProvider, useForm, type FieldValues, type Resolver } from 'react-hook-form'
-import { ITEM_SCHEMA, type Collection, type ProcedureDocument } from '@/core/procedure/document'
+import { ITEM_SCHEMA, type FactCollection, type ProcedureDocument } from '@/core/procedure/document'
 import { coversNeed } from '@/core/procedure/need'
 import { SelectField } from '../forms/Field'
 import { COLLECTION_WORDS, FORMS } from './fieldSpecs'
@@ -13,7 +13,7 @@ type Item = { id: string }
 export type SaveItem = (item: Item, alsoNeeds: ReturnType<typeof coversNeed>[]) => Promise<string | null>
 
 /** The form of one fact. Nothing typed is lost when saving fails: the form stays, with a sentence. */
-export function ItemForm({ document, collection, item, isNew, save, close }: { document: ProcedureDocument; collection: Collection; item: Item; isNew: boolean; save: SaveItem; close: () => void }) {
+export function ItemForm({ document, collection, item, isNew, save, close }: { document: ProcedureDocument; collection: FactCollection; item: Item; isNew: boolean; save: SaveItem; close: () => void }) {
   const form = useForm<FieldValues>({ defaultValues: item, resolver: zodResolver(ITEM_SCHEMA[collection]) as unknown as Resolver<FieldValues> })
   const [hiddenBy, setHiddenBy] = useState('')
   const [hiddenLevel, setHiddenLevel] = useState<'free' | 'off'>('off')

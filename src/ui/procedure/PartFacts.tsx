@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import type { Id } from '@/core/base/id'
-import type { Collection, ProcedureDocument } from '@/core/procedure/document'
+import type { FactCollection, ProcedureDocument } from '@/core/procedure/document'
 import { clipPath } from '@/core/procedure/clipPath'
 import type { Holder } from '@/core/procedure/holder'
 import type { Part } from '@/core/procedure/part'
@@ -14,7 +14,7 @@ import { AirbagFlag, SignalPlate } from '../marks/Signs'
 import { holderWords, itemWords, threadWords } from '../words/items'
 import { motionsWords, startWords } from '../words/operations'
 
-type Props = { document: ProcedureDocument; partId: Id; onOpen: (collection: Collection, id: Id) => void; onAdd: (collection: Collection) => void }
+type Props = { document: ProcedureDocument; partId: Id; onOpen: (collection: FactCollection, id: Id) => void; onAdd: (collection: FactCollection) => void }
 
 /** What the marks of a group of clips tell: how far apart they stand, where one is likely missing, and marks off the panel. */
 function spacingWords(document: ProcedureDocument, part: Part, holder: Holder): string[] {
@@ -44,7 +44,7 @@ export function PartFacts({ document, partId, onOpen, onAdd }: Props) {
   const { release, refit } = part
   const axis = release.motions[0]?.directions[0]
   const goesBack = [refit.before, refit.first, refit.align && `line up ${refit.align}`, refit.last, refit.confirm && `home when ${refit.confirm}`].filter(Boolean)
-  const row = (key: string, mark: ReactNode, words: ReactNode, collection: Collection, id: Id) => (
+  const row = (key: string, mark: ReactNode, words: ReactNode, collection: FactCollection, id: Id) => (
     <li key={key} className="border-b border-hair">
       <button type="button" className="flex min-h-9 w-full items-start gap-3 py-1.5 text-left hover:bg-tint" onClick={() => onOpen(collection, id)}>
         <span className="mt-0.5 w-6 shrink-0">{mark}</span>

@@ -1,7 +1,7 @@
 'use client'
 import { Download, Undo2 } from 'lucide-react'
 import { useEffect, useState } from 'react'
-import { COLLECTIONS, ITEM_SCHEMA, type Collection, type ProcedureDocument } from '@/core/procedure/document'
+import { FACT_COLLECTIONS, ITEM_SCHEMA, type FactCollection, type ProcedureDocument } from '@/core/procedure/document'
 import { fieldEdits, type Edit } from '@/core/procedure/edit'
 import type { Strip } from '@/core/order/learntOrder'
 import type { Problem } from '@/core/plan/problem'
@@ -18,7 +18,7 @@ import { OrderTab } from '../order/OrderTab'
 import { blankItem } from './newItem'
 import { PartFacts } from './PartFacts'
 import { ProblemList } from './ProblemList'
-import { SayLine } from './SayLine'
+import { SayLine } from '../say/SayLine'
 import { StationsForForm } from './SpecFields'
 import { useDraft, type EditDraft } from './useDraft'
 
@@ -37,13 +37,13 @@ export type ProcedureData = {
   mayPublish: boolean
 }
 export type Publish = (procedureId: string, note: string) => Promise<{ status: 'done'; number: number } | { status: 'refused'; sentence: string }>
-type Form = { collection: Collection; item: { id: string }; isNew: boolean } | null
+type Form = { collection: FactCollection; item: { id: string }; isNew: boolean } | null
 
 /** The record of a model: the panel map in the middle, its facts beside it and as tables, its problems below. */
 export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureData; editDraft: EditDraft; publish: Publish }) {
   const draft = useDraft(data.id, data, editDraft)
   const { document } = draft
-  const [tab, setTab] = useState<Collection | 'map' | 'order'>(document.parts.length === 0 ? 'parts' : 'map')
+  const [tab, setTab] = useState<FactCollection | 'map' | 'order'>(document.parts.length === 0 ? 'parts' : 'map')
   const [viewId, setViewId] = useState(document.views[0]?.id ?? null)
   const [pickedId, setPickedId] = useState<string | null>(document.parts.find((part) => part.outline)?.id ?? document.parts[0]?.id ?? null)
   const [form, setForm] = useState<Form>(null)
@@ -55,13 +55,13 @@ export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureD
     const outline = document.parts.find((part) => part.id === id)?.outline
     if (outline) setViewId(outline.viewId)
   }
-  const open = (collection: Collection, id: string) => {
+  const open = (collection: FactCollection, id: string) => {
     const item = (document[collection] as { id: string }[]).find((other) => other.id === id)
     if (item) setForm({ collection, item, isNew: false })
   }
-  const add = (collection: Collection) => setForm({ collection, item: blankItem(document, collection, pickedId), isNew: true })
+  const add = (collection: FactCollection) => setForm({ collection, item: blankItem(document, collection, pickedId), isNew: true })
   const go = (itemId: string) => {
-    const collection = COLLECTIONS.find((name) => document[name].some((item) => item.id === itemId))
+    const collection = FACT_COLLECTIONS.find((name) => document[name].some((item) => item.id === itemId))
     if (!collection) return
     if (collection === 'parts') pick(itemId)
     open(collection, itemId)

@@ -5,7 +5,7 @@ import { Controller, useFieldArray, useFormContext, useWatch } from 'react-hook-
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { STATIONS } from '@/core/procedure/station'
 import { Options, SelectField, TextField } from '../forms/Field'
-import { holderWords, itemWords } from '../words/items'
+import { holderWords, ownerWords } from '../words/items'
 import type { ItemKind, Spec } from './fieldSpecs'
 import { newId } from './newItem'
 import { needOptions, waitOptions } from './needOptions'
@@ -281,7 +281,7 @@ function pointsFrom(text: string): (number | undefined)[][] {
 }
 
 function itemsOf(document: ProcedureDocument, of: ItemKind): [string, string][] {
-  if (of === 'holders') return document.holders.map((holder) => [holder.id, `${holderWords(holder)} of ${itemWords(document, holder.holds[0] ?? '')}`])
+  if (of === 'holders') return document.holders.map((holder) => [holder.id, `${holderWords(holder)} of ${ownerWords(document, holder)}`])
   if (of === 'anything') return [...document.parts, ...document.tethers, ...document.settings].map((item): [string, string] => [item.id, item.name]).concat(itemsOf(document, 'holders'))
   return document[of].map((item) => [item.id, item.name])
 }

@@ -1,13 +1,13 @@
-import type { Collection, ProcedureDocument } from '@/core/procedure/document'
+import type { FactCollection, ProcedureDocument } from '@/core/procedure/document'
 import { mayRestFree } from '@/core/procedure/part'
-import { holderKindWords, holderWords, itemWords, threadWords } from '../words/items'
+import { holderKindWords, holderWords, itemWords, threadWords, ownerWords } from '../words/items'
 import { motionsWords } from '../words/operations'
 import { needWords } from './needOptions'
 
 type Columns = { heads: string[]; rows: { id: string; cells: string[] }[] }
 
 /** What a table of facts shows: a head and the cells of each row, as words. */
-export function factRows(document: ProcedureDocument, collection: Collection): Columns {
+export function factRows(document: ProcedureDocument, collection: FactCollection): Columns {
   const name = (id: string) => itemWords(document, id)
   switch (collection) {
     case 'parts':
@@ -27,7 +27,7 @@ export function factRows(document: ProcedureDocument, collection: Collection): C
         })),
       }
     case 'tethers':
-      return { heads: ['Plug', 'Of', 'Circuit', 'Latch', 'Tab', 'Tests'], rows: document.tethers.map((tether) => ({ id: tether.id, cells: [tether.name, name(tether.partId), tether.circuit ?? tether.kind, tether.latch ?? '', tether.tabSide ?? '', tether.functions.map(name).join(', ')] })) }
+      return { heads: ['Plug', 'Of', 'Circuit', 'Latch', 'Tab', 'Tests'], rows: document.tethers.map((tether) => ({ id: tether.id, cells: [tether.name, ownerWords(document, tether), tether.circuit ?? tether.kind, tether.latch ?? '', tether.tabSide ?? '', tether.functions.map(name).join(', ')] })) }
     case 'needs':
       return {
         heads: ['What waits', 'Until', 'Reason'],
@@ -52,16 +52,16 @@ export function factRows(document: ProcedureDocument, collection: Collection): C
 }
 
 /** Which ids hang on an item: they go when it goes, so that no fact is left pointing nowhere. */
-export function dependants(document: ProcedureDocument, ids: ReadonlySet<string>): { collection: Collection; id: string; words: string }[] {
-  const found: { collection: Collection; id: string; words: string }[] = []
+export function dependants(document: ProcedureDocument, ids: ReadonlySet<string>): { collection: FactCollection; id: string; words: string }[] {
+  const found: { collection: FactCollection; id: string; words: string }[] = []
   const gone = new Set(ids)
-  const take = (collection: Collection, id: string, words: string) => {
+  const take = (collection: FactCollection, id: string, words: string) => {
     if (gone.has(id)) return
     gone.add(id)
     found.push({ collection, id, words })
   }
-  for (const holder of document.holders) if (holder.holds.every((id) => gone.has(id))) take('holders', holder.id, `${holderWords(holder)}`)
-  for (const tether of document.tethers) if (gone.has(tether.partId)) take('tethers', tether.id, `plug ${tether.name}`)
+  for (const holder of document.holders) if (holder.holds.length > 0 && holder.holds.every((id) => gone.has(id))) take('holders', holder.id, `${holderWords(holder)}`)
+  for (const tether of document.tethers) if (tether.partId !== null && gone.has(tether.partId)) take('tethers', tether.id, `plug ${tether.name}`)
   for (const setting of document.settings) if (gone.has(setting.id)) for (const method of setting.methods) gone.add(method.id)
   for (const need of document.needs) {
     const n = need.needs

@@ -1,6 +1,6 @@
 import { CAUTION_ACTS, SEVERITIES } from '@/core/procedure/caution'
 import { AXES, MOTIONS } from '@/core/procedure/direction'
-import type { Collection } from '@/core/procedure/document'
+import type { FactCollection } from '@/core/procedure/document'
 import { ENDINGS } from '@/core/procedure/end'
 import { DRIVES, HOLDER_KINDS } from '@/core/procedure/holder'
 import { NEED_REASONS } from '@/core/procedure/need'
@@ -46,7 +46,7 @@ const POSITIONS: Spec = {
 }
 
 /** The form of each kind of fact, in the order a recorder thinks of it. What is rarely needed is folded. */
-export const FORMS: Record<Collection, readonly Group[]> = {
+export const FORMS: Record<FactCollection, readonly Group[]> = {
   parts: [
     {
       title: 'Part',
@@ -329,14 +329,14 @@ export const FORMS: Record<Collection, readonly Group[]> = {
 }
 
 /** Fields that can be set for several rows at once. */
-export const TOGETHER: Partial<Record<Collection, readonly Extract<Spec, { as: 'choice' }>[]>> = Object.fromEntries(
+export const TOGETHER: Partial<Record<FactCollection, readonly Extract<Spec, { as: 'choice' }>[]>> = Object.fromEntries(
   (['parts', 'holders', 'tethers', 'cautions', 'functions'] as const).map((collection) => [
     collection,
     FORMS[collection].flatMap((group) => group.specs.filter((spec): spec is Extract<Spec, { as: 'choice' }> => spec.as === 'choice' && !spec.path.includes('.'))),
   ]),
 )
 
-export const COLLECTION_WORDS: Record<Collection, { one: string; many: string }> = {
+export const COLLECTION_WORDS: Record<FactCollection, { one: string; many: string }> = {
   parts: { one: 'part', many: 'Parts' },
   holders: { one: 'fastener group', many: 'Fasteners' },
   tethers: { one: 'plug or hose', many: 'Plugs' },

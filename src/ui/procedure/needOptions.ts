@@ -1,6 +1,6 @@
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Need } from '@/core/procedure/need'
-import { holderWords, itemWords } from '../words/items'
+import { holderWords, itemWords, ownerWords } from '../words/items'
 
 export type NeedOption<T> = { key: string; words: string; value: T }
 
@@ -8,7 +8,7 @@ export type NeedOption<T> = { key: string; words: string; value: T }
 export function waitOptions(document: ProcedureDocument): NeedOption<Need['dependent']>[] {
   const option = (act: Need['dependent']['act'], id: string, words: string) => ({ key: `${act}:${id}`, words, value: { act, id } })
   return [
-    ...document.holders.map((holder) => option('undo', holder.id, `undo ${holderWords(holder)} of ${itemWords(document, holder.holds[0] ?? '')}`)),
+    ...document.holders.map((holder) => option('undo', holder.id, `undo ${holderWords(holder)} of ${ownerWords(document, holder)}`)),
     ...document.parts.flatMap((part) => [option('release', part.id, `move ${part.name}`), option('lift', part.id, `lift ${part.name} away`)]),
     ...document.tethers.map((tether) => option('open', tether.id, `unplug ${tether.name}`)),
     ...document.settings.flatMap((setting) => setting.methods.map((method) => option('method', method.id, `${setting.name}: ${method.name}`))),
@@ -16,7 +16,7 @@ export function waitOptions(document: ProcedureDocument): NeedOption<Need['depen
     ...document.tethers.map((tether) => option('close', tether.id, `way back: plug ${tether.name}`)),
     ...document.parts.flatMap((part) => (part.ease ? [option('ease', part.id, `ease ${part.name}`)] : [])),
     ...document.functions.map((item) => option('test', item.id, `test ${item.name}`)),
-    ...document.holders.map((holder) => option('fasten', holder.id, `way back: fasten ${holderWords(holder)} of ${itemWords(document, holder.holds[0] ?? '')}`)),
+    ...document.holders.map((holder) => option('fasten', holder.id, `way back: fasten ${holderWords(holder)} of ${ownerWords(document, holder)}`)),
   ]
 }
 

@@ -1,7 +1,7 @@
 import type { Id } from '@/core/base/id'
 import { newCaution } from '@/core/procedure/caution'
 import { newCavity } from '@/core/procedure/cavity'
-import type { Collection, ProcedureDocument } from '@/core/procedure/document'
+import type { FactCollection, ProcedureDocument } from '@/core/procedure/document'
 import { newFacet } from '@/core/procedure/facet'
 import { newHolder } from '@/core/procedure/holder'
 import { trapsNeed } from '@/core/procedure/need'
@@ -17,7 +17,7 @@ export function newId(prefix: string): Id {
 }
 
 /** A fact as somebody would begin to state it: the record's own defaults, with what must be typed left empty. `partId` presets what it belongs to. */
-export function blankItem(document: ProcedureDocument, collection: Collection, partId: Id | null): { id: Id } {
+export function blankItem(document: ProcedureDocument, collection: FactCollection, partId: Id | null): { id: Id } {
   const part = partId ?? document.parts[0]?.id ?? ''
   const id = newId(collection.slice(0, 4))
   const owner = part || 'nothing-yet'
@@ -46,7 +46,7 @@ export function blankItem(document: ProcedureDocument, collection: Collection, p
 }
 
 /** A copy of a fact under a new id; ids inside it (methods, openings) are new too. Its marks stay with the original. */
-export function duplicateItem(collection: Collection, item: { id: Id }): { id: Id } {
+export function duplicateItem(collection: FactCollection, item: { id: Id }): { id: Id } {
   const copy = structuredClone(item) as Record<string, unknown> & { id: Id }
   copy.id = newId(collection.slice(0, 4))
   if (typeof copy.name === 'string') copy.name = `${copy.name} (copy)`.slice(0, 60)

@@ -7,7 +7,7 @@ import { STATIONS } from '@/core/procedure/station'
 import { Kit, KitFit, type Access } from '@/core/shop/kit'
 import { WORK_KINDS } from '@/core/shop/workItem'
 import { SelectField, TextField } from '../forms/Field'
-import { itemWords } from '../words/items'
+import { ownerWords } from '../words/items'
 import { SaveBar } from './SaveBar'
 import { useSaving, type Saved } from './useSaving'
 
@@ -115,7 +115,7 @@ function Fit({ kit, fit, model, change, remove }: { kit: Kit; fit: KitFit; model
     ...document.parts.map((part): [string, string, Access] => [`part:${part.id}`, `${part.name} off`, { kind: 'part', partId: part.id, level: 'off' }]),
   ]
   const keyOf = (access: Access) => (access.kind === 'cavity' ? `cavity:${access.cavityId}` : `part:${access.partId}`)
-  const things: [string, string][] = [...document.parts.map((part): [string, string] => [part.id, part.name]), ...document.tethers.map((tether): [string, string] => [tether.id, `plug ${tether.name} of ${itemWords(document, tether.partId)}`])]
+  const things: [string, string][] = [...document.parts.map((part): [string, string] => [part.id, part.name]), ...document.tethers.map((tether): [string, string] => [tether.id, `plug ${tether.name} of ${ownerWords(document, tether)}`])]
   return (
     <section className="mt-4 border-l-[6px] border-petrol pl-4" aria-label={`On ${document.name}`}>
       <h3 className="flex items-center justify-between text-lg">

@@ -17,14 +17,23 @@ export function BayColumn({ job, current }: { job: BayJob; current: boolean }) {
       <div className="flex flex-wrap items-center gap-3 py-3">
         {job.bay && <Tape label={job.bay.toUpperCase()} />}
         <h2 className="text-2xl">
-          <Link href={`/jobs/${job.id}`} className="hover:underline">
+          <Link href={job.href} className="hover:underline">
             {job.label}
           </Link>
         </h2>
         {current && <span className="sr-only">the one you were at</span>}
       </div>
       <p className="mb-2 truncate text-second">{job.title}</p>
+      {job.strip ? (
+        <div className="border-l-8 border-petrol py-1 pl-4">
+          <p className="text-lg">
+            <span className="num">{job.strip.out.length}</span> out, <span className="num">{job.strip.facts}</span> facts told
+          </p>
+          <p className="text-second">{job.strip.out.length > 0 ? job.strip.out.slice(-6).join(', ') : 'nothing has come off yet'}</p>
+        </div>
+      ) : (
       <JobU model={job.model} rows={rows} bottom={{ goals: job.goals, works: [], tests: [], reached: job.reached }} size="small" label={`Way in and way out of ${job.label}`} />
+      )}
       {rows.length < job.rows.length && <p className="text-[15px] text-second">and {job.rows.length - rows.length} more, folded</p>}
       <ul className="mt-4 space-y-1.5 border-t-2 border-ink pt-2" aria-label="Still open">
         {job.begun ? (

@@ -1,7 +1,7 @@
 import { wallMsOf } from '@/core/base/clock'
 import { balanceOf } from '@/core/job/balance'
 import type { JobEvent } from '@/core/job/event'
-import { foldJob } from '@/core/job/fold'
+import { foldJob, levelNow } from '@/core/job/fold'
 import { nextTap } from '@/core/job/progress'
 import { termsOf } from '@/core/job/terms'
 import { uRows, type URow } from '@/core/job/uRows'
@@ -18,7 +18,7 @@ import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { isAirbagCircuit } from '@/core/procedure/tether'
 import { shapeOf, type MarkShape } from '../marks/FastenerMark'
 import { forbidsWords } from '../words/balanceWords'
-import { holderKindWords, itemWords } from '../words/items'
+import { holderKindWords, itemWords, ownerWords } from '../words/items'
 import { stepWords } from '../words/operations'
 import { cardNameIn, goalWords } from '../words/modelNames'
 
@@ -38,22 +38,25 @@ export type BayJob = {
   reached: boolean
   goals: string[]
   power: { allowed: boolean; words: string }
+  /** A strip that is still coming apart: what it has told so far. Its way is shown by no plan. */
+  strip: { facts: number; out: string[] } | null
+  href: string
   open: { kind: 'airbag' | 'holder' | 'tether'; words: string; shape: MarkShape | null }[]
   sinceMs: number | null
 }
 
-type Source = { id: string; title: string; bay: string; promisedAt: Date | null; vehicle: { label: string }; request: PlanRequest; found: FoundPlan | null; document: ProcedureDocument; events: JobEvent[] }
+type Source = { id: string; title: string; bay: string; promisedAt: Date | null; vehicle: { label: string }; kind: 'job' | 'strip'; request: PlanRequest | null; found: FoundPlan | null; document: ProcedureDocument; events: JobEvent[] }
 
 /** Null when the job's plan no longer comes out of its record; its own page says why. */
 export function bayJob(job: Source, house: HouseValues, shopRules: ShopRules): BayJob | null {
   const state = foldJob(job.document, job.events)
-  const model = forBuild(job.document, { ...job.request.build, ...Object.fromEntries(state.facets) })
+  const model = forBuild(job.document, { ...job.request?.build, ...Object.fromEntries(state.facets) })
   const rules = rulesInForce(shopRules)
-  const result = keptPlan(model, job.request, house, rules, job.found)
-  if (!result.ok) return null
-  const plan = result.value
-  const tap = nextTap(plan, state)
-  const rows = uRows(plan, state)
+  const result = job.request && keptPlan(model, job.request, house, rules, job.found)
+  const plan = result?.ok ? result.value : null
+  if (!plan && job.kind === 'job') return null
+  const tap = plan && nextTap(plan, state)
+  const rows = plan ? uRows(plan, state) : []
   const gate = powerGate(model, liveVehicle(model, state, Date.now()), liveCircumstances(model, state, house, rules, { id: '', authorised: [] }))
   const forbid = (answer: GateAnswer) => forbidsWords(job.document, answer.forbiddenBy[0]!, state.settings)
   const openRows = balanceOf(job.document, state, termsOf(job.document, job.request)).openRows
@@ -64,7 +67,7 @@ export function bayJob(job: Source, house: HouseValues, shopRules: ShopRules): B
     }
     if (row.account !== 'holder') return []
     const holder = job.document.holders.find((item) => item.id === row.id)!
-    return [{ kind: 'holder', words: `${row.out - row.back} ${holderKindWords(holder)} of the ${itemWords(job.document, holder.holds[0]!).toLowerCase()} out`, shape: shapeOf(holder) }]
+    return [{ kind: 'holder', words: `${row.out - row.back} ${holderKindWords(holder)} of the ${ownerWords(job.document, holder).toLowerCase()} out`, shape: shapeOf(holder) }]
   })
   return {
     id: job.id,
@@ -75,11 +78,13 @@ export function bayJob(job: Source, house: HouseValues, shopRules: ShopRules): B
     late: job.promisedAt !== null && job.promisedAt.getTime() < Date.now(),
     begun: state.history.length > 0,
     lastPersonId: state.history.at(-1)?.personId ?? null,
-    next: tap ? { title: stepWords(model, tap.step.operation).title, where: cardNameIn(model, tap.card) } : { title: openRows.length > 0 ? 'Close the balance' : 'Test and hand over', where: '' },
+    strip: plan ? null : { facts: state.history.reduce((sum, { what }) => sum + (what.kind === 'stated' ? what.edits.length : 0), 0), out: job.document.parts.filter((part) => levelNow(state, part.id) !== 'in place').map((part) => part.name) },
+    href: plan ? `/jobs/${job.id}` : `/jobs/${job.id}/record`,
+    next: !plan ? { title: 'Record what comes off', where: job.request ? 'the record gives no order yet' : '' } : tap ? { title: stepWords(model, tap.step.operation).title, where: cardNameIn(model, tap.card) } : { title: openRows.length > 0 ? 'Close the balance' : 'Test and hand over', where: '' },
     model,
     rows,
     reached: rows.every((row) => row.wayIn === 'done'),
-    goals: goalWords(job.document, job.request),
+    goals: job.kind === 'strip' || !job.request ? ['Recorded'] : goalWords(job.document, job.request),
     power: !gate.ignition.allowed ? { allowed: false, words: `Ignition stays off: ${forbid(gate.ignition)}` } : !gate.engine.allowed ? { allowed: false, words: `No engine: ${forbid(gate.engine)}` } : { allowed: true, words: 'Ignition may come on' },
     open: [...open.filter((item) => item.kind === 'airbag'), ...open.filter((item) => item.kind !== 'airbag')],
     sinceMs: state.history[0] ? wallMsOf(state.history[0].at) : null,

@@ -6,7 +6,7 @@ import type { ProcedureDocument } from '@/core/procedure/document'
 import { isAirbagCircuit } from '@/core/procedure/tether'
 import type { Breach } from '@/core/vehicle/judge'
 import type { PutBack } from '@/core/vehicle/powerGate'
-import { holderKindWords, itemWords, threadWords } from './items'
+import { holderKindWords, itemWords, threadWords, ownerWords } from './items'
 import { capital, settingTo } from './operations'
 
 /** An open row of the balance: what it is, and what to do. */
@@ -14,7 +14,7 @@ export function rowWords(document: ProcedureDocument, row: BalanceRow): { headin
   switch (row.account) {
     case 'holder': {
       const holder = document.holders.find((item) => item.id === row.id)!
-      const name = `${itemWords(document, holder.holds[0]!)}, ${holderKindWords(holder)}`
+      const name = `${ownerWords(document, holder)}, ${holderKindWords(holder)}`
       return { heading: name, sentence: row.open.map((reason) => openReasonSentence(reason, threadWords(holder))).join(' ') || 'Out and back agree.' }
     }
     case 'part':

@@ -57,12 +57,18 @@ export function fitWords(head: string): string {
   return [bored && 'a bored bit of this size fits too', threads && `screws ${threads}`, ...strip.map((size) => `not ${size}: it goes in and strips`), ...climbOut.map((size) => `not ${size}: it climbs out`)].filter(Boolean).join('; ')
 }
 
+/** The part a holder holds or a tether ties; a loose end of a strip has none yet. */
+export function ownerWords(document: ProcedureDocument, item: { holds: readonly Id[] } | { partId: Id | null }): string {
+  const id = 'holds' in item ? item.holds[0] : item.partId
+  return id ? itemWords(document, id) : 'nothing settled yet'
+}
+
 /** Names a thing of any kind for a sentence; an id that is gone is said to be gone. */
 export function itemWords(document: ProcedureDocument, id: Id): string {
   const part = document.parts.find((item) => item.id === id)
   if (part) return part.name
   const holder = document.holders.find((item) => item.id === id)
-  if (holder) return `${holderWords(holder)} of ${itemWords(document, holder.holds[0]!)}`
+  if (holder) return `${holderWords(holder)} of ${ownerWords(document, holder)}`
   const named = [...document.tethers, ...document.settings, ...document.cavities, ...document.functions, ...document.views, ...document.facets].find((item) => item.id === id)
   if (named) return named.name
   const method = document.settings.flatMap((setting) => setting.methods).find((item) => item.id === id)

@@ -116,6 +116,8 @@ export function linkWords(document: ProcedureDocument, because: Because): string
       return `held by the same ${thingWords(n, because.holderId)}`
     case 'tethers':
       return `its plug ${itemWords(document, because.tetherId)} ties it`
+    case 'seen':
+      return 'seen so, nobody has said why'
     case 'carried':
       return 'carries it'
     case 'eased first':

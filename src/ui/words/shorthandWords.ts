@@ -91,3 +91,29 @@ export function unplacedSentence(fact: Fact, because: Unplaced): string {
       return `${what} is not placed: mirror it on the map.`
   }
 }
+
+/** What kind of thing a chip says, above it. */
+export function factLabel(fact: Fact): string {
+  switch (fact.fact) {
+    case 'holder':
+      return fact.holds ? 'holder' : 'fastener'
+    case 'release':
+      return 'comes off'
+    case 'must not':
+      return 'never'
+    case 'plug':
+      return fact.leave ? 'stays plugged' : 'unplugged'
+    case 'rests':
+      return 'rests'
+    case 'refit':
+      return 'on the way back'
+    case 'setting':
+      return 'set'
+    case 'traps':
+      return 'lies over'
+    case 'part':
+      return 'part'
+    default:
+      return 'about it'
+  }
+}

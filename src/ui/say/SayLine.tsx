@@ -1,14 +1,14 @@
 'use client'
-import { useEffect, useId, useState, type ReactNode } from 'react'
+import { useId, useState, type ReactNode } from 'react'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Edit } from '@/core/procedure/edit'
 import type { HouseWord } from '@/core/shop/houseWord'
 import type { Understood } from '@/core/shorthand/understand'
 import { itemWords } from '../words/items'
-import { askSentences, factWords, unplacedSentence, unreadSentence } from '../words/shorthandWords'
-import { newId } from './newItem'
-
-type Shorthand = typeof import('./shorthand')
+import { factWords, unplacedSentence } from '../words/shorthandWords'
+import { newId } from '../procedure/newItem'
+import { lineQuestions } from './lineQuestions'
+import { isClear, useShorthand } from './useShorthand'
 
 /**
  * One line of shorthand, typed or dictated through the keyboard: what it says stands below as chips while it is typed, what is
@@ -16,24 +16,15 @@ type Shorthand = typeof import('./shorthand')
  */
 export function SayLine({ document, words, partId, save, onNewPart }: { document: ProcedureDocument; words: readonly HouseWord[]; partId: string | null; save: (edits: Edit[]) => Promise<string | null>; onNewPart: (id: string) => void }) {
   const [line, setLine] = useState('')
-  const [shorthand, setShorthand] = useState<Shorthand | null>(null)
   const [answer, setAnswer] = useState<string[]>([])
   const id = useId()
-  // The reader of lines is large and needed by nobody who does not type one: it comes when the page has settled.
-  useEffect(() => {
-    let live = true
-    void import('./shorthand').then((loaded) => live && setShorthand(loaded))
-    return () => {
-      live = false
-    }
-  }, [])
-  const understood = shorthand && line.trim() !== '' ? shorthand.understand(line, { ...shorthand.partsOf(document), house: Object.fromEntries(words.map(({ word, means }) => [word, means])) }) : null
-  const clear = understood !== null && understood.facts.length > 0 && understood.asks.length === 0 && understood.notUnderstood.length === 0
+  const { shorthand, understood } = useShorthand(line, document, words)
+  const clear = isClear(understood)
   const say = (next: string) => (setLine(next), setAnswer([]))
 
   const add = async () => {
     if (!shorthand || !understood || !clear) return
-    const { edits, unplaced } = shorthand.factsToEdits(document, understood.facts, partId, newId)
+    const { edits, unplaced } = shorthand.factsToEdits(document, understood.facts, { partId }, newId)
     const refused = unplaced.map(({ fact, because }) => unplacedSentence(fact, because))
     if (edits.length === 0) return setAnswer(refused.length > 0 ? refused : ['The record has all of this already.'])
     const sentence = await save(edits)
@@ -92,8 +83,6 @@ export function SayLine({ document, words, partId, save, onNewPart }: { document
 
 /** What was understood, what is asked, and what nobody could place, with what settles it. */
 function Reading({ understood, line, onLine }: { understood: Understood; line: string; onLine: (line: string) => void }) {
-  const change = (from: number, to: number, words: string) => onLine(`${line.slice(0, from)}${words}${line.slice(to)}`.replace(/\s+/g, ' ').trimStart())
-  const forward = /\bforwards?\b/i.exec(line)
   return (
     <>
       <ul className="mt-2 flex flex-wrap gap-1.5" aria-label="Understood">
@@ -103,18 +92,11 @@ function Reading({ understood, line, onLine }: { understood: Understood; line: s
           </li>
         ))}
       </ul>
-      {askSentences(understood).map((sentence) => (
+      {lineQuestions(understood, line).map(({ sentence, answers }) => (
         <Question key={sentence} sentence={sentence}>
-          {forward && sentence.startsWith('Forward') && ['toward the nose', 'toward you'].map((words) => <Answer key={words} words={words} onClick={() => change(forward.index, forward.index + forward[0].length, words)} />)}
-          {understood.heard.filter(({ said }) => sentence.includes(`“${said}”`)).map(({ said, meant }) => <Answer key={meant} words={meant} onClick={() => change(line.indexOf(said), line.indexOf(said) + said.length, meant)} />)}
-        </Question>
-      ))}
-      {understood.notUnderstood.map((word) => (
-        <Question key={`${word.from}`} sentence={unreadSentence(word)}>
-          {word.nearest.map((words) => (
-            <Answer key={words} words={words} onClick={() => change(word.from, word.to, words)} />
+          {answers.map((answer) => (
+            <Answer key={answer.words} words={answer.words} onClick={() => onLine(answer.line)} />
           ))}
-          <Answer words="leave it out" onClick={() => change(word.from, word.to, '')} />
         </Question>
       ))}
     </>

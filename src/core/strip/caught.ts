@@ -1,0 +1,134 @@
+import type { Id } from '../base/id'
+import type { Happening } from '../job/event'
+import { levelNow, type JobState } from '../job/fold'
+import type { ProcedureDocument } from '../procedure/document'
+import { fieldEdits, replayEdits, type Edit } from '../procedure/edit'
+import { THREADED_KINDS, type Holder } from '../procedure/holder'
+import { atLeast, type Level } from '../procedure/level'
+import { coversNeed } from '../procedure/need'
+import { mayRestFree } from '../procedure/part'
+import { factsToEdits, settingSaid, type PlacedFacts } from '../shorthand/factsToEdits'
+import type { Fact } from '../shorthand/meaning'
+
+/** What a line or some taps are as events, what found no place, and the part in hand afterwards. */
+export type Caught = { happenings: Happening[]; unplaced: PlacedFacts['unplaced']; inHand: Id | null }
+
+/**
+ * What somebody says while a vehicle comes apart: the facts as a statement, and the acts that go with them (a fastener named
+ * is undone, a plug named is open unless it is left, a release brings its part forward). Holders belong to the part in hand
+ * while it is in place, plugs until it is off; later ones are loose ends. A group the record has already is recognised: the
+ * same count confirms it, another one is stated as such. `said`: the words, kept with it.
+ */
+export function caught(document: ProcedureDocument, state: JobState, facts: readonly Fact[], said: string, inHand: Id | null, newId: (prefix: string) => Id): Caught {
+  const level = inHand === null ? 'in place' : levelNow(state, inHand)
+  const known = recognise(document, state, facts, inHand !== null && level === 'in place' ? inHand : null, newId)
+  const { edits: fresh, unplaced } = factsToEdits(document, facts.filter((fact) => !known.has(fact)), { partId: inHand, strip: { holdersBelong: !atLeast(level, 'free'), plugsBelong: level !== 'off' } }, newId)
+  const edits = [...fresh, ...[...known.values()].flatMap((item) => item.edits)]
+  const after = replayEdits(document, edits)
+  const added = edits.flatMap((edit) => (edit.kind === 'add' && edit.collection === 'holders' ? [edit.item.id] : []))
+  const acts: Happening[] = []
+  const levels = new Map<Id, Level>()
+  const bring = (partId: Id | null, to: Level) => {
+    if (partId === null || atLeast(levels.get(partId) ?? levelNow(state, partId), to)) return
+    levels.set(partId, to)
+    acts.push({ kind: 'part at', partId, level: to })
+  }
+  let hand = inHand
+  for (const fact of facts) {
+    if (unplaced.some((item) => item.fact === fact && item.because.kind !== 'no facet')) continue
+    const about = 'of' in fact && fact.of !== undefined ? partNamed(after, fact.of) : hand
+    switch (fact.fact) {
+      case 'holder': {
+        const holderId = known.get(fact)?.holderId ?? added.shift()
+        if (holderId && fact.count !== null) acts.push({ kind: 'undone', holderId, count: fact.count })
+        break
+      }
+      case 'plug': {
+        const tether = after.tethers.find((item) => item.name.toLowerCase() === fact.name.toLowerCase() && (fact.of === undefined || item.partId === about))
+        if (tether && !fact.leave && !state.tethersOpen.has(tether.id)) acts.push({ kind: 'opened', tetherId: tether.id })
+        break
+      }
+      case 'release':
+        bring(about, 'free')
+        break
+      case 'rests':
+        bring(about, 'free')
+        break
+      case 'setting': {
+        const meant = settingSaid(document, fact)
+        if (meant && (state.settings.get(meant.setting.id) ?? meant.setting.asFound) !== meant.value) acts.push({ kind: 'set', settingId: meant.setting.id, value: meant.value, methodId: meant.setting.methods.find((method) => method.to === meant.value)?.id ?? null })
+        break
+      }
+      case 'part':
+        hand = partNamed(after, fact.part)
+        if (fact.level) bring(hand, fact.level)
+        break
+    }
+    if (fact.fact !== 'part' && 'of' in fact && fact.of !== undefined && fact.fact !== 'traps') hand = about
+    else if (fact.fact === 'holder' && fact.holds?.length === 1) hand = partNamed(after, fact.holds[0]!)
+  }
+  const behind = hand !== inHand && inHand !== null && !acts.some((act) => act.kind === 'part at' && act.partId === inHand) ? leftBehind(after, state, inHand) : []
+  return { happenings: [...behind, ...(edits.length > 0 ? [{ kind: 'stated', said, edits } as const] : []), ...orderedActs(acts)], unplaced, inHand: hand }
+}
+
+/** Whoever turns to another part has set aside the one that came forward, where nothing ties it any more and nobody said that it waits. */
+export function leftBehind(document: ProcedureDocument, state: JobState, partId: Id): Happening[] {
+  const part = document.parts.find((item) => item.id === partId)
+  const tied = document.tethers.some((tether) => tether.partId === partId && !state.tethersOpen.has(tether.id))
+  return part && levelNow(state, partId) === 'free' && !mayRestFree(part) && !tied ? [{ kind: 'part at', partId, level: 'off' }] : []
+}
+
+/** Holders are out before the part they hold moves, whatever order the line names them in. */
+function orderedActs(acts: readonly Happening[]): Happening[] {
+  const rank = (act: Happening) => (act.kind === 'set' ? 0 : act.kind === 'undone' ? 1 : act.kind === 'part at' && act.level !== 'off' ? 2 : act.kind === 'opened' ? 3 : 4)
+  return [...acts].sort((a, b) => rank(a) - rank(b))
+}
+
+function partNamed(document: ProcedureDocument, name: string): Id | null {
+  return document.parts.find((part) => part.name.toLowerCase() === name.toLowerCase())?.id ?? null
+}
+
+type Known = { holderId: Id; edits: Edit[] }
+
+/** Groups a line names that the record has already, with what the line says otherwise. Each is recognised once. */
+function recognise(document: ProcedureDocument, state: JobState, facts: readonly Fact[], inHand: Id | null, newId: (prefix: string) => Id): Map<Fact, Known> {
+  const found = new Map<Fact, Known>()
+  const taken = new Set<Id>()
+  for (const fact of facts) {
+    if (fact.fact !== 'holder' || fact.count === null) continue
+    const partId = fact.holds ? partNamed(document, fact.holds[0]!) : inHand
+    const open = document.holders.filter((holder) => partId !== null && holder.holds.includes(partId) && !taken.has(holder.id) && (state.holders.get(holder.id)?.undone ?? 0) === 0)
+    const holder = open.find((item) => fits(item, fact) && item.count === fact.count) ?? open.find((item) => fits(item, fact))
+    if (!holder) continue
+    taken.add(holder.id)
+    found.set(fact, { holderId: holder.id, edits: [...fieldEdits('holders', holder, { ...holder, count: fact.count, drives: drivesWith(holder, fact) } as Holder), ...newCovers(document, holder, fact, newId)] })
+  }
+  return found
+}
+
+type HolderFact = Extract<Fact, { fact: 'holder' }>
+
+/** The same kind; a screw is a screw where the line says no more, and another head on as many of them is the same group. */
+function fits(holder: Holder, fact: HolderFact): boolean {
+  if (THREADED_KINDS.includes(holder.kind) && fact.kind === 'machine screw') {
+    return fact.drive === undefined || holder.drives.length === 0 || holder.count === fact.count || holder.drives.some((drive) => drive.drive === fact.drive && (fact.size === undefined || drive.size === fact.size))
+  }
+  return holder.kind === fact.kind
+}
+
+/** A head nobody had seen on this group is kept beside the others, with how often each was seen. */
+function drivesWith(holder: Holder, fact: HolderFact): Holder['drives'] {
+  if (fact.drive === undefined) return holder.drives
+  const size = fact.size ?? ''
+  const same = (drive: Holder['drives'][number]) => drive.drive === fact.drive && (size === '' || drive.size === size)
+  if (!holder.drives.some(same)) return [...holder.drives, { drive: fact.drive, size, seen: 1 }].slice(0, 4)
+  return holder.drives
+}
+
+function newCovers(document: ProcedureDocument, holder: Holder, fact: HolderFact, newId: (prefix: string) => Id): Edit[] {
+  return (fact.behind ?? []).flatMap((name): Edit[] => {
+    const cover = document.parts.find((part) => part.name.toLowerCase() === name.toLowerCase())
+    if (!cover || document.needs.some((need) => need.dependent.id === holder.id && need.needs.kind === 'part' && need.needs.partId === cover.id)) return []
+    return [{ kind: 'add', collection: 'needs', item: coversNeed(newId('need'), holder.id, cover.id, mayRestFree(cover) ? 'free' : 'off'), after: null }]
+  })
+}

@@ -1,0 +1,66 @@
+import type { Id } from '../base/id'
+import { levelNow, type JobState } from '../job/fold'
+import type { ProcedureDocument } from '../procedure/document'
+import { fieldEdits, type Edit } from '../procedure/edit'
+import type { Holder } from '../procedure/holder'
+import { coversNeed, trapsNeed } from '../procedure/need'
+import { mayRestFree } from '../procedure/part'
+
+/** Undone, open or out, and nobody has said yet what for. `cover`: a part that came off and that nothing in the record waits for. */
+export type LooseEnd = { kind: 'holder' | 'tether' | 'cover'; id: Id }
+
+/** Everything loose, in the order in which it came off. A cover counts once something else came off after it. */
+export function looseEndsOf(document: ProcedureDocument, state: JobState): LooseEnd[] {
+  const order = firstTimes(state)
+  const named = new Set(document.needs.flatMap(({ needs }) => (needs.kind === 'part' ? [needs.partId] : [])))
+  const opened = new Set(document.cavities.flatMap((cavity) => cavity.openings.flatMap((opening) => opening.parts.map((part) => part.partId))))
+  const lastMoved = Math.max(-1, ...document.parts.filter((part) => levelNow(state, part.id) !== 'in place').map((part) => order.get(part.id) ?? -1))
+  const loose: LooseEnd[] = [
+    ...document.holders.filter((holder) => holder.holds.length === 0 && isOut(state, holder)).map(({ id }) => ({ kind: 'holder' as const, id })),
+    ...document.tethers.filter((tether) => tether.partId === null && state.tethersOpen.has(tether.id)).map(({ id }) => ({ kind: 'tether' as const, id })),
+    ...document.parts
+      .filter((part) => levelNow(state, part.id) !== 'in place' && !named.has(part.id) && !opened.has(part.id) && part.carriedBy === null && !state.alreadyOff.has(part.id) && !state.orderless.has(part.id) && (order.get(part.id) ?? 0) < lastMoved)
+      .map(({ id }) => ({ kind: 'cover' as const, id })),
+  ]
+  return loose.sort((a, b) => (order.get(a.id) ?? 0) - (order.get(b.id) ?? 0))
+}
+
+/** What is offered when a part comes forward: everything loose that was so before it. */
+export function offeredFor(document: ProcedureDocument, state: JobState, partId: Id): LooseEnd[] {
+  const order = firstTimes(state)
+  const at = order.get(partId) ?? Infinity
+  return looseEndsOf(document, state).filter(({ id }) => id !== partId && (order.get(id) ?? 0) < at)
+}
+
+/** Each is taken as what it looks like: a holder holds the part, a plug ties it, a cover lay over its fasteners or over its edge. */
+export function takeLooseEnds(document: ProcedureDocument, state: JobState, ids: readonly Id[], partId: Id, newId: (prefix: string) => Id): Edit[] {
+  const order = firstTimes(state)
+  const held = [...document.holders.filter((holder) => holder.holds.includes(partId)), ...document.holders.filter((holder) => holder.holds.length === 0 && ids.includes(holder.id))]
+  return ids.flatMap((id): Edit[] => {
+    const holder = document.holders.find((item) => item.id === id)
+    if (holder) return fieldEdits('holders', holder, { ...holder, holds: [...holder.holds, partId] } as Holder)
+    const tether = document.tethers.find((item) => item.id === id)
+    if (tether) return fieldEdits('tethers', tether, { ...tether, partId } as typeof tether)
+    const cover = document.parts.find((item) => item.id === id)
+    if (!cover) return []
+    const level = mayRestFree(cover) ? 'free' : 'off'
+    const under = held.filter((item) => (order.get(item.id) ?? -1) > (order.get(id) ?? Infinity))
+    const needs = under.length > 0 ? under.map((item) => coversNeed(newId('need'), item.id, id, level)) : [trapsNeed(newId('need'), partId, id, level)]
+    return needs.map((item): Edit => ({ kind: 'add', collection: 'needs', item, after: null }))
+  })
+}
+
+function isOut(state: JobState, holder: Holder): boolean {
+  const account = state.holders.get(holder.id)
+  return account !== undefined && account.undone > account.fastenedOld + account.fittedNew
+}
+
+/** When each thing first came forward, as its place in the log. */
+export function firstTimes(state: JobState): Map<Id, number> {
+  const times = new Map<Id, number>()
+  state.history.forEach(({ what }, at) => {
+    const id = what.kind === 'undone' ? what.holderId : what.kind === 'opened' ? what.tetherId : what.kind === 'part at' && what.level !== 'in place' ? what.partId : null
+    if (id !== null && !times.has(id)) times.set(id, at)
+  })
+  return times
+}

@@ -1,0 +1,164 @@
+import type { Id } from '../base/id'
+import type { JobState } from '../job/fold'
+import type { ProcedureDocument } from '../procedure/document'
+import { fieldEdits, type Edit } from '../procedure/edit'
+import { coversNeed, Need, trapsNeed } from '../procedure/need'
+import { mayRestFree } from '../procedure/part'
+import { isElectrical, type Circuit } from '../procedure/tether'
+import { firstTimes, looseEndsOf } from './looseEnds'
+
+/** Why one thing came before another: the physical reasons, and the one that is none. */
+export const REASONS = ['covers', 'holds', 'traps', 'threads', 'reaches', 'habit'] as const
+export type Reason = (typeof REASONS)[number]
+
+/** What only the recorder knows and what would change a plan. `reasons`: likeliest first. */
+export type Question =
+  | { id: string; kind: 'circuit'; tetherId: Id; likely: Circuit[] }
+  | { id: string; kind: 'why first'; partId: Id; nextId: Id; reasons: Reason[] }
+  | { id: string; kind: 'what for'; settingId: Id; value: string; partId: Id }
+  | { id: string; kind: 'had to be'; partId: Id; nextId: Id; savesS: number; reasons: Reason[] }
+
+export const MOST_QUESTIONS = 5
+
+/**
+ * The questions whose answer would change a plan, the gravest first: which circuit a plug is (safety), what a part came off for
+ * that nothing waits for (no plan would take it off), what a setting was moved for, and orders that cost time and that nobody
+ * has explained (`dear`, worked out by the planner). What was put off is not asked again.
+ */
+export function questionsOf(document: ProcedureDocument, state: JobState, dear: readonly Question[] = []): Question[] {
+  const asked = [...circuits(document, state), ...covers(document, state), ...settings(document, state), ...dear.filter((question) => question.kind !== 'had to be' || !isExplained(document, question.partId, question.nextId))]
+  return asked.filter((question) => !state.questionsPutOff.has(question.id))
+}
+
+function circuits(document: ProcedureDocument, state: JobState): Question[] {
+  return document.tethers
+    .filter((tether) => isElectrical(tether) && tether.circuit === null && state.tethersTouched.has(tether.id))
+    .map((tether): Question => ({ id: `circuit:${tether.id}`, kind: 'circuit', tetherId: tether.id, likely: likelyCircuits(tether.name) }))
+}
+
+const HEARD_IN: [RegExp, Circuit[]][] = [
+  [/air ?bag|\bsrs\b|tensioner/i, ['srs-indicator', 'srs-firing']],
+  [/lamp|light|dome|vanity/i, ['lighting', 'srs-indicator']],
+  [/hazard/i, ['hazard']],
+  [/start/i, ['start']],
+  [/climate|heater|fan|blower/i, ['climate']],
+  [/ant|aerial|coax/i, ['antenna']],
+  [/usb/i, ['usb']],
+  [/power|outlet|12 ?v|socket/i, ['power-outlet']],
+  [/window/i, ['window']],
+  [/mirror/i, ['mirror']],
+  [/camera|video|display|screen/i, ['video']],
+  [/speaker|radio|main|amp|audio/i, ['audio']],
+  [/brake/i, ['brake-control']],
+  [/can|gateway|bus/i, ['can']],
+]
+
+/** What a plug of that name most likely feeds; the two airbag circuits are always offered, since they are what must not be missed. */
+export function likelyCircuits(name: string): Circuit[] {
+  const likely = HEARD_IN.flatMap(([words, circuits]) => (words.test(name) ? circuits : []))
+  return [...new Set<Circuit>([...likely, 'audio', 'srs-indicator', 'srs-firing', 'other'])].slice(0, 6)
+}
+
+/** A part that came off and that nothing waits for: no plan would take it off. Asked about what came off next. */
+function covers(document: ProcedureDocument, state: JobState): Question[] {
+  const order = firstTimes(state)
+  return looseEndsOf(document, state).flatMap((loose): Question[] => {
+    if (loose.kind !== 'cover') return []
+    const nextId = nextAfter(document, state, order, loose.id)
+    return nextId === null ? [] : [{ id: `why:${loose.id}`, kind: 'why first', partId: loose.id, nextId, reasons: reasonsFor(document, nextId) }]
+  })
+}
+
+/** The first thing of another part that came forward after this one. */
+function nextAfter(document: ProcedureDocument, state: JobState, order: ReadonlyMap<Id, number>, partId: Id): Id | null {
+  const own = new Set([partId, ...document.holders.filter((holder) => holder.holds.includes(partId)).map(({ id }) => id), ...document.tethers.filter((tether) => tether.partId === partId).map(({ id }) => id)])
+  const at = order.get(partId) ?? Infinity
+  const later = [...order].filter(([id, time]) => time > at && !own.has(id) && !state.alreadyOff.has(id)).sort(([, a], [, b]) => a - b)
+  return later[0]?.[0] ?? null
+}
+
+function reasonsFor(document: ProcedureDocument, nextId: Id): Reason[] {
+  const isPart = document.parts.some((part) => part.id === nextId)
+  const isPlug = document.tethers.some((tether) => tether.id === nextId)
+  return isPart ? ['traps', 'covers', 'holds', 'threads', 'reaches', 'habit'] : isPlug ? ['covers', 'reaches', 'threads', 'habit'] : ['covers', 'reaches', 'holds', 'habit']
+}
+
+/** A setting moved for a reason: power and what holds the vehicle are moved for safety's sake and not asked about. */
+function settings(document: ProcedureDocument, state: JobState): Question[] {
+  const asked = document.settings.filter((setting) => (setting.role === 'gear lever' || setting.role === 'other') && !document.needs.some((need) => need.needs.kind === 'setting' && need.needs.settingId === setting.id))
+  return asked.flatMap((setting): Question[] => {
+    const at = state.history.findIndex(({ what }) => what.kind === 'set' && what.settingId === setting.id && what.value !== setting.asFound)
+    if (at < 0) return []
+    const moved = state.history.slice(at).find(({ what }) => what.kind === 'part at' && what.level !== 'in place')
+    const value = state.history[at]!.what
+    return moved?.what.kind === 'part at' && value.kind === 'set' ? [{ id: `setting:${setting.id}`, kind: 'what for', settingId: setting.id, value: value.value, partId: moved.what.partId }] : []
+  })
+}
+
+function isExplained(document: ProcedureDocument, partId: Id, nextId: Id): boolean {
+  const holdersOf = (id: Id) => document.holders.filter((holder) => holder.holds.includes(id)).map((holder) => holder.id)
+  const about = new Set([nextId, ...holdersOf(nextId), ...document.tethers.filter((tether) => tether.partId === nextId).map((tether) => tether.id)])
+  return document.needs.some((need) => about.has(need.dependent.id) && ((need.needs.kind === 'part' && need.needs.partId === partId) || (need.needs.kind === 'operation' && need.reason === 'habit' && [partId, ...holdersOf(partId)].includes(need.needs.id))))
+}
+
+/** What an answer to "why was this first?" adds to the record. `holders`: of the later part, those that were undone after. */
+export function reasonEdits(document: ProcedureDocument, state: JobState, partId: Id, nextId: Id, reason: Reason, newId: (prefix: string) => Id): Edit[] {
+  const part = document.parts.find((item) => item.id === partId)
+  if (!part) return []
+  const level = mayRestFree(part) ? 'free' : 'off'
+  const isPart = document.parts.some((item) => item.id === nextId)
+  const isPlug = document.tethers.some((item) => item.id === nextId)
+  const act = isPart ? 'release' : isPlug ? 'open' : 'undo'
+  const needed = { kind: 'part', partId, level } as const
+  const stated = (reasonOf: Need['reason'], note = '') => Need.parse({ id: newId('need'), dependent: { act, id: nextId }, needs: needed, reason: reasonOf, note })
+  const order = firstTimes(state)
+  const under = document.holders.filter((holder) => holder.holds.includes(nextId) && (order.get(holder.id) ?? -1) > (order.get(partId) ?? Infinity))
+  const needs = ((): Need[] => {
+    switch (reason) {
+      case 'covers':
+        if (isPart) return under.length > 0 ? under.map((holder) => coversNeed(newId('need'), holder.id, partId, level)) : [trapsNeed(newId('need'), nextId, partId, level)]
+        return isPlug ? [stated('covers')] : [coversNeed(newId('need'), nextId, partId, level)]
+      case 'traps':
+        return isPart ? [trapsNeed(newId('need'), nextId, partId, level)] : [stated('reaches')]
+      case 'holds':
+        return [stated('traps', 'it holds it')]
+      case 'threads':
+      case 'reaches':
+        return [stated(reason)]
+      case 'habit':
+        return habitPairs(document, state, partId, nextId).map(([before, after]) => Need.parse({ id: newId('need'), dependent: after, needs: { kind: 'operation', ...before }, reason: 'habit' }))
+    }
+  })()
+  return needs.map((item): Edit => ({ kind: 'add', collection: 'needs', item, after: null }))
+}
+
+type Act = { act: 'undo' | 'release' | 'open' | 'lift'; id: Id }
+
+/** A habit frees everything of the one from everything of the other: one pair alone would still hold through its neighbours. */
+function habitPairs(document: ProcedureDocument, state: JobState, partId: Id, nextId: Id): [Act, Act][] {
+  const owner = document.parts.some((part) => part.id === nextId) ? nextId : (document.holders.find((holder) => holder.id === nextId)?.holds[0] ?? document.tethers.find((tether) => tether.id === nextId)?.partId ?? null)
+  const [before, after] = [actsOf(document, state, partId), owner === null ? [] : actsOf(document, state, owner)]
+  const pairs = before.flatMap((first) => after.map((second): [Act, Act] => [first, second]))
+  return pairs.length > 0 ? pairs.slice(0, 40) : []
+}
+
+function actsOf(document: ProcedureDocument, state: JobState, partId: Id): Act[] {
+  const times = firstTimes(state)
+  return [
+    ...document.holders.filter((holder) => holder.holds.includes(partId) && times.has(holder.id)).map((holder): Act => ({ act: 'undo', id: holder.id })),
+    ...(times.has(partId) ? ([{ act: 'release', id: partId }] as Act[]) : []),
+    ...document.tethers.filter((tether) => tether.partId === partId && times.has(tether.id)).map((tether): Act => ({ act: 'open', id: tether.id })),
+    ...(state.setAside.has(partId) ? ([{ act: 'lift', id: partId }] as Act[]) : []),
+  ]
+}
+
+/** What the answer to one question adds; a circuit is a field of its plug, a setting a need of the part it was moved for. */
+export function circuitEdits(document: ProcedureDocument, tetherId: Id, circuit: Circuit): Edit[] {
+  const tether = document.tethers.find((item) => item.id === tetherId)
+  return tether ? fieldEdits('tethers', tether, { ...tether, circuit } as typeof tether) : []
+}
+
+export function settingEdits(settingId: Id, value: string, partId: Id, newId: (prefix: string) => Id): Edit[] {
+  const item = Need.parse({ id: newId('need'), dependent: { act: 'release', id: partId }, needs: { kind: 'setting', settingId, value }, reason: 'setting' })
+  return [{ kind: 'add', collection: 'needs', item, after: null }]
+}

@@ -1,0 +1,198 @@
+'use client'
+import { Camera, NotebookPen, PanelTop, SlidersHorizontal, TriangleAlert, Undo2 } from 'lucide-react'
+import { useMemo, useState, type ReactNode } from 'react'
+import { wallMsOf } from '@/core/base/clock'
+import type { HouseWord } from '@/core/shop/houseWord'
+import { CATCHES, likelyNext, type Catch, type Usual } from '@/core/strip/likeliest'
+import { MOST_QUESTIONS, questionsOf } from '@/core/strip/questions'
+import { stripRows, type StripRow } from '@/core/strip/stripRows'
+import { cautionsFor } from '@/core/vehicle/cautionsFor'
+import { JobHead } from '../job/JobHead'
+import { NoteForm } from '../job/JobDialogs'
+import { useJob, type JobData } from '../job/useJob'
+import { FastenerMark } from '../marks/FastenerMark'
+import { PlugMark } from '../marks/PlugMark'
+import { AirbagFlag, SignalPlate } from '../marks/Signs'
+import type { ChangeActing } from '../shell/ActingButton'
+import { Dialog } from '../shell/Dialog'
+import { CautionSheet, FastenerSheet, PanelSheet, PlugSheet, SettingSheet } from './CatchSheets'
+import { LooseEnds, offerFor } from './LooseEnds'
+import { PartKnown } from './PartKnown'
+import { PutBack } from './PutBack'
+import { QuestionCard } from './QuestionCard'
+import { RowSheet } from './RowSheet'
+import { StripPicture } from './StripPicture'
+import { StripRail } from './StripRail'
+import { StripSign } from './StripSign'
+import { useStrip, type LiveStrip } from './useStrip'
+
+export type RecordData = JobData & { words: HouseWord[]; usual: Usual[] }
+type Sheet = Catch | 'questions' | 'back' | StripRow | null
+
+/** A vehicle coming apart: the way as a rail, one line or a few taps for what comes off, and what is still loose. */
+export function RecordScreen({ data, change }: { data: RecordData; change: ChangeActing }) {
+  const job = useJob(data)
+  const strip = useStrip(job)
+  const [sheet, setSheet] = useState<Sheet>(null)
+  const rows = useMemo(() => stripRows(job.document, job.state, strip.inHand), [job.document, job.state, strip.inHand])
+  const questions = useMemo(() => questionsOf(job.document, job.state), [job.document, job.state])
+  const offered = offerFor(strip)
+  const urgent = questions.find((question) => question.kind === 'circuit')
+  const first = job.state.history[0]
+  const minutes = first ? Math.max(0, Math.round((job.nowMs - wallMsOf(first.at)) / 60_000)) : 0
+  const facts = job.state.history.reduce((sum, { what }) => sum + (what.kind === 'stated' ? what.edits.length : 0), 0)
+  const close = () => setSheet(null)
+  return (
+    <div data-theme={data.theme} className="flex min-h-dvh flex-col lg:h-dvh lg:min-h-[640px]">
+      <JobHead data={data} job={job} change={change} back="/today" />
+      <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[328px_minmax(0,1fr)] lg:grid-rows-[minmax(0,1fr)]">
+        <aside className="order-2 flex min-h-0 flex-col px-4 pb-4 lg:order-1" aria-label="The strip so far">
+          <p className="flex justify-between gap-3 pb-1 text-[17px] font-bold">
+            As it came apart
+            <span className="font-normal text-second">
+              <span className="num">{minutes}</span> min, <span className="num">{facts}</span> facts
+            </span>
+          </p>
+          <div className="-mx-4 min-h-0 flex-1 overflow-y-auto px-4" tabIndex={0} role="group" aria-label="The way apart, scrolls">
+            <StripRail document={job.document} rows={rows} inHand={strip.inHand} onPick={setSheet} />
+          </div>
+          <dl className="grid grid-cols-3 gap-x-4 gap-y-1 border-t border-hair pt-2">
+            {job.document.settings.map((setting) => {
+              const value = job.state.settings.get(setting.id) ?? setting.asFound
+              return (
+                <div key={setting.id}>
+                  <dt className="text-[15px] text-second">{setting.name}</dt>
+                  <dd className={`text-[17px] font-bold ${value !== setting.asFound ? 'border-b-2 border-ink' : ''}`}>{value}</dd>
+                </div>
+              )
+            })}
+          </dl>
+          <div className="mt-2 grid grid-cols-2 gap-2">
+            <button type="button" className="ghost text-lg" onClick={() => setSheet('questions')} disabled={questions.length === 0}>
+              {questions.length === 0 ? 'No question' : `${questions.length} ${questions.length === 1 ? 'question' : 'questions'}`}
+            </button>
+            <button type="button" className="ghost text-lg" onClick={() => setSheet('back')} disabled={rows.length === 0}>
+              Put it back
+            </button>
+          </div>
+        </aside>
+        <section className="order-1 flex min-h-0 min-w-0 flex-col gap-3 pb-4 pr-4 lg:order-2" aria-label="What comes off">
+          <StripSign strip={strip} words={data.words} />
+          <LastCaution strip={strip} />
+          <div className="grid min-h-0 flex-1 gap-5 pl-4 md:grid-cols-[minmax(0,1.6fr)_minmax(300px,1fr)]">
+            <StripPicture strip={strip} vehicle={data.vehicle.label} />
+            <div className="flex min-h-0 flex-col overflow-y-auto">
+              {offered.length > 0 ? <LooseEnds key={strip.inHand} strip={strip} offered={offered} /> : urgent ? <QuestionCard key={urgent.id} strip={strip} question={urgent} compact /> : <KnownOfPart strip={strip} />}
+            </div>
+          </div>
+          <CatchBar strip={strip} onCatch={setSheet} />
+        </section>
+      </main>
+      <Dialog title="Which panel?" open={sheet === 'panel'} onClose={close} wide>
+        <PanelSheet strip={strip} close={close} />
+      </Dialog>
+      <Dialog title={sheet === 'screw' ? 'Screws, bolts, nuts' : 'Clips and the like'} open={sheet === 'screw' || sheet === 'clip'} onClose={close} wide>
+        <FastenerSheet strip={strip} close={close} screws={sheet === 'screw'} usual={data.usual} />
+      </Dialog>
+      <Dialog title="A plug, hose or strap" open={sheet === 'plug'} onClose={close} wide>
+        <PlugSheet strip={strip} close={close} />
+      </Dialog>
+      <Dialog title="Settings" open={sheet === 'setting'} onClose={close} wide>
+        <SettingSheet strip={strip} close={close} />
+      </Dialog>
+      <Dialog title="Caution" open={sheet === 'caution'} onClose={close}>
+        <CautionSheet strip={strip} close={close} />
+      </Dialog>
+      <Dialog title="Note for the desk" open={sheet === 'note'} onClose={close}>
+        <NoteForm record={job.record} close={close} itemId={strip.inHand} />
+      </Dialog>
+      <Dialog title="While there is a pause" open={sheet === 'questions'} onClose={close} wide>
+        {questions[0] ? <QuestionRound key="round" strip={strip} /> : <p className="text-xl">Nothing is open: what was told is enough for a plan.</p>}
+      </Dialog>
+      <Dialog title="Put it back together" open={sheet === 'back'} onClose={close}>
+        <PutBack data={data} job={job} questions={questions.length} ask={() => setSheet('questions')} />
+      </Dialog>
+      <Dialog title="About this" open={sheet !== null && typeof sheet === 'object'} onClose={close}>
+        {sheet !== null && typeof sheet === 'object' && <RowSheet strip={strip} row={sheet} rows={rows} close={close} />}
+      </Dialog>
+    </div>
+  )
+}
+
+/** At most five questions in a row; each answered or put off, and then enough. */
+function QuestionRound({ strip }: { strip: LiveStrip }) {
+  const { job } = strip
+  const [begun] = useState(() => questionsOf(job.document, job.state).length)
+  const open = questionsOf(job.document, job.state)
+  const asked = begun - open.length
+  const question = open[0]
+  if (!question || asked >= MOST_QUESTIONS) return <p className="text-2xl">{question ? `Enough for now. ${open.length} more wait for another pause.` : 'That was all. Thank you.'}</p>
+  return (
+    <>
+      <p className="mb-2 text-second">
+        <span className="num">{asked + 1}</span> of <span className="num">{Math.min(MOST_QUESTIONS, begun)}</span>
+      </p>
+      <QuestionCard key={question.id} strip={strip} question={question} />
+    </>
+  )
+}
+
+/** What the rules say of the plug opened last, where they say something. */
+function LastCaution({ strip }: { strip: LiveStrip }) {
+  const { job, lastItem } = strip
+  const tether = job.model.tethers.get(lastItem ?? '')
+  const cautions = tether && job.state.tethersOpen.has(tether.id) ? cautionsFor(job.model, { act: 'open', itemId: tether.id, setting: null }, job.circumstances) : []
+  if (cautions.length === 0) return null
+  return (
+    <ul className="space-y-1 pl-4" role="alert">
+      {cautions.slice(0, 2).map((caution) => (
+        <li key={caution.id} className="flex items-start gap-3 text-[18px] font-semibold leading-snug">
+          <SignalPlate severity={caution.severity} />
+          <AirbagFlag />
+          <span>
+            {caution.sentence} {caution.remedy}
+          </span>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+/** What is known of the part in hand, said back. */
+function KnownOfPart({ strip }: { strip: LiveStrip }) {
+  const { document } = strip.job
+  const part = document.parts.find((item) => item.id === strip.inHand)
+  return part ? <PartKnown strip={strip} part={part} /> : null
+}
+
+const LABELS: Record<Catch, string> = { panel: 'Panel', screw: 'Screw', clip: 'Clip', plug: 'Plug', setting: 'Setting', caution: 'Caution', photo: 'Photo', note: 'Note' }
+const MARKS: Record<Catch, ReactNode> = {
+  panel: <PanelTop size={32} aria-hidden />,
+  screw: <FastenerMark shape="hex" size={34} />,
+  clip: <FastenerMark shape="spring clip" size={34} />,
+  plug: <PlugMark tether={{ kind: 'electrical', tabSide: null, circuit: null }} size={34} />,
+  setting: <SlidersHorizontal size={32} aria-hidden />,
+  caution: <TriangleAlert size={32} aria-hidden />,
+  photo: <Camera size={32} aria-hidden />,
+  note: <NotebookPen size={32} aria-hidden />,
+}
+
+/** Everything that can be caught, the likeliest in paper, and the way back. */
+function CatchBar({ strip, onCatch }: { strip: LiveStrip; onCatch: (what: Catch) => void }) {
+  const { job } = strip
+  const likely = likelyNext(job.document, job.state, strip.inHand)
+  return (
+    <div className="sticky bottom-0 grid grid-cols-3 gap-2 bg-ground pl-4 sm:grid-cols-9" role="group" aria-label="Catch">
+      {CATCHES.map((what) => (
+        <button key={what} type="button" data-likely={what === likely} className={`${what === likely ? 'slab' : 'ghost'} !min-h-[84px] flex-col !gap-1 !px-1 !text-lg`} onClick={() => onCatch(what)}>
+          {MARKS[what]}
+          {LABELS[what]}
+        </button>
+      ))}
+      <button type="button" className="ghost !min-h-[84px] flex-col !gap-1 !px-1 text-lg disabled:opacity-60" disabled={job.lastAct === null} onClick={job.takeBack}>
+        <Undo2 size={28} aria-hidden />
+        Undo
+      </button>
+    </div>
+  )
+}

@@ -1,0 +1,50 @@
+'use client'
+import type { StripRow } from '@/core/strip/stripRows'
+import { itemWords } from '../words/items'
+import type { LiveStrip } from './useStrip'
+
+/** What can be put right about one thing of the strip: taken in hand again, its order, that somebody had it off before. */
+export function RowSheet({ strip, row, rows, close }: { strip: LiveStrip; row: StripRow; rows: readonly StripRow[]; close: () => void }) {
+  const { document } = strip.job
+  const act = (run: () => void) => () => {
+    run()
+    close()
+  }
+  const earlier = rows.slice(0, rows.indexOf(row)).filter((other) => other.kind !== 'setting' && other.id !== row.id)
+  return (
+    <div className="space-y-4">
+      {row.kind === 'part' && row.id !== strip.inHand && (
+        <button type="button" className="slab w-full" onClick={act(() => strip.takeInHand(row.id))}>
+          Go on with it
+        </button>
+      )}
+      {row.kind !== 'setting' && (
+        <div className="grid gap-2 sm:grid-cols-2">
+          <button type="button" className="ghost text-lg" onClick={act(() => strip.happen([{ kind: 'already off', itemId: row.id }]))}>
+            It was already off
+          </button>
+          <button type="button" className="ghost text-lg" onClick={act(() => strip.happen([{ kind: 'order means nothing', itemId: row.id }]))}>
+            Wrong order, ignore it
+          </button>
+        </div>
+      )}
+      {row.kind === 'part' && row.level !== 'in place' && (
+        <button type="button" className="ghost w-full text-lg" onClick={act(() => strip.happen([{ kind: 'part at', partId: row.id, level: 'in place' }]))}>
+          It is still in place
+        </button>
+      )}
+      {earlier.length > 0 && (
+        <section>
+          <h3 className="mb-2 text-xl">It really came off before the …</h3>
+          <div className="grid gap-2 sm:grid-cols-2">
+            {earlier.slice(-6).map((other) => (
+              <button key={other.id} type="button" className="ghost text-lg" onClick={act(() => strip.happen([{ kind: 'came before', itemId: row.id, otherId: other.id }]))}>
+                {itemWords(document, other.id)}
+              </button>
+            ))}
+          </div>
+        </section>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,59 @@
+import { useState } from 'react'
+import type { Id } from '@/core/base/id'
+import type { Happening } from '@/core/job/event'
+import type { JobState } from '@/core/job/fold'
+import type { Edit } from '@/core/procedure/edit'
+import type { Fact } from '@/core/shorthand/meaning'
+import { caught, leftBehind } from '@/core/strip/caught'
+import { newId } from '../procedure/newItem'
+import { unplacedSentence } from '../words/shorthandWords'
+import type { LiveJob } from '../job/useJob'
+
+/** A strip under way: the part in hand, and how what is said or tapped becomes events. */
+export type LiveStrip = {
+  job: LiveJob
+  /** The part that what is caught next belongs to. */
+  inHand: Id | null
+  takeInHand: (partId: Id | null) => void
+  /** The holder or plug caught last: its marks are dropped on the picture. */
+  lastItem: Id | null
+  /** Takes facts as said; returns sentences for what found no place. */
+  say: (facts: readonly Fact[], said: string) => string[]
+  state: (edits: readonly Edit[], said?: string) => void
+  happen: (happenings: readonly Happening[]) => void
+}
+
+export function useStrip(job: LiveJob): LiveStrip {
+  // A page that is opened again goes on with the part it was at.
+  const [inHand, setInHand] = useState<Id | null>(() => lastPart(job.state))
+  const [lastItem, setLastItem] = useState<Id | null>(null)
+  const hand = inHand !== null && job.document.parts.some((part) => part.id === inHand) ? inHand : null
+  const happen = (happenings: readonly Happening[]) => {
+    if (happenings.length > 0) job.record(happenings)
+  }
+  const takeInHand = (partId: Id | null) => {
+    if (hand !== null && partId !== hand) happen(leftBehind(job.document, job.state, hand))
+    setInHand(partId)
+  }
+  const say = (facts: readonly Fact[], said: string): string[] => {
+    const result = caught(job.document, job.state, facts, said.slice(0, 300), hand, newId)
+    happen(result.happenings)
+    setInHand(result.inHand)
+    const item = result.happenings.findLast((what) => what.kind === 'undone' || what.kind === 'opened')
+    if (item) setLastItem(item.kind === 'undone' ? item.holderId : item.kind === 'opened' ? item.tetherId : null)
+    return result.unplaced.map(({ fact, because }) => unplacedSentence(fact, because))
+  }
+  return { job, inHand: hand, takeInHand, lastItem, say, state: (edits, said = '') => edits.length > 0 && happen([{ kind: 'stated', said, edits: [...edits] }]), happen }
+}
+
+/** The part that was last spoken of. */
+function lastPart(state: JobState): Id | null {
+  for (const { what } of [...state.history].reverse()) {
+    if (what.kind === 'part at') return what.partId
+    if (what.kind === 'stated') {
+      const part = what.edits.find((edit) => edit.kind === 'add' && edit.collection === 'parts')
+      if (part?.kind === 'add') return part.item.id
+    }
+  }
+  return null
+}

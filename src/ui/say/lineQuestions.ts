@@ -1,0 +1,24 @@
+import type { Understood } from '@/core/shorthand/understand'
+import { askSentences, unreadSentence } from '../words/shorthandWords'
+
+/** A question about a line, and the answers a tap can give, each with the line as it then reads. */
+export type LineQuestion = { sentence: string; answers: { words: string; line: string }[] }
+
+/** What has to be settled before a line is taken, in the order in which it is asked. */
+export function lineQuestions(understood: Understood, line: string): LineQuestion[] {
+  const changed = (from: number, to: number, words: string) => `${line.slice(0, from)}${words}${line.slice(to)}`.replace(/\s+/g, ' ').trimStart()
+  const forward = /\bforwards?\b/i.exec(line)
+  const asked = askSentences(understood).map((sentence): LineQuestion => ({
+    sentence,
+    answers: [
+      ...(forward && sentence.startsWith('Forward') ? ['toward you', 'toward the nose'].map((words) => ({ words, line: changed(forward.index, forward.index + forward[0].length, words) })) : []),
+      ...understood.heard.filter(({ said }) => sentence.includes(`“${said}”`)).map(({ said, meant }) => ({ words: meant, line: changed(line.indexOf(said), line.indexOf(said) + said.length, meant) })),
+      ...understood.whichPart.filter(({ said }) => sentence.includes(`“${said}”`)).flatMap(({ said, choices }) => choices.map((words) => ({ words, line: changed(line.indexOf(said), line.indexOf(said) + said.length, words) }))),
+    ],
+  }))
+  const unread = understood.notUnderstood.map((word): LineQuestion => ({
+    sentence: unreadSentence(word),
+    answers: [...word.nearest.map((words) => ({ words, line: changed(word.from, word.to, words) })), { words: 'leave it out', line: changed(word.from, word.to, '') }],
+  }))
+  return [...asked, ...unread]
+}

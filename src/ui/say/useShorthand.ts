@@ -1,0 +1,26 @@
+import { useEffect, useMemo, useState } from 'react'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import type { HouseWord } from '@/core/shop/houseWord'
+import type { Understood } from '@/core/shorthand/understand'
+
+export type Shorthand = typeof import('./shorthand')
+
+/** What a line says, read as it is typed. The reader is large and needed by nobody who types none: it comes when the page has settled. */
+export function useShorthand(line: string, document: ProcedureDocument, words: readonly HouseWord[]): { shorthand: Shorthand | null; understood: Understood | null } {
+  const [shorthand, setShorthand] = useState<Shorthand | null>(null)
+  useEffect(() => {
+    let live = true
+    void import('./shorthand').then((loaded) => live && setShorthand(loaded))
+    return () => {
+      live = false
+    }
+  }, [])
+  const own = useMemo(() => shorthand && { ...shorthand.partsOf(document), house: Object.fromEntries(words.map(({ word, means }) => [word, means])) }, [shorthand, document, words])
+  const understood = useMemo(() => (shorthand && own && line.trim() !== '' ? shorthand.understand(line, own) : null), [shorthand, own, line])
+  return { shorthand, understood }
+}
+
+/** Whether a line can be taken: it says something, and nothing in it is left to ask. */
+export function isClear(understood: Understood | null): understood is Understood {
+  return understood !== null && understood.facts.length > 0 && understood.asks.length === 0 && understood.notUnderstood.length === 0
+}
