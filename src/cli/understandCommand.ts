@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { parseDocumentText } from '@/core/procedure/parseDocument'
 import type { OwnWords } from '@/core/shorthand/scan'
-import { partsOf, understand, type Understood } from '@/core/shorthand/understand'
+import { namesOf, understand, type Understood } from '@/core/shorthand/understand'
 import { documentErrorSentences } from '@/ui/words/problems'
 import { askSentences, factWords, unreadSentence } from '@/ui/words/shorthandWords'
 
@@ -53,7 +53,7 @@ function read(from: string | 0, advice: string): string {
 
 function namesIn(file: string): OwnWords {
   const document = parseDocumentText(read(file, 'Give the path of a procedure document, for example docs/examples/panel-van.json.'))
-  return document.ok ? partsOf(document.value) : refuse(documentErrorSentences(document.error).join('\n'))
+  return document.ok ? namesOf(document.value) : refuse(documentErrorSentences(document.error).join('\n'))
 }
 
 function asText(line: string, understood: Understood): string {

@@ -75,11 +75,11 @@ export class JobLog {
   readonly getSnapshot = (): LogSnapshot => this.snapshot
 
   /** Records what happened, all at once for the eye; returns the new events. */
-  append(personId: string, happenings: readonly Happening[], corrects: string | null = null): JobEvent[] {
+  append(personId: string, happenings: readonly Happening[], { corrects = null, certainty = 'counted' }: { corrects?: string | null; certainty?: JobEvent['certainty'] } = {}): JobEvent[] {
     const made = happenings.map((what) => {
       this.last = nextStamp(this.last, this.nowMs())
       this.seq += 1
-      return JobEvent.parse({ id: crypto.randomUUID(), jobId: this.jobId, v: 1, deviceId: this.deviceId, seq: this.seq, at: this.last, personId, corrects, what })
+      return JobEvent.parse({ id: crypto.randomUUID(), jobId: this.jobId, v: 1, deviceId: this.deviceId, seq: this.seq, at: this.last, personId, corrects, certainty, what })
     })
     for (const event of made) {
       this.events.set(event.id, event)
@@ -99,7 +99,7 @@ export class JobLog {
 
   /** Takes events back, each by a new event that leaves nothing of it. */
   takeBack(personId: string, eventIds: readonly string[]): void {
-    for (const id of [...eventIds].reverse()) this.append(personId, [{ kind: 'taken back' }], id)
+    for (const id of [...eventIds].reverse()) this.append(personId, [{ kind: 'taken back' }], { corrects: id })
   }
 
   /** Events that came from the shop (another device's). */

@@ -122,8 +122,9 @@ function apply(state: JobState, event: JobEvent): void {
     state.signatures = []
     state.handedOver = null
   }
-  if (event.certainty === 'assumed') state.assumed.add(itemOf(event))
-  else state.assumed.delete(itemOf(event))
+  // What was once counted is not made doubtful by what is assumed to have followed.
+  if (event.certainty === 'assumed' && !state.moved.has(itemOf(event))) state.assumed.add(itemOf(event))
+  else if (event.certainty === 'counted') state.assumed.delete(itemOf(event))
   switch (what.kind) {
     case 'as found':
       account(what.holderId)[what.what] += what.count

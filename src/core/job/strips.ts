@@ -46,17 +46,19 @@ function countedActs(events: readonly JobEvent[]): string[] {
   const keys: string[] = []
   const levels = new Map<Id, Level>()
   for (const { what, certainty } of standingEvents(events)) {
-    const key = what.kind === 'undone' ? `undo:${what.holderId}` : what.kind === 'opened' ? `open:${what.tetherId}` : what.kind === 'part at' ? goesFurther(levels, what) : null
-    if (key && certainty === 'counted' && !keys.includes(key)) keys.push(key)
+    const acts = what.kind === 'undone' ? [`undo:${what.holderId}`] : what.kind === 'opened' ? [`open:${what.tetherId}`] : what.kind === 'part at' ? goesFurther(levels, what) : []
+    if (certainty === 'counted') for (const key of acts) if (!keys.includes(key)) keys.push(key)
   }
   return keys
 }
 
-function goesFurther(levels: Map<Id, Level>, { partId, level }: { partId: Id; level: Level }): string | null {
+/** Whoever says at once that a part is off has released it and lifted it away. */
+function goesFurther(levels: Map<Id, Level>, { partId, level }: { partId: Id; level: Level }): string[] {
   const before = levels.get(partId) ?? 'in place'
   levels.set(partId, level)
-  if (atLeast(before, level)) return null
-  return level === 'off' ? `lift:${partId}` : level === 'free' ? `release:${partId}` : `ease:${partId}`
+  if (atLeast(before, level)) return []
+  if (level !== 'off') return [level === 'free' ? `release:${partId}` : `ease:${partId}`]
+  return atLeast(before, 'free') ? [`lift:${partId}`] : [`release:${partId}`, `lift:${partId}`]
 }
 
 /** Whether the vehicle ever stood in a way that a rule forbids: looked at after each plug opened and each setting moved. */

@@ -8,13 +8,15 @@ import { allGoals } from './jobGoal'
 import type { JobPlan } from './jobPlan'
 import { findPlan } from './findPlan'
 import { goalOfRequest, type PlanRequest } from './planRequest'
-import { recordedOrderS } from './recordedOrder'
+import { recordedOrderS, stripOrderS } from './recordedOrder'
 
 export type PlanExtras = {
   /** Valid orders of the way in: their number up to a million, or that there are more. Null where they can't be counted. */
   orders: { count: number; exact: boolean } | null
   /** What the same job takes in the order of the record, top to bottom; null where that order ends nowhere. */
   recordedS: number | null
+  /** What it takes in the order of each strip of the record that has all of it, the quickest first. */
+  strips: { label: string; totalS: number }[]
   /** Openings that were not asked for: what each adds while this is open, and what it takes by itself. Cheapest to add first. */
   alsoNow: { cavityId: Id; extraS: number; aloneS: number }[]
   /** How long the whole job takes in half of such jobs and in four of five. */
@@ -46,10 +48,19 @@ export function planExtras(model: ProcedureForBuild, request: PlanRequest, house
   return {
     orders: counted && { count: Number(counted.orders), exact: counted.exact },
     recordedS: recordedOrderS(plan),
+    strips: inStripOrder(model, plan),
     alsoNow: alsoNow.sort((a, b) => a.extraS - b.extraS),
     forecast: forecastOf(plan.found),
     untold: untoldRange(model, request, house, rules, plan),
   }
+}
+
+function inStripOrder({ document }: ProcedureForBuild, plan: JobPlan): PlanExtras['strips'] {
+  const timed = document.strips.flatMap(({ label, sequence, brokeRule }) => {
+    const totalS = brokeRule ? null : stripOrderS(plan, sequence)
+    return totalS === null ? [] : [{ label, totalS }]
+  })
+  return timed.sort((a, b) => a.totalS - b.totalS)
 }
 
 /** A plan for every build that the facets told on the way may turn out to be. */

@@ -13,7 +13,8 @@ import { Policy } from './policy'
  */
 export const PlanRequest = z
   .object({
-    goals: z.array(Access).max(12).default([]),
+    /** A strip that goes back asks for everything it took off. */
+    goals: z.array(Access).max(400).default([]),
     kits: z.array(z.object({ kit: Kit, fit: KitFit })).max(6).default([]),
     /** What becomes of things on this job, besides what the record and the kits say. */
     endings: z.record(Id, Ending).default({}),

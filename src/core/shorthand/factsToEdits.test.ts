@@ -6,7 +6,7 @@ import { ProcedureDocument } from '../procedure/document'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { whilePlanning } from '../vehicle/circumstances'
 import { factsToEdits, type PlacedFacts } from './factsToEdits'
-import { partsOf, understand } from './understand'
+import { namesOf, understand } from './understand'
 
 const EMPTY = ProcedureDocument.parse({ format: 'istruzione-procedure', version: 1, name: 'New model' })
 
@@ -21,7 +21,7 @@ function said(document: ProcedureDocument, lines: readonly string[], inHand: str
   const placed: PlacedFacts[] = []
   let draft = document
   for (const line of lines) {
-    const facts = factsToEdits(draft, understand(line, partsOf(draft)).facts, { partId: inHand }, newId)
+    const facts = factsToEdits(draft, understand(line, namesOf(draft)).facts, { partId: inHand }, newId)
     placed.push(facts)
     const applied = applyEdits(draft, facts.edits)
     if (!applied.ok) throw new Error(`${line}: ${applied.error.sentence}`)

@@ -157,7 +157,7 @@ class Placing {
     if (!known && !partId && !strip) return { kind: 'no part' }
     const id = known?.id ?? this.newId('teth')
     if (known) this.added.push(...fieldEdits('tethers', known, { ...known, ...said } as Tether))
-    else this.added.push({ kind: 'add', collection: 'tethers', item: Tether.parse({ id, name: fact.name, partId, ...said, when }), after: null })
+    else this.added.push({ kind: 'add', collection: 'tethers', item: Tether.parse({ id, name: fact.name, partId, kind: kindOfTether(fact.name), ...said, when }), after: null })
     for (const name of fact.behind ?? []) {
       const cover = this.partNamed(name)
       this.addNeed(Need.parse({ id: this.newId('need'), dependent: { act: 'open', id }, needs: { kind: 'part', partId: cover, level: this.levelToClear(cover) }, reason: 'covers', when }))
@@ -212,6 +212,12 @@ class Placing {
       for (const choice of facet.choices) if (choice.name.toLowerCase() === words || `${choice.name} ${facet.name}`.toLowerCase() === words || (choice.name.toLowerCase() === 'yes' && facet.name.toLowerCase() === words)) return { [facet.id]: [choice.id] }
     return null
   }
+}
+
+/** What ties a part says its kind by its name; everything else that is unplugged is electrical. */
+function kindOfTether(name: string): Tether['kind'] {
+  const said: [RegExp, Tether['kind']][] = [[/damper|strut|soft-close/, 'damper'], [/hose/, 'hose'], [/duct/, 'duct'], [/cable/, 'control cable'], [/strap/, 'strap'], [/antenna|aerial|coax/, 'coax'], [/ground|earth/, 'ground'], [/optical|fibre/, 'optical']]
+  return said.find(([words]) => words.test(name.toLowerCase()))?.[1] ?? 'electrical'
 }
 
 /** The setting of a record that a line means, and its value; null where it has none such. */

@@ -10,8 +10,8 @@ export type Phrase = { token: TokenName; value: string; said: string; from: numb
 /** A part of the record: its name, and the other ways it is said. */
 export type KnownPart = { name: string; said: readonly string[] }
 
-/** What is known besides the trade's words: the parts of a record, and the shop's own words, each with the trade's. */
-export type OwnWords = { parts?: readonly KnownPart[]; house?: Readonly<Record<string, string>> }
+/** What is known besides the trade's words: the parts and plugs of a record, and the shop's own words, each with the trade's. */
+export type OwnWords = { parts?: readonly KnownPart[]; plugs?: readonly string[]; house?: Readonly<Record<string, string>> }
 
 const NUMBERS = ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve']
 const TENS: Record<string, number> = { ten: 10, fifteen: 15, twenty: 20, twenties: 20, 'twenty-five': 25, 'twenty-fives': 25, 'twenty-seven': 27, thirty: 30, thirties: 30, forty: 40, 'forty-five': 45, fifty: 50, tens: 10, fifteens: 15 }
@@ -23,9 +23,9 @@ type Word = { text: string; from: number; to: number }
  * A line as phrases, the longest first that anything begins with. Words nobody knows are kept as such, and so are those that
  * dictation is known to hear wrongly, with what was probably said. The record's names go before the trade's own words.
  */
-export function scan(line: string, { parts = [], house = {} }: OwnWords = {}): Phrase[] {
+export function scan(line: string, { parts = [], plugs = [], house = {} }: OwnWords = {}): Phrase[] {
   const words = wordsOf(line)
-  const known: Known = { parts: new Map(), trade: new Map(), house: houseOf(house) }
+  const known: Known = { parts: new Map(), trade: new Map(), plugs: new Map(plugs.map((name) => [name.toLowerCase(), name])), house: houseOf(house) }
   for (const { name, said } of parts)
     for (const word of new Set([name, ...said].map((each) => each.toLowerCase()))) known.parts.set(word, [...(known.parts.get(word) ?? []), name])
   for (const { name } of parts) for (const trade of tradeNames(name)) known.trade.set(trade, [...(known.trade.get(trade) ?? []), name])
@@ -45,7 +45,7 @@ export function scan(line: string, { parts = [], house = {} }: OwnWords = {}): P
 }
 
 /** `trade`: the record's parts by what the trade calls such a part. */
-type Known = { parts: Map<string, string[]>; trade: Map<string, string[]>; house: Map<string, string> }
+type Known = { parts: Map<string, string[]>; trade: Map<string, string[]>; plugs: Map<string, string>; house: Map<string, string> }
 type Said = { token: TokenName; value: string; choices?: readonly string[] }
 /** `also`: taken beside the phrase, where that is a question about it. */
 type Found = { length: number; phrase: Said | null; also?: Said }
@@ -128,6 +128,9 @@ function phraseAt(words: readonly Word[], at: number, known: Known): Found {
     const own = ownPhrase(text, known)
     if (own) return { length, phrase: own }
     const entry = PHRASES.get(text)
+    // A plug is known by its whole name; a word that means something in the trade goes on meaning it.
+    const plug = entry === undefined || length > 1 ? known.plugs.get(text) : undefined
+    if (plug !== undefined) return { length, phrase: { token: 'PlugName', value: plug } }
     const adjective = length > 1 && PART_ADJECTIVES.includes(words[at]!.text) ? partAfter(words.slice(at + 1, at + length)) : null
     if (adjective && entry === undefined) return { length, phrase: { token: 'Part', value: `${words[at]!.text} ${adjective}` } }
     const described = length > 1 ? partBefore(words.slice(at, at + length)) : null
@@ -154,7 +157,7 @@ function inRecord(said: Said, { parts, trade }: Known): Said {
 /** What the trade calls a part of this name, with its adjectives and without: "Rubber liner" is a liner. */
 function tradeNames(name: string): Set<string> {
   const words = wordsOf(name)
-  const none: Known = { parts: new Map(), trade: new Map(), house: new Map() }
+  const none: Known = { parts: new Map(), trade: new Map(), plugs: new Map(), house: new Map() }
   const found = new Set<string>()
   for (let from = 0; from < words.length; from++) {
     const { length, phrase } = phraseAt(words, from, none)
@@ -172,7 +175,7 @@ function partAfter(words: readonly Word[]): string | null {
 function partBefore(words: readonly Word[]): string | null {
   for (let split = 1; split < words.length; split++) {
     const [first, second] = [partAfter(words.slice(0, split)), partAfter(words.slice(split))]
-    if (first && second && ['surround', 'trim', 'cover', 'panel'].includes(second)) return `${first} ${second}`
+    if (first && second && ['surround', 'trim', 'cover', 'panel', 'cap', 'caps'].includes(second)) return `${first} ${second}`
   }
   return null
 }

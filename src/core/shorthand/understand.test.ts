@@ -6,7 +6,7 @@ import { panelVan } from '../../demo/panelVan'
 import { readCorpusLine } from './corpusReading.testing'
 import { PHRASES } from './lexicon'
 import { CorpusLine, Fact } from './meaning'
-import { partsOf, understand } from './understand'
+import { namesOf, understand } from './understand'
 
 function half(name: string): CorpusLine[] {
   const file = fileURLToPath(new URL(`./corpus/${name}.json`, import.meta.url))
@@ -63,7 +63,7 @@ describe('never guessed', () => {
 
 describe('the words of a record and of a shop', () => {
   test('parts are known by name and by synonym, before the trade’s own words', () => {
-    const van = partsOf(panelVan())
+    const van = namesOf(panelVan())
     expect(understand('2 T20 under the rubber mat', van).facts).toMatchObject([{ behind: ['Rubber liner'] }])
     expect(understand('bezel: 9 clips', van).facts).toMatchObject([{ holds: ['Centre surround'] }])
   })

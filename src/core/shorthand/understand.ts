@@ -38,7 +38,7 @@ export function understand(line: string, own: OwnWords = {}): Understood {
   }
 }
 
-/** The names a record has for its parts. */
-export function partsOf(document: Pick<ProcedureDocument, 'parts'>): OwnWords {
-  return { parts: document.parts.map(({ name, synonyms }) => ({ name, said: synonyms })) }
+/** The names a record has for its parts and plugs. */
+export function namesOf(document: Pick<ProcedureDocument, 'parts' | 'tethers'>): OwnWords {
+  return { parts: document.parts.map(({ name, synonyms }) => ({ name, said: synonyms })), plugs: document.tethers.map(({ name }) => name) }
 }

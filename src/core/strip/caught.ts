@@ -10,8 +10,8 @@ import { mayRestFree } from '../procedure/part'
 import { factsToEdits, settingSaid, type PlacedFacts } from '../shorthand/factsToEdits'
 import type { Fact } from '../shorthand/meaning'
 
-/** What a line or some taps are as events, what found no place, and the part in hand afterwards. */
-export type Caught = { happenings: Happening[]; unplaced: PlacedFacts['unplaced']; inHand: Id | null }
+/** What a line or some taps are as events (`assumed`: before them, and not counted), what found no place, and the part in hand afterwards. */
+export type Caught = { assumed: Happening[]; happenings: Happening[]; unplaced: PlacedFacts['unplaced']; inHand: Id | null }
 
 /**
  * What somebody says while a vehicle comes apart: the facts as a statement, and the acts that go with them (a fastener named
@@ -68,10 +68,10 @@ export function caught(document: ProcedureDocument, state: JobState, facts: read
     else if (fact.fact === 'holder' && fact.holds?.length === 1) hand = partNamed(after, fact.holds[0]!)
   }
   const behind = hand !== inHand && inHand !== null && !acts.some((act) => act.kind === 'part at' && act.partId === inHand) ? leftBehind(after, state, inHand) : []
-  return { happenings: [...behind, ...(edits.length > 0 ? [{ kind: 'stated', said, edits } as const] : []), ...orderedActs(acts)], unplaced, inHand: hand }
+  return { assumed: behind, happenings: [...(edits.length > 0 ? [{ kind: 'stated', said, edits } as const] : []), ...orderedActs(acts)], unplaced, inHand: hand }
 }
 
-/** Whoever turns to another part has set aside the one that came forward, where nothing ties it any more and nobody said that it waits. */
+/** Whoever turns to another part has set aside the one that came forward, where nothing ties it any more and nobody said that it waits. Assumed: when that was, nobody counted. */
 export function leftBehind(document: ProcedureDocument, state: JobState, partId: Id): Happening[] {
   const part = document.parts.find((item) => item.id === partId)
   const tied = document.tethers.some((tether) => tether.partId === partId && !state.tethersOpen.has(tether.id))

@@ -3,7 +3,7 @@ import { levelNow, type JobState } from '../job/fold'
 import type { ProcedureDocument } from '../procedure/document'
 import { fieldEdits, type Edit } from '../procedure/edit'
 import type { Holder } from '../procedure/holder'
-import { coversNeed, trapsNeed } from '../procedure/need'
+import { coversNeed } from '../procedure/need'
 import { mayRestFree } from '../procedure/part'
 
 /** Undone, open or out, and nobody has said yet what for. `cover`: a part that came off and that nothing in the record waits for. */
@@ -14,15 +14,21 @@ export function looseEndsOf(document: ProcedureDocument, state: JobState): Loose
   const order = firstTimes(state)
   const named = new Set(document.needs.flatMap(({ needs }) => (needs.kind === 'part' ? [needs.partId] : [])))
   const opened = new Set(document.cavities.flatMap((cavity) => cavity.openings.flatMap((opening) => opening.parts.map((part) => part.partId))))
-  const lastMoved = Math.max(-1, ...document.parts.filter((part) => levelNow(state, part.id) !== 'in place').map((part) => order.get(part.id) ?? -1))
   const loose: LooseEnd[] = [
     ...document.holders.filter((holder) => holder.holds.length === 0 && isOut(state, holder)).map(({ id }) => ({ kind: 'holder' as const, id })),
     ...document.tethers.filter((tether) => tether.partId === null && state.tethersOpen.has(tether.id)).map(({ id }) => ({ kind: 'tether' as const, id })),
     ...document.parts
-      .filter((part) => levelNow(state, part.id) !== 'in place' && !named.has(part.id) && !opened.has(part.id) && part.carriedBy === null && !state.alreadyOff.has(part.id) && !state.orderless.has(part.id) && (order.get(part.id) ?? 0) < lastMoved)
+      .filter((part) => levelNow(state, part.id) !== 'in place' && !named.has(part.id) && !opened.has(part.id) && part.carriedBy === null && !state.alreadyOff.has(part.id) && !state.orderless.has(part.id) && somethingCameAfter(document, order, part.id))
       .map(({ id }) => ({ kind: 'cover' as const, id })),
   ]
   return loose.sort((a, b) => (order.get(a.id) ?? 0) - (order.get(b.id) ?? 0))
+}
+
+/** Whether anything but what belongs to the part itself came off after it. */
+function somethingCameAfter(document: ProcedureDocument, order: ReadonlyMap<Id, number>, partId: Id): boolean {
+  const own = new Set([partId, ...document.holders.filter((holder) => holder.holds.includes(partId)).map((holder) => holder.id), ...document.tethers.filter((tether) => tether.partId === partId).map((tether) => tether.id)])
+  const at = order.get(partId) ?? Infinity
+  return [...order].some(([id, time]) => time > at && !own.has(id))
 }
 
 /** What is offered when a part comes forward: everything loose that was so before it. */
@@ -32,10 +38,20 @@ export function offeredFor(document: ProcedureDocument, state: JobState, partId:
   return looseEndsOf(document, state).filter(({ id }) => id !== partId && (order.get(id) ?? 0) < at)
 }
 
-/** Each is taken as what it looks like: a holder holds the part, a plug ties it, a cover lay over its fasteners or over its edge. */
-export function takeLooseEnds(document: ProcedureDocument, state: JobState, ids: readonly Id[], partId: Id, newId: (prefix: string) => Id): Edit[] {
+/**
+ * The loose fasteners that came in reach when a part came off: undone after it, before any other part moved, and nobody has
+ * said that they lie behind anything.
+ */
+export function underCover(document: ProcedureDocument, state: JobState, coverId: Id): Holder[] {
   const order = firstTimes(state)
-  const held = [...document.holders.filter((holder) => holder.holds.includes(partId)), ...document.holders.filter((holder) => holder.holds.length === 0 && ids.includes(holder.id))]
+  const moved = document.parts.flatMap((part) => order.get(part.id) ?? [])
+  const known = new Set(document.needs.map((need) => need.dependent.id))
+  const lastMovedBefore = (at: number) => Math.max(-1, ...moved.filter((time) => time < at))
+  return document.holders.filter((holder) => holder.holds.length === 0 && !known.has(holder.id) && order.has(holder.id) && lastMovedBefore(order.get(holder.id)!) === order.get(coverId))
+}
+
+/** What is taken: a holder holds the part, a plug ties it, a cover lay over those of the taken holders that it laid bare. */
+export function takeLooseEnds(document: ProcedureDocument, state: JobState, ids: readonly Id[], partId: Id, newId: (prefix: string) => Id): Edit[] {
   return ids.flatMap((id): Edit[] => {
     const holder = document.holders.find((item) => item.id === id)
     if (holder) return fieldEdits('holders', holder, { ...holder, holds: [...holder.holds, partId] } as Holder)
@@ -43,10 +59,9 @@ export function takeLooseEnds(document: ProcedureDocument, state: JobState, ids:
     if (tether) return fieldEdits('tethers', tether, { ...tether, partId } as typeof tether)
     const cover = document.parts.find((item) => item.id === id)
     if (!cover) return []
-    const level = mayRestFree(cover) ? 'free' : 'off'
-    const under = held.filter((item) => (order.get(item.id) ?? -1) > (order.get(id) ?? Infinity))
-    const needs = under.length > 0 ? under.map((item) => coversNeed(newId('need'), item.id, id, level)) : [trapsNeed(newId('need'), partId, id, level)]
-    return needs.map((item): Edit => ({ kind: 'add', collection: 'needs', item, after: null }))
+    return underCover(document, state, id)
+      .filter((under) => ids.includes(under.id))
+      .map((under): Edit => ({ kind: 'add', collection: 'needs', item: coversNeed(newId('need'), under.id, id, mayRestFree(cover) ? 'free' : 'off'), after: null }))
   })
 }
 

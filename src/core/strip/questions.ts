@@ -1,4 +1,5 @@
 import type { Id } from '../base/id'
+import type { Happening } from '../job/event'
 import type { JobState } from '../job/fold'
 import type { ProcedureDocument } from '../procedure/document'
 import { fieldEdits, type Edit } from '../procedure/edit'
@@ -130,6 +131,12 @@ export function reasonEdits(document: ProcedureDocument, state: JobState, partId
     }
   })()
   return needs.map((item): Edit => ({ kind: 'add', collection: 'needs', item, after: null }))
+}
+
+/** A part, its fasteners and its plugs came off when they did for no reason. */
+export function outOfHabit(document: ProcedureDocument, partId: Id): Happening[] {
+  const ids = [partId, ...document.holders.filter((holder) => holder.holds.includes(partId)).map((holder) => holder.id), ...document.tethers.filter((tether) => tether.partId === partId).map((tether) => tether.id)]
+  return ids.map((itemId) => ({ kind: 'order means nothing', itemId }))
 }
 
 type Act = { act: 'undo' | 'release' | 'open' | 'lift'; id: Id }

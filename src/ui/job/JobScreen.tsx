@@ -13,6 +13,8 @@ import { Dialog } from '../shell/Dialog'
 import type { ChangeActing } from '../shell/ActingButton'
 import { PartMap } from '../map/PartMap'
 import { stepWords } from '../words/operations'
+import { cardNameIn } from '../words/modelNames'
+import { RefitSheet } from '../record/RefitSheet'
 import { ActionSign } from './ActionSign'
 import { CardSteps } from './CardSteps'
 import { Broken, Different, NoteForm, WontMove } from './JobDialogs'
@@ -22,7 +24,7 @@ import { WithoutPlan } from './WithoutPlan'
 import { bottomWords, isPlanned, useJob, type JobData, type LiveJob, type PlannedJob } from './useJob'
 import { useJobKeys } from './useJobKeys'
 
-type Ask = 'different' | 'broken' | 'wont-move' | 'note' | null
+type Ask = 'different' | 'broken' | 'wont-move' | 'note' | 'refit' | null
 const UNDO_MS = 10_000
 
 /** The job in the bay: the U, the one next action, the card of the panel, and the slabs a glove can hit. */
@@ -82,6 +84,16 @@ function JobAtWork({ data, job, change }: { data: JobData; job: PlannedJob; chan
             <Link href={`/jobs/${data.id}/balance`} className="ghost text-lg">
               <ClipboardList size={22} aria-hidden /> Balance
             </Link>
+            {data.kind === 'strip' && (
+              <>
+                <button type="button" className="ghost text-lg" disabled={!tap?.card.partId} onClick={() => setAsk('refit')}>
+                  How it goes back
+                </button>
+                <Link href={`/jobs/${data.id}/record`} className="ghost text-lg">
+                  Recording
+                </Link>
+              </>
+            )}
           </div>
         </aside>
         <section className="order-1 flex min-h-0 min-w-0 flex-col gap-3 pb-4 pr-4 lg:order-2" aria-label="The next action">
@@ -154,6 +166,11 @@ function JobAtWork({ data, job, change }: { data: JobData; job: PlannedJob; chan
             <WontMove model={model} plan={plan} state={state} tap={tap} />
           </Dialog>
         </>
+      )}
+      {tap?.card.partId && (
+        <Dialog title={`${cardNameIn(model, tap.card)}: how it goes back`} open={ask === 'refit'} onClose={() => setAsk(null)} wide>
+          <RefitSheet job={job} partId={tap.card.partId} words={data.words} close={() => setAsk(null)} />
+        </Dialog>
       )}
       <Dialog title="Note" open={ask === 'note'} onClose={() => setAsk(null)}>
         <NoteForm record={job.record} close={() => setAsk(null)} itemId={tap?.step.operation.itemId ?? null} />

@@ -19,8 +19,10 @@ import type { Circumstances } from '@/core/vehicle/circumstances'
 import type { ShopRules } from '@/core/vehicle/rule'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { VehicleState } from '@/core/vehicle/vehicleState'
+import { forPuttingBack } from '@/core/strip/putBack'
 import { stripDocument } from '@/core/strip/stripDocument'
 import { forBuild, type ProcedureForBuild } from '@/core/procedure/forBuild'
+import type { HouseWord } from '@/core/shop/houseWord'
 import type { HouseValues } from '@/core/shop/houseValues'
 import { goalWords } from '../words/modelNames'
 
@@ -40,6 +42,8 @@ export type JobData = {
   base: ProcedureDocument
   house: HouseValues
   rules: ShopRules
+  /** The shop's own words, for lines of shorthand. */
+  words: HouseWord[]
   events: JobEvent[]
   acting: { id: string; name: string; role: string; authorised: string[] }
   crew: { id: string; name: string; role: string }[]
@@ -63,8 +67,8 @@ export type LiveJob = {
   circumstances: Circumstances
   nowMs: number
   log: LogSnapshot
-  /** Keeps what happened; returns the ids of its events. */
-  record: (happenings: readonly Happening[]) => void
+  /** Keeps what happened; as counted, unless it is only assumed. */
+  record: (happenings: readonly Happening[], certainty?: JobEvent['certainty']) => void
   /** The last thing this person did here, and when; null when there is nothing to take back. */
   lastAct: { eventIds: string[]; atMs: number } | null
   takeBack: () => void
@@ -149,7 +153,9 @@ export function useJob(data: JobData): LiveJob {
   const state = useMemo(() => foldJob(document, snapshot.events), [document, snapshot.events])
   // What was told on the way counts for the rest of the plan.
   const told = JSON.stringify({ ...request?.build, ...Object.fromEntries(state.facets) })
-  const model = useMemo(() => forBuild(document, JSON.parse(told) as Build), [document, told])
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const byWhat = useMemo(() => (data.kind === 'strip' ? forPuttingBack(document, snapshot.events) : document), [data.kind, document, stated])
+  const model = useMemo(() => forBuild(byWhat, JSON.parse(told) as Build), [byWhat, told])
   const rules = useMemo(() => rulesInForce(data.rules), [data.rules])
   const planned = useMemo(() => {
     if (!request) return null
@@ -163,8 +169,8 @@ export function useJob(data: JobData): LiveJob {
   const vehicle = useMemo(() => liveVehicle(model, state, nowMs), [model, state, nowMs])
   const terms = useMemo(() => termsOf(document, request), [document, request])
   const balance = useMemo(() => balanceOf(document, state, terms), [document, state, terms])
-  const record = (happenings: readonly Happening[]) => {
-    const made = log.append(data.acting.id, happenings)
+  const record: LiveJob['record'] = (happenings, certainty = 'counted') => {
+    const made = log.append(data.acting.id, happenings, { certainty })
     setActs((now) => [...now, { eventIds: made.map((event) => event.id), atMs: Date.now() }])
   }
   const takeBack = () => {

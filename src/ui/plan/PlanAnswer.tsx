@@ -10,7 +10,9 @@ import { fitWords, holderWords, itemWords, threadWords, toolWords } from '../wor
 
 /** The answer: how long in, how long out, how much is counted and opened. */
 export function PlanAnswer({ plan, summary, extras }: { plan: JobPlan; summary: PlanSummary; extras: PlanExtras | null }) {
-  const savedS = extras?.recordedS ? Math.round(extras.recordedS - plan.proof.totalS) : 0
+  const quickest = extras?.strips[0]
+  const recordedS = quickest?.totalS ?? extras?.recordedS ?? null
+  const savedS = recordedS === null ? 0 : Math.round(recordedS - plan.proof.totalS)
   return (
     <div className="on-sign rounded p-5">
       <div className="grid grid-cols-2 gap-4">
@@ -23,7 +25,7 @@ export function PlanAnswer({ plan, summary, extras }: { plan: JobPlan; summary: 
       </p>
       {extras && <p className="mt-1 font-semibold">{forecastWords(extras)}</p>}
       <p className="mt-1 text-[15px]">
-        By house estimates. {proofWords(plan)} {extras?.orders && ordersWords(extras.orders)} {savedS >= 5 && `Saves ${timeWords(savedS)} against the record from top to bottom.`}
+        By house estimates. {proofWords(plan)} {extras?.orders && ordersWords(extras.orders)} {savedS >= 5 && `Saves ${timeWords(savedS)} against ${quickest ? `the quickest strip, ${quickest.label}` : 'the record from top to bottom'}.`}
       </p>
     </div>
   )

@@ -1,10 +1,9 @@
 'use client'
 import { useState } from 'react'
 import type { Id } from '@/core/base/id'
-import type { Holder } from '@/core/procedure/holder'
 import { isAirbagCircuit } from '@/core/procedure/tether'
 import { mayRestFree } from '@/core/procedure/part'
-import { firstTimes, offeredFor, takeLooseEnds, type LooseEnd } from '@/core/strip/looseEnds'
+import { offeredFor, takeLooseEnds, underCover, type LooseEnd } from '@/core/strip/looseEnds'
 import { levelNow } from '@/core/job/fold'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { LevelMark } from '../marks/LevelMark'
@@ -18,16 +17,17 @@ import type { LiveStrip } from './useStrip'
 export function offerFor(strip: LiveStrip): LooseEnd[] {
   const { job, inHand } = strip
   if (inHand === null || levelNow(job.state, inHand) === 'in place' || job.state.questionsPutOff.has(`loose:${inHand}`)) return []
-  return offeredFor(job.document, job.state, inHand)
+  const offered = offeredFor(job.document, job.state, inHand)
+  // That a part came off earlier is no reason by itself: it is offered where something was undone under it before anybody knew what for.
+  const likely = offered.filter((loose) => loose.kind !== 'cover' || underCover(job.document, job.state, loose.id).length > 0)
+  return likely.some((loose) => loose.kind !== 'cover') ? likely : []
 }
 
 /** "The surround came off. Did these hold it?": one tap takes all, or each by itself. What is left stays a loose end. */
 export function LooseEnds({ strip, offered }: { strip: LiveStrip; offered: readonly LooseEnd[] }) {
   const { job, inHand } = strip
-  // What only came off earlier is no reason by itself: it is taken when somebody ticks it.
-  const doubtful = offered.filter((loose) => loose.kind === 'cover' && underIt(strip, loose.id, inHand!).length === 0).map(({ id }) => id)
-  const [left, setLeft] = useState<ReadonlySet<Id>>(new Set(doubtful))
-  const [picking, setPicking] = useState(doubtful.length > 0)
+  const [left, setLeft] = useState<ReadonlySet<Id>>(new Set())
+  const [picking, setPicking] = useState(false)
   const part = job.document.parts.find((item) => item.id === inHand)!
   const taken = offered.filter(({ id }) => !left.has(id))
   const settle = (ids: readonly Id[]) => {
@@ -42,7 +42,7 @@ export function LooseEnds({ strip, offered }: { strip: LiveStrip; offered: reado
           <li key={loose.id} className="border-b border-hair">
             <label className={`flex min-h-16 items-center gap-3 py-2 ${picking ? 'cursor-pointer' : ''}`}>
               {picking && <input type="checkbox" className="size-7 shrink-0" checked={!left.has(loose.id)} onChange={(event) => setLeft(new Set(event.target.checked ? [...left].filter((id) => id !== loose.id) : [...left, loose.id]))} />}
-              <LooseRow loose={loose} strip={strip} partId={part.id} />
+              <LooseRow loose={loose} strip={strip} />
             </label>
           </li>
         ))}
@@ -67,7 +67,7 @@ export function LooseEnds({ strip, offered }: { strip: LiveStrip; offered: reado
 
 const ALL: Record<number, string> = { 1: 'Yes, it did', 2: 'Both', 3: 'All three', 4: 'All four' }
 
-function LooseRow({ loose, strip, partId }: { loose: LooseEnd; strip: LiveStrip; partId: Id }) {
+function LooseRow({ loose, strip }: { loose: LooseEnd; strip: LiveStrip }) {
   const { document } = strip.job
   const holder = document.holders.find((item) => item.id === loose.id)
   const tether = document.tethers.find((item) => item.id === loose.id)
@@ -90,19 +90,12 @@ function LooseRow({ loose, strip, partId }: { loose: LooseEnd; strip: LiveStrip;
       </>
     )
   const cover = document.parts.find((item) => item.id === loose.id)!
-  const under = underIt(strip, cover.id, partId)
+  const under = underCover(document, strip.job.state, cover.id)
   return (
     <>
       <LevelMark level={mayRestFree(cover) ? 'free' : 'off'} size={30} />
       <span className="flex-1 text-[23px]">{cover.name}</span>
-      <span className="text-right text-[17px] text-second">{under.length > 0 ? `lay over the ${holderWords(under[0]!)}` : 'lay over its edge'}</span>
+      <span className="text-right text-[17px] text-second">lay over the {holderWords(under[0]!)}</span>
     </>
   )
-}
-
-/** The fasteners of the part, or of nothing yet, that were undone once the cover was away. */
-function underIt(strip: LiveStrip, coverId: Id, partId: Id): Holder[] {
-  const { document, state } = strip.job
-  const order = firstTimes(state)
-  return document.holders.filter((item) => (item.holds.includes(partId) || item.holds.length === 0) && (order.get(item.id) ?? -1) > (order.get(coverId) ?? Infinity))
 }

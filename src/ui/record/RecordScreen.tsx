@@ -2,7 +2,6 @@
 import { Camera, NotebookPen, PanelTop, SlidersHorizontal, TriangleAlert, Undo2 } from 'lucide-react'
 import { useMemo, useState, type ReactNode } from 'react'
 import { wallMsOf } from '@/core/base/clock'
-import type { HouseWord } from '@/core/shop/houseWord'
 import { CATCHES, likelyNext, type Catch, type Usual } from '@/core/strip/likeliest'
 import { MOST_QUESTIONS, questionsOf } from '@/core/strip/questions'
 import { stripRows, type StripRow } from '@/core/strip/stripRows'
@@ -26,7 +25,7 @@ import { StripRail } from './StripRail'
 import { StripSign } from './StripSign'
 import { useStrip, type LiveStrip } from './useStrip'
 
-export type RecordData = JobData & { words: HouseWord[]; usual: Usual[] }
+export type RecordData = JobData & { usual: Usual[] }
 type Sheet = Catch | 'questions' | 'back' | StripRow | null
 
 /** A vehicle coming apart: the way as a rail, one line or a few taps for what comes off, and what is still loose. */

@@ -18,7 +18,7 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
   const [line, setLine] = useState('')
   const [answer, setAnswer] = useState<string[]>([])
   const id = useId()
-  const { understood } = useShorthand(line, strip.job.document, words)
+  const { understood, name } = useShorthand(line, strip.job.document, words)
   const clear = isClear(understood)
   const questions = understood ? lineQuestions(understood, line) : []
   const type = (next: string) => (setLine(next), setAnswer([]))
@@ -64,7 +64,7 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
                 <p className="text-[27px] font-extrabold leading-tight">{question.sentence}</p>
                 <p className="flex flex-wrap gap-3">
                   {question.answers.map((each) => (
-                    <button key={each.words} type="button" className="min-h-14 rounded bg-[#f4f1e9] px-6 text-xl font-bold text-[#0f1315]" onClick={() => type(each.line)}>
+                    <button key={each.words} type="button" className="min-h-14 rounded bg-[#f4f1e9] px-6 text-xl font-bold text-[#0f1315]" onClick={() => ('line' in each ? type(each.line) : name(each.name.kind, each.name.name))}>
                       {each.words}
                     </button>
                   ))}

@@ -32,11 +32,13 @@ export function useStrip(job: LiveJob): LiveStrip {
     if (happenings.length > 0) job.record(happenings)
   }
   const takeInHand = (partId: Id | null) => {
-    if (hand !== null && partId !== hand) happen(leftBehind(job.document, job.state, hand))
+    const behind = hand !== null && partId !== hand ? leftBehind(job.document, job.state, hand) : []
+    if (behind.length > 0) job.record(behind, 'assumed')
     setInHand(partId)
   }
   const say = (facts: readonly Fact[], said: string): string[] => {
     const result = caught(job.document, job.state, facts, said.slice(0, 300), hand, newId)
+    if (result.assumed.length > 0) job.record(result.assumed, 'assumed')
     happen(result.happenings)
     setInHand(result.inHand)
     const item = result.happenings.findLast((what) => what.kind === 'undone' || what.kind === 'opened')

@@ -18,7 +18,7 @@ export function SayLine({ document, words, partId, save, onNewPart }: { document
   const [line, setLine] = useState('')
   const [answer, setAnswer] = useState<string[]>([])
   const id = useId()
-  const { shorthand, understood } = useShorthand(line, document, words)
+  const { shorthand, understood, name } = useShorthand(line, document, words)
   const clear = isClear(understood)
   const say = (next: string) => (setLine(next), setAnswer([]))
 
@@ -70,7 +70,7 @@ export function SayLine({ document, words, partId, save, onNewPart }: { document
         </button>
       </div>
       <div id={`${id}-said`} aria-live="polite">
-        {understood && <Reading understood={understood} line={line} onLine={say} />}
+        {understood && <Reading understood={understood} line={line} onLine={say} onName={name} />}
         {answer.map((sentence) => (
           <p key={sentence} className="mt-2 text-[15px] font-semibold">
             {sentence}
@@ -82,7 +82,7 @@ export function SayLine({ document, words, partId, save, onNewPart }: { document
 }
 
 /** What was understood, what is asked, and what nobody could place, with what settles it. */
-function Reading({ understood, line, onLine }: { understood: Understood; line: string; onLine: (line: string) => void }) {
+function Reading({ understood, line, onLine, onName }: { understood: Understood; line: string; onLine: (line: string) => void; onName: ReturnType<typeof useShorthand>['name'] }) {
   return (
     <>
       <ul className="mt-2 flex flex-wrap gap-1.5" aria-label="Understood">
@@ -95,7 +95,7 @@ function Reading({ understood, line, onLine }: { understood: Understood; line: s
       {lineQuestions(understood, line).map(({ sentence, answers }) => (
         <Question key={sentence} sentence={sentence}>
           {answers.map((answer) => (
-            <Answer key={answer.words} words={answer.words} onClick={() => onLine(answer.line)} />
+            <Answer key={answer.words} words={answer.words} onClick={() => ('line' in answer ? onLine(answer.line) : onName(answer.name.kind, answer.name.name))} />
           ))}
         </Question>
       ))}

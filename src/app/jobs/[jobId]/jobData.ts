@@ -26,6 +26,7 @@ export async function jobData(jobId: string): Promise<JobData> {
     base: job.base,
     house: crew.house,
     rules: crew.rules,
+    words: crew.words,
     events: job.events,
     acting: crew.acting,
     crew: await crewNames(crew),

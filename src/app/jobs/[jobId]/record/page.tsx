@@ -13,5 +13,5 @@ export default async function RecordPage({ params }: { params: Promise<{ jobId: 
   const data = await jobData((await params).jobId)
   if (data.kind !== 'strip') notFound()
   const usual = usualFasteners((await listProcedures(crew)).map((row) => row.document))
-  return <RecordScreen key={data.acting.id} data={{ ...data, words: crew.words, usual }} change={changeWhoActs} />
+  return <RecordScreen key={data.acting.id} data={{ ...data, usual }} change={changeWhoActs} />
 }

@@ -1,0 +1,245 @@
+import { describe, expect, test } from '@jest/globals'
+import { levelNow } from '../job/fold'
+import { wayInOf } from '../job/strips'
+import { applyEdits } from '../procedure/edit'
+import { danglingReferences } from '../procedure/references'
+import { caught } from './caught'
+import { likelyNext, usualFasteners } from './likeliest'
+import { looseEndsOf, offeredFor, takeLooseEnds } from './looseEnds'
+import { likelyCircuits, outOfHabit, reasonEdits } from './questions'
+import { Recorder } from './recorder.testing'
+import { blankModel } from './stripDocument'
+import { stripRows } from './stripRows'
+import { contradictionsOf, editsForDraft } from './toRecord'
+
+const fresh = () => new Recorder(blankModel('Gritter'))
+const account = (r: Recorder, id: string) => r.state.holders.get(id)!
+
+describe('what is said becomes facts and acts', () => {
+  test('a panel with its clips and its pull: stated, undone, free, in that order', () => {
+    const r = fresh()
+    r.say('bezel: 9 spring clips, start lower left, pull toward you')
+    expect(r.events.map(({ what }) => what.kind)).toEqual(['stated', 'undone', 'part at'])
+    expect(r.document.holders).toMatchObject([{ kind: 'spring clip', count: 9, holds: [r.part('surround')] }])
+    expect(account(r, r.holder('surround', 'spring clip')).undone).toBe(9)
+    expect(levelNow(r.state, r.part('surround'))).toBe('free')
+    expect(r.inHand).toBe(r.part('surround'))
+  })
+  test('fasteners belong to the part in hand while it is in place, later they are loose; plugs until it is off', () => {
+    const r = fresh()
+    r.say('surround')
+    r.say('4 clips')
+    expect(r.holder('surround', 'spring clip')).toBeTruthy()
+    r.happen({ kind: 'part at', partId: r.part('surround'), level: 'free' })
+    r.say('2 T20')
+    r.say('unplug hazard')
+    expect(r.document.tethers[0]!.partId).toBe(r.part('surround'))
+    r.off('surround')
+    r.say('unplug main')
+    expect(looseEndsOf(r.document, r.state).map(({ kind }) => kind)).toEqual(['cover', 'holder', 'tether'])
+    expect(r.document.tethers[1]!.partId).toBeNull()
+  })
+  test('a setting said is moved, once, and stated as needed only where a part is in hand', () => {
+    const r = fresh()
+    r.say('battery off')
+    expect(r.events.map(({ what }) => what.kind)).toEqual(['set'])
+    expect(r.state.settings.get('battery')).toBe('off')
+    expect(r.document.needs).toEqual([])
+  })
+  test('whoever turns to another part has set aside what came forward untied: assumed, not counted', () => {
+    const r = fresh()
+    r.say('liner: lift out')
+    r.say('surround: 4 clips, pull toward you')
+    expect(levelNow(r.state, r.part('liner'))).toBe('off')
+    expect(r.events.filter((event) => event.certainty === 'assumed').map(({ what }) => what)).toEqual([{ kind: 'part at', partId: r.part('liner'), level: 'off' }])
+    expect(wayInOf(r.document, r.events)).not.toContain(`lift:${r.part('liner')}`)
+    // One that hangs, or that something still ties, is left where it is.
+    r.say('surround hangs on its leads')
+    r.say('vent: 2 clips, pull toward you')
+    expect(levelNow(r.state, r.part('surround'))).toBe('free')
+  })
+  test('what was taken back leaves nothing, and what hung on it is cut off, not lost', () => {
+    const r = fresh()
+    r.say('surround')
+    const [named] = r.events
+    r.say('2 T20 behind liner')
+    r.takeBack([named!])
+    expect(r.document.parts.map((part) => part.name)).toEqual(['Liner'])
+    expect(r.document.holders).toMatchObject([{ count: 2, holds: [] }])
+    expect(danglingReferences(r.document)).toEqual([])
+    expect(looseEndsOf(r.document, r.state)).toMatchObject([{ kind: 'holder' }])
+  })
+  test('the fold is the same for any order of arrival, and for events that came twice', () => {
+    const r = fresh()
+    for (const line of ['surround: 4 clips, 2 T20 behind liner, pull toward you', 'unplug hazard, tab driver side', 'unit: 4 hex 7']) r.say(line)
+    const turned = new Recorder(r.base)
+    turned.events.push(...[...r.events, ...r.events].reverse())
+    expect(turned.document).toEqual(r.document)
+    expect([...turned.state.parts]).toEqual([...r.state.parts])
+  })
+})
+
+describe('loose ends', () => {
+  const withLoose = () => {
+    const r = fresh()
+    r.say('liner: press fit, lift out')
+    r.say('1 hex 7')
+    r.say('climate panel: 6 clips, pull toward you')
+    return r
+  }
+  test('are offered to the part that comes forward after them, with the cover that laid them bare', () => {
+    const r = withLoose()
+    expect(offeredFor(r.document, r.state, r.part('climate panel'))).toEqual([{ kind: 'cover', id: r.part('liner') }, { kind: 'holder', id: r.holder('', 'machine screw', '7') }])
+  })
+  test('taken: the screw holds the part, and the liner covers the screw', () => {
+    const r = withLoose()
+    const screw = r.holder('', 'machine screw', '7')
+    r.takeAll()
+    expect(r.document.holders.find((holder) => holder.id === screw)!.holds).toEqual([r.part('climate panel')])
+    expect(r.document.needs).toMatchObject([{ reason: 'covers', dependent: { act: 'undo', id: screw }, needs: { kind: 'part', partId: r.part('liner'), level: 'off' } }])
+    expect(looseEndsOf(r.document, r.state)).toEqual([])
+  })
+  test('a cover taken without its screw states nothing', () => {
+    const r = withLoose()
+    expect(takeLooseEnds(r.document, r.state, [r.part('liner')], r.part('climate panel'), r.newId)).toEqual([])
+  })
+  test('are counted from the first moment', () => {
+    const r = withLoose()
+    expect(account(r, r.holder('', 'machine screw', '7'))).toMatchObject({ design: 1, undone: 1 })
+  })
+})
+
+describe('on top of a record', () => {
+  const record = () => {
+    const r = fresh()
+    r.say('surround: 9 spring clips, 2 T20 behind liner, pull toward you')
+    r.say('unplug hazard, tab driver side')
+    return r
+  }
+  test('the same count confirms and states nothing; another one is a contradiction, counted as found', () => {
+    const base = record().document
+    const same = new Recorder(base, 'b')
+    same.turnTo('surround')
+    same.say('9 spring clips')
+    expect(same.events.map(({ what }) => what.kind)).toEqual(['undone'])
+    const other = new Recorder(base, 'c')
+    other.turnTo('surround')
+    other.say('8 spring clips')
+    expect(contradictionsOf(base, other.document)).toMatchObject([{ collection: 'holders', field: 'count', recorded: 9, found: 8 }])
+    expect(other.document.holders).toHaveLength(base.holders.length)
+    expect(account(other, other.holder('surround', 'spring clip'))).toMatchObject({ design: 8, undone: 8 })
+  })
+  test('another head on as many screws is kept beside the first', () => {
+    const base = record().document
+    const r = new Recorder(base, 'b')
+    r.turnTo('surround')
+    r.say('2 PH2')
+    expect(r.document.holders).toHaveLength(base.holders.length)
+    expect(r.document.holders.find((holder) => holder.kind === 'machine screw')!.drives.map(({ size }) => size)).toEqual(['T20', 'PH2'])
+  })
+  test('a published record is only added to; an unpublished one takes the better evidence', () => {
+    const base = record().document
+    const r = new Recorder(base, 'b')
+    r.turnTo('surround')
+    r.say('8 spring clips')
+    r.say('unit: 4 hex 7')
+    const published = editsForDraft(base, true, base, r.document)
+    expect(published.every((edit) => edit.kind === 'add')).toBe(true)
+    expect(published.map((edit) => (edit.kind === 'add' ? edit.collection : ''))).toEqual(['parts', 'holders'])
+    const draft = applyEdits(base, editsForDraft(base, false, base, r.document))
+    expect(draft.ok && draft.value.document).toEqual(r.document)
+  })
+})
+
+describe('the order, put right', () => {
+  const three = () => {
+    const r = fresh()
+    for (const line of ['sill trim: pull up', 'knee bolster: pull toward you', 'vent: pull toward you']) r.say(line)
+    return r
+  }
+  const released = (r: Recorder) => wayInOf(r.document, r.events).filter((key) => key.startsWith('release'))
+  test('came before: it stands where it belongs, on the rail and for what is learnt', () => {
+    const r = three()
+    r.happen({ kind: 'came before', itemId: r.part('vent'), otherId: r.part('sill trim') })
+    expect(released(r)).toEqual(['vent', 'sill trim', 'knee bolster'].map((name) => `release:${r.part(name)}`))
+    expect(stripRows(r.document, r.state, null).map((row) => row.id)).toEqual(['vent', 'sill trim', 'knee bolster'].map((name) => r.part(name)))
+  })
+  test('already off, and an order that means nothing: counted, and nothing is learnt from them', () => {
+    const r = three()
+    r.happen({ kind: 'already off', itemId: r.part('sill trim') }, ...outOfHabit(r.document, r.part('vent')))
+    expect(released(r)).toEqual([`release:${r.part('knee bolster')}`])
+    expect(levelNow(r.state, r.part('sill trim'))).toBe('off')
+  })
+  test('one that is said to be off at once has been released and lifted', () => {
+    const r = fresh()
+    r.say('vent')
+    r.off('vent')
+    expect(wayInOf(r.document, r.events)).toEqual([`release:${r.part('vent')}`, `lift:${r.part('vent')}`])
+  })
+})
+
+describe('questions', () => {
+  test('what a part came off for that nothing waits for; answered, it brings the part into every plan', () => {
+    const r = fresh()
+    r.say('surround: 4 clips, pull toward you')
+    r.say('unit: 4 hex 7')
+    const [question] = r.questions()
+    expect(question).toMatchObject({ kind: 'why first', partId: r.part('surround'), nextId: r.holder('unit', 'machine screw') })
+    if (question?.kind !== 'why first') throw new Error('no question')
+    expect(question.reasons[0]).toBe('covers')
+    r.happen({ kind: 'stated', said: '', edits: reasonEdits(r.document, r.state, question.partId, question.nextId, 'covers', r.newId) })
+    expect(r.questions()).toEqual([])
+    expect(r.document.needs).toMatchObject([{ reason: 'covers', dependent: { act: 'undo' } }])
+  })
+  test('a plug nobody has said the circuit of is asked first, the likely ones before the others and the airbag never missing', () => {
+    const r = fresh()
+    r.say('surround: 4 clips, pull toward you')
+    r.say('unplug airbag lamp')
+    r.say('unit: 4 hex 7')
+    expect(r.questions().map(({ kind }) => kind)).toEqual(['circuit', 'why first'])
+    expect(likelyCircuits('airbag lamp')[0]).toBe('srs-indicator')
+    expect(likelyCircuits('whatever')).toEqual(expect.arrayContaining(['srs-indicator', 'srs-firing']))
+  })
+  test('what a lever was moved for; power is moved for safety and not asked about', () => {
+    const r = fresh()
+    r.happen({ kind: 'set', settingId: 'battery', value: 'off', methodId: null }, { kind: 'set', settingId: 'lever', value: 'out', methodId: null })
+    r.say('unit: 4 hex 7, pull toward you')
+    expect(r.questions()).toMatchObject([{ kind: 'what for', settingId: 'lever', value: 'out', partId: r.part('unit') }])
+  })
+  test('put off, it is not asked again', () => {
+    const r = fresh()
+    r.say('surround: 4 clips, pull toward you')
+    r.say('unit: 4 hex 7')
+    r.happen({ kind: 'question put off', question: r.questions()[0]!.id })
+    expect(r.questions()).toEqual([])
+  })
+})
+
+test('the likeliest next: after a panel its clips and screws, once it is free its plugs, once it is off the next panel', () => {
+  const r = fresh()
+  const next = () => likelyNext(r.document, r.state, r.inHand)
+  expect(next()).toBe('panel')
+  r.say('surround')
+  expect(next()).toBe('clip')
+  r.say('4 clips')
+  expect(next()).toBe('screw')
+  r.happen({ kind: 'part at', partId: r.part('surround'), level: 'free' })
+  expect(next()).toBe('plug')
+  r.off('surround')
+  expect(next()).toBe('panel')
+})
+
+test('heads are offered by how often the shop meets them, and what is plausible anyway after that', () => {
+  const r = fresh()
+  for (const line of ['surround: 2 T30', 'vent: 1 T30', 'unit: 4 hex 7']) r.say(line)
+  const usual = usualFasteners([r.document])
+  expect(usual.slice(0, 2)).toMatchObject([{ size: 'T30', times: 2 }, { size: '7', times: 1 }])
+  expect(usual.some((item) => item.kind === 'spring clip' && item.times === 0)).toBe(true)
+})
+
+test('a fact that finds no place is answered and undoes nothing', () => {
+  const r = fresh()
+  const { happenings, unplaced } = caught(r.document, r.state, [{ fact: 'release', start: 'lower left' }], '', null, r.newId)
+  expect(happenings).toEqual([])
+  expect(unplaced).toMatchObject([{ because: { kind: 'no part' } }])
+})
