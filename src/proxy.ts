@@ -40,6 +40,7 @@ function contentPolicy(nonce: string): string {
     // Drawn marks place themselves with style attributes; they can't load anything.
     "style-src-attr 'unsafe-inline'",
     "img-src 'self' blob: data:",
+    "media-src 'self' blob:",
     "font-src 'self'",
     "connect-src 'self'",
     "worker-src 'self' blob:",

@@ -22,6 +22,7 @@ async function fill(trx: ShopTransaction, shopId: string, demo: boolean): Promis
   await trx.insertInto('vehicle').values({ id: ids.vehicle, shop_id: shopId, label: 'Van 1', procedure_id: ids.procedure, build: '{}' }).execute()
   await trx.insertInto('job').values({ id: ids.job, shop_id: shopId, vehicle_id: ids.vehicle, procedure_id: ids.procedure, revision_id: revision, draft_document: null, title: 'Radio', promised_at: null, request: '{}', found_plan: null, created_by: ids.crew, handed_over_at: null }).execute()
   await trx.insertInto('job_event').values({ id: crypto.randomUUID(), shop_id: shopId, job_id: ids.job, person_id: ids.crew, at: 'now', body: '{}' }).execute()
+  await trx.insertInto('media').values({ id: crypto.randomUUID(), shop_id: shopId, job_id: ids.job, kind: 'photo', mime: 'image/jpeg', bytes: Buffer.from([1]), thumbnail: null, width: 1, height: 1, made_by: ids.crew }).execute()
 }
 
 beforeAll(async () => {
@@ -36,7 +37,7 @@ afterAll(async () => {
   await owner.destroy()
 })
 
-const TABLES = ['shop', 'crew', 'procedure', 'revision', 'vehicle', 'job', 'job_event'] as const
+const TABLES = ['shop', 'crew', 'procedure', 'revision', 'vehicle', 'job', 'job_event', 'media'] as const
 
 describe('shops are kept apart by the database', () => {
   test.each(TABLES)('%s shows one shop its own rows, and nobody without a shop any', async (table) => {

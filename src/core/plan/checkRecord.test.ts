@@ -1,3 +1,4 @@
+import { newView } from '../procedure/view'
 import { describe, expect, test } from '@jest/globals'
 import { panelVan } from '../../demo/panelVan'
 import { randomProcedure } from '../procedure/randomProcedure.testing'
@@ -89,7 +90,7 @@ describe('what is missing', () => {
     ['nothing holds it', { ...van, parts: [...van.parts, newPart('loose', 'Loose trim')] }],
     ['may not rest', { ...van, needs: [...van.needs, trapsNeed('y', 'liner', 'cover', 'free')] }],
     ['lookalike without difference', { ...van, holders: van.holders.map((h) => (h.id === 'unit-hex7' ? { ...h, thread: null } : h)) }],
-    ['marks differ', { ...van, holders: van.holders.map((h) => (h.id === 'unit-hex7' ? { ...h, positions: [{ viewId: 'dash', x: 1, y: 1 }] } : h)), views: [...van.views, { id: 'dash', name: 'dash', widthMm: 10, heightMm: 10, backdrop: [], leftWord: '', rightWord: '', looking: 'forward' }] }],
+    ['marks differ', { ...van, holders: van.holders.map((h) => (h.id === 'unit-hex7' ? { ...h, positions: [{ viewId: 'dash', x: 1, y: 1 }] } : h)), views: [...van.views, { ...newView('dash', 'dash'), widthMm: 10, heightMm: 10 }] }],
     ['no way to set', { ...van, settings: van.settings.map((s) => (s.id === 'lever' ? { ...s, methods: s.methods.filter((m) => m.to === 'park') } : s)), needs: van.needs.filter((n) => n.dependent.act !== 'method'), cautions: [] }],
     ['mix-up one way', { ...van, tethers: van.tethers.map((t) => (t.id === 'main' ? { ...t, mixups: ['antenna'], tell: 'the wide one' } : t)) }],
     ['mix-up without difference', { ...van, tethers: van.tethers.map((t) => (t.id === 'main' ? { ...t, mixups: ['antenna'] } : t.id === 'antenna' ? { ...t, mixups: ['main'] } : t)) }],

@@ -19,6 +19,10 @@ export const View = z.object({
   widthMm: z.number().positive().max(20000),
   heightMm: z.number().positive().max(20000),
   backdrop: z.array(BackdropLine).max(400).default([]),
+  /** A photograph under the outlines, drawn over the whole view. It lies with the job it was taken on. */
+  photoId: z.uuid().nullable().default(null),
+  /** Whether the millimetres of this view were measured; a photo's are only in proportion. */
+  measured: z.boolean().default(true),
   /** Which way somebody looks who sees this view: what is "toward you" on it follows from that. */
   looking: z.enum(['forward', 'rearward', 'left', 'right', 'up', 'down']).default('forward'),
   /** The words at the left and right border: which side of the vehicle is there. */

@@ -3,6 +3,7 @@ import { useMemo, type ReactNode } from 'react'
 import type { Id } from '@/core/base/id'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { View } from '@/core/procedure/view'
+import { mediaUrl } from '@/client/media'
 import { MarkPaths, shapeOf } from '../marks/FastenerMark'
 import { PlugPaths } from '../marks/PlugMark'
 import { holderWords } from '../words/items'
@@ -24,6 +25,8 @@ export type MapProps = {
   onPointerMove?: (event: React.PointerEvent<SVGSVGElement>) => void
   onPointerUp?: (event: React.PointerEvent<SVGSVGElement>) => void
   drawing?: boolean
+  /** Marks large enough for a glove and a metre's distance. */
+  large?: boolean
 }
 
 const WEIGHT = { outer: 1.35, inner: 0.95, ghost: 0.7, mass: 0.95 } as const
@@ -32,12 +35,14 @@ const WEIGHT = { outer: 1.35, inner: 0.95, ghost: 0.7, mass: 0.95 } as const
  * The panel map: a fine technical drawing with a zone frame, the parts' outlines over it, marks for fasteners and plugs, and
  * leaders for the picked part. Lines keep their weight at any size. Parts are picked by pointer here, by list beside it.
  */
-export function PanelMap({ document, view, pickedId, onPick, children, leaders = true, svgRef, drawing = false, ...pointer }: MapProps) {
+export function PanelMap({ document, view, pickedId, onPick, children, leaders = true, svgRef, drawing = false, large = false, ...pointer }: MapProps) {
   const frame = view.widthMm * 0.02
   const parts = document.parts.filter((part) => part.outline?.viewId === view.id)
+  // On a photo every line and mark wears a rim of the sheet's colour, whatever lies under it.
+  const rim = (d: string, key: string) => view.photoId !== null && <path key={key} d={d} vectorEffect="non-scaling-stroke" fill="none" stroke="var(--sheet)" strokeWidth="5" strokeOpacity="0.8" className="pointer-events-none" />
   const picked = parts.find((part) => part.id === pickedId) ?? null
   const covering = useMemo(() => new Set(coveringParts(document, pickedId)), [document, pickedId])
-  const mark = markSize(view)
+  const mark = markSize(view) * (large ? 2.2 : 1)
   return (
     <svg
       ref={svgRef}
@@ -53,11 +58,13 @@ export function PanelMap({ document, view, pickedId, onPick, children, leaders =
         </pattern>
       </defs>
       <rect x="0" y="0" width={view.widthMm} height={view.heightMm} fill="var(--sheet)" />
+      {view.photoId && <image href={mediaUrl(view.photoId)} x="0" y="0" width={view.widthMm} height={view.heightMm} preserveAspectRatio="none" />}
       <g fill="none" strokeLinejoin="round" strokeLinecap="round">
         {view.backdrop.map((line, i) => (
           <path key={i} d={line.d} vectorEffect="non-scaling-stroke" fill={line.weight === 'mass' ? 'var(--sheet)' : 'none'} stroke={line.weight === 'ghost' ? 'var(--untravelled)' : 'var(--ink)'} strokeWidth={WEIGHT[line.weight]} />
         ))}
       </g>
+      {parts.map((part) => rim(pathOf(part.outline!.points), `rim-${part.id}`))}
       {[...parts]
         .sort((a, b) => area(b.outline!.points) - area(a.outline!.points))
         .map((part) => (
@@ -106,7 +113,7 @@ function Marks({ document, view, size, pickedId }: { document: ProcedureDocument
   const covered = new Set(document.needs.filter((need) => need.reason === 'covers').map((need) => need.dependent.id))
   const at = (x: number, y: number, children: ReactNode, key: string, strong: boolean) => (
     <g key={key} transform={`translate(${x - size / 2} ${y - size / 2}) scale(${size / 24})`} style={{ color: strong ? 'var(--petrol)' : 'var(--untravelled)' }} className="pointer-events-none">
-      {strong && <circle cx="12" cy="12" r="15" fill="var(--sheet)" fillOpacity="0.85" />}
+      {(strong || view.photoId !== null) && <circle cx="12" cy="12" r="15" fill="var(--sheet)" fillOpacity={view.photoId === null ? 0.85 : 1} />}
       {children}
     </g>
   )

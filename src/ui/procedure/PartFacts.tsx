@@ -22,6 +22,8 @@ function spacingWords(document: ProcedureDocument, part: Part, holder: Holder): 
   const path = holder.kind.includes('clip') && view ? clipPath(part, holder) : null
   // Two clips have no spacing: going round from one to the other says nothing.
   if (!path || !view || path.marks.length < 3) return []
+  // A photo's millimetres are only in proportion: no spacing is told from them.
+  if (!document.views.find((view) => view.id === part.outline?.viewId)?.measured) return []
   const [least, most] = path.spacingMm
   const spots = [...new Set(path.likely.map(({ x, y }) => zoneOf(view, [x, y])))]
   return [

@@ -7,7 +7,6 @@ import { MOST_QUESTIONS, questionsOf } from '@/core/strip/questions'
 import { stripRows, type StripRow } from '@/core/strip/stripRows'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import { JobHead } from '../job/JobHead'
-import { NoteForm } from '../job/JobDialogs'
 import { useJob, type JobData } from '../job/useJob'
 import { FastenerMark } from '../marks/FastenerMark'
 import { PlugMark } from '../marks/PlugMark'
@@ -16,13 +15,16 @@ import type { ChangeActing } from '../shell/ActingButton'
 import { Dialog } from '../shell/Dialog'
 import { CautionSheet, FastenerSheet, PanelSheet, PlugSheet, SettingSheet } from './CatchSheets'
 import { LooseEnds, offerFor } from './LooseEnds'
+import { NoteSheet } from './NoteSheet'
 import { PartKnown } from './PartKnown'
+import { PhotoSheet } from './PhotoSheet'
 import { PutBack } from './PutBack'
 import { QuestionCard } from './QuestionCard'
 import { RowSheet } from './RowSheet'
 import { StripPicture } from './StripPicture'
 import { StripRail } from './StripRail'
 import { StripSign } from './StripSign'
+import { useMedia } from './useMedia'
 import { useStrip, type LiveStrip } from './useStrip'
 
 export type RecordData = JobData & { usual: Usual[] }
@@ -32,6 +34,7 @@ type Sheet = Catch | 'questions' | 'back' | StripRow | null
 export function RecordScreen({ data, change }: { data: RecordData; change: ChangeActing }) {
   const job = useJob(data)
   const strip = useStrip(job)
+  const waitingMedia = useMedia(strip, data.shopId, data.id)
   const [sheet, setSheet] = useState<Sheet>(null)
   const rows = useMemo(() => stripRows(job.document, job.state, strip.inHand), [job.document, job.state, strip.inHand])
   const questions = useMemo(() => questionsOf(job.document, job.state), [job.document, job.state])
@@ -79,7 +82,7 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
           <StripSign strip={strip} words={data.words} />
           <LastCaution strip={strip} />
           <div className="grid min-h-0 flex-1 gap-5 pl-4 md:grid-cols-[minmax(0,1.6fr)_minmax(300px,1fr)]">
-            <StripPicture strip={strip} vehicle={data.vehicle.label} />
+            <StripPicture strip={strip} vehicle={data.vehicle.label} waiting={waitingMedia} onPhoto={() => setSheet('photo')} />
             <div className="flex min-h-0 flex-col overflow-y-auto">
               {offered.length > 0 ? <LooseEnds key={strip.inHand} strip={strip} offered={offered} /> : urgent ? <QuestionCard key={urgent.id} strip={strip} question={urgent} compact /> : <KnownOfPart strip={strip} />}
             </div>
@@ -103,7 +106,10 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
         <CautionSheet strip={strip} close={close} />
       </Dialog>
       <Dialog title="Note for the desk" open={sheet === 'note'} onClose={close}>
-        <NoteForm record={job.record} close={close} itemId={strip.inHand} />
+        <NoteSheet strip={strip} shopId={data.shopId} jobId={data.id} close={close} />
+      </Dialog>
+      <Dialog title="Photo" open={sheet === 'photo'} onClose={close}>
+        <PhotoSheet strip={strip} shopId={data.shopId} jobId={data.id} close={close} />
       </Dialog>
       <Dialog title="While there is a pause" open={sheet === 'questions'} onClose={close} wide>
         {questions[0] ? <QuestionRound key="round" strip={strip} /> : <p className="text-xl">Nothing is open: what was told is enough for a plan.</p>}

@@ -1,13 +1,10 @@
 'use server'
-import { redirect } from 'next/navigation'
 import { NewStrip, newStrip } from '@/server/strips'
 import { requireCrew } from '@/server/session'
 
-export async function newStripAction(input: unknown): Promise<{ sentence: string }> {
+export async function newStripAction(input: unknown): Promise<{ status: 'done'; jobId: string } | { status: 'refused'; sentence: string }> {
   const crew = await requireCrew()
   const strip = NewStrip.safeParse(input)
-  if (!strip.success) return { sentence: strip.error.issues[0]!.message }
-  const outcome = await newStrip(crew, strip.data)
-  if (outcome.status === 'refused') return { sentence: outcome.sentence }
-  redirect(`/jobs/${outcome.jobId}/record`)
+  if (!strip.success) return { status: 'refused', sentence: strip.error.issues[0]!.message }
+  return newStrip(crew, strip.data)
 }

@@ -1,0 +1,75 @@
+'use client'
+import { Camera, Image as Picture } from 'lucide-react'
+import { useState } from 'react'
+import { mediaBoxOf, preparePhoto, showLocally } from '@/client/media'
+import { View } from '@/core/procedure/view'
+import { newId } from '../procedure/newItem'
+import type { LiveStrip } from './useStrip'
+
+/** A photo's view is in proportion, and about as wide as a dash, until somebody measures it. */
+const PHOTO_VIEW_MM = 1500
+
+/** A new view with a photo under it, ready for marks. */
+export function photoView(photoId: string, name: string, size: { width: number; height: number }): View {
+  return View.parse({ id: newId('view'), name, widthMm: PHOTO_VIEW_MM, heightMm: Math.max(1, Math.round((PHOTO_VIEW_MM * size.height) / size.width)), photoId, measured: false })
+}
+
+/** A photo with the camera or from a file: kept on the device at once; to drop marks on, or only to look at. */
+export function PhotoSheet({ strip, shopId, jobId, close }: { strip: LiveStrip; shopId: string; jobId: string; close: () => void }) {
+  const [trouble, setTrouble] = useState('')
+  const [busy, setBusy] = useState(false)
+  const { document } = strip.job
+  const take = async (file: File | undefined, asView: boolean) => {
+    if (!file) return
+    setBusy(true)
+    const photo = await preparePhoto(file)
+    if (!photo) {
+      setBusy(false)
+      return setTrouble('This file can’t be read as a picture. Take the photo again, or choose a JPEG or PNG.')
+    }
+    const id = crypto.randomUUID()
+    showLocally(id, photo.blob)
+    await mediaBoxOf(shopId).keep({ id, jobId, kind: 'photo', blob: photo.blob, seconds: 0, width: photo.width, height: photo.height, unclaimed: false })
+    strip.happen([
+      { kind: 'photographed', photoId: id, itemId: strip.inHand },
+      ...(asView ? [{ kind: 'stated' as const, said: 'photo', edits: [{ kind: 'add' as const, collection: 'views' as const, item: photoView(id, `Photo ${document.views.length + 1}`, photo), after: null }] }] : []),
+    ])
+    close()
+  }
+  return (
+    <div className="space-y-4">
+      {trouble && (
+        <p role="alert" className="text-xl font-semibold">
+          {trouble}
+        </p>
+      )}
+      <div className="grid gap-3 sm:grid-cols-2">
+        <FileButton words="To drop marks on" sub="it becomes a view of the map" icon={<Camera size={40} aria-hidden />} main onFile={(file) => void take(file, true)} disabled={busy} />
+        <FileButton words="Only to look at" sub={strip.inHand ? 'kept with the part in hand' : 'kept with this job'} icon={<Picture size={40} aria-hidden />} onFile={(file) => void take(file, false)} disabled={busy} />
+      </div>
+      <p className="text-lg text-second">{busy ? 'Keeping it…' : 'It is kept on this tablet at once and sent when there is a network. Where it was taken is not kept.'}</p>
+    </div>
+  )
+}
+
+function FileButton({ words, sub, icon, onFile, main = false, disabled }: { words: string; sub: string; icon: React.ReactNode; onFile: (file: File | undefined) => void; main?: boolean; disabled: boolean }) {
+  return (
+    <label className={`${main ? 'slab' : 'ghost'} !min-h-32 cursor-pointer flex-col !gap-1 text-xl focus-within:outline focus-within:outline-[3px] focus-within:outline-offset-2`}>
+      {icon}
+      <span className="text-2xl">{words}</span>
+      <span className="text-[17px] font-semibold">{sub}</span>
+      <input
+        type="file"
+        accept="image/*"
+        capture="environment"
+        className="sr-only"
+        aria-label={words}
+        disabled={disabled}
+        onChange={(event) => {
+          onFile(event.target.files?.[0])
+          event.target.value = ''
+        }}
+      />
+    </label>
+  )
+}
