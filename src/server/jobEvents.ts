@@ -1,6 +1,7 @@
 import 'server-only'
 import { z } from 'zod'
-import { JobEvent } from '@/core/job/event'
+import { laterStamp, nextStamp, type Stamp } from '@/core/base/clock'
+import { JobEvent, type Happening } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'
 import { handoverBlocks, type HandoverBlock } from '@/core/job/handover'
 import { termsOf } from '@/core/job/terms'
@@ -47,6 +48,16 @@ export async function appendJobEvents(crew: Crew, jobId: string, events: readonl
     if (job.kind === 'strip' && fresh.length > 0) await growRecord(crew, trx, jobId, fresh)
     return { status: 'kept', stored: events.map((event) => event.id) }
   })
+}
+
+/** Adds an event at the desk, by who acts there: a note worked in, a contradiction declined. Null when it is done, else why not. */
+export async function addFromDesk(crew: Crew, jobId: string, what: Happening): Promise<string | null> {
+  const job = await readJob(crew, jobId)
+  if (!job) return 'This job is not in your shop any more.'
+  const last = job.events.reduce<Stamp | null>((latest, event) => laterStamp(latest, event.at), null)
+  const event = JobEvent.parse({ id: crypto.randomUUID(), jobId, v: 1, deviceId: crypto.randomUUID(), seq: 0, at: nextStamp(last, Date.now()), personId: crew.acting.id, what })
+  const outcome = await appendJobEvents(crew, jobId, [event])
+  return outcome.status === 'kept' ? null : outcome.status === 'refused' ? outcome.sentence : 'This job is not in your shop any more.'
 }
 
 export type HandOverOutcome = { status: 'done' } | { status: 'blocked'; blocks: HandoverBlock[] } | { status: 'unknown job' }

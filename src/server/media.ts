@@ -1,13 +1,10 @@
 import 'server-only'
-import { preparedPhoto } from './preparedPhoto'
+import { preparedPhoto, type Prepared } from './preparedPhoto'
 import { inShop, type Crew } from './session'
 
 const VOICES = ['audio/webm', 'audio/ogg', 'audio/mp4', 'audio/mpeg']
 
 export type MediaOutcome = { status: 'kept' } | { status: 'unknown job' } | { status: 'refused'; sentence: string }
-
-/** What is kept of a medium. */
-export type Prepared = { bytes: Buffer; mime: string; thumbnail: Buffer | null; width: number | null; height: number | null }
 
 /**
  * Keeps a picture or a recording of a job, once however often it is sent. A picture is decoded and written anew: upright, no

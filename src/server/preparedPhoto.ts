@@ -1,5 +1,7 @@
 import sharp from 'sharp'
-import type { Prepared } from './media'
+
+/** What is kept of a picture or a recording. */
+export type Prepared = { bytes: Buffer; mime: string; thumbnail: Buffer | null; width: number | null; height: number | null }
 
 const LONGEST_SIDE_PX = 2400
 const THUMBNAIL_PX = 360

@@ -9,6 +9,7 @@ import { copiedFor, ProcedureDocument, emptyDocument } from '@/core/procedure/do
 import { applyEdits, type Conflict, type Edit } from '@/core/procedure/edit'
 import { parseDocumentText, type DocumentError } from '@/core/procedure/parseDocument'
 import type { ShopTransaction } from '../db/client'
+import { cleanUpOf, type CleanUp, type LookedBack } from '@/core/strip/cleanUp'
 import { whilePlanning, type Circumstances } from '@/core/vehicle/circumstances'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { inShop, mayAct, refused, type Crew, type Refused } from './session'
@@ -55,6 +56,8 @@ export type ProcedureView = {
   jobs: number
   /** What past jobs have shown: the order things came off in. */
   strips: Strip[]
+  /** What they have left for the desk. */
+  cleanUp: CleanUp
 }
 
 /** A procedure as it is worked on: the draft where there is one, else the newest revision. Null when it is not this shop's. */
@@ -72,6 +75,7 @@ export async function readProcedure(crew: Crew, procedureId: string): Promise<Pr
       document,
       problems: checkRecord(document, circumstancesOf(crew), seen.confirmations),
       strips: seen.strips,
+      cleanUp: cleanUpOf(document, seen.jobs),
       version: draft?.version ?? 0,
       isDraft: draft !== undefined,
       revision: revision ? { id: revision.id, number: revision.number, publishedAt: revision.published_at, by: by?.name ?? 'somebody' } : null,
@@ -86,16 +90,23 @@ function circumstancesOf(crew: Crew): Circumstances {
 }
 
 /** What the jobs on this model have shown so far: the order of each strip, and which facts it bore out. */
-async function seenOn(trx: ShopTransaction, procedureId: string, document: ProcedureDocument, circumstances: Circumstances): Promise<{ strips: Strip[]; confirmations: Confirmations | null }> {
-  const rows = await trx.selectFrom('job_event').innerJoin('job', 'job.id', 'job_event.job_id').innerJoin('vehicle', 'vehicle.id', 'job.vehicle_id').select(['job_event.body', 'job.id as job_id', 'vehicle.label']).where('job.procedure_id', '=', procedureId).orderBy('job_event.received_seq').execute()
-  const jobs = new Map<string, { id: string; label: string; events: JobEvent[] }>()
+async function seenOn(trx: ShopTransaction, procedureId: string, document: ProcedureDocument, circumstances: Circumstances): Promise<{ strips: Strip[]; confirmations: Confirmations | null; jobs: LookedBack[] }> {
+  const rows = await trx.selectFrom('job_event').innerJoin('job', 'job.id', 'job_event.job_id').innerJoin('vehicle', 'vehicle.id', 'job.vehicle_id').select(['job_event.body', 'job.id as job_id', 'job.kind', 'job.draft_document', 'job.revision_id', 'vehicle.label']).where('job.procedure_id', '=', procedureId).orderBy('job_event.received_seq').execute()
+  const jobs = new Map<string, LookedBack & { events: JobEvent[] }>()
   for (const row of rows) {
-    const job = jobs.get(row.job_id) ?? { id: row.job_id, label: row.label, events: [] }
+    const job = jobs.get(row.job_id) ?? { id: row.job_id, label: row.label, base: await baseOf(trx, row), events: [] }
     job.events.push(JobEvent.parse(row.body))
     jobs.set(row.job_id, job)
   }
   const all = [...jobs.values()]
-  return { strips: stripsOf(document, all, circumstances), confirmations: all.length > 0 ? confirmationsOf(document, all) : null }
+  return { strips: stripsOf(document, all, circumstances), confirmations: all.length > 0 ? confirmationsOf(document, all) : null, jobs: all }
+}
+
+/** What a strip began with; a job that followed a plan states nothing. */
+async function baseOf(trx: ShopTransaction, job: { kind: 'job' | 'strip'; revision_id: string | null; draft_document: unknown }): Promise<ProcedureDocument | null> {
+  if (job.kind !== 'strip') return null
+  const revision = job.revision_id ? await readRevision(trx, job.revision_id) : null
+  return revision?.document ?? ProcedureDocument.parse(job.draft_document)
 }
 
 export async function createProcedure(crew: Crew, document: ProcedureDocument): Promise<string> {

@@ -3,7 +3,8 @@ import { z } from 'zod'
 import { JobEvent } from '@/core/job/event'
 import { stripsOf } from '@/core/job/strips'
 import { ProcedureDocument, copiedFor } from '@/core/procedure/document'
-import { applyEdits, same } from '@/core/procedure/edit'
+import { formerIds } from '@/core/procedure/onePart'
+import { applyEdits, same, type Edit } from '@/core/procedure/edit'
 import { StripSeen } from '@/core/procedure/stripSeen'
 import { blankModel, stripDocument } from '@/core/strip/stripDocument'
 import { editsForDraft } from '@/core/strip/toRecord'
@@ -81,15 +82,23 @@ export async function growRecord(crew: Crew, trx: ShopTransaction, jobId: string
   const after = stripDocument(base, all)
   const edits = editsForDraft(base, revision !== null, before, after)
   await changeDraft(crew, trx, job.procedure_id, (draft) => {
-    const grown = edits.length > 0 ? applyEdits(draft, edits) : null
+    const grown = edits.length > 0 ? applyEdits(draft, nowMeant(draft, edits)) : null
     const document = grown?.ok ? grown.value.document : draft
     return orderSeen(document, { jobId, label: job.label, base, after, events: all }, crew)
   })
 }
 
+/** Edits of a strip about parts that the desk has found to be another one, as edits about that one. Ids stand nowhere but as ids. */
+function nowMeant(draft: ProcedureDocument, edits: Edit[]): Edit[] {
+  const now = formerIds(draft)
+  if (now.size === 0) return edits
+  return JSON.parse(JSON.stringify(edits), (_, value: unknown) => (typeof value === 'string' ? (now.get(value) ?? value) : value)) as Edit[]
+}
+
 /** The record with the order of this strip as it is now; a strip that took nothing off yet has none. */
 function orderSeen(draft: ProcedureDocument, strip: { jobId: string; label: string; base: ProcedureDocument; after: ProcedureDocument; events: readonly JobEvent[] }, crew: Crew): ProcedureDocument {
-  const [seen] = stripsOf(strip.after, [{ id: strip.jobId, label: strip.label, events: strip.events }], whilePlanning(crew.house, rulesInForce(crew.rules)))
+  // By the draft's parts: two that turned out to be one are one in the order as well.
+  const [seen] = stripsOf({ ...strip.after, parts: draft.parts }, [{ id: strip.jobId, label: strip.label, events: strip.events }], whilePlanning(crew.house, rulesInForce(crew.rules)))
   const others = draft.strips.filter((item) => item.id !== strip.jobId)
   if (!seen) return same(others, draft.strips) ? draft : { ...draft, strips: others }
   const item = StripSeen.parse({ id: strip.jobId, label: strip.label, sequence: seen.sequence, brokeRule: seen.brokeRule ?? false })

@@ -2,8 +2,9 @@
 import { redirect } from 'next/navigation'
 import { z } from 'zod'
 import { Edit } from '@/core/procedure/edit'
+import { addFromDesk } from '@/server/jobEvents'
 import { editDraft, importProcedure, newProcedure, publishDraft, type EditOutcome } from '@/server/procedures'
-import { requireCrew, type Refused } from '@/server/session'
+import { mayAct, refused, requireCrew, type Refused } from '@/server/session'
 import { documentErrorSentences } from '@/ui/words/problems'
 
 export async function createProcedureAction(name: unknown, like: unknown): Promise<{ sentence: string }> {
@@ -39,4 +40,19 @@ export async function publishAction(procedureId: string, note: string): Promise<
   const parsed = z.object({ procedureId: z.uuid(), note: z.string().max(300) }).safeParse({ procedureId, note })
   if (!parsed.success) return { status: 'refused', sentence: 'This procedure is not in your shop.' }
   return publishDraft(crew, parsed.data.procedureId, parsed.data.note)
+}
+
+/** A note has been worked into the record, or says nothing for it. Null when done, else a sentence. */
+export async function settleNoteAction(jobId: string, noteId: string): Promise<string | null> {
+  const crew = await requireCrew()
+  const parsed = z.object({ jobId: z.uuid(), noteId: z.uuid() }).safeParse({ jobId, noteId })
+  return parsed.success ? addFromDesk(crew, parsed.data.jobId, { kind: 'note settled', noteId: parsed.data.noteId }) : 'This note can’t be found any more. Open the page again.'
+}
+
+/** The record stays as it is, whatever a strip found. Only a lead decides. */
+export async function declineAction(jobId: string, key: string): Promise<string | null> {
+  const crew = await requireCrew()
+  if (!mayAct(crew, 'lead')) return refused('lead').sentence
+  const parsed = z.object({ jobId: z.uuid(), key: z.string().startsWith('declined:').max(200) }).safeParse({ jobId, key })
+  return parsed.success ? addFromDesk(crew, parsed.data.jobId, { kind: 'question put off', question: parsed.data.key }) : 'This can’t be found any more. Open the page again.'
 }

@@ -3,8 +3,9 @@ import type { Id } from '../base/id'
 import { unreachable } from '../base/result'
 import type { ProcedureDocument } from '../procedure/document'
 import type { Level } from '../procedure/level'
+import { formerIds, splitOff } from '../procedure/onePart'
 import { openAccount, type HolderCounts } from './account'
-import { compareEvents, type JobEvent } from './event'
+import { compareEvents, type Happening, type JobEvent } from './event'
 
 export type TestResult = { result: 'passed' | 'failed'; reading: string; note: string; at: Stamp; personId: Id }
 export type Stray = { strayId: Id; head: string; where: string; settled: boolean }
@@ -14,6 +15,8 @@ export type Signature = { as: 'installer' | 'checker' | 'second pass'; name: str
 export type JobState = {
   holders: Map<Id, HolderCounts>
   parts: Map<Id, Level>
+  /** Parts split off others in the record, by the part they were taken for. */
+  splitOff: ReadonlyMap<Id, Id[]>
   /** Parts that ever left their place. */
   moved: Set<Id>
   /** Parts that were ever set aside. */
@@ -62,10 +65,11 @@ export type JobState = {
  * Cost: O(events log events).
  */
 export function foldJob(document: ProcedureDocument, events: readonly JobEvent[]): JobState {
-  const history = standingEvents(events)
+  const history = standingEvents(events).map(nowMeaning(document))
   const state: JobState = {
     holders: new Map(document.holders.map((holder) => [holder.id, openAccount(holder.count)])),
     parts: new Map(),
+    splitOff: splitOff(document),
     moved: new Set(),
     setAside: new Set(),
     tethersOpen: new Set(),
@@ -99,6 +103,19 @@ export function foldJob(document: ProcedureDocument, events: readonly JobEvent[]
   }
   for (const event of history) apply(state, event)
   return state
+}
+
+/** Events about parts that turned out to be another one, as events about that one. */
+function nowMeaning(document: ProcedureDocument): (event: JobEvent) => JobEvent {
+  const now = formerIds(document)
+  if (now.size === 0) return (event) => event
+  const of = <T extends Id | null>(id: T): T => (now.get(id ?? '') as T | undefined) ?? id
+  return (event) => {
+    const { what } = event
+    if ('partId' in what) return { ...event, what: { ...what, partId: of(what.partId) } }
+    if ('otherId' in what) return { ...event, what: { ...what, itemId: of(what.itemId), otherId: of(what.otherId) } }
+    return 'itemId' in what ? { ...event, what: { ...what, itemId: of(what.itemId) } as Happening } : event
+  }
 }
 
 /** One of each id, in order, without what was corrected. A correction of a correction brings the first back. */
@@ -171,9 +188,12 @@ function apply(state: JobState, event: JobEvent): void {
       else state.ends.set(what.itemId, { end: what.end, note: what.note })
       return
     case 'part at':
-      state.parts.set(what.partId, what.level)
-      if (what.level !== 'in place') state.moved.add(what.partId)
-      if (what.level === 'off') state.setAside.add(what.partId)
+      // What was once taken for a piece of it went with it.
+      for (const partId of [what.partId, ...(state.splitOff.get(what.partId) ?? [])]) {
+        state.parts.set(partId, what.level)
+        if (what.level !== 'in place') state.moved.add(partId)
+        if (what.level === 'off') state.setAside.add(partId)
+      }
       return
     case 'opened':
       state.tethersOpen.add(what.tetherId)

@@ -29,9 +29,9 @@ export function stripsOf(document: ProcedureDocument, jobs: readonly JobHistory[
  * undone before, and what gives no order, is left out; what came off before the log says so stands there.
  */
 export function wayInOf(document: ProcedureDocument, events: readonly JobEvent[]): string[] {
-  const { alreadyOff, orderless, putRight } = foldJob(document, events)
+  const { alreadyOff, orderless, putRight, history, splitOff } = foldJob(document, events)
   const silent = (key: string) => [alreadyOff, orderless].some((ids) => ids.has(splitKey(key)[1]))
-  return putRight.reduce(movedBefore, countedActs(events)).filter((key) => !silent(key))
+  return putRight.reduce(movedBefore, countedActs(history, splitOff)).filter((key) => !silent(key))
 }
 
 /** All acts on a thing, moved before the first act on another. */
@@ -42,11 +42,11 @@ function movedBefore(keys: readonly string[], { itemId, otherId }: { itemId: Id;
   return at < 0 ? [...keys] : rest.toSpliced(at, 0, ...moved)
 }
 
-function countedActs(events: readonly JobEvent[]): string[] {
+function countedActs(history: readonly JobEvent[], splitOff: ReadonlyMap<Id, Id[]>): string[] {
   const keys: string[] = []
   const levels = new Map<Id, Level>()
-  for (const { what, certainty } of standingEvents(events)) {
-    const acts = what.kind === 'undone' ? [`undo:${what.holderId}`] : what.kind === 'opened' ? [`open:${what.tetherId}`] : what.kind === 'part at' ? goesFurther(levels, what) : []
+  for (const { what, certainty } of history) {
+    const acts = what.kind === 'undone' ? [`undo:${what.holderId}`] : what.kind === 'opened' ? [`open:${what.tetherId}`] : what.kind === 'part at' ? [what.partId, ...(splitOff.get(what.partId) ?? [])].flatMap((partId) => goesFurther(levels, { ...what, partId })) : []
     if (certainty === 'counted') for (const key of acts) if (!keys.includes(key)) keys.push(key)
   }
   return keys

@@ -11,6 +11,8 @@ export type FactProblem =
   | { kind: 'reference'; itemId: Id; reference: DanglingReference }
   | { kind: 'carried in a circle'; itemId: Id }
   | { kind: 'nothing holds it'; itemId: Id }
+  /** Undone or opened on a strip, and nobody has said what it holds or ties. */
+  | { kind: 'loose end'; itemId: Id }
   | { kind: 'no latch' | 'no tab side' | 'no circuit' | 'no function'; itemId: Id }
   | { kind: 'no way to set'; itemId: Id; value: string }
   | { kind: 'lookalike without difference'; itemId: Id; otherId: Id }
@@ -29,6 +31,7 @@ export function checkFacts(document: ProcedureDocument): FactProblem[] {
   return [
     ...danglingReferences(document).map((reference): FactProblem => ({ kind: 'reference', itemId: reference.itemId, reference })),
     ...carriedInCircles(document),
+    ...[...document.holders.filter((holder) => holder.holds.length === 0), ...document.tethers.filter((tether) => tether.partId === null)].map(({ id }): FactProblem => ({ kind: 'loose end', itemId: id })),
     ...tetherProblems(document),
     ...needProblems(document),
     ...partProblems(document),

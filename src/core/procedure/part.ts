@@ -57,6 +57,10 @@ export const Part = z.object({
   id: Id,
   name: z.string().trim().min(1, 'A part needs a name.').max(80),
   synonyms: z.array(z.string().trim().min(1).max(80)).max(20).default([]),
+  /** Ids of parts that turned out to be this one: what happened to them happened to it. */
+  formerIds: z.array(Id).max(20).default([]),
+  /** The part it was once taken for a piece of. */
+  splitFrom: Id.nullable().default(null),
   zone: z.string().max(60).default(''),
   station: Station,
   persons: z.number().int().min(1).max(4).default(1),

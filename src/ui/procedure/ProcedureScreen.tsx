@@ -10,6 +10,8 @@ import { MapEditor } from '../map/MapEditor'
 import { middleOf, zoneOf } from '../map/geometry'
 import { Dialog } from '../shell/Dialog'
 import { forbidsPublishing } from '@/core/plan/problem'
+import type { CleanUp } from '@/core/strip/cleanUp'
+import { CleanUpTab, type CleanUpActs } from './CleanUpTab'
 import { ConflictDialog } from './ConflictDialog'
 import { FactTable } from './FactTable'
 import { COLLECTION_WORDS } from './fieldSpecs'
@@ -35,15 +37,18 @@ export type ProcedureData = {
   revision: { number: number; publishedWords: string; by: string } | null
   jobs: number
   mayPublish: boolean
+  /** What jobs have left for the desk, and who the people in it are. */
+  cleanUp: CleanUp
+  people: Record<string, string>
 }
 export type Publish = (procedureId: string, note: string) => Promise<{ status: 'done'; number: number } | { status: 'refused'; sentence: string }>
 type Form = { collection: FactCollection; item: { id: string }; isNew: boolean } | null
 
 /** The record of a model: the panel map in the middle, its facts beside it and as tables, its problems below. */
-export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureData; editDraft: EditDraft; publish: Publish }) {
+export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { data: ProcedureData; editDraft: EditDraft; publish: Publish; cleanUpActs: CleanUpActs }) {
   const draft = useDraft(data.id, data, editDraft)
   const { document } = draft
-  const [tab, setTab] = useState<FactCollection | 'map' | 'order'>(document.parts.length === 0 ? 'parts' : 'map')
+  const [tab, setTab] = useState<FactCollection | 'map' | 'order' | 'clean-up'>(document.parts.length === 0 ? 'parts' : 'map')
   const [viewId, setViewId] = useState(document.views[0]?.id ?? null)
   const [pickedId, setPickedId] = useState<string | null>(document.parts.find((part) => part.outline)?.id ?? document.parts[0]?.id ?? null)
   const [form, setForm] = useState<Form>(null)
@@ -77,6 +82,7 @@ export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureD
   }
   const undo = async () => setSaid((await draft.undo()) ?? '')
   useUndoKey(undo)
+  const waiting = data.cleanUp.notes.length + data.cleanUp.contradictions.length
   const isDraft = data.isDraft || draft.changed
   return (
     <div className="grid grid-cols-1 lg:h-[calc(100dvh-54px)] lg:min-h-[640px] lg:grid-cols-[212px_minmax(0,1fr)_350px]">
@@ -104,16 +110,19 @@ export function ProcedureScreen({ data, editDraft, publish }: { data: ProcedureD
       </aside>
       <section className="flex min-h-0 min-w-0 flex-col" aria-label="Map and facts">
         <div role="tablist" aria-label="Map or facts" className="flex flex-wrap gap-x-2.5 border-b-2 border-ink px-3">
-          {(['map', 'order', 'parts', 'holders', 'tethers', 'needs', 'settings', 'cavities', 'facets', 'functions', 'cautions'] as const).map((name) => (
+          {(['map', 'order', 'clean-up', 'parts', 'holders', 'tethers', 'needs', 'settings', 'cavities', 'facets', 'functions', 'cautions'] as const).map((name) => (
             <button key={name} type="button" role="tab" aria-selected={tab === name} onClick={() => setTab(name)} className={`-mb-[2px] min-h-9 border-b-4 text-[13px] ${tab === name ? 'border-petrol font-bold' : 'border-transparent text-second hover:text-ink'}`}>
-              {name === 'map' ? 'Map' : name === 'order' ? 'Order' : COLLECTION_WORDS[name].many}
-              {name !== 'map' && name !== 'order' && <span className="num ml-0.5 font-normal">{document[name].length}</span>}
+              {name === 'map' ? 'Map' : name === 'order' ? 'Order' : name === 'clean-up' ? 'Clean-up' : COLLECTION_WORDS[name].many}
+              {name === 'clean-up' && waiting > 0 && <span className="num ml-0.5 font-normal">{waiting}</span>}
+              {name !== 'map' && name !== 'order' && name !== 'clean-up' && <span className="num ml-0.5 font-normal">{document[name].length}</span>}
             </button>
           ))}
         </div>
         <div className="h-[60dvh] min-h-[340px] px-2 lg:h-auto lg:flex-1">
           {tab === 'order' ? (
             <OrderTab document={document} strips={data.strips} pickedId={pickedId} onPick={pick} onWhy={(id) => open('needs', id)} save={draft.save} />
+          ) : tab === 'clean-up' ? (
+            <CleanUpTab document={document} cleanUp={data.cleanUp} people={data.people} pickedId={pickedId} mayDecide={data.mayPublish} save={draft.save} acts={cleanUpActs} onGo={pick} />
           ) : tab !== 'map' ? (
             <FactTable key={tab} draft={draft} collection={tab} onOpen={(id) => open(tab, id)} onAdd={() => add(tab)} />
           ) : view ? (

@@ -2,9 +2,11 @@
 import { levelNow } from '@/core/job/fold'
 import { fieldEdits } from '@/core/procedure/edit'
 import type { Part } from '@/core/procedure/part'
+import { contradictionsOf } from '@/core/strip/toRecord'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { PlugMark } from '../marks/PlugMark'
 import { holderWords, itemWords } from '../words/items'
+import { contradictionWords } from '../words/contradictionWords'
 import { motionsWords, startWords } from '../words/operations'
 import type { LiveStrip } from './useStrip'
 
@@ -18,6 +20,9 @@ export function PartKnown({ strip, part }: { strip: LiveStrip; part: Part }) {
   const release = [part.release.start && startWords(part.release.start), motionsWords(part), part.release.mustNot && `never ${part.release.mustNot}`].filter(Boolean).join(', ')
   const level = levelNow(state, part.id)
   const out = (id: string) => (state.holders.get(id)?.undone ?? 0) > 0 || state.tethersOpen.has(id)
+  const recorded = new Set(strip.base.holders.map(({ id }) => id))
+  const ids = new Set([part.id, ...holders.map(({ id }) => id), ...tethers.map(({ id }) => id)])
+  const otherwise = contradictionsOf(strip.base, document).filter(({ itemId, field }) => ids.has(itemId) && field !== 'positions')
   // On top of a record one tap says that it is as written; only what differs is caught.
   const waiting = [...holders, ...tethers].filter((item) => !out(item.id))
   const asWritten = () =>
@@ -32,7 +37,7 @@ export function PartKnown({ strip, part }: { strip: LiveStrip; part: Part }) {
       <ul className="mt-1 text-[19px]">
         {holders.map((holder) => (
           <li key={holder.id} className="flex min-h-11 items-center gap-3 border-b border-hair">
-            <FastenerMark shape={shapeOf(holder)} size={26} /> {holderWords(holder)} <span className="ml-auto text-[17px] text-second">{out(holder.id) ? 'out' : 'by the record'}</span>
+            <FastenerMark shape={shapeOf(holder)} size={26} /> {holderWords(holder)} <span className="ml-auto text-[17px] text-second">{out(holder.id) ? (recorded.has(holder.id) ? (otherwise.some(({ itemId }) => itemId === holder.id) ? 'out' : 'out, as recorded') : 'out') : 'by the record'}</span>
           </li>
         ))}
         {tethers.map((tether) => (
@@ -47,6 +52,16 @@ export function PartKnown({ strip, part }: { strip: LiveStrip; part: Part }) {
         ))}
         {release && <li className="min-h-11 border-b border-hair py-2">{release}</li>}
       </ul>
+      {otherwise.map((item) => {
+        const words = contradictionWords(document, item)
+        return (
+          <p key={`${item.itemId} ${item.field}`} className="mt-2 flex gap-3 border-l-4 border-ink pl-3 text-[19px]" data-contradiction={item.field}>
+            <span>
+              <b>Contradiction.</b> {words.what}: {words.found} here, the record says {words.recorded}.
+            </span>
+          </p>
+        )
+      })}
       {waiting.length > 0 && level !== 'off' && (
         <button type="button" className="slab mt-3 w-full !text-xl" onClick={asWritten}>
           As written: {waiting.map((item) => ('count' in item ? holderWords(item) : `plug ${item.name}`)).join(', ')}

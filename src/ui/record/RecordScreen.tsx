@@ -33,7 +33,7 @@ type Sheet = Catch | 'questions' | 'back' | StripRow | null
 /** A vehicle coming apart: the way as a rail, one line or a few taps for what comes off, and what is still loose. */
 export function RecordScreen({ data, change }: { data: RecordData; change: ChangeActing }) {
   const job = useJob(data)
-  const strip = useStrip(job)
+  const strip = useStrip(job, data.base)
   const waitingMedia = useMedia(strip, data.shopId, data.id)
   const [sheet, setSheet] = useState<Sheet>(null)
   const rows = useMemo(() => stripRows(job.document, job.state, strip.inHand), [job.document, job.state, strip.inHand])

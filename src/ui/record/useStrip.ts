@@ -2,6 +2,7 @@ import { useState } from 'react'
 import type { Id } from '@/core/base/id'
 import type { Happening } from '@/core/job/event'
 import type { JobState } from '@/core/job/fold'
+import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Edit } from '@/core/procedure/edit'
 import type { Fact } from '@/core/shorthand/meaning'
 import { caught, leftBehind } from '@/core/strip/caught'
@@ -12,6 +13,8 @@ import type { LiveJob } from '../job/useJob'
 /** A strip under way: the part in hand, and how what is said or tapped becomes events. */
 export type LiveStrip = {
   job: LiveJob
+  /** The record the strip lies on top of; empty where there was none. */
+  base: ProcedureDocument
   /** The part that what is caught next belongs to. */
   inHand: Id | null
   takeInHand: (partId: Id | null) => void
@@ -23,7 +26,7 @@ export type LiveStrip = {
   happen: (happenings: readonly Happening[]) => void
 }
 
-export function useStrip(job: LiveJob): LiveStrip {
+export function useStrip(job: LiveJob, base: ProcedureDocument): LiveStrip {
   // A page that is opened again goes on with the part it was at.
   const [inHand, setInHand] = useState<Id | null>(() => lastPart(job.state))
   const [lastItem, setLastItem] = useState<Id | null>(null)
@@ -45,7 +48,7 @@ export function useStrip(job: LiveJob): LiveStrip {
     if (item) setLastItem(item.kind === 'undone' ? item.holderId : item.kind === 'opened' ? item.tetherId : null)
     return result.unplaced.map(({ fact, because }) => unplacedSentence(fact, because))
   }
-  return { job, inHand: hand, takeInHand, lastItem, say, state: (edits, said = '') => edits.length > 0 && happen([{ kind: 'stated', said, edits: [...edits] }]), happen }
+  return { job, base, inHand: hand, takeInHand, lastItem, say, state: (edits, said = '') => edits.length > 0 && happen([{ kind: 'stated', said, edits: [...edits] }]), happen }
 }
 
 /** The part that was last spoken of. */

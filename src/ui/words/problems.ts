@@ -21,6 +21,8 @@ export function problemWords(document: ProcedureDocument, problem: Problem): { h
       return { heading: 'Points nowhere.', sentence: referenceSentence(document, problem.reference) }
     case 'nothing holds it':
       return { heading: 'Nothing holds it.', sentence: `${name} has no fastener. Add what holds it, or say that it is a press fit or only rests.` }
+    case 'loose end':
+      return { heading: 'A loose end.', sentence: `Nobody has said what ${name} ${document.tethers.some((tether) => tether.id === problem.itemId) ? 'ties' : 'holds'}. No plan would ask for it: choose the part.` }
     case 'no circuit':
       return { heading: 'Which circuit?', sentence: `Say what the plug ${name} serves: an airbag circuit must never go unnoticed.` }
     case 'no latch':

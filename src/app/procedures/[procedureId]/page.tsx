@@ -1,10 +1,11 @@
 import { notFound } from 'next/navigation'
 import { z } from 'zod'
 import { DeskPage } from '@/app/DeskPage'
+import { crewNames } from '@/server/jobs'
 import { readProcedure } from '@/server/procedures'
 import { mayAct, requireCrew } from '@/server/session'
 import { ProcedureScreen } from '@/ui/procedure/ProcedureScreen'
-import { editDraftAction, publishAction } from '../actions'
+import { declineAction, editDraftAction, publishAction, settleNoteAction } from '../actions'
 
 export const metadata = { title: 'Procedure' }
 
@@ -27,9 +28,12 @@ export default async function ProcedurePage({ params }: { params: Promise<{ proc
           stations: crew.house.stations.map((station) => station.name),
           words: crew.words,
           mayPublish: mayAct(crew, 'lead'),
+          cleanUp: view.cleanUp,
+          people: Object.fromEntries((await crewNames(crew)).map(({ id, name }) => [id, name])),
         }}
         editDraft={editDraftAction}
         publish={publishAction}
+        cleanUpActs={{ settleNote: settleNoteAction, decline: declineAction }}
       />
     </DeskPage>
   )
