@@ -18,7 +18,7 @@ export function usualSettings(ignitionStation: Station = 'driver side'): { batte
   return {
     battery: make('battery', 'battery', 'battery', ['on', 'off'], (to) => ({ id: `battery-${to}`, name: `${to === 'off' ? 'unclamp' : 'clamp'} the negative pole`, station: 'engine bay', durationS: 60 })),
     ignition: Setting.parse({ ...make('ignition', 'ignition', 'ignition', ['on', 'off'], (to) => ({ id: `ignition-${to}`, name: `turn the ignition ${to}`, station: ignitionStation, durationS: 3 })), asFound: 'off' }),
-    lever: make('lever', 'gear lever', 'gear lever', ['in park', 'out'], (to) => ({ id: to === 'out' ? 'lever-out' : 'lever-park', name: to === 'out' ? 'brake held, ignition on, lever out' : 'lever to park', station: 'driver side', durationS: 3 })),
+    lever: make('lever', 'gear lever', 'gear lever', ['park', 'out of park'], (to) => ({ id: to === 'park' ? 'lever-park' : 'lever-out', name: to !== 'park' ? 'brake held, ignition on, lever out' : 'lever to park', station: 'driver side', durationS: 3 })),
     brake: make('brake', 'parking brake', 'parking brake', ['on', 'off'], (to) => ({ id: to === 'on' ? 'brake-set' : 'brake-off', name: `parking brake ${to}`, station: 'driver side' })),
     wheels: make('wheels', 'wheels', 'wheels', ['chocked', 'off'], (to) => ({ id: to === 'chocked' ? 'wheels-set' : 'wheels-off', name: `wheels ${to}`, station: 'outside left' })),
   }

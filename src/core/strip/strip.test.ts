@@ -202,9 +202,9 @@ describe('questions', () => {
   })
   test('what a lever was moved for; power is moved for safety and not asked about', () => {
     const r = fresh()
-    r.happen({ kind: 'set', settingId: 'battery', value: 'off', methodId: null }, { kind: 'set', settingId: 'lever', value: 'out', methodId: null })
+    r.happen({ kind: 'set', settingId: 'battery', value: 'off', methodId: null }, { kind: 'set', settingId: 'lever', value: 'out of park', methodId: null })
     r.say('unit: 4 hex 7, pull toward you')
-    expect(r.questions()).toMatchObject([{ kind: 'what for', settingId: 'lever', value: 'out', partId: r.part('unit') }])
+    expect(r.questions()).toMatchObject([{ kind: 'what for', settingId: 'lever', value: 'out of park', partId: r.part('unit') }])
   })
   test('put off, it is not asked again', () => {
     const r = fresh()

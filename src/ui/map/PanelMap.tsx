@@ -25,7 +25,7 @@ export type MapProps = {
   onPointerMove?: (event: React.PointerEvent<SVGSVGElement>) => void
   onPointerUp?: (event: React.PointerEvent<SVGSVGElement>) => void
   drawing?: boolean
-  /** Marks large enough for a glove and a metre's distance. */
+  /** Marks of the picked part large enough for a glove and a metre's distance. */
   large?: boolean
 }
 
@@ -42,7 +42,7 @@ export function PanelMap({ document, view, pickedId, onPick, children, leaders =
   const rim = (d: string, key: string) => view.photoId !== null && <path key={key} d={d} vectorEffect="non-scaling-stroke" fill="none" stroke="var(--sheet)" strokeWidth="5" strokeOpacity="0.8" className="pointer-events-none" />
   const picked = parts.find((part) => part.id === pickedId) ?? null
   const covering = useMemo(() => new Set(coveringParts(document, pickedId)), [document, pickedId])
-  const mark = markSize(view) * (large ? 2.2 : 1)
+  const mark = markSize(view)
   return (
     <svg
       ref={svgRef}
@@ -87,7 +87,7 @@ export function PanelMap({ document, view, pickedId, onPick, children, leaders =
       {parts.filter((part) => covering.has(part.id)).map((part) => (
         <path key={part.id} d={pathOf(part.outline!.points)} vectorEffect="non-scaling-stroke" fill={`url(#hatch-${view.id})`} stroke="var(--petrol)" strokeWidth="1.6" className="pointer-events-none" />
       ))}
-      <Marks document={document} view={view} size={mark} pickedId={pickedId} />
+      <Marks document={document} view={view} size={mark} picked={large ? mark * 2.2 : mark} pickedId={pickedId} />
       {leaders && picked && <ClipNumbers document={document} view={view} partId={picked.id} size={mark} />}
       {leaders && picked && <Leaders document={document} view={view} pickedId={picked.id} />}
       <ZoneFrame view={view} frame={frame} />
@@ -109,14 +109,17 @@ function coveringParts(document: ProcedureDocument, partId: Id | null): Id[] {
   return document.needs.flatMap((need) => (need.needs.kind === 'part' && ((need.reason === 'covers' && holders.has(need.dependent.id)) || (need.reason === 'traps' && need.dependent.id === partId)) ? [need.needs.partId] : []))
 }
 
-function Marks({ document, view, size, pickedId }: { document: ProcedureDocument; view: View; size: number; pickedId: Id | null }) {
+function Marks({ document, view, size: usual, picked, pickedId }: { document: ProcedureDocument; view: View; size: number; picked: number; pickedId: Id | null }) {
   const covered = new Set(document.needs.filter((need) => need.reason === 'covers').map((need) => need.dependent.id))
-  const at = (x: number, y: number, children: ReactNode, key: string, strong: boolean) => (
+  const at = (x: number, y: number, children: ReactNode, key: string, strong: boolean) => {
+    const size = strong ? picked : usual
+    return (
     <g key={key} transform={`translate(${x - size / 2} ${y - size / 2}) scale(${size / 24})`} style={{ color: strong ? 'var(--petrol)' : 'var(--untravelled)' }} className="pointer-events-none">
       {(strong || view.photoId !== null) && <circle cx="12" cy="12" r="15" fill="var(--sheet)" fillOpacity={view.photoId === null ? 0.85 : 1} />}
       {children}
     </g>
-  )
+      )
+  }
   return (
     <>
       {document.holders.flatMap((holder) =>

@@ -94,6 +94,9 @@ export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { dat
             <br />
             {data.jobs} {data.jobs === 1 ? 'job' : 'jobs'} so far
           </p>
+          <button type="button" className={`desk-button mt-2 w-full ${tab === 'clean-up' ? 'main' : ''}`} aria-pressed={tab === 'clean-up'} onClick={() => setTab('clean-up')}>
+            Clean-up {waiting > 0 && <span className="num">{waiting}</span>}
+          </button>
         </div>
         <SideList title="Views" add={() => add('views')} open={() => setTab('views')}>
           {document.views.map((item) => (
@@ -110,11 +113,10 @@ export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { dat
       </aside>
       <section className="flex min-h-0 min-w-0 flex-col" aria-label="Map and facts">
         <div role="tablist" aria-label="Map or facts" className="flex flex-wrap gap-x-2.5 border-b-2 border-ink px-3">
-          {(['map', 'order', 'clean-up', 'parts', 'holders', 'tethers', 'needs', 'settings', 'cavities', 'facets', 'functions', 'cautions'] as const).map((name) => (
+          {(['map', 'order', 'parts', 'holders', 'tethers', 'needs', 'settings', 'cavities', 'facets', 'functions', 'cautions'] as const).map((name) => (
             <button key={name} type="button" role="tab" aria-selected={tab === name} onClick={() => setTab(name)} className={`-mb-[2px] min-h-9 border-b-4 text-[13px] ${tab === name ? 'border-petrol font-bold' : 'border-transparent text-second hover:text-ink'}`}>
-              {name === 'map' ? 'Map' : name === 'order' ? 'Order' : name === 'clean-up' ? 'Clean-up' : COLLECTION_WORDS[name].many}
-              {name === 'clean-up' && waiting > 0 && <span className="num ml-0.5 font-normal">{waiting}</span>}
-              {name !== 'map' && name !== 'order' && name !== 'clean-up' && <span className="num ml-0.5 font-normal">{document[name].length}</span>}
+              {name === 'map' ? 'Map' : name === 'order' ? 'Order' : COLLECTION_WORDS[name].many}
+              {name !== 'map' && name !== 'order' && <span className="num ml-0.5 font-normal">{document[name].length}</span>}
             </button>
           ))}
         </div>

@@ -52,7 +52,7 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
           <p className="flex justify-between gap-3 pb-1 text-[17px] font-bold">
             As it came apart
             <span className="font-normal text-second">
-              <span className="num">{minutes}</span> min, <span className="num">{facts}</span> facts
+              <span className="num">{minutes}</span> min, <span className="num">{facts}</span> {facts === 1 ? 'fact' : 'facts'}
             </span>
           </p>
           <div className="-mx-4 min-h-0 flex-1 overflow-y-auto px-4" tabIndex={0} role="group" aria-label="The way apart, scrolls">

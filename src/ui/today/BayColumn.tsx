@@ -27,7 +27,7 @@ export function BayColumn({ job, current }: { job: BayJob; current: boolean }) {
       {job.strip ? (
         <div className="border-l-8 border-petrol py-1 pl-4">
           <p className="text-lg">
-            <span className="num">{job.strip.out.length}</span> out, <span className="num">{job.strip.facts}</span> facts told
+            <span className="num">{job.strip.out.length}</span> out, <span className="num">{job.strip.facts}</span> {job.strip.facts === 1 ? 'fact' : 'facts'} told
           </p>
           <p className="text-second">{job.strip.out.length > 0 ? job.strip.out.slice(-6).join(', ') : 'nothing has come off yet'}</p>
         </div>

@@ -68,7 +68,7 @@ export function bayJob(job: Source, house: HouseValues, shopRules: ShopRules): B
     }
     if (row.account !== 'holder') return []
     const holder = job.document.holders.find((item) => item.id === row.id)!
-    return [{ kind: 'holder', words: `${row.out - row.back} ${holderKindWords(holder)} of the ${ownerWords(job.document, holder).toLowerCase()} out`, shape: shapeOf(holder) }]
+    return [{ kind: 'holder', words: `${row.out - row.back} ${holderKindWords(holder)} ${holder.holds.length > 0 ? `of the ${ownerWords(job.document, holder).toLowerCase()} out` : 'out, a loose end'}`, shape: shapeOf(holder) }]
   })
   return {
     id: job.id,
