@@ -10,8 +10,9 @@ async function views(page: Page): Promise<string[]> {
   }
   const procedure = await first('/procedures', 'a[href^="/procedures/"]')
   const vehicle = await first('/vehicles', 'a[href^="/vehicles/"]')
-  const job = await first('/today', 'main h2 a[href^="/jobs/"]')
-  return ['/today', '/procedures', procedure, '/plan', `/plan?vehicle=${vehicle.split('/')[2]}`, '/vehicles', vehicle, '/crew', '/shop/rules', '/shop/values', '/shop/kits', '/shop/kits/new', '/shop/tools', '/shop/stations', '/marks', job, `${job}/balance`, `${job}/handover`]
+  const strip = await first('/today', 'main h2 a[href$="/record"]')
+  const job = await first('/today', 'main h2 a[href^="/jobs/"]:not([href$="/record"])')
+  return ['/today', '/procedures', procedure, '/plan', `/plan?vehicle=${vehicle.split('/')[2]}`, '/vehicles', vehicle, '/crew', '/shop/rules', '/shop/values', '/shop/kits', '/shop/kits/new', '/shop/tools', '/shop/stations', '/marks', '/strips/new', strip, job, `${job}/balance`, `${job}/handover`]
 }
 
 for (const look of ['desk', 'bay'] as const)

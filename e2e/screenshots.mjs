@@ -23,7 +23,7 @@ async function shot(page, name) {
 async function openJob(page, vehicle) {
   await page.goto(`${base}/today`)
   await page.getByRole('link', { name: vehicle, exact: true }).click()
-  await page.waitForURL('**/jobs/*')
+  await page.waitForURL('**/jobs/**')
 }
 
 async function openProcedure(page, name, part) {
@@ -44,6 +44,10 @@ const installer = await enter('an installer')
 await shot(installer, 'today')
 await openJob(installer, 'Van 27')
 await shot(installer, 'job')
+await openJob(installer, 'Gritter 2')
+await installer.getByLabel('Say it in a line').fill('unplug airbag lamp, pull forward')
+await installer.getByText('Forward:').waitFor()
+await shot(installer, 'record')
 
 const lead = await enter('a lead')
 await openJob(lead, 'Van 12')
@@ -72,6 +76,9 @@ await shot(lead, 'procedure')
 await lead.getByRole('tab', { name: 'Order' }).click()
 await lead.getByTestId('order-graph').getByText('Centre surround').waitFor()
 await shot(lead, 'order')
+await openProcedure(lead, 'Model of Gritter 2', 'Surround')
+await lead.getByRole('button', { name: /^Clean-up/ }).click()
+await shot(lead, 'clean-up')
 await openProcedure(lead, 'Patrol motorcycle', 'Left fairing')
 await shot(lead, 'fairing')
 await lead.getByRole('tab', { name: /^Fasteners/ }).click()

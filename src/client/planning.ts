@@ -5,6 +5,11 @@ import type { Lanes, LanesError } from '../core/plan/lanes/lanesOf'
 import type { Station } from '../core/procedure/station'
 import type { PlanExtras } from '../core/plan/planExtras'
 import type { Result } from '../core/base/result'
+import type { JobEvent } from '../core/job/event'
+import type { ProcedureDocument } from '../core/procedure/document'
+import type { HouseValues } from '../core/shop/houseValues'
+import type { Question } from '../core/strip/questions'
+import type { ShopRules } from '../core/vehicle/rule'
 import type { PlannerApi, PlanningInput } from '../workers/planner'
 
 export type { PlanningInput } from '../workers/planner'
@@ -31,6 +36,11 @@ export function startExtras(input: PlanningInput, found: FoundPlan): Planning<Pl
 /** A found plan shared out over several people. */
 export function startLanes(input: PlanningInput, found: FoundPlan, starts: Station[], singleTools: string[]): Planning<LanesAnswer | null> {
   return ask<LanesAnswer | null>(async (remote) => remote.lanes(input, found, starts, singleTools))
+}
+
+/** The orders of a strip that are worth a question. */
+export function startDearOrders(document: ProcedureDocument, events: readonly JobEvent[], house: HouseValues, rules: ShopRules): Planning<Question[]> {
+  return ask((remote) => remote.dear(document, [...events], house, rules))
 }
 
 function ask<T>(question: (remote: Remote<PlannerApi>) => Promise<T>): Planning<T> {

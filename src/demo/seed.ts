@@ -2,6 +2,7 @@ import { nextStamp, type Stamp } from '@/core/base/clock'
 import { seededRandom, seedOfText } from '@/core/base/random'
 import { JobEvent, type Happening } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'
+import { stripsOf } from '@/core/job/strips'
 import { termsOf, testsOwed } from '@/core/job/terms'
 import { happeningsFor } from '@/core/job/progress'
 import { planJob, type JobPlan } from '@/core/plan/jobPlan'
@@ -9,11 +10,14 @@ import { PlanRequest } from '@/core/plan/planRequest'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
 import type { Build } from '@/core/procedure/when'
+import { blankModel, stripDocument } from '@/core/strip/stripDocument'
+import { whilePlanning } from '@/core/vehicle/circumstances'
 import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
 import { asShop, type Db, type ShopTransaction } from '../db/client'
 import type { Role } from '../db/schema'
 import { insertPerson, makeAccount } from '../server/accounts'
 import { DEMO_USERS, demoPassword } from '../server/demoUsers'
+import { recordFirstStrip } from './firstStrip'
 import { panelVan } from './panelVan'
 import { patrolMotorcycle } from './patrolMotorcycle'
 import { roadWorksPickup } from './roadWorksPickup'
@@ -78,6 +82,7 @@ export async function seedDemo(db: Db, secret: string, nowMs: number): Promise<v
     await writer.kits()
     await writer.vehicles()
     for (const job of JOBS) await writer.job(job)
+    await writer.firstStrip()
   })
 }
 
@@ -130,6 +135,27 @@ class DemoWriter {
       .execute()
     for (const event of events)
       await this.trx.insertInto('job_event').values({ id: event.id, shop_id: this.shopId, job_id: jobId, person_id: event.personId, at: event.at, body: JSON.stringify(event) }).execute()
+  }
+
+  /** A vehicle whose model nobody has recorded yet, half apart. */
+  async firstStrip(): Promise<void> {
+    const base = blankModel('Model of Gritter 2')
+    const [procedureId, vehicleId, jobId, deviceId] = [crypto.randomUUID(), crypto.randomUUID(), crypto.randomUUID(), crypto.randomUUID()]
+    const ines = this.crew.get('Ines')!
+    const events: JobEvent[] = []
+    const startMs = this.nowMs - 14 * 60_000
+    let at: Stamp | null = null
+    recordFirstStrip(base, events, (what, certainty) => {
+      at = nextStamp(at, startMs + events.length * 50_000)
+      events.push(JobEvent.parse({ id: crypto.randomUUID(), jobId, v: 1, deviceId, seq: events.length, at, personId: ines, certainty, what }))
+    })
+    const document = stripDocument(base, events)
+    const strips = stripsOf(document, [{ id: jobId, label: 'Gritter 2', events }], whilePlanning(DEFAULT_HOUSE_VALUES)).map(({ sequence }) => ({ id: jobId, label: 'Gritter 2', sequence: [...sequence], brokeRule: false }))
+    await this.trx.insertInto('procedure').values({ id: procedureId, shop_id: this.shopId, name: base.name }).execute()
+    await this.trx.insertInto('draft').values({ procedure_id: procedureId, shop_id: this.shopId, document: JSON.stringify({ ...document, strips }), version: 1, changed_by: ines }).execute()
+    await this.trx.insertInto('vehicle').values({ id: vehicleId, shop_id: this.shopId, label: 'Gritter 2', plate: 'SM 5502', customer: 'Road Office', procedure_id: procedureId, build: '{}' }).execute()
+    await this.trx.insertInto('job').values({ id: jobId, shop_id: this.shopId, vehicle_id: vehicleId, procedure_id: procedureId, revision_id: null, draft_document: JSON.stringify(base), title: 'First strip', bay: 'Bay 5', promised_at: null, kind: 'strip', request: null, found_plan: null, created_by: ines, created_at: new Date(startMs), handed_over_at: null }).execute()
+    for (const event of events) await this.trx.insertInto('job_event').values({ id: event.id, shop_id: this.shopId, job_id: jobId, person_id: ines, at: event.at, body: JSON.stringify(event) }).execute()
   }
 
   /** Does the plan's steps as a crew would, up to the wished share of them. */

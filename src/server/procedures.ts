@@ -6,6 +6,7 @@ import type { Strip } from '@/core/order/learntOrder'
 import { checkRecord, type Confirmations } from '@/core/plan/checkRecord'
 import { forbidsPublishing, type Problem } from '@/core/plan/problem'
 import { copiedFor, ProcedureDocument, emptyDocument } from '@/core/procedure/document'
+import { mirroredFor } from '@/core/procedure/mirror'
 import { applyEdits, type Conflict, type Edit } from '@/core/procedure/edit'
 import { parseDocumentText, type DocumentError } from '@/core/procedure/parseDocument'
 import type { ShopTransaction } from '../db/client'
@@ -118,11 +119,13 @@ export async function createProcedure(crew: Crew, document: ProcedureDocument): 
   return id
 }
 
-/** `likeId`: a model on the same platform, whose facts it begins with. Null when that one is not this shop's. */
-export async function newProcedure(crew: Crew, name: string, likeId: string | null = null): Promise<string | null> {
+/** `likeId`: a model on the same platform, whose facts it begins with; `mirrored`: with the wheel on the other side. Null when that one is not this shop's. */
+export async function newProcedure(crew: Crew, name: string, likeId: string | null = null, mirrored = false): Promise<string | null> {
   if (likeId === null) return createProcedure(crew, emptyDocument(name))
   const like = await inShop(crew, async (trx) => (await newestRevision(trx, likeId)) ?? draftOf(trx, likeId))
-  return like ? createProcedure(crew, copiedFor(name, ProcedureDocument.parse(like.document))) : null
+  if (!like) return null
+  const document = ProcedureDocument.parse(like.document)
+  return createProcedure(crew, mirrored ? mirroredFor(name, document) : copiedFor(name, document))
 }
 
 /** All or nothing: a file with anything wrong in it changes nothing and is answered with the place and a sentence. */

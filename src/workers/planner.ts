@@ -5,6 +5,9 @@ import { planFrom } from '@/core/plan/jobPlan'
 import { lanesOf } from '@/core/plan/lanes/lanesOf'
 import { planExtras, type PlanExtras } from '@/core/plan/planExtras'
 import type { PlanRequest } from '@/core/plan/planRequest'
+import type { JobEvent } from '@/core/job/event'
+import { dearOrders } from '@/core/strip/dearOrders'
+import type { Question } from '@/core/strip/questions'
 import type { Result } from '@/core/base/result'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
@@ -33,5 +36,10 @@ async function lanes({ document, request, house, rules }: PlanningInput, found: 
   return plan.ok ? lanesOf(plan.value, starts, singleTools) : null
 }
 
-export type PlannerApi = { find: typeof find; extras: typeof extras; lanes: typeof lanes }
-expose({ find, extras, lanes } satisfies PlannerApi)
+/** The orders of a strip that cost time and that nobody has explained. */
+async function dear(document: ProcedureDocument, events: JobEvent[], house: HouseValues, rules: ShopRules): Promise<Question[]> {
+  return dearOrders(document, events, house, rulesInForce(rules))
+}
+
+export type PlannerApi = { find: typeof find; extras: typeof extras; lanes: typeof lanes; dear: typeof dear }
+expose({ find, extras, lanes, dear } satisfies PlannerApi)

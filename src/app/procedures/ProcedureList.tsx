@@ -65,18 +65,19 @@ export function ProcedureList({ rows }: { rows: Row[] }) {
 
 function NewModel({ others }: { others: readonly { id: string; name: string }[] }) {
   const [trouble, setTrouble] = useState('')
+  const [like, setLike] = useState('')
   const [pending, start] = useTransition()
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault()
     const form = new FormData(event.currentTarget)
-    start(async () => setTrouble((await reach(() => createProcedureAction(form.get('name'), form.get('like') ?? ''), (sentence) => ({ sentence })))?.sentence ?? ''))
+    start(async () => setTrouble((await reach(() => createProcedureAction(form.get('name'), form.get('like') ?? '', form.get('mirrored') === 'on'), (sentence) => ({ sentence })))?.sentence ?? ''))
   }
   return (
     <form onSubmit={submit} className="space-y-3">
       <h2 className="border-b-2 border-ink pb-1 text-xl">Record a model</h2>
       <TextField label="What is the model called?" name="name" maxLength={80} required problem={trouble || undefined} />
       {others.length > 0 && (
-        <SelectField label="On the same platform as" name="like" help="Its facts are copied; none counts as seen on this model.">
+        <SelectField label="On the same platform as" name="like" value={like} onChange={(event) => setLike(event.target.value)} help="Its facts are copied; none counts as seen on this model.">
           <option value="">nothing: begin empty</option>
           {others.map((other) => (
             <option key={other.id} value={other.id}>
@@ -84,6 +85,11 @@ function NewModel({ others }: { others: readonly { id: string; name: string }[] 
             </option>
           ))}
         </SelectField>
+      )}
+      {like !== '' && (
+        <label className="flex min-h-9 items-center gap-2">
+          <input type="checkbox" name="mirrored" className="size-5" /> Mirrored: its wheel is on the other side
+        </label>
       )}
       <button className="desk-button main w-full" disabled={pending}>
         {pending ? 'Beginning…' : 'Begin the record'}

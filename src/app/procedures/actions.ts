@@ -7,12 +7,12 @@ import { editDraft, importProcedure, newProcedure, publishDraft, type EditOutcom
 import { mayAct, refused, requireCrew, type Refused } from '@/server/session'
 import { documentErrorSentences } from '@/ui/words/problems'
 
-export async function createProcedureAction(name: unknown, like: unknown): Promise<{ sentence: string }> {
+export async function createProcedureAction(name: unknown, like: unknown, mirrored: unknown): Promise<{ sentence: string }> {
   const crew = await requireCrew()
   const parsed = z.string().trim().min(1).max(80).safeParse(name)
   if (!parsed.success) return { sentence: 'Say what the model is called, in at most 80 characters.' }
   const likeId = z.union([z.literal('').transform(() => null), z.uuid()]).safeParse(like)
-  const id = likeId.success ? await newProcedure(crew, parsed.data, likeId.data) : null
+  const id = likeId.success ? await newProcedure(crew, parsed.data, likeId.data, mirrored === true) : null
   if (id === null) return { sentence: 'The model it should begin with is not in your shop. Choose another one.' }
   redirect(`/procedures/${id}`)
 }

@@ -21,6 +21,8 @@ export const ProcedureDocument = z.object({
   name: z.string().trim().min(1, 'A procedure needs the name of its model.').max(80),
   synonyms: z.array(z.string().trim().min(1).max(80)).max(20).default([]),
   note: z.string().max(2000).default(''),
+  /** The model this record was mirrored from, until somebody has looked at what does not mirror by itself. */
+  mirroredFrom: z.string().max(80).default(''),
   wheels: z.enum(['four', 'two']).default('four'),
   views: z.array(View).max(20).default([]),
   facets: z.array(Facet).max(20).default([]),
@@ -61,7 +63,7 @@ export const ITEM_SCHEMA = {
 
 /** The facts of a model as a beginning for another on the same platform: nobody has seen them on it, so nothing is confirmed. */
 export function copiedFor(name: string, like: ProcedureDocument): ProcedureDocument {
-  return { ...like, name, synonyms: [], strips: [], note: `Begun with the facts of ${like.name}. None of them has been seen on this model yet.` }
+  return { ...like, name, synonyms: [], strips: [], mirroredFrom: '', note: `Begun with the facts of ${like.name}. None of them has been seen on this model yet.` }
 }
 
 export function emptyDocument(name: string): ProcedureDocument {

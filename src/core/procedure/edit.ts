@@ -7,11 +7,13 @@ import { COLLECTIONS, ITEM_SCHEMA, ProcedureDocument, type Collection } from './
  * A change to a draft, small enough to merge: one field of one item with the value it was seen at, or an item
  * added or taken away. Two people who change different fields never meet; the second to change the same field is shown both.
  */
+/** What is said of the record as a whole. */
+const ABOUT = ['name', 'synonyms', 'note', 'mirroredFrom'] as const
 const Path = z.enum(COLLECTIONS)
 const json = z.json()
 export const Edit = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('field'), collection: Path, id: Id, field: z.string().min(1).max(40), from: json, to: json }),
-  z.object({ kind: z.literal('about'), field: z.enum(['name', 'synonyms', 'note']), from: json, to: json }),
+  z.object({ kind: z.literal('about'), field: z.enum(ABOUT), from: json, to: json }),
   z.object({ kind: z.literal('add'), collection: Path, item: z.looseObject({ id: Id }), after: Id.nullable().default(null) }),
   z.object({ kind: z.literal('remove'), collection: Path, id: Id, item: z.looseObject({ id: Id }) }),
 ])
@@ -102,7 +104,7 @@ export function replayEdits(document: ProcedureDocument, edits: readonly Edit[])
 /** The edits that bring `from` to `to`, field by field: what a form sends, and its own undo when called the other way round. */
 export function editsBetween(from: ProcedureDocument, to: ProcedureDocument): Edit[] {
   const edits: Edit[] = []
-  for (const field of ['name', 'synonyms', 'note'] as const)
+  for (const field of ABOUT)
     if (!same(from[field], to[field])) edits.push({ kind: 'about', field, from: from[field], to: to[field] })
   for (const collection of COLLECTIONS) {
     const before = new Map(from[collection].map((item) => [item.id, item as Record<string, unknown>]))

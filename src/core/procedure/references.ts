@@ -44,6 +44,7 @@ export function danglingReferences(document: ProcedureDocument): DanglingReferen
           for (const choice of choices) if (facets.has(facetId) && !facets.get(facetId)!.has(choice)) wrong(name, item.id, 'when', choice)
         }
 
+  for (const view of document.views) if (view.backOf !== null) point('views', view.id, 'back of', view.backOf, ids.views, 'view')
   for (const part of document.parts) if (part.outline) point('parts', part.id, 'outline', part.outline.viewId, ids.views, 'view')
   for (const part of document.parts) {
     if (part.carriedBy !== null) point('parts', part.id, 'carried by', part.carriedBy, ids.parts, 'part')

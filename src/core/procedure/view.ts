@@ -23,6 +23,10 @@ export const View = z.object({
   photoId: z.uuid().nullable().default(null),
   /** Whether the millimetres of this view were measured; a photo's are only in proportion. */
   measured: z.boolean().default(true),
+  /** The view whose back this is: its outlines and marks are that one's, seen mirrored, and never stored twice. */
+  backOf: Id.nullable().default(null),
+  /** Its drawing or photo is shown mirrored: the record came from the vehicle with the wheel on the other side. */
+  mirrorBackdrop: z.boolean().default(false),
   /** Which way somebody looks who sees this view: what is "toward you" on it follows from that. */
   looking: z.enum(['forward', 'rearward', 'left', 'right', 'up', 'down']).default('forward'),
   /** The words at the left and right border: which side of the vehicle is there. */

@@ -21,6 +21,7 @@ export function withoutDangling(document: ProcedureDocument): ProcedureDocument 
   const marks = <T extends { positions: readonly { viewId: string }[] }>(item: T): T => ({ ...item, positions: item.positions.filter((position) => views.has(position.viewId)) })
   return {
     ...document,
+    views: document.views.map((view) => ({ ...view, backOf: view.backOf !== null && views.has(view.backOf) ? view.backOf : null })),
     parts: document.parts.map((part) => ({
       ...part,
       carriedBy: part.carriedBy !== null && parts.has(part.carriedBy) ? part.carriedBy : null,

@@ -22,7 +22,7 @@ const KINDS: Record<HolderKind, string[]> = {
   'fir-tree clip': ['fir-tree', 'fir tree', 'fir-tree clip', 'fir tree clip', 'tree clip', 'push-in clip', 'christmas tree', 'christmas tree clip'],
   'push-pin': ['push-pin', 'push pin', 'scrivet', 'centre pin'],
   'pull-pin': ['pull-pin', 'pull pin'],
-  'quarter-turn': ['quarter-turn', 'turn fastener', 'quarter turn fastener'],
+  'quarter-turn': ['quarter-turn', 'turn fastener', 'quarter turn fastener', 'quarter-turn fastener'],
   'expanding rivet': ['rivet', 'expanding rivet', 'plastic rivet'],
   'rivet nut': ['rivet nut'],
   'well nut': ['well nut'],

@@ -1,13 +1,15 @@
 'use client'
-import { useMemo, type ReactNode } from 'react'
+import { useMemo, useRef, type ReactNode } from 'react'
 import type { Id } from '@/core/base/id'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { View } from '@/core/procedure/view'
+import { drawnFrom, seenOn } from '@/core/procedure/mirror'
 import { mediaUrl } from '@/client/media'
 import { MarkPaths, shapeOf } from '../marks/FastenerMark'
 import { PlugPaths } from '../marks/PlugMark'
 import { holderWords } from '../words/items'
 import { startWords } from '../words/operations'
+import { useZoom } from './useZoom'
 import { ClipNumbers } from './ClipNumbers'
 import { pathOf, type Point } from './geometry'
 import { placeLabels, type LabelWish } from './placeLabels'
@@ -20,7 +22,8 @@ export type MapProps = {
   children?: ReactNode
   /** Leaders with the names of what holds, ties and covers the picked part. */
   leaders?: boolean
-  svgRef?: React.Ref<SVGSVGElement>
+  /** The sheet that moves and grows with the zoom: what a pointer is measured on. */
+  sheetRef?: React.Ref<SVGGElement>
   onPointerDown?: (event: React.PointerEvent<SVGSVGElement>) => void
   onPointerMove?: (event: React.PointerEvent<SVGSVGElement>) => void
   onPointerUp?: (event: React.PointerEvent<SVGSVGElement>) => void
@@ -35,7 +38,14 @@ const WEIGHT = { outer: 1.35, inner: 0.95, ghost: 0.7, mass: 0.95 } as const
  * The panel map: a fine technical drawing with a zone frame, the parts' outlines over it, marks for fasteners and plugs, and
  * leaders for the picked part. Lines keep their weight at any size. Parts are picked by pointer here, by list beside it.
  */
-export function PanelMap({ document, view, pickedId, onPick, children, leaders = true, svgRef, drawing = false, large = false, ...pointer }: MapProps) {
+export function PanelMap({ document: whole, view, pickedId, onPick, children, leaders = true, sheetRef, drawing = false, large = false, ...pointer }: MapProps) {
+  const document = useMemo(() => seenOn(whole, view), [whole, view])
+  const { view: front, mirrored } = drawnFrom(whole, view)
+  // A back without a drawing of its own shows the front's, mirrored.
+  const drawn = mirrored && view.backdrop.length === 0 && view.photoId === null ? front : view
+  const flipped = view.mirrorBackdrop !== (drawn !== view)
+  const svg = useRef<SVGSVGElement>(null)
+  const zoom = useZoom(svg, view, drawing)
   const frame = view.widthMm * 0.02
   const parts = document.parts.filter((part) => part.outline?.viewId === view.id)
   // On a photo every line and mark wears a rim of the sheet's colour, whatever lies under it.
@@ -44,8 +54,9 @@ export function PanelMap({ document, view, pickedId, onPick, children, leaders =
   const covering = useMemo(() => new Set(coveringParts(document, pickedId)), [document, pickedId])
   const mark = markSize(view)
   return (
+    <div className="relative h-full w-full" tabIndex={0} role="group" aria-label={`${view.name}: zoom with plus and minus, move with the arrows, zero for the whole`} onKeyDown={zoom.onKeyDown}>
     <svg
-      ref={svgRef}
+      ref={svg}
       viewBox={`${-frame} ${-frame} ${view.widthMm + frame} ${view.heightMm + frame}`}
       className={`h-full w-full touch-none select-none ${drawing ? 'cursor-crosshair' : ''}`}
       role="img"
@@ -57,12 +68,15 @@ export function PanelMap({ document, view, pickedId, onPick, children, leaders =
           <line x1="0" y1="0" x2="0" y2={view.widthMm / 120} stroke="var(--petrol)" strokeWidth={view.widthMm / 900} />
         </pattern>
       </defs>
+      <g ref={sheetRef} transform={zoom.transform}>
       <rect x="0" y="0" width={view.widthMm} height={view.heightMm} fill="var(--sheet)" />
-      {view.photoId && <image href={mediaUrl(view.photoId)} x="0" y="0" width={view.widthMm} height={view.heightMm} preserveAspectRatio="none" />}
+      <g transform={flipped ? `translate(${view.widthMm} 0) scale(-1 1)` : undefined}>
+      {drawn.photoId && <image href={mediaUrl(drawn.photoId)} x="0" y="0" width={view.widthMm} height={view.heightMm} preserveAspectRatio="none" />}
       <g fill="none" strokeLinejoin="round" strokeLinecap="round">
-        {view.backdrop.map((line, i) => (
+        {drawn.backdrop.map((line, i) => (
           <path key={i} d={line.d} vectorEffect="non-scaling-stroke" fill={line.weight === 'mass' ? 'var(--sheet)' : 'none'} stroke={line.weight === 'ghost' ? 'var(--untravelled)' : 'var(--ink)'} strokeWidth={WEIGHT[line.weight]} />
         ))}
+      </g>
       </g>
       {parts.map((part) => rim(pathOf(part.outline!.points), `rim-${part.id}`))}
       {[...parts]
@@ -92,7 +106,22 @@ export function PanelMap({ document, view, pickedId, onPick, children, leaders =
       {leaders && picked && <Leaders document={document} view={view} pickedId={picked.id} />}
       <ZoneFrame view={view} frame={frame} />
       {children}
+      </g>
     </svg>
+      <div className="no-print absolute right-1 top-1 flex gap-1">
+        <MapButton words="Closer" sign="+" onClick={zoom.closer} />
+        {zoom.k > 1 && <MapButton words="Farther" sign="−" onClick={zoom.farther} />}
+        {zoom.k > 1 && <MapButton words="Whole view" sign="0" onClick={zoom.reset} />}
+      </div>
+    </div>
+  )
+}
+
+function MapButton({ words, sign, onClick }: { words: string; sign: string; onClick: () => void }) {
+  return (
+    <button type="button" aria-label={words} title={words} className="num grid size-11 place-items-center rounded border-2 border-untravelled bg-ground text-xl hover:border-ink" onClick={onClick}>
+      {sign}
+    </button>
   )
 }
 

@@ -29,8 +29,8 @@ export function pathOf(points: readonly Point[]): string {
 }
 
 /** Where on a view a pointer is, in whole millimetres, inside its frame. */
-export function pointAt(svg: SVGSVGElement, event: { clientX: number; clientY: number }, view: View): Point {
-  const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()!.inverse())
+export function pointAt(sheet: SVGGraphicsElement, event: { clientX: number; clientY: number }, view: View): Point {
+  const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(sheet.getScreenCTM()!.inverse())
   const inside = (value: number, most: number) => Math.round(Math.min(most, Math.max(0, value)))
   return [inside(point.x, view.widthMm), inside(point.y, view.heightMm)]
 }

@@ -4,6 +4,7 @@ import { mediaUrl } from '@/client/media'
 import { wallMsOf } from '@/core/base/clock'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Edit } from '@/core/procedure/edit'
+import { unmirroredOf, type Unmirrored } from '@/core/procedure/mirror'
 import { mergeEdits, splitEdits } from '@/core/procedure/onePart'
 import { edited, type CleanUp } from '@/core/strip/cleanUp'
 import { SelectField, TextField } from '../forms/Field'
@@ -27,6 +28,7 @@ export function CleanUpTab({ document, cleanUp, people, pickedId, mayDecide, sav
   }
   const contradictions = cleanUp.contradictions.filter((item) => !gone.has(`${item.jobId} ${item.key}`) && edited(document, item) !== null)
   const notes = cleanUp.notes.filter((note) => !gone.has(note.eventId))
+  const unmirrored = document.mirroredFrom === '' ? [] : unmirroredOf(document)
   const picked = document.parts.find((part) => part.id === pickedId)
   return (
     <div className="h-full overflow-auto px-3 py-3">
@@ -54,6 +56,25 @@ export function CleanUpTab({ document, cleanUp, people, pickedId, mayDecide, sav
         })}
       </Section>
       {!mayDecide && contradictions.length > 0 && <p className="text-second">A lead decides about these.</p>}
+      {document.mirroredFrom !== '' && (
+        <Section title={`Mirrored from ${document.mirroredFrom}: what does not mirror by itself`} count={unmirrored.length} empty="Everything mirrors by itself: no turn, no word that names a side.">
+          {unmirrored.map((item, i) => (
+            <li key={i} className="flex flex-wrap items-center gap-3 border-t border-hair py-2">
+              <p className="min-w-0 flex-1">
+                <b>{itemWords(document, item.itemId)}</b> {UNMIRRORED[item.kind]}: {item.words}
+              </p>
+              <button type="button" className="jump" onClick={() => onGo(item.itemId)}>
+                go there
+              </button>
+            </li>
+          ))}
+          <li className="border-t border-hair py-2">
+            <button type="button" className="desk-button" onClick={() => void save([{ kind: 'about', field: 'mirroredFrom', from: document.mirroredFrom, to: '' }]).then((sentence) => setTrouble(sentence ?? ''))}>
+              All of it looked at
+            </button>
+          </li>
+        </Section>
+      )}
       <Section title="Notes to work in" count={notes.length} empty="No note waits.">
         {notes.map((note) => (
           <li key={note.eventId} className="flex flex-wrap items-center gap-3 border-t border-hair py-2" data-note={note.eventId}>
@@ -113,6 +134,8 @@ export function CleanUpTab({ document, cleanUp, people, pickedId, mayDecide, sav
     </div>
   )
 }
+
+const UNMIRRORED: Record<Unmirrored['kind'], string> = { turns: 'turns; is it the other way round here?', 'says a side': 'names a side', 'seen from the side': 'is seen from the side; is the other side meant?' }
 
 function Section({ title, count, empty, children }: { title: string; count: number | null; empty: string; children: React.ReactNode }) {
   return (

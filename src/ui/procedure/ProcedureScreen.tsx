@@ -7,6 +7,7 @@ import type { Strip } from '@/core/order/learntOrder'
 import type { Problem } from '@/core/plan/problem'
 import type { HouseWord } from '@/core/shop/houseWord'
 import { MapEditor } from '../map/MapEditor'
+import { MapSheet } from '../map/MapSheet'
 import { middleOf, zoneOf } from '../map/geometry'
 import { Dialog } from '../shell/Dialog'
 import { forbidsPublishing } from '@/core/plan/problem'
@@ -85,7 +86,9 @@ export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { dat
   const waiting = data.cleanUp.notes.length + data.cleanUp.contradictions.length
   const isDraft = data.isDraft || draft.changed
   return (
-    <div className="grid grid-cols-1 lg:h-[calc(100dvh-54px)] lg:min-h-[640px] lg:grid-cols-[212px_minmax(0,1fr)_350px]">
+    <>
+    {view && <MapSheet document={document} view={view} />}
+    <div className="no-print grid grid-cols-1 lg:h-[calc(100dvh-54px)] lg:min-h-[640px] lg:grid-cols-[212px_minmax(0,1fr)_350px]">
       <aside className="border-hair py-4 lg:overflow-auto lg:border-r" aria-label="Views and parts">
         <div className="px-5">
           <h1 className="text-[24px]">{document.name}</h1>
@@ -163,6 +166,7 @@ export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { dat
       </Dialog>
       <ConflictDialog draft={draft} />
     </div>
+    </>
   )
 }
 

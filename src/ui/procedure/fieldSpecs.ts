@@ -321,6 +321,8 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
         { as: 'number', path: 'widthMm', label: 'Width', unit: 'mm' },
         { as: 'number', path: 'heightMm', label: 'Height', unit: 'mm' },
         { as: 'choice', path: 'looking', label: 'Seen looking', options: ['forward', 'rearward', 'left', 'right', 'up', 'down'], help: 'From the seat at the dash: forward. At the left side of a motorcycle: right.' },
+        { as: 'item', path: 'backOf', label: 'It is the back of', of: 'views', empty: 'no other view', help: 'Outlines and marks are then those of the front, seen mirrored.' },
+        { as: 'yes', path: 'measured', label: 'Its millimetres were measured' },
         { as: 'text', path: 'leftWord', label: 'Word at the left edge' },
         { as: 'text', path: 'rightWord', label: 'Word at the right edge' },
       ],

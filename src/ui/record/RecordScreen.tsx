@@ -3,7 +3,7 @@ import { Camera, NotebookPen, PanelTop, SlidersHorizontal, TriangleAlert, Undo2 
 import { useMemo, useState, type ReactNode } from 'react'
 import { wallMsOf } from '@/core/base/clock'
 import { CATCHES, likelyNext, type Catch, type Usual } from '@/core/strip/likeliest'
-import { MOST_QUESTIONS, questionsOf } from '@/core/strip/questions'
+import { MOST_QUESTIONS, questionsOf, type Question } from '@/core/strip/questions'
 import { stripRows, type StripRow } from '@/core/strip/stripRows'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import { JobHead } from '../job/JobHead'
@@ -24,6 +24,7 @@ import { RowSheet } from './RowSheet'
 import { StripPicture } from './StripPicture'
 import { StripRail } from './StripRail'
 import { StripSign } from './StripSign'
+import { useDearOrders } from './useDearOrders'
 import { useMedia } from './useMedia'
 import { useStrip, type LiveStrip } from './useStrip'
 
@@ -37,7 +38,8 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
   const waitingMedia = useMedia(strip, data.shopId, data.id)
   const [sheet, setSheet] = useState<Sheet>(null)
   const rows = useMemo(() => stripRows(job.document, job.state, strip.inHand), [job.document, job.state, strip.inHand])
-  const questions = useMemo(() => questionsOf(job.document, job.state), [job.document, job.state])
+  const dear = useDearOrders(job, data)
+  const questions = useMemo(() => questionsOf(job.document, job.state, dear), [job.document, job.state, dear])
   const offered = offerFor(strip)
   const urgent = questions.find((question) => question.kind === 'circuit')
   const first = job.state.history[0]
@@ -112,7 +114,7 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
         <PhotoSheet strip={strip} shopId={data.shopId} jobId={data.id} close={close} />
       </Dialog>
       <Dialog title="While there is a pause" open={sheet === 'questions'} onClose={close} wide>
-        {questions[0] ? <QuestionRound key="round" strip={strip} /> : <p className="text-xl">Nothing is open: what was told is enough for a plan.</p>}
+        {questions[0] ? <QuestionRound key="round" strip={strip} dear={dear} /> : <p className="text-xl">Nothing is open: what was told is enough for a plan.</p>}
       </Dialog>
       <Dialog title="Put it back together" open={sheet === 'back'} onClose={close}>
         <PutBack data={data} job={job} questions={questions.length} ask={() => setSheet('questions')} />
@@ -125,10 +127,10 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
 }
 
 /** At most five questions in a row; each answered or put off, and then enough. */
-function QuestionRound({ strip }: { strip: LiveStrip }) {
+function QuestionRound({ strip, dear }: { strip: LiveStrip; dear: readonly Question[] }) {
   const { job } = strip
-  const [begun] = useState(() => questionsOf(job.document, job.state).length)
-  const open = questionsOf(job.document, job.state)
+  const [begun] = useState(() => questionsOf(job.document, job.state, dear).length)
+  const open = questionsOf(job.document, job.state, dear)
   const asked = begun - open.length
   const question = open[0]
   if (!question || asked >= MOST_QUESTIONS) return <p className="text-2xl">{question ? `Enough for now. ${open.length} more wait for another pause.` : 'That was all. Thank you.'}</p>

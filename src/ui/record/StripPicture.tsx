@@ -1,6 +1,7 @@
 'use client'
 import { useRef, useState, type PointerEvent } from 'react'
 import { fieldEdits } from '@/core/procedure/edit'
+import { storedAt } from '@/core/procedure/mirror'
 import { pointAt } from '../map/geometry'
 import { Tape } from '../marks/Tape'
 import { PanelMap } from '../map/PanelMap'
@@ -10,7 +11,7 @@ import type { LiveStrip } from './useStrip'
 /** The view that is worked at: what was caught last is marked by tapping where it sits, one tap a piece. */
 export function StripPicture({ strip, vehicle, waiting, onPhoto }: { strip: LiveStrip; vehicle: string; waiting: number; onPhoto: () => void }) {
   const { document } = strip.job
-  const svg = useRef<SVGSVGElement>(null)
+  const sheet = useRef<SVGGElement>(null)
   const [viewId, setViewId] = useState(document.views[0]?.id ?? null)
   const view = document.views.find((item) => item.id === viewId) ?? document.views.at(-1)
   const holder = document.holders.find((item) => item.id === strip.lastItem)
@@ -26,9 +27,9 @@ export function StripPicture({ strip, vehicle, waiting, onPhoto }: { strip: Live
       </div>
     )
   const drop = (event: PointerEvent<SVGSVGElement>) => {
-    if (!item || wanted <= 0 || !svg.current) return
-    const [x, y] = pointAt(svg.current, event, view)
-    strip.state(fieldEdits(holder ? 'holders' : 'tethers', item, { ...item, positions: [...item.positions, { viewId: view.id, x, y }] } as typeof item))
+    if (!item || wanted <= 0 || !sheet.current) return
+    const spot = storedAt(document, view, pointAt(sheet.current, event, view))
+    strip.state(fieldEdits(holder ? 'holders' : 'tethers', item, { ...item, positions: [...item.positions, spot] } as typeof item))
   }
   return (
     <div className="relative flex min-h-64 flex-col">
@@ -42,7 +43,7 @@ export function StripPicture({ strip, vehicle, waiting, onPhoto }: { strip: Live
         </div>
       )}
       <div className="relative min-h-0 flex-1">
-        <PanelMap document={document} view={view} pickedId={strip.inHand} onPick={() => undefined} svgRef={svg} drawing={wanted > 0} leaders={false} large onPointerDown={drop} />
+        <PanelMap document={document} view={view} pickedId={strip.inHand} onPick={() => undefined} sheetRef={sheet} drawing={wanted > 0} leaders={false} large onPointerDown={drop} />
         {waiting > 0 && (
           <p className="absolute left-2 top-2 rounded bg-ground px-3 py-1 text-[15px] text-second" role="status">
             <span className="num">{waiting}</span> still on this tablet
