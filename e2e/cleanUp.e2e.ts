@@ -50,7 +50,7 @@ test('a strip begun with one photo, marks on it, a spoken note; at the desk: con
   await test.step('what is no picture is said so, and nothing is lost', async () => {
     await catching(page, 'Photo')
     await page.getByLabel('Only to look at').setInputFiles({ name: 'x.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture') })
-    await expect(page.getByRole('alert')).toContainText('can’t be read as a picture')
+    await expect(page.getByRole('dialog', { name: 'Photo' }).getByRole('alert')).toContainText('can’t be read as a picture')
     await page.keyboard.press('Escape')
   })
 
@@ -118,7 +118,7 @@ test('a strip begun with one photo, marks on it, a spoken note; at the desk: con
     const sheet = page.getByRole('article', { name: /for printing/ })
     await expect(sheet).toBeVisible()
     await expect(sheet.getByRole('listitem')).toHaveCount(2)
-    await expect(map.last()).toBeHidden()
+    await expect(page.getByRole('tablist', { name: 'Map or facts' })).toBeHidden()
     await page.emulateMedia({ media: 'screen' })
   })
 

@@ -7,6 +7,7 @@ import type { Strip } from '@/core/order/learntOrder'
 import type { Problem } from '@/core/plan/problem'
 import type { HouseWord } from '@/core/shop/houseWord'
 import { MapEditor } from '../map/MapEditor'
+import { usePrinting } from '../shell/usePrinting'
 import { MapSheet } from '../map/MapSheet'
 import { middleOf, zoneOf } from '../map/geometry'
 import { Dialog } from '../shell/Dialog'
@@ -48,6 +49,7 @@ type Form = { collection: FactCollection; item: { id: string }; isNew: boolean }
 /** The record of a model: the panel map in the middle, its facts beside it and as tables, its problems below. */
 export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { data: ProcedureData; editDraft: EditDraft; publish: Publish; cleanUpActs: CleanUpActs }) {
   const draft = useDraft(data.id, data, editDraft)
+  const printing = usePrinting()
   const { document } = draft
   const [tab, setTab] = useState<FactCollection | 'map' | 'order' | 'clean-up'>(document.parts.length === 0 ? 'parts' : 'map')
   const [viewId, setViewId] = useState(document.views[0]?.id ?? null)
@@ -87,7 +89,7 @@ export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { dat
   const isDraft = data.isDraft || draft.changed
   return (
     <>
-    {view && <MapSheet document={document} view={view} />}
+    {printing && view && <MapSheet document={document} view={view} />}
     <div className="no-print grid grid-cols-1 lg:h-[calc(100dvh-54px)] lg:min-h-[640px] lg:grid-cols-[212px_minmax(0,1fr)_350px]">
       <aside className="border-hair py-4 lg:overflow-auto lg:border-r" aria-label="Views and parts">
         <div className="px-5">
