@@ -1,6 +1,9 @@
 import { expect, test } from '@playwright/test'
 import { actAs, addCavity, addPart, followJob, lookAround, newContextPage, saved, setUpShop, signIn, someOwner } from './steps'
 
+/** The smallest picture there is: one dot. */
+const DOT = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64')
+
 // A stranger from another shop, and somebody who is not signed in, are refused every page, every action and every id.
 test('another shop sees and changes nothing', async ({ page, browser }) => {
   await lookAround(page, 'a lead')
@@ -14,11 +17,15 @@ test('another shop sees and changes nothing', async ({ page, browser }) => {
   const jobs = (await hrefs('/today', /^\/jobs\/[0-9a-f-]{36}$/)).slice(0, 2)
   expect([procedures.length, vehicles.length, jobs.length].every((count) => count > 0)).toBe(true)
   const jobId = jobs[0]!.split('/')[2]!
+  const strip = (await hrefs('/today', /^\/jobs\/[0-9a-f-]{36}\/record$/))[0]!
+  const photo = `/api/media/${crypto.randomUUID()}`
+  const kept = await page.request.post(`/api/jobs/${jobId}/media/${photo.split('/')[3]}?kind=photo`, { headers: { origin: new URL(page.url()).origin, 'content-type': 'image/png' }, data: DOT })
+  expect([kept.status(), (await page.request.get(photo)).status()]).toEqual([200, 200])
   const events = (await (await page.request.get(`/api/jobs/${jobId}/events`)).json()) as { events: Record<string, unknown>[] }
 
   const stranger = await newContextPage(browser)
   await setUpShop(stranger, someOwner('Far Shore Radios'))
-  for (const href of [...procedures, ...vehicles, ...jobs, ...jobs.map((job) => `${job}/balance`), ...jobs.map((job) => `${job}/handover`)]) {
+  for (const href of [strip, ...procedures, ...vehicles, ...jobs, ...jobs.map((job) => `${job}/balance`), ...jobs.map((job) => `${job}/handover`)]) {
     await stranger.goto(href)
     await expect(stranger.getByRole('heading', { name: 'There is nothing here.' })).toBeVisible()
   }
@@ -27,9 +34,12 @@ test('another shop sees and changes nothing', async ({ page, browser }) => {
   expect((await stranger.request.get(`/api/jobs/${jobId}/events`)).status()).toBe(404)
   const forged = { ...events.events[0], id: crypto.randomUUID() }
   expect((await stranger.request.post(`/api/jobs/${jobId}/events`, { headers, data: { events: [forged] } })).status()).toBe(404)
+  expect((await stranger.request.get(photo)).status()).toBe(404)
+  expect((await stranger.request.get(`${photo}?size=small`)).status()).toBe(404)
+  expect((await stranger.request.post(`/api/jobs/${jobId}/media/${crypto.randomUUID()}?kind=photo`, { headers: { ...headers, 'content-type': 'image/png' }, data: DOT })).status()).toBe(404)
   await stranger.goto(`/plan?vehicle=${vehicles[0]!.split('/')[2]}`)
   await expect(stranger.getByText('That vehicle is not in your shop.')).toBeVisible()
-  for (const path of ['/today', '/procedures', '/vehicles', '/crew']) {
+  for (const path of ['/today', '/procedures', '/vehicles', '/crew', '/strips/new']) {
     await stranger.goto(path)
     await expect(stranger.locator('main')).not.toContainText(/Van 27|Patrol motorcycle|Marit|Saltmarsh/)
   }
@@ -38,10 +48,11 @@ test('another shop sees and changes nothing', async ({ page, browser }) => {
   expect(after.events).toHaveLength(events.events.length)
 
   const nobody = await newContextPage(browser)
-  for (const path of ['/today', '/plan', '/crew', '/marks', procedures[0]!, vehicles[0]!, jobs[0]!]) {
+  for (const path of ['/today', '/plan', '/crew', '/marks', '/strips/new', strip, procedures[0]!, vehicles[0]!, jobs[0]!]) {
     await nobody.goto(path)
     await expect(nobody).toHaveURL(/\/welcome$/)
   }
+  expect((await nobody.request.get(photo)).status()).toBe(401)
   expect((await nobody.request.get(`/api/jobs/${jobId}/events`)).status()).toBe(401)
   expect((await nobody.request.post(`/api/jobs/${jobId}/events`, { headers, data: { events: [forged] } })).status()).toBe(401)
   await stranger.context().close()
@@ -86,6 +97,18 @@ test('every action of one shop, sent again by a stranger, changes nothing', asyn
   await saved(page)
   await page.getByRole('button', { name: 'Hand over', exact: true }).click()
   await expect(page.getByRole('heading', { name: 'Handed over' })).toBeVisible()
+  await page.goto('/strips/new')
+  await page.getByLabel('Fleet number').fill('Mixer 1')
+  await page.getByRole('button', { name: 'Begin', exact: true }).click()
+  await page.waitForURL('**/record')
+  await page.getByRole('group', { name: 'Catch' }).getByRole('button', { name: 'Note' }).click()
+  await page.getByLabel('Note for this job').fill('a hook at the top')
+  await page.getByRole('button', { name: 'Keep the note' }).click()
+  await saved(page)
+  await page.goto(procedure)
+  await page.getByRole('button', { name: /^Clean-up/ }).click()
+  await page.getByRole('button', { name: 'Worked in' }).click()
+  await expect(page.getByText('No note waits.')).toBeVisible()
   await page.goto('/crew')
   await page.getByLabel('Name, as the crew says it').fill('Bo')
   await page.getByLabel('PIN').fill('1357')
@@ -102,8 +125,8 @@ test('every action of one shop, sent again by a stranger, changes nothing', asyn
     return [await (await page.request.get(`${procedure}/export`)).text(), await (await page.request.get(`/api${job}/events`)).text(), await text('/procedures'), await text('/vehicles'), await text(vehicle), await text('/crew'), await text('/today')]
   }
   const before = await state()
-  // create, three edits, publish, edit, vehicle, model, job, hand-over, person, left: all of them were seen.
-  expect(sent.length).toBeGreaterThanOrEqual(11)
+  // create, three edits, publish, edit, vehicle, model, job, hand-over, strip, note, person, left: all of them were seen.
+  expect(sent.length).toBeGreaterThanOrEqual(13)
 
   const stranger = await newContextPage(browser)
   await setUpShop(stranger, someOwner('Far Shore Radios'))
