@@ -125,7 +125,8 @@ class Line {
         this.once(this.release, 'start', item)
         return
       case 'move':
-        if (this.plug && next === undefined) return
+        // "squeeze the tab and pull": of a plug that goes without saying. A direction does not.
+        if (this.plug && next === undefined && item.to === null && !item.ask) return
         this.closeGroup()
         this.addMotion({ move: item.move, ...(item.to !== null && { to: item.to }) })
         if (item.ask) this.asks.add(item.ask)

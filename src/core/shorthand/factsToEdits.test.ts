@@ -57,7 +57,7 @@ describe('on a record that is there', () => {
   test('only single fields of the part are changed, and the check finds nothing new', () => {
     const { document, placed } = said(van, ["don't push up, top edge first", 'two people'], 'surround')
     expect(placed.flatMap(({ edits }) => edits.map((edit) => [edit.kind, 'field' in edit && edit.field]))).toEqual([['field', 'release'], ['field', 'refit'], ['field', 'persons']])
-    expect(document.parts.find(({ id }) => id === 'surround')).toMatchObject({ persons: 2, refit: { first: 'top edge' } })
+    expect(document.parts.find(({ id }) => id === 'surround')).toMatchObject({ persons: 2, refit: { first: 'top edge' }, release: { mustNot: expect.stringContaining('never push up') } })
     const kinds = (of: ProcedureDocument) => checkRecord(of, whilePlanning(DEFAULT_HOUSE_VALUES)).map(({ kind }) => kind)
     expect(kinds(document)).toEqual(kinds(van))
   })

@@ -79,7 +79,7 @@ class Placing {
           },
         }))
       case 'must not':
-        return this.change(fact.of, (part) => ({ ...part, release: { ...part.release, mustNot: joined(part.release.mustNot, fact.what) } }))
+        return this.change(fact.of, (part) => ({ ...part, release: { ...part.release, mustNot: joined(part.release.mustNot, `never ${fact.what}`) } }))
       case 'rests':
         return this.rests(fact)
       case 'persons':

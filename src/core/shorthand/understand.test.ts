@@ -71,6 +71,18 @@ describe('the words of a record and of a shop', () => {
     const own = { parts: [{ name: 'Left vent', said: ['vent'] }, { name: 'Right vent', said: ['vent'] }] }
     expect(understand('vent: 2 clips', own)).toMatchObject({ asks: ['part'], whichPart: [{ said: 'vent', choices: ['Left vent', 'Right vent'] }] })
   })
+  test('of a plug a plain pull goes without saying; a direction is kept, and forward asked', () => {
+    expect(understand('unplug hazard and pull').facts).toEqual([{ fact: 'plug', name: 'hazard' }])
+    expect(understand('unplug hazard, pull forward').asks).toEqual(['forward'])
+  })
+  test('a plug of the record is known by its name; a word of the trade goes on meaning what it means', () => {
+    expect(understand('unplug obd, tab top').notUnderstood).toMatchObject([{ said: 'obd' }])
+    expect(understand('unplug obd, tab top', { plugs: ['OBD'] }).facts).toEqual([{ fact: 'plug', name: 'OBD', tab: 'top' }])
+    expect(understand('2 clips', { plugs: ['clips'] }).facts).toEqual([{ fact: 'holder', kind: 'spring clip', count: 2 }])
+  })
+  test('a part that is named after another one', () => {
+    expect(understand('grab handle: 2 hex 10 behind grab handle caps').facts).toMatchObject([{ behind: ['pull handle caps'], holds: ['pull handle'] }])
+  })
   test('house words stand for the trade’s', () => {
     expect(understand('3 wotsits on the bezel', { house: { wotsit: 'spring clip' } }).facts).toEqual([{ fact: 'holder', kind: 'spring clip', count: 3, holds: ['surround'] }])
   })

@@ -77,15 +77,15 @@ function LooseRow({ loose, strip }: { loose: LooseEnd; strip: LiveStrip }) {
     return (
       <>
         <FastenerMark shape={shapeOf(holder)} size={34} hidden={where !== ''} />
-        <span className="flex-1 text-[23px]">{holderWords(holder)}</span>
-        <span className="text-[17px] text-second">{where || holder.note}</span>
+        <span className="flex-1 whitespace-nowrap text-[23px]">{holderWords(holder)}</span>
+        <span className="text-right text-[17px] leading-tight text-second">{where || holder.note}</span>
       </>
     )
   if (tether)
     return (
       <>
         <PlugMark tether={tether} size={36} />
-        <span className="flex-1 text-[23px]">{tether.name} plug</span>
+        <span className="flex-1 whitespace-nowrap text-[23px]">{tether.name} plug</span>
         {isAirbagCircuit(tether) && <AirbagFlag />}
       </>
     )
@@ -94,7 +94,7 @@ function LooseRow({ loose, strip }: { loose: LooseEnd; strip: LiveStrip }) {
   return (
     <>
       <LevelMark level={mayRestFree(cover) ? 'free' : 'off'} size={30} />
-      <span className="flex-1 text-[23px]">{cover.name}</span>
+      <span className="flex-1 whitespace-nowrap text-[23px]">{cover.name}</span>
       <span className="text-right text-[17px] text-second">lay over the {holderWords(under[0]!)}</span>
     </>
   )

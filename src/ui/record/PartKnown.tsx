@@ -17,7 +17,7 @@ export function PartKnown({ strip, part }: { strip: LiveStrip; part: Part }) {
   const tethers = document.tethers.filter((tether) => tether.partId === part.id)
   const waits = document.needs.filter((need) => need.dependent.id === part.id || holders.some((holder) => holder.id === need.dependent.id))
   const change = (to: Partial<Part>, said: string) => strip.state(fieldEdits('parts', part, { ...part, ...to } as Part), said)
-  const release = [part.release.start && startWords(part.release.start), motionsWords(part), part.release.mustNot && `never ${part.release.mustNot}`].filter(Boolean).join(', ')
+  const release = [part.release.start && startWords(part.release.start), motionsWords(part), part.release.mustNot].filter(Boolean).join(', ')
   const level = levelNow(state, part.id)
   const out = (id: string) => (state.holders.get(id)?.undone ?? 0) > 0 || state.tethersOpen.has(id)
   const recorded = new Set(strip.base.holders.map(({ id }) => id))

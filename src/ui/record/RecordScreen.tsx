@@ -189,9 +189,9 @@ function CatchBar({ strip, onCatch }: { strip: LiveStrip; onCatch: (what: Catch)
   const { job } = strip
   const likely = likelyNext(job.document, job.state, strip.inHand)
   return (
-    <div className="sticky bottom-0 grid grid-cols-3 gap-2 bg-ground pl-4 sm:grid-cols-9" role="group" aria-label="Catch">
+    <div className="bottom-0 grid grid-cols-3 gap-2 sm:sticky bg-ground pl-4 sm:grid-cols-9" role="group" aria-label="Catch">
       {CATCHES.map((what) => (
-        <button key={what} type="button" data-likely={what === likely} className={`${what === likely ? 'slab' : 'ghost'} !min-h-[84px] flex-col !gap-1 !px-1 !text-lg`} onClick={() => onCatch(what)}>
+        <button key={what} type="button" data-likely={what === likely} className={`${what === likely ? 'slab' : 'ghost'} !min-h-[84px] flex-col !gap-1 !px-1 !text-[17px] xl:!text-lg`} onClick={() => onCatch(what)}>
           {MARKS[what]}
           {LABELS[what]}
         </button>

@@ -29,7 +29,7 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
   }
   const question = questions[0]
   return (
-    <section aria-label="What came off" className="on-sign flex min-h-[216px] flex-col gap-3 rounded-b px-5 py-4">
+    <section aria-label="What came off" className="on-sign flex min-h-[196px] flex-col xl:min-h-[216px] gap-3 rounded-b px-5 py-4">
       <form
         className="flex items-stretch gap-3"
         onSubmit={(event) => {
@@ -131,7 +131,7 @@ function InHand({ strip }: { strip: LiveStrip }) {
 
 function Slab({ words, onClick, main = true }: { words: string; onClick: () => void; main?: boolean }) {
   return (
-    <button type="button" className={`min-h-[72px] rounded px-6 text-2xl font-bold ${main ? 'bg-[#f4f1e9] text-[#0f1315]' : 'border-2 border-white text-white'}`} onClick={onClick}>
+    <button type="button" className={`min-h-16 rounded px-4 text-xl font-bold xl:min-h-[72px] xl:px-6 xl:text-2xl ${main ? 'bg-[#f4f1e9] text-[#0f1315]' : 'border-2 border-white text-white'}`} onClick={onClick}>
       {words}
     </button>
   )

@@ -25,7 +25,7 @@ function valueWords(document: ProcedureDocument, field: string, value: unknown):
 function saidWords(fields: Record<string, unknown>): string {
   const said = Object.entries(fields).flatMap(([name, value]) => {
     if (name === 'motions') return (value as { move: string; directions: string[] }[]).map((motion) => `${motion.move} ${motion.directions.join(' and ')}`.trim())
-    return typeof value === 'string' && value !== '' && !['hand', 'light'].includes(value) ? [name === 'mustNot' ? `never ${value}` : value] : []
+    return typeof value === 'string' && value !== '' && !['hand', 'light'].includes(value) ? [value] : []
   })
   return said.join(', ') || 'nothing'
 }

@@ -68,7 +68,7 @@ export function itemWords(document: ProcedureDocument, id: Id): string {
   const part = document.parts.find((item) => item.id === id)
   if (part) return part.name
   const holder = document.holders.find((item) => item.id === id)
-  if (holder) return `${holderWords(holder)} of ${ownerWords(document, holder)}`
+  if (holder) return holder.holds.length > 0 ? `${holderWords(holder)} of ${ownerWords(document, holder)}` : holderWords(holder)
   const named = [...document.tethers, ...document.settings, ...document.cavities, ...document.functions, ...document.views, ...document.facets].find((item) => item.id === id)
   if (named) return named.name
   const method = document.settings.flatMap((setting) => setting.methods).find((item) => item.id === id)
