@@ -99,6 +99,9 @@ describe('what is missing', () => {
     ['stated twice', { ...van, needs: [...van.needs, { ...van.needs[0]!, id: 'again' }] }],
     ['carried in a circle', { ...van, parts: van.parts.map((p) => (p.id === 'liner' ? { ...p, carriedBy: 'cover' } : p.id === 'cover' ? { ...p, carriedBy: 'liner' } : p)) }],
     ['no cavity', { ...van, cavities: [] }],
+    ['same name', { ...van, parts: [...van.parts, { ...van.parts[0]!, id: 'again' }] }],
+    ['facet not told apart', { ...van, facets: van.facets.map((facet) => ({ ...facet, choices: facet.choices.map((choice) => ({ ...choice, tell: '' })) })) }],
+    ['loose end', { ...van, holders: van.holders.map((h) => (h.id === 'unit-hex7' ? { ...h, holds: [] } : h)) }],
     ['reference', { ...van, holders: van.holders.map((h) => (h.id === 'unit-hex7' ? { ...h, holds: ['gone'] } : h)) }],
   ])('%s is told', (kind, document) => {
     expect(kinds(van)).not.toContain(kind)

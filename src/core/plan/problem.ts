@@ -26,7 +26,7 @@ export function forbidsPublishing(problem: Problem): boolean {
 /** What would hurt first: wrong orders and hidden dangers, then what misleads a hand, then what is only missing. */
 const HURTS: readonly Problem['kind'][] = [
   'reference', 'carried in a circle', 'contradiction', 'no safe order', 'no circuit', 'loose end', 'goal out of reach', 'covered for good', 'no way to set', 'may not rest', 'other steering side', 'no latch', 'no tab side',
-  'mix-up without difference', 'mix-up one way', 'lookalike without difference', 'orders in a circle', 'no function', 'nothing holds it', 'marks differ', 'drive without size', 'condition on every choice', 'stated twice', 'seen once', 'no cavity',
+  'mix-up without difference', 'mix-up one way', 'lookalike without difference', 'orders in a circle', 'same name', 'facet not told apart', 'no function', 'nothing holds it', 'marks differ', 'drive without size', 'condition on every choice', 'stated twice', 'seen once', 'no cavity',
 ]
 
 export function byHurt(problems: Problem[]): Problem[] {

@@ -24,6 +24,10 @@ export type FactProblem =
   | { kind: 'other steering side'; itemId: Id; words: string; facetId: Id }
   | { kind: 'condition on every choice'; itemId: Id; collection: Collection; facetId: Id }
   | { kind: 'stated twice'; itemId: Id; otherId: Id }
+  /** Two parts of one name: whoever says it means either. */
+  | { kind: 'same name'; itemId: Id; otherId: Id }
+  /** A choice nobody can tell from the others. */
+  | { kind: 'facet not told apart'; itemId: Id; choice: string }
   | { kind: 'no cavity' }
 
 /** Every fact that is missing or does not fit the others. Cost: O(items + pairs of screws with one head). */
@@ -37,6 +41,7 @@ export function checkFacts(document: ProcedureDocument): FactProblem[] {
     ...partProblems(document),
     ...holderProblems(document),
     ...conditionProblems(document),
+    ...namingProblems(document),
     ...(document.cavities.length === 0 && document.parts.length > 0 ? [{ kind: 'no cavity' } as const] : []),
   ]
 }
@@ -144,4 +149,19 @@ function conditionProblems(document: ProcedureDocument): FactProblem[] {
         for (const [facetId, choices] of Object.entries(item.when))
           if (facets.has(facetId) && facets.get(facetId)!.choices.every((choice) => choices.includes(choice.id))) problems.push({ kind: 'condition on every choice', itemId: item.id, collection, facetId })
   return problems
+}
+
+function namingProblems(document: ProcedureDocument): FactProblem[] {
+  const byName = new Map<string, Id>()
+  const twice = document.parts.flatMap((part): FactProblem[] => {
+    const name = part.name.toLowerCase()
+    const otherId = byName.get(name)
+    if (otherId === undefined) byName.set(name, part.id)
+    return otherId === undefined ? [] : [{ kind: 'same name', itemId: part.id, otherId }]
+  })
+  const untold = document.facets.flatMap((facet): FactProblem[] => {
+    const silent = facet.choices.filter((choice) => choice.tell === '')
+    return silent.length > 1 ? [{ kind: 'facet not told apart', itemId: facet.id, choice: silent[0]!.name }] : []
+  })
+  return [...twice, ...untold]
 }

@@ -12,6 +12,7 @@ import { MapSheet } from '../map/MapSheet'
 import { middleOf, zoneOf } from '../map/geometry'
 import { Dialog } from '../shell/Dialog'
 import { forbidsPublishing } from '@/core/plan/problem'
+import { AboutForm } from './AboutForm'
 import type { CleanUp } from '@/core/strip/cleanUp'
 import { CleanUpTab, type CleanUpActs } from './CleanUpTab'
 import { ConflictDialog } from './ConflictDialog'
@@ -56,6 +57,7 @@ export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { dat
   const [pickedId, setPickedId] = useState<string | null>(document.parts.find((part) => part.outline)?.id ?? document.parts[0]?.id ?? null)
   const [form, setForm] = useState<Form>(null)
   const [said, setSaid] = useState('')
+  const [naming, setNaming] = useState(false)
   const view = document.views.find((item) => item.id === viewId) ?? document.views[0]
 
   const pick = (id: string) => {
@@ -94,6 +96,9 @@ export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { dat
       <aside className="border-hair py-4 lg:overflow-auto lg:border-r" aria-label="Views and parts">
         <div className="px-5">
           <h1 className="text-[24px]">{document.name}</h1>
+          <button type="button" className="jump float-right min-h-8 text-[15px]" onClick={() => setNaming(true)}>
+            rename
+          </button>
           <p className="text-[15px] text-second">
             {isDraft ? (data.revision ? `draft after revision ${data.revision.number}` : 'draft, not published') : `revision ${data.revision!.number}, ${data.revision!.publishedWords} by ${data.revision!.by}`}
             <br />
@@ -163,6 +168,9 @@ export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { dat
         <SayLine document={document} words={data.words} partId={pickedId} save={draft.save} onNewPart={setPickedId} />
         {pickedId ? <PartFacts document={document} partId={pickedId} onOpen={open} onAdd={add} /> : <p className="text-second">No part yet. Add the first one: what comes off first.</p>}
       </aside>
+      <Dialog title="What is this model?" open={naming} onClose={() => setNaming(false)}>
+        <AboutForm document={document} save={draft.save} close={() => setNaming(false)} />
+      </Dialog>
       <Dialog title={form ? (form.isNew ? `New ${COLLECTION_WORDS[form.collection].one}` : `Change ${COLLECTION_WORDS[form.collection].one}`) : ''} open={form !== null} onClose={() => setForm(null)} wide>
         {form && <StationsForForm value={data.stations}><ItemForm key={form.item.id} document={document} collection={form.collection} item={form.item} isNew={form.isNew} save={saveItem} close={() => setForm(null)} /></StationsForForm>}
       </Dialog>

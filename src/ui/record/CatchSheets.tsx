@@ -167,7 +167,7 @@ export function PlugSheet({ strip, close }: SheetProps) {
   )
 }
 
-/** Settings as they stand; a tap moves one, unless a rule of safety forbids it now. */
+/** Which build this vehicle is, where the record asks, and settings as they stand; a tap moves one, unless a rule of safety forbids it now. */
 export function SettingSheet({ strip, close }: SheetProps) {
   const { document, state, model, vehicle, circumstances } = strip.job
   const [refusal, setRefusal] = useState('')
@@ -178,6 +178,17 @@ export function SettingSheet({ strip, close }: SheetProps) {
           {refusal}
         </p>
       )}
+      {document.facets.map((facet) => (
+        <fieldset key={facet.id} className="flex flex-wrap items-center gap-3 border-b border-hair pb-3">
+          <legend className="float-left w-40 text-xl font-semibold">{facet.name}</legend>
+          {facet.choices.map((choice) => (
+            <button key={choice.id} type="button" aria-pressed={state.facets.get(facet.id) === choice.id} className={`${state.facets.get(facet.id) === choice.id ? 'slab' : 'ghost'} min-w-28 flex-col !gap-0 text-lg`} onClick={() => (strip.happen([{ kind: 'facet told', facetId: facet.id, choiceId: choice.id }]), close())}>
+              {choice.name}
+              {choice.tell && <span className="text-[15px] font-normal">{choice.tell}</span>}
+            </button>
+          ))}
+        </fieldset>
+      ))}
       {document.settings.map((setting) => {
         const now = state.settings.get(setting.id) ?? setting.asFound
         const set = (value: string) => {

@@ -7,7 +7,7 @@ import { circuitWords, questionSentence, reasonWords } from '../words/questionWo
 import type { LiveStrip } from './useStrip'
 
 /** One question, its likeliest answers large, and the way past it. What is not answered stays as it was seen. */
-export function QuestionCard({ strip, question, compact = false }: { strip: LiveStrip; question: Question; compact?: boolean }) {
+export function QuestionCard({ strip, question, compact = false }: { strip: Pick<LiveStrip, 'job' | 'state' | 'happen'>; question: Question; compact?: boolean }) {
   const { document, state } = strip.job
   const sentence = questionSentence(document, question)
   const because = (reason: Reason) => {

@@ -5,10 +5,12 @@ import { fieldEdits, type Edit } from '@/core/procedure/edit'
 import type { Part } from '@/core/procedure/part'
 import type { Tether } from '@/core/procedure/tether'
 import type { HouseWord } from '@/core/shop/houseWord'
+import { questionsOf } from '@/core/strip/questions'
 import type { LiveJob } from '../job/useJob'
 import { newId } from '../procedure/newItem'
 import { lineQuestions } from '../say/lineQuestions'
 import { isClear, useShorthand } from '../say/useShorthand'
+import { QuestionCard } from './QuestionCard'
 import { factWords } from '../words/shorthandWords'
 
 const EDGES = ['top edge', 'bottom edge', 'driver side edge', 'passenger side edge', 'front edge', 'rear edge', 'hooks', 'tongues']
@@ -26,6 +28,9 @@ export function RefitSheet({ job, partId, words, close }: { job: LiveJob; partId
     close()
   }
   const refit = (change: Partial<Part['refit']>, said: string) => state(fieldEdits('parts', part, { ...part, refit: { ...part.refit, ...change } } as Part), said)
+  // As the part goes home its recorder sees again what it was off for.
+  const why = questionsOf(job.document, job.state).find((question) => question.kind === 'why first' && question.partId === partId)
+  const asked = { job, state: (edits: readonly Edit[], said = '') => edits.length > 0 && job.record([{ kind: 'stated', said, edits: [...edits] }]), happen: job.record }
   const take = () => {
     if (!shorthand || !isClear(understood)) return
     const { edits, unplaced } = shorthand.factsToEdits(job.document, understood.facts, { partId }, newId)
@@ -34,6 +39,7 @@ export function RefitSheet({ job, partId, words, close }: { job: LiveJob; partId
   }
   return (
     <div className="space-y-5">
+      {why && <QuestionCard strip={asked} question={why} />}
       <form
         onSubmit={(event) => {
           event.preventDefault()
@@ -55,6 +61,10 @@ export function RefitSheet({ job, partId, words, close }: { job: LiveJob; partId
       </form>
       <Taps title="Which edge goes in first?" all={EDGES} onTap={(words_) => refit({ first: words_ }, `${part.name}: ${words_} first`)} />
       {leads.length > 0 && <Taps title="Which lead goes through its opening first?" all={leads.map((tether) => tether.name)} onTap={(name) => state(leads.flatMap((tether) => (tether.name === name ? fieldEdits('tethers', tether, { ...tether, leadThrough: 'its opening', throughPartId: partId } as Tether) : [])), `${part.name}: ${name} through first`)} />}
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Said label="Before it is pushed home" value={part.refit.before} placeholder="pull both clips down" onSave={(words_) => refit({ before: words_ }, `${part.name}: ${words_}`)} />
+        <Said label="What has to line up" value={part.refit.align} placeholder="ducts to tubes" onSave={(words_) => refit({ align: words_ }, `${part.name}: line up ${words_}`)} />
+      </div>
       <Taps title="What tells that it is home?" all={HEARD} onTap={(words_) => refit({ confirm: words_ }, `${part.name}: ${words_}`)} />
       <div className="grid gap-2 sm:grid-cols-2">
         {!part.refit.startAllFirst && (
@@ -84,5 +94,27 @@ function Taps({ title, all, onTap }: { title: string; all: readonly string[]; on
         ))}
       </div>
     </section>
+  )
+}
+
+function Said({ label, value, placeholder, onSave }: { label: string; value: string; placeholder: string; onSave: (words: string) => void }) {
+  const [words, setWords] = useState(value)
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (words.trim() !== value) onSave(words.trim())
+      }}
+    >
+      <label className="block">
+        <span className="mb-1 block text-lg font-semibold">{label}</span>
+        <span className="flex gap-2">
+          <input className="field !min-h-14 text-lg" value={words} onChange={(event) => setWords(event.target.value)} placeholder={placeholder} maxLength={120} autoComplete="off" />
+          <button className="ghost text-lg" disabled={words.trim() === '' || words.trim() === value}>
+            Keep
+          </button>
+        </span>
+      </label>
+    </form>
   )
 }

@@ -23,6 +23,10 @@ export function problemWords(document: ProcedureDocument, problem: Problem): { h
       return { heading: 'Nothing holds it.', sentence: `${name} has no fastener. Add what holds it, or say that it is a press fit or only rests.` }
     case 'loose end':
       return { heading: 'A loose end.', sentence: `Nobody has said what ${name} ${document.tethers.some((tether) => tether.id === problem.itemId) ? 'ties' : 'holds'}. No plan would ask for it: choose the part.` }
+    case 'same name':
+      return { heading: 'Two of one name.', sentence: `Two parts are called ${name}: whoever says it means either. Name them apart, or say under Clean-up that they are one.` }
+    case 'facet not told apart':
+      return { heading: 'How is it told?', sentence: `${name}: nobody has said how “${problem.choice}” is told from the others. Whoever plans a job has to see it.` }
     case 'no circuit':
       return { heading: 'Which circuit?', sentence: `Say what the plug ${name} serves: an airbag circuit must never go unnoticed.` }
     case 'no latch':

@@ -88,7 +88,7 @@ export function unplacedSentence(fact: Fact, because: Unplaced): string {
     case 'rests already':
       return `${what} is not placed: the part has two ways to rest already. Change one of them under Change.`
     case 'not here':
-      return `${what} is not placed: mirror it on the map.`
+      return `${what} is not placed: pick the part on the map and tap Copy to the other side.`
   }
 }
 
