@@ -11,6 +11,7 @@ interface Tables extends DBSchema {
 export class MediaBox {
   private database: Promise<IDBPDatabase<Tables>> | null = null
   private sending: Promise<void> | null = null
+  private readonly refused = new Set<string>()
 
   constructor(
     private readonly shopId: string,
@@ -55,9 +56,10 @@ export class MediaBox {
   private async sendAll(): Promise<void> {
     const db = await this.open()
     for (const medium of await db.getAll('media')) {
-      if (medium.unclaimed) continue
+      if (medium.unclaimed || this.refused.has(medium.id)) continue
       const answer = await this.send(medium)
       if (answer === 'offline') return
+      if (answer === 'refused') this.refused.add(medium.id)
       if (answer === 'stored') await db.delete('media', medium.id)
     }
   }

@@ -29,7 +29,7 @@ test('a large one is made to fit, a small one is left as small as it is', async 
   expect([small.width, small.height]).toEqual([64, 32])
 })
 
-test.each([['words', Buffer.from('no picture')], ['nothing', Buffer.alloc(0)], ['half a picture', null]])('%s is refused', async (_, bytes) => {
+test.each([['words', Buffer.from('no picture')], ['a drawing in words', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect width="9" height="9"/></svg>')], ['nothing', Buffer.alloc(0)], ['half a picture', null]])('%s is refused', async (_, bytes) => {
   const half = bytes ?? (await fromCamera()).subarray(0, 120)
   expect(await preparedPhoto(half)).toBeNull()
 })

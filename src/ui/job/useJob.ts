@@ -72,6 +72,8 @@ export type LiveJob = {
   /** The last thing this person did here, and when; null when there is nothing to take back. */
   lastAct: { eventIds: string[]; atMs: number } | null
   takeBack: () => void
+  /** Leaves nothing of these events, however long ago they were. */
+  takeBackEvents: (eventIds: readonly string[]) => void
 }
 
 /** A job with a plan: every job, and a strip once its vehicle goes back together. */
@@ -178,5 +180,5 @@ export function useJob(data: JobData): LiveJob {
     log.takeBack(data.acting.id, lastAct.eventIds)
     setActs((now) => now.slice(0, -1))
   }
-  return { document, model, request, plan: planned?.ok ? planned.value : null, planError: planned && !planned.ok ? planned.error : null, state, terms, balance, vehicle, circumstances, nowMs, log: snapshot, record, lastAct, takeBack }
+  return { document, model, request, plan: planned?.ok ? planned.value : null, planError: planned && !planned.ok ? planned.error : null, state, terms, balance, vehicle, circumstances, nowMs, log: snapshot, record, lastAct, takeBack, takeBackEvents: (eventIds) => log.takeBack(data.acting.id, eventIds) }
 }

@@ -10,6 +10,7 @@ export function RowSheet({ strip, row, rows, close }: { strip: LiveStrip; row: S
     run()
     close()
   }
+  const acts = strip.job.state.history.filter(({ what }) => (what.kind === 'undone' && what.holderId === row.id) || (what.kind === 'opened' && what.tetherId === row.id) || (what.kind === 'part at' && what.partId === row.id) || (what.kind === 'set' && what.settingId === row.id)).map(({ id }) => id)
   const earlier = rows.slice(0, rows.indexOf(row)).filter((other) => other.kind !== 'setting' && other.id !== row.id)
   return (
     <div className="space-y-4">
@@ -31,6 +32,11 @@ export function RowSheet({ strip, row, rows, close }: { strip: LiveStrip; row: S
       {row.kind === 'part' && row.level !== 'in place' && (
         <button type="button" className="ghost w-full text-lg" onClick={act(() => strip.happen([{ kind: 'part at', partId: row.id, level: 'in place' }]))}>
           It is still in place
+        </button>
+      )}
+      {acts.length > 0 && (
+        <button type="button" className="ghost w-full text-lg" onClick={act(() => strip.job.takeBackEvents(acts))}>
+          It never happened: take it back
         </button>
       )}
       {earlier.length > 0 && (
