@@ -21,7 +21,7 @@ export type Caught = { assumed: Happening[]; happenings: Happening[]; unplaced: 
  */
 export function caught(document: ProcedureDocument, state: JobState, facts: readonly Fact[], said: string, inHand: Id | null, newId: (prefix: string) => Id): Caught {
   const level = inHand === null ? 'in place' : levelNow(state, inHand)
-  const known = recognise(document, state, facts, inHand !== null && level === 'in place' ? inHand : null, newId)
+  const known = recognise(document, state, facts, level === 'off' ? null : inHand, newId)
   const { edits: fresh, unplaced } = factsToEdits(document, facts.filter((fact) => !known.has(fact)), { partId: inHand, strip: { holdersBelong: !atLeast(level, 'free'), plugsBelong: level !== 'off' } }, newId)
   const edits = [...fresh, ...[...known.values()].flatMap((item) => item.edits)]
   const after = replayEdits(document, edits)
@@ -35,7 +35,7 @@ export function caught(document: ProcedureDocument, state: JobState, facts: read
   }
   let hand = inHand
   for (const fact of facts) {
-    if (unplaced.some((item) => item.fact === fact && item.because.kind !== 'no facet')) continue
+    if (unplaced.some((item) => item.fact === fact)) continue
     const about = 'of' in fact && fact.of !== undefined ? partNamed(after, fact.of) : hand
     switch (fact.fact) {
       case 'holder': {

@@ -129,6 +129,15 @@ describe('on top of a record', () => {
     expect(other.document.holders).toHaveLength(base.holders.length)
     expect(account(other, other.holder('surround', 'spring clip'))).toMatchObject({ design: 8, undone: 8 })
   })
+  test('a group of the record is recognised also when its part has come forward before it was said', () => {
+    const base = record().document
+    const r = new Recorder(base, 'b')
+    r.turnTo('surround')
+    r.happen({ kind: 'part at', partId: r.part('surround'), level: 'free' })
+    r.say('9 spring clips')
+    expect(r.document).toEqual(base)
+    expect(account(r, r.holder('surround', 'spring clip')).undone).toBe(9)
+  })
   test('another head on as many screws is kept beside the first', () => {
     const base = record().document
     const r = new Recorder(base, 'b')
@@ -235,6 +244,19 @@ test('heads are offered by how often the shop meets them, and what is plausible 
   const usual = usualFasteners([r.document])
   expect(usual.slice(0, 2)).toMatchObject([{ size: 'T30', times: 2 }, { size: '7', times: 1 }])
   expect(usual.some((item) => item.kind === 'spring clip' && item.times === 0)).toBe(true)
+})
+
+test('a group on a build the record does not know is answered; the next one is undone under its own id', () => {
+  const r = fresh()
+  r.say('surround')
+  const facts = [{ fact: 'holder' as const, kind: 'spring clip' as const, count: 4, when: 'power windows' }, { fact: 'holder' as const, kind: 'push-pin' as const, count: 2 }]
+  const { happenings, unplaced } = caught(r.document, r.state, facts, '', r.inHand, r.newId)
+  expect(unplaced).toMatchObject([{ because: { kind: 'no facet' } }])
+  const undone = happenings.filter((what) => what.kind === 'undone')
+  expect(undone).toHaveLength(1)
+  r.happen(...happenings)
+  expect(r.document.holders).toMatchObject([{ kind: 'push-pin', count: 2 }])
+  expect(account(r, r.document.holders[0]!.id).undone).toBe(2)
 })
 
 test('a fact that finds no place is answered and undoes nothing', () => {
