@@ -11,6 +11,7 @@ import { useJob, type JobData } from '../job/useJob'
 import { FastenerMark } from '../marks/FastenerMark'
 import { PlugMark } from '../marks/PlugMark'
 import { AirbagFlag, SignalPlate } from '../marks/Signs'
+import { itemWords } from '../words/items'
 import type { ChangeActing } from '../shell/ActingButton'
 import { Dialog } from '../shell/Dialog'
 import { CautionSheet, FastenerSheet, PanelSheet, PlugSheet, SettingSheet } from './CatchSheets'
@@ -119,7 +120,7 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
       <Dialog title="Put it back together" open={sheet === 'back'} onClose={close}>
         <PutBack data={data} job={job} questions={questions.length} ask={() => setSheet('questions')} />
       </Dialog>
-      <Dialog title="About this" open={sheet !== null && typeof sheet === 'object'} onClose={close}>
+      <Dialog title={sheet !== null && typeof sheet === 'object' ? itemWords(job.document, sheet.id) : ''} open={sheet !== null && typeof sheet === 'object'} onClose={close}>
         {sheet !== null && typeof sheet === 'object' && <RowSheet strip={strip} row={sheet} rows={rows} close={close} />}
       </Dialog>
     </div>
