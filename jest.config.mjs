@@ -1,5 +1,7 @@
 /** Unit tests sit beside the code; tests that need PostgreSQL end in .db.test.ts and get their server from bin/test. */
 export default {
+  // Both cores: the runner would leave one idle.
+  maxWorkers: 2,
   testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testEnvironment: 'node',
