@@ -15,7 +15,7 @@ export type PlacedFacts = { edits: Edit[]; unplaced: { fact: Fact; because: Unpl
 export type Unplaced = { kind: 'no part' } | { kind: 'no count' } | { kind: 'no setting'; setting: string; value: string } | { kind: 'no facet'; when: string } | { kind: 'not conditional' } | { kind: 'rests already' } | { kind: 'not here' }
 
 /** What a line is about where it names no part. On a strip: whether the part in hand is what holders and plugs belong to; else they are loose ends. */
-export type About = { partId: Id | null; strip?: { holdersBelong: boolean; plugsBelong: boolean } }
+export type About = { partId: Id | null; strip?: { holdersBelong: boolean; plugsBelong: boolean; isOpen: (tetherId: Id) => boolean } }
 
 /**
  * What a line says, as edits of a draft. `about`: the part it is about where none is named. Parts that the record does not
@@ -152,7 +152,7 @@ class Placing {
   private plug(fact: Extract<Fact, { fact: 'plug' }>, when: When): Unplaced | null {
     const { strip } = this.about
     const partId = fact.of ? this.partNamed(fact.of) : (strip?.plugsBelong ?? true) ? this.inHand : null
-    const known = this.document.tethers.find((tether) => tether.name.toLowerCase() === fact.name.toLowerCase() && (fact.of === undefined || tether.partId === partId))
+    const known = plugSaid(this.document, fact.name, fact.of === undefined ? this.inHand : partId, fact.of !== undefined, strip?.isOpen)
     const said = { ...(fact.latch && { latch: fact.latch }), ...(fact.tab && { tabSide: fact.tab }), ...(fact.colour && { colour: fact.colour }), ...(fact.leave && { note: joined(known?.note ?? '', 'leave it plugged') }) }
     if (!known && !partId && !strip) return { kind: 'no part' }
     const id = known?.id ?? this.newId('teth')
@@ -212,6 +212,16 @@ class Placing {
       for (const choice of facet.choices) if (choice.name.toLowerCase() === words || `${choice.name} ${facet.name}`.toLowerCase() === words || (choice.name.toLowerCase() === 'yes' && facet.name.toLowerCase() === words)) return { [facet.id]: [choice.id] }
     return null
   }
+}
+
+/**
+ * The plug of a record that a name means: that of the part in question before any other. `onlyThere`: the part was named. On a
+ * strip (`isOpen`) one of another part counts only while it is closed: two panels may each have a lamp.
+ */
+export function plugSaid(document: ProcedureDocument, name: string, partId: Id | null, onlyThere: boolean, isOpen?: (tetherId: Id) => boolean): Tether | undefined {
+  const named = document.tethers.filter((tether) => tether.name.toLowerCase() === name.toLowerCase())
+  const there = named.find((tether) => tether.partId === partId && partId !== null)
+  return there ?? (onlyThere ? undefined : named.find((tether) => !isOpen?.(tether.id)))
 }
 
 /** What ties a part says its kind by its name; everything else that is unplugged is electrical. */

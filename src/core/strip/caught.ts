@@ -7,7 +7,7 @@ import { THREADED_KINDS, type Holder } from '../procedure/holder'
 import { atLeast, type Level } from '../procedure/level'
 import { coversNeed } from '../procedure/need'
 import { mayRestFree } from '../procedure/part'
-import { factsToEdits, settingSaid, type PlacedFacts } from '../shorthand/factsToEdits'
+import { factsToEdits, plugSaid, settingSaid, type PlacedFacts } from '../shorthand/factsToEdits'
 import type { Fact } from '../shorthand/meaning'
 
 /** What a line or some taps are as events (`assumed`: before them, and not counted), what found no place, and the part in hand afterwards. */
@@ -22,7 +22,7 @@ export type Caught = { assumed: Happening[]; happenings: Happening[]; unplaced: 
 export function caught(document: ProcedureDocument, state: JobState, facts: readonly Fact[], said: string, inHand: Id | null, newId: (prefix: string) => Id): Caught {
   const level = inHand === null ? 'in place' : levelNow(state, inHand)
   const known = recognise(document, state, facts, level === 'off' ? null : inHand, newId)
-  const { edits: fresh, unplaced } = factsToEdits(document, facts.filter((fact) => !known.has(fact)), { partId: inHand, strip: { holdersBelong: !atLeast(level, 'free'), plugsBelong: level !== 'off' } }, newId)
+  const { edits: fresh, unplaced } = factsToEdits(document, facts.filter((fact) => !known.has(fact)), { partId: inHand, strip: { holdersBelong: !atLeast(level, 'free'), plugsBelong: level !== 'off', isOpen: (id) => state.tethersOpen.has(id) } }, newId)
   const edits = [...fresh, ...[...known.values()].flatMap((item) => item.edits)]
   const after = replayEdits(document, edits)
   const added = edits.flatMap((edit) => (edit.kind === 'add' && edit.collection === 'holders' ? [edit.item.id] : []))
@@ -44,7 +44,7 @@ export function caught(document: ProcedureDocument, state: JobState, facts: read
         break
       }
       case 'plug': {
-        const tether = after.tethers.find((item) => item.name.toLowerCase() === fact.name.toLowerCase() && (fact.of === undefined || item.partId === about))
+        const tether = plugSaid(after, fact.name, fact.of === undefined ? inHand : about, fact.of !== undefined, (id) => state.tethersOpen.has(id))
         if (tether && !fact.leave && !state.tethersOpen.has(tether.id)) acts.push({ kind: 'opened', tetherId: tether.id })
         break
       }

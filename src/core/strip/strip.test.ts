@@ -39,6 +39,18 @@ describe('what is said becomes facts and acts', () => {
     expect(looseEndsOf(r.document, r.state).map(({ kind }) => kind)).toEqual(['cover', 'holder', 'tether'])
     expect(r.document.tethers[1]!.partId).toBeNull()
   })
+  test('two panels may each have a plug of one name: both are kept and both are open', () => {
+    const r = fresh()
+    for (const name of ['vent', 'glovebox']) {
+      r.say(`${name}: 2 clips, pull toward you`)
+      r.say('unplug airbag lamp')
+    }
+    expect(r.document.tethers.map((tether) => tether.partId)).toEqual([r.part('vent'), r.part('glovebox')])
+    expect(r.state.tethersOpen.size).toBe(2)
+    // Said again of the same panel it is the same plug.
+    r.say('unplug airbag lamp, tab top')
+    expect(r.document.tethers).toMatchObject([{ tabSide: null }, { tabSide: 'top' }])
+  })
   test('a setting said is moved, once, and stated as needed only where a part is in hand', () => {
     const r = fresh()
     r.say('battery off')
