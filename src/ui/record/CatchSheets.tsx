@@ -22,7 +22,6 @@ const COUNTS = [1, 2, 3, 4, 5, 6, 7, 8, 9]
 
 /** Which panel: a name the record has, one the trade uses, or a new one. */
 export function PanelSheet({ strip, close }: SheetProps) {
-  const [name, setName] = useState('')
   const { document, state } = strip.job
   const known = partsInPlace(document, state)
   const names = new Set(document.parts.map((part) => part.name.toLowerCase()))
@@ -35,21 +34,7 @@ export function PanelSheet({ strip, close }: SheetProps) {
   }
   return (
     <div className="space-y-4">
-      <form
-        className="flex gap-2"
-        onSubmit={(event) => {
-          event.preventDefault()
-          take(name)
-        }}
-      >
-        <label className="min-w-0 flex-1">
-          <span className="sr-only">Name of the panel</span>
-          <input className="field !min-h-14 text-xl" value={name} onChange={(event) => setName(event.target.value)} placeholder="its name" maxLength={80} autoComplete="off" />
-        </label>
-        <button className="slab" disabled={name.trim() === ''}>
-          Take
-        </button>
-      </form>
+      <NameForm label="Name of the panel" placeholder="its name" most={80} onName={take} />
       {known.length > 0 && (
         <Choices title="Of the record">
           {known.map((id) => (
@@ -125,7 +110,6 @@ function MoreThanNine({ onCount }: { onCount: (count: number) => void }) {
 /** Which plug, and which way its tab looks. */
 export function PlugSheet({ strip, close }: SheetProps) {
   const [name, setName] = useState('')
-  const [typed, setTyped] = useState('')
   const { document, state } = strip.job
   const known = document.tethers.filter((tether) => tether.partId === strip.inHand && !state.tethersOpen.has(tether.id)).map((tether) => tether.name)
   const take = (tab: (typeof TAB_SIDES)[number] | null) => {
@@ -135,21 +119,7 @@ export function PlugSheet({ strip, close }: SheetProps) {
   if (name === '')
     return (
       <div className="space-y-4">
-        <form
-          className="flex gap-2"
-          onSubmit={(event) => {
-            event.preventDefault()
-            if (typed.trim()) setName(typed.trim())
-          }}
-        >
-          <label className="min-w-0 flex-1">
-            <span className="sr-only">Name of the plug</span>
-            <input className="field !min-h-14 text-xl" value={typed} onChange={(event) => setTyped(event.target.value)} placeholder="what it feeds" maxLength={60} autoComplete="off" />
-          </label>
-          <button className="slab" disabled={typed.trim() === ''}>
-            Take
-          </button>
-        </form>
+        <NameForm label="Name of the plug" placeholder="what it feeds" most={60} onName={setName} />
         <Choices title="What does it feed?">
           {[...new Set([...known, ...OFFERED_PLUGS])].map((words) => (
             <Choice key={words} words={words} onClick={() => setName(words)} />
@@ -241,6 +211,28 @@ export function CautionSheet({ strip, close }: SheetProps) {
         Keep it
       </button>
     </div>
+  )
+}
+
+/** A name typed, where none of those offered is it. */
+function NameForm({ label, placeholder, most, onName }: { label: string; placeholder: string; most: number; onName: (name: string) => void }) {
+  const [typed, setTyped] = useState('')
+  return (
+    <form
+      className="flex gap-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (typed.trim()) onName(typed.trim())
+      }}
+    >
+      <label className="min-w-0 flex-1">
+        <span className="sr-only">{label}</span>
+        <input className="field !min-h-14 text-xl" value={typed} onChange={(event) => setTyped(event.target.value)} placeholder={placeholder} maxLength={most} autoComplete="off" />
+      </label>
+      <button className="slab" disabled={typed.trim() === ''}>
+        Take
+      </button>
+    </form>
   )
 }
 
