@@ -6,6 +6,7 @@ const DOT = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR
 
 // A stranger from another shop, and somebody who is not signed in, are refused every page, every action and every id.
 test('another shop sees and changes nothing', async ({ page, browser }) => {
+  test.setTimeout(180_000)
   await lookAround(page, 'a lead')
   const hrefs = async (path: string, pattern: RegExp): Promise<string[]> => {
     await page.goto(path)

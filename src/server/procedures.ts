@@ -92,12 +92,16 @@ function circumstancesOf(crew: Crew): Circumstances {
 
 /** What the jobs on this model have shown so far: the order of each strip, and which facts it bore out. */
 async function seenOn(trx: ShopTransaction, procedureId: string, document: ProcedureDocument, circumstances: Circumstances): Promise<{ strips: Strip[]; confirmations: Confirmations | null; jobs: LookedBack[] }> {
-  const rows = await trx.selectFrom('job_event').innerJoin('job', 'job.id', 'job_event.job_id').innerJoin('vehicle', 'vehicle.id', 'job.vehicle_id').select(['job_event.body', 'job.id as job_id', 'job.kind', 'job.draft_document', 'job.revision_id', 'vehicle.label']).where('job.procedure_id', '=', procedureId).orderBy('job_event.received_seq').execute()
+  const ofModel = await trx.selectFrom('job').innerJoin('vehicle', 'vehicle.id', 'job.vehicle_id').select(['job.id', 'job.kind', 'job.draft_document', 'job.revision_id', 'vehicle.label']).where('job.procedure_id', '=', procedureId).execute()
   const jobs = new Map<string, LookedBack & { events: JobEvent[] }>()
+  const rows = await trx.selectFrom('job_event').innerJoin('job', 'job.id', 'job_event.job_id').select(['job_event.body', 'job_event.job_id']).where('job.procedure_id', '=', procedureId).orderBy('job_event.received_seq').execute()
   for (const row of rows) {
-    const job = jobs.get(row.job_id) ?? { id: row.job_id, label: row.label, base: await baseOf(trx, row), events: [] }
-    job.events.push(JobEvent.parse(row.body))
-    jobs.set(row.job_id, job)
+    const job = jobs.get(row.job_id)
+    if (job) job.events.push(JobEvent.parse(row.body))
+    else {
+      const { id, label, ...origin } = ofModel.find((item) => item.id === row.job_id)!
+      jobs.set(id, { id, label, base: await baseOf(trx, origin), events: [JobEvent.parse(row.body)] })
+    }
   }
   const all = [...jobs.values()]
   return { strips: stripsOf(document, all, circumstances), confirmations: all.length > 0 ? confirmationsOf(document, all) : null, jobs: all }
