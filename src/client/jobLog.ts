@@ -76,6 +76,7 @@ export class JobLog {
 
   /** Records what happened, all at once for the eye; returns the new events. */
   append(personId: string, happenings: readonly Happening[], { corrects = null, certainty = 'counted' }: { corrects?: string | null; certainty?: JobEvent['certainty'] } = {}): JobEvent[] {
+    if (happenings.length === 0) return []
     const made = happenings.map((what) => {
       this.last = nextStamp(this.last, this.nowMs())
       this.seq += 1

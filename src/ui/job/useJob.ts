@@ -67,8 +67,8 @@ export type LiveJob = {
   circumstances: Circumstances
   nowMs: number
   log: LogSnapshot
-  /** Keeps what happened; as counted, unless it is only assumed. */
-  record: (happenings: readonly Happening[], certainty?: JobEvent['certainty']) => void
+  /** Keeps what happened; as counted, unless it is only assumed. `assumedBefore`: what must have happened first; taken back with it. */
+  record: (happenings: readonly Happening[], certainty?: JobEvent['certainty'], assumedBefore?: readonly Happening[]) => void
   /** The last thing this person did here, and when; null when there is nothing to take back. */
   lastAct: { eventIds: string[]; atMs: number } | null
   takeBack: () => void
@@ -171,8 +171,8 @@ export function useJob(data: JobData): LiveJob {
   const vehicle = useMemo(() => liveVehicle(model, state, nowMs), [model, state, nowMs])
   const terms = useMemo(() => termsOf(document, request), [document, request])
   const balance = useMemo(() => balanceOf(document, state, terms), [document, state, terms])
-  const record: LiveJob['record'] = (happenings, certainty = 'counted') => {
-    const made = log.append(data.acting.id, happenings, { certainty })
+  const record: LiveJob['record'] = (happenings, certainty = 'counted', assumedBefore = []) => {
+    const made = [...log.append(data.acting.id, assumedBefore, { certainty: 'assumed' }), ...log.append(data.acting.id, happenings, { certainty })]
     setActs((now) => [...now, { eventIds: made.map((event) => event.id), atMs: Date.now() }])
   }
   const takeBack = () => {

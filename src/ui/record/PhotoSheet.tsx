@@ -2,6 +2,7 @@
 import { Camera, Image as Picture } from 'lucide-react'
 import { useState } from 'react'
 import { mediaBoxOf, preparePhoto, showLocally } from '@/client/media'
+import { fieldEdits } from '@/core/procedure/edit'
 import { View } from '@/core/procedure/view'
 import { newId } from '../procedure/newItem'
 import type { LiveStrip } from './useStrip'
@@ -19,6 +20,8 @@ export function PhotoSheet({ strip, shopId, jobId, close }: { strip: LiveStrip; 
   const [trouble, setTrouble] = useState('')
   const [busy, setBusy] = useState(false)
   const { document } = strip.job
+  const [underId, setUnderId] = useState('')
+  const under = document.views.find((view) => view.id === underId)
   const take = async (file: File | undefined, asView: boolean) => {
     if (!file) return
     setBusy(true)
@@ -32,7 +35,7 @@ export function PhotoSheet({ strip, shopId, jobId, close }: { strip: LiveStrip; 
     await mediaBoxOf(shopId).keep({ id, jobId, kind: 'photo', blob: photo.blob, seconds: 0, width: photo.width, height: photo.height, unclaimed: false })
     strip.happen([
       { kind: 'photographed', photoId: id, itemId: strip.inHand },
-      ...(asView ? [{ kind: 'stated' as const, said: 'photo', edits: [{ kind: 'add' as const, collection: 'views' as const, item: photoView(id, `Photo ${document.views.length + 1}`, photo), after: null }] }] : []),
+      ...(asView ? [{ kind: 'stated' as const, said: 'photo', edits: under ? fieldEdits('views', under, { ...under, photoId: id } as View) : [{ kind: 'add' as const, collection: 'views' as const, item: photoView(id, `Photo ${document.views.length + 1}`, photo), after: null }] }] : []),
     ])
     close()
   }
@@ -43,8 +46,21 @@ export function PhotoSheet({ strip, shopId, jobId, close }: { strip: LiveStrip; 
           {trouble}
         </p>
       )}
+      {document.views.length > 0 && (
+        <label className="block">
+          <span className="mb-1 block text-lg font-semibold">A picture to drop marks on becomes</span>
+          <select className="field !min-h-14 text-lg" value={underId} onChange={(event) => setUnderId(event.target.value)}>
+            <option value="">a new view of the map</option>
+            {document.views.filter((view) => view.backOf === null).map((view) => (
+              <option key={view.id} value={view.id}>
+                {`the picture under “${view.name}”, stretched over all of it`}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
       <div className="grid gap-3 sm:grid-cols-2">
-        <FileButton words="To drop marks on" sub="it becomes a view of the map" icon={<Camera size={40} aria-hidden />} main onFile={(file) => void take(file, true)} disabled={busy} />
+        <FileButton words="To drop marks on" sub={under ? `under “${under.name}”` : 'it becomes a view of the map'} icon={<Camera size={40} aria-hidden />} main onFile={(file) => void take(file, true)} disabled={busy} />
         <FileButton words="Only to look at" sub={strip.inHand ? 'kept with the part in hand' : 'kept with this job'} icon={<Picture size={40} aria-hidden />} onFile={(file) => void take(file, false)} disabled={busy} />
       </div>
       <p className="text-lg text-second">{busy ? 'Keeping it…' : 'It is kept on this tablet at once and sent when there is a network. Where it was taken is not kept.'}</p>

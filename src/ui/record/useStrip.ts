@@ -41,8 +41,7 @@ export function useStrip(job: LiveJob, base: ProcedureDocument): LiveStrip {
   }
   const say = (facts: readonly Fact[], said: string): string[] => {
     const result = caught(job.document, job.state, facts, said.slice(0, 300), hand, newId)
-    if (result.assumed.length > 0) job.record(result.assumed, 'assumed')
-    happen(result.happenings)
+    if (result.assumed.length + result.happenings.length > 0) job.record(result.happenings, 'counted', result.assumed)
     setInHand(result.inHand)
     const item = result.happenings.findLast((what) => what.kind === 'undone' || what.kind === 'opened')
     if (item) setLastItem(item.kind === 'undone' ? item.holderId : item.kind === 'opened' ? item.tetherId : null)
