@@ -10,9 +10,9 @@ import type { ProcedureDocument } from '../core/procedure/document'
 import type { HouseValues } from '../core/shop/houseValues'
 import type { Question } from '../core/strip/questions'
 import type { ShopRules } from '../core/vehicle/rule'
-import type { PlannerApi, PlanningInput } from '../workers/planner'
+import type { PlannerApi, PlanningInput, ReplanAnswer, ReplanInput } from '../workers/planner'
 
-export type { PlanningInput } from '../workers/planner'
+export type { PlanningInput, ReplanAnswer } from '../workers/planner'
 
 export type LanesAnswer = Result<Lanes, LanesError>
 
@@ -36,6 +36,11 @@ export function startExtras(input: PlanningInput, found: FoundPlan): Planning<Pl
 /** A found plan shared out over several people. */
 export function startLanes(input: PlanningInput, found: FoundPlan, starts: Station[], singleTools: string[]): Planning<LanesAnswer | null> {
   return ask<LanesAnswer | null>(async (remote) => remote.lanes(input, found, starts, singleTools))
+}
+
+/** The rest of a job, from where its things stand. */
+export function startReplan(input: ReplanInput, onProgress: (progress: PlanProgress) => void): Planning<ReplanAnswer> {
+  return ask<ReplanAnswer>(async (remote) => remote.fromHere(input, proxy(onProgress)))
 }
 
 /** The orders of a strip that are worth a question. */

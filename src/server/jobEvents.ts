@@ -28,9 +28,11 @@ export async function appendJobEvents(crew: Crew, jobId: string, events: readonl
     const job = await trx.selectFrom('job').select(['id', 'kind']).where('id', '=', jobId).executeTakeFirst()
     if (!job) return { status: 'unknown job' }
     const acted = new Set([crew.signedIn.id, ...(await trx.selectFrom('acting').select('crew_id').where('session_id', '=', crew.sessionId).execute()).map((row) => row.crew_id)])
+    const leads = new Set((await trx.selectFrom('crew').select('id').where('role', 'in', ['lead', 'owner']).execute()).map((row) => row.id))
     for (const event of events) {
       if (event.jobId !== jobId) return { status: 'refused', eventId: event.id, sentence: 'This event belongs to another job.' }
       if (event.what.kind === 'handed over') return { status: 'refused', eventId: event.id, sentence: 'A vehicle is handed over from the hand-over page, where the gate is checked.' }
+      if (event.what.kind === 'row accepted' && !leads.has(event.personId)) return { status: 'refused', eventId: event.id, sentence: 'Only a lead lets a row stand open. Tap the name at the top and change who acts.' }
       if (!acted.has(event.personId)) return { status: 'refused', eventId: event.id, sentence: 'The person who did this has not acted on this tablet since it was signed in. Tap the name and enter the PIN once, then it is sent.' }
     }
     const known = await trx.selectFrom('job_event').select(['id', 'body']).where('id', 'in', events.map((event) => event.id)).execute()

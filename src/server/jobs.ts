@@ -7,7 +7,9 @@ import { PlanRequest } from '@/core/plan/planRequest'
 import type { PlanError } from '@/core/plan/findPlan'
 import { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
-import { adoptedRequest } from '@/core/job/terms'
+import { foldJob } from '@/core/job/fold'
+import { overlayOf, type Overlay } from '@/core/job/overlay'
+import { adoptedPlan } from '@/core/job/terms'
 import { stripDocument } from '@/core/strip/stripDocument'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { ShopTransaction } from '../db/client'
@@ -99,6 +101,13 @@ export async function listJobs(crew: Crew, which: 'open' | 'done' | { vehicleId:
   })
 }
 
+/** What the vehicle's jobs have shown of it, besides one of them. */
+export async function vehicleOverlay(crew: Crew, vehicleId: string, exceptJobId: string | null): Promise<Overlay> {
+  const jobs = await listJobs(crew, { vehicleId })
+  const before = jobs.filter((job) => job.id !== exceptJobId && job.events.length > 0).sort((a, b) => a.createdAt.getTime() - b.createdAt.getTime())
+  return overlayOf(before.map((job) => foldJob(job.document, job.events)))
+}
+
 function jobQuery(trx: ShopTransaction) {
   return trx
     .selectFrom('job')
@@ -125,8 +134,8 @@ async function recordOf(trx: ShopTransaction, job: JobRow): Promise<JobRecord> {
     procedureId: job.procedure_id,
     revisionNumber: revision?.number ?? null,
     kind: job.kind,
-    request: adoptedRequest(events) ?? (job.request === null ? null : PlanRequest.parse(job.request)),
-    found: job.found_plan === null ? null : FoundPlan.parse(job.found_plan),
+    request: adoptedPlan(events)?.request ?? (job.request === null ? null : PlanRequest.parse(job.request)),
+    found: adoptedPlan(events)?.found ?? (job.found_plan === null ? null : FoundPlan.parse(job.found_plan)),
     base,
     document: job.kind === 'strip' ? stripDocument(base, events) : base,
     events,

@@ -21,10 +21,12 @@ export type HolderCounts = {
   searchSigned: boolean
   /** Undone ones that are not owed back, because what they held ends elsewhere. */
   retired: number
+  /** Not put back and not replaced, for a reason that was given. */
+  leftOut: number
 }
 
 export function openAccount(design: number): HolderCounts {
-  return { design, missing: 0, extra: 0, undone: 0, takenNew: 0, fastenedOld: 0, fittedNew: 0, broken: 0, piecesRecovered: 0, lost: 0, ended: 0, madeGood: 0, started: 0, searchSigned: false, retired: 0 }
+  return { design, missing: 0, extra: 0, undone: 0, takenNew: 0, fastenedOld: 0, fittedNew: 0, broken: 0, piecesRecovered: 0, lost: 0, ended: 0, madeGood: 0, started: 0, searchSigned: false, retired: 0, leftOut: 0 }
 }
 
 /** Why an account stays open: each is a row with the one act that closes it. */
@@ -44,7 +46,7 @@ export type AccountResult = { asFound: number; inHand: number; owed: number; sta
 export function settleAccount(c: HolderCounts): AccountResult {
   const asFound = c.design - c.missing + c.extra
   const inHand = c.undone + c.takenNew - c.fastenedOld - c.fittedNew - c.broken - c.lost - c.ended
-  const owed = asFound + c.madeGood - c.retired
+  const owed = asFound + c.madeGood - c.retired - c.leftOut
   const standing = asFound - c.undone + c.fastenedOld + c.fittedNew
   const open: OpenReason[] = []
   if (standing < owed) open.push({ kind: 'short', count: owed - standing, loose: Math.max(0, inHand) })

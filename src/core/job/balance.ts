@@ -12,16 +12,32 @@ export type BalanceRow =
   | { account: 'tether'; id: Id; open: boolean; end: string | null }
   | { account: 'setting'; id: Id; open: boolean; value: string; owed: string }
   | { account: 'stray'; id: Id; open: boolean; head: string; where: string; couldBe: Id[] }
+  /** A tool that was taken up; its id is its name. */
+  | { account: 'tool'; id: string; open: boolean; out: number }
 
-/** Out against back: every account that something happened to, and whether it is closed. */
-export type Balance = { rows: BalanceRow[]; openRows: BalanceRow[]; closed: boolean }
+/**
+ * Out against back: every account that something happened to. `openRows`: what still has to be closed; `acceptedRows`: open,
+ * and a lead lets them stand, with a reason. `closed`: neither.
+ */
+export type Balance = { rows: BalanceRow[]; openRows: BalanceRow[]; acceptedRows: BalanceRow[]; closed: boolean }
+
+/** A row as it stands, to be compared later: whatever happens to the thing changes it. */
+export function asItStands(row: BalanceRow): string {
+  return JSON.stringify(row).slice(0, 600)
+}
+
+/** What stands open may be accepted by a lead, but never a plug of the airbag system. */
+export function mayBeAccepted(document: ProcedureDocument, row: BalanceRow): boolean {
+  const tether = row.account === 'tether' && document.tethers.find((item) => item.id === row.id)
+  return isOpen(row) && !(tether && isAirbagCircuit(tether))
+}
 
 export function isOpen(row: BalanceRow): boolean {
   return row.account === 'holder' ? row.open.length > 0 : row.open
 }
 
 /**
- * The balance of holders, parts, tethers and settings. Closed exactly when everything is accounted for; a stray fastener
+ * The balance of holders, parts, tethers, settings and tools. Closed exactly when everything is accounted for; a stray fastener
  * names every group it could be, also those the log calls complete. Open rows come first. Cost: O(items).
  */
 export function balanceOf(document: ProcedureDocument, state: JobState, terms: JobTerms): Balance {
@@ -45,9 +61,12 @@ export function balanceOf(document: ProcedureDocument, state: JobState, terms: J
       const value = state.settings.get(setting.id) ?? setting.asFound
       return { account: 'setting', id: setting.id, open: value !== owed, value, owed }
     }),
+    ...[...state.tools].map(([tool, { out, back }]): BalanceRow => ({ account: 'tool', id: tool, open: out > back, out: out - back })),
   ]
-  const openRows = rows.filter(isOpen)
-  return { rows: [...openRows, ...rows.filter((row) => !isOpen(row))], openRows, closed: openRows.length === 0 }
+  const open = rows.filter(isOpen)
+  const acceptedRows = open.filter((row) => mayBeAccepted(document, row) && state.accepted.get(`${row.account}:${row.id}`)?.asItStood === asItStands(row))
+  const openRows = open.filter((row) => !acceptedRows.includes(row))
+  return { rows: [...openRows, ...rows.filter((row) => !openRows.includes(row))], openRows, acceptedRows, closed: open.length === 0 }
 }
 
 function holderRows(document: ProcedureDocument, state: JobState, terms: JobTerms): BalanceRow[] {
@@ -57,7 +76,7 @@ function holderRows(document: ProcedureDocument, state: JobState, terms: JobTerm
     // A group all of whose parts end elsewhere is not owed back; what is in hand of it still has to go somewhere.
     const retires = holder.holds.every((id) => endOf(state, terms, id) !== null)
     const counts = retires ? { ...account, retired: account.undone } : account
-    const touched = counts.undone + counts.takenNew + counts.fastenedOld + counts.fittedNew + counts.broken + counts.lost + counts.ended + counts.missing + counts.extra > 0 || counts.fastenedOld < 0
+    const touched = counts.undone + counts.takenNew + counts.fastenedOld + counts.fittedNew + counts.broken + counts.lost + counts.ended + counts.leftOut + counts.missing + counts.extra > 0 || counts.fastenedOld < 0
     if (!touched) return []
     const { inHand, open } = settleAccount(counts)
     return [{ account: 'holder', id: holder.id, out: counts.undone, back: counts.fastenedOld + counts.fittedNew, inHand, open }]

@@ -4,19 +4,40 @@ import { compareText, Id } from '../base/id'
 import { Edit } from '../procedure/edit'
 import { ENDINGS } from '../procedure/end'
 import { Build } from '../procedure/when'
+import { FoundPlan } from '../plan/foundPlan'
 import { PlanRequest } from '../plan/planRequest'
+import { Station } from '../procedure/station'
+import { LASTING_CHANGES } from '../shop/workItem'
 
 /** Events say what happened to things, never which row of a plan was ticked, so that they outlive a replan. */
 const Count = z.number().int('A count is a whole number.').min(1).max(99)
 const Note = z.string().max(1000).default('')
 const named = <K extends string, S extends z.ZodRawShape>(kind: K, shape: S) => z.object({ kind: z.literal(kind), ...shape })
 
+/** What is looked at before the first screw, besides facets, functions and fasteners. */
+export const INTAKE_POINTS = ['workplace', 'keys', 'wheel', 'windows', 'media', 'codes', 'clock', 'stations', 'seat', 'mirrors', 'warning lamps', 'battery voltage', 'temperature', 'marks and damage', 'earlier work'] as const
+export type IntakePoint = (typeof INTAKE_POINTS)[number]
+
+/** Somebody on a job, and where they begin. */
+export const Hand = z.object({ personId: z.uuid(), station: Station })
+export type Hand = z.infer<typeof Hand>
+
 /** Ends of parts and tethers, and `stock` for fasteners that go back to the shop. */
 export const ENDS = [...ENDINGS, 'stock'] as const
 
 export const Happening = z.discriminatedUnion('kind', [
   named('job opened', { vehicleId: Id, build: Build }),
-  named('plan adopted', { request: PlanRequest }),
+  /**
+   * What is to be done from here. `found`: the order, whole: what was done before stands in front; null = the one it was opened
+   * with. `people` and `lanes` (operation key to person): who does what, where there are several.
+   */
+  named('plan adopted', { request: PlanRequest, found: FoundPlan.nullable().default(null), people: z.array(Hand).max(3).default([]), lanes: z.record(z.string(), z.uuid()).default({}) }),
+  /** Somebody takes over what the lanes gave to another. */
+  named('card taken', { keys: z.array(z.string().max(200)).min(1).max(80) }),
+  /** Before the first screw: looked at, and what was noted of it. */
+  named('checked in', { point: z.enum(INTAKE_POINTS), value: z.string().trim().max(200).default('') }),
+  /** A function the job will touch, tried before: an old fault is not ours. */
+  named('worked before', { functionId: Id, works: z.boolean(), note: Note }),
   named('facet told', { facetId: Id, choiceId: Id }),
   named('as found', { holderId: Id, what: z.enum(['missing', 'extra']), count: Count, note: Note }),
   named('undone', { holderId: Id, count: Count }),
@@ -29,6 +50,11 @@ export const Happening = z.discriminatedUnion('kind', [
   /** `wasFitted`: it had been put back already, as an old one or as a new one. */
   named('broken', { holderId: Id, count: Count, wasFitted: z.enum(['no', 'old', 'new']).default('no'), note: Note }),
   named('pieces recovered', { holderId: Id, count: Count }),
+  /** Not replaced and not fitted, for a reason. */
+  named('left out', { holderId: Id, count: Count, reason: z.string().trim().min(1, 'Say why it is left out.').max(200) }),
+  /** Put on the shop's shopping list; `arrived`: it is there. */
+  named('ordered', { holderId: Id, count: Count, note: Note }),
+  named('arrived', { holderId: Id, count: Count }),
   named('lost', { holderId: Id, count: Count, from: z.enum(['vehicle', 'stock']).default('vehicle') }),
   named('found again', { holderId: Id, count: Count }),
   /** Taken from stock and fitted. `instead of`: one that came off, or one that was missing as found. */
@@ -37,6 +63,18 @@ export const Happening = z.discriminatedUnion('kind', [
   /** An open lead tied back and covered, where the vehicle is used or left unfinished. */
   named('lead parked', { tetherId: Id }),
   named('work done', { workId: Id, reading: z.string().max(60).default(''), note: Note }),
+  /** Cut, filed or drilled: what was really done, and who agreed to it. */
+  named('changed for good', { changeId: Id, what: z.enum(LASTING_CHANGES), where: z.string().trim().min(1, 'Say where.').max(120), how: z.string().trim().max(120).default(''), consentBy: z.string().trim().min(1, 'Say who agreed to it.').max(80), edgeTreated: z.boolean() }),
+  /** What the vehicle can't do any more was told, and somebody accepted it. */
+  named('loss accepted', { functionIds: z.array(Id).min(1).max(40), by: z.string().trim().min(1, 'Say who was told.').max(80) }),
+  /** What the intake noted (the clock, a seat's place) is as it was again. */
+  named('restored', { point: z.enum(INTAKE_POINTS) }),
+  /** Why a test failed, once that is known. */
+  named('trouble found', { functionId: Id, symptom: z.string().trim().max(120).default(''), cause: z.string().trim().min(1, 'Say what it was.').max(120), cure: z.string().trim().max(120).default('') }),
+  named('tool out', { tool: z.string().min(1).max(60) }),
+  named('tool back', { tool: z.string().min(1).max(60) }),
+  /** A lead lets a row stand open. `asItStood`: the row then; it is void when anything happens to the thing. */
+  named('row accepted', { account: z.string().max(20), itemId: z.string().min(1).max(80), asItStood: z.string().max(600), reason: z.string().trim().min(1, 'Give a reason.').max(200) }),
   named('tested', { functionId: Id, result: z.enum(['passed', 'failed']), reading: z.string().max(60).default(''), note: Note }),
   named('ended', { itemId: Id, end: z.enum(ENDS), count: Count.default(1), note: Note }),
   /** A fastener nobody can place: what its head is, and where it lay. */

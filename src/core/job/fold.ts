@@ -5,11 +5,15 @@ import type { ProcedureDocument } from '../procedure/document'
 import type { Level } from '../procedure/level'
 import { formerIds, splitOff } from '../procedure/onePart'
 import { openAccount, type HolderCounts } from './account'
-import { compareEvents, type Happening, type JobEvent } from './event'
+import { compareEvents, type Hand, type Happening, type IntakePoint, type JobEvent } from './event'
 
 export type TestResult = { result: 'passed' | 'failed'; reading: string; note: string; at: Stamp; personId: Id }
 export type Stray = { strayId: Id; head: string; where: string; settled: boolean }
 export type Signature = { as: 'installer' | 'checker' | 'second pass'; name: string; personId: Id; at: Stamp }
+
+export type Intake = { value: string; at: Stamp; personId: Id }
+export type ChangeMade = Omit<Extract<Happening, { kind: 'changed for good' }>, 'kind'> & { at: Stamp; personId: Id }
+export type Trouble = Omit<Extract<Happening, { kind: 'trouble found' }>, 'kind'> & { eventId: string; at: Stamp; personId: Id }
 
 /** Where a job stands: the fold of its events, the same in the browser and on the server. */
 export type JobState = {
@@ -50,6 +54,25 @@ export type JobState = {
   orderless: Set<Id>
   putRight: { itemId: Id; otherId: Id }[]
   questionsPutOff: Set<string>
+  /** Before the first screw: what was looked at, and which functions worked. */
+  intake: Map<IntakePoint, Intake>
+  restored: Set<IntakePoint>
+  workedBefore: Map<Id, { works: boolean; note: string }>
+  /** Who is on it, where several are, and whom an operation was given to: by the lanes, or taken over. */
+  people: Hand[]
+  givenTo: Map<string, Id>
+  /** How often each tool was taken up and came back. */
+  tools: Map<string, { out: number; back: number }>
+  changes: Map<Id, ChangeMade>
+  lossAccepted: { functionIds: readonly Id[]; by: string; at: Stamp } | null
+  troubles: Trouble[]
+  /** Wanted from the shop's shelf or a supplier, and not there yet. */
+  awaited: Map<Id, number>
+  leftOut: { holderId: Id; count: number; reason: string; personId: Id }[]
+  /** "account:item" of a row that a lead lets stand open. */
+  accepted: Map<string, { asItStood: string; reason: string; personId: Id }>
+  /** Notes and found differences that the desk has dealt with. */
+  settledNotes: Set<string>
   deviations: { eventId: string; itemId: Id; field: string; value: string; personId: Id; at: Stamp }[]
   signatures: Signature[]
   paused: { reason: string; until: string; at: Stamp; personId: Id } | null
@@ -94,6 +117,19 @@ export function foldJob(document: ProcedureDocument, events: readonly JobEvent[]
     orderless: new Set(),
     putRight: [],
     questionsPutOff: new Set(),
+    intake: new Map(),
+    restored: new Set(),
+    workedBefore: new Map(),
+    people: [],
+    givenTo: new Map(),
+    tools: new Map(),
+    changes: new Map(),
+    lossAccepted: null,
+    troubles: [],
+    awaited: new Map(),
+    leftOut: [],
+    accepted: new Map(),
+    settledNotes: new Set(),
     deviations: [],
     signatures: [],
     paused: null,
@@ -251,6 +287,7 @@ function apply(state: JobState, event: JobEvent): void {
       state.notes.push({ eventId: event.id, itemId: what.itemId, text: '', voice: { id: what.voiceId, seconds: what.seconds }, settled: false, ...by })
       return
     case 'note settled': {
+      state.settledNotes.add(what.noteId)
       const note = state.notes.find((item) => item.eventId === what.noteId)
       if (note) note.settled = true
       return
@@ -285,8 +322,56 @@ function apply(state: JobState, event: JobEvent): void {
     case 'handed over':
       state.handedOver = by
       return
-    case 'job opened':
     case 'plan adopted':
+      state.people = what.people
+      state.givenTo = new Map(Object.entries(what.lanes))
+      return
+    case 'card taken':
+      for (const key of what.keys) state.givenTo.set(key, event.personId)
+      return
+    case 'checked in':
+      state.intake.set(what.point, { value: what.value, ...by })
+      return
+    case 'restored':
+      state.restored.add(what.point)
+      return
+    case 'worked before':
+      state.workedBefore.set(what.functionId, { works: what.works, note: what.note })
+      return
+    case 'left out':
+      account(what.holderId).leftOut += what.count
+      state.leftOut.push({ holderId: what.holderId, count: what.count, reason: what.reason, personId: event.personId })
+      return
+    case 'ordered':
+    case 'arrived': {
+      const left = (state.awaited.get(what.holderId) ?? 0) + (what.kind === 'ordered' ? what.count : -what.count)
+      if (left > 0) state.awaited.set(what.holderId, left)
+      else state.awaited.delete(what.holderId)
+      return
+    }
+    case 'changed for good': {
+      const { kind: _, ...change } = what
+      state.changes.set(what.changeId, { ...change, ...by })
+      return
+    }
+    case 'loss accepted':
+      state.lossAccepted = { functionIds: what.functionIds, by: what.by, at: event.at }
+      return
+    case 'trouble found': {
+      const { kind: _, ...trouble } = what
+      state.troubles.push({ ...trouble, eventId: event.id, ...by })
+      return
+    }
+    case 'tool out':
+    case 'tool back': {
+      const tool = state.tools.get(what.tool) ?? { out: 0, back: 0 }
+      state.tools.set(what.tool, what.kind === 'tool out' ? { ...tool, out: tool.out + 1 } : { ...tool, back: tool.back + 1 })
+      return
+    }
+    case 'row accepted':
+      state.accepted.set(`${what.account}:${what.itemId}`, { asItStood: what.asItStood, reason: what.reason, personId: event.personId })
+      return
+    case 'job opened':
     case 'stated':
     case 'taken back':
       return
@@ -295,7 +380,7 @@ function apply(state: JobState, event: JobEvent): void {
   }
 }
 
-const QUIET = new Set(['lead parked', 'countersigned', 'handed over', 'noted', 'caution read', 'job opened', 'plan adopted', 'taken back', 'different from the record', 'facet told', 'paused', 'resumed', 'stated', 'came before', 'order means nothing', 'already off', 'question put off', 'photographed', 'voice noted', 'note settled'])
+const QUIET = new Set(['lead parked', 'countersigned', 'handed over', 'noted', 'caution read', 'job opened', 'plan adopted', 'taken back', 'different from the record', 'facet told', 'paused', 'resumed', 'stated', 'came before', 'order means nothing', 'already off', 'question put off', 'photographed', 'voice noted', 'note settled', 'card taken', 'checked in', 'restored', 'worked before', 'ordered', 'arrived', 'changed for good', 'loss accepted', 'trouble found', 'tool back', 'row accepted'])
 
 function reopens(kind: string): boolean {
   return !QUIET.has(kind)

@@ -1,7 +1,10 @@
 import { compareText, type Id } from '../base/id'
 import type { ProcedureDocument } from '../procedure/document'
 import { balanceOf, type BalanceRow } from './balance'
+import type { IntakePoint } from './event'
 import type { JobState } from './fold'
+import { toRestore } from './intake'
+import type { LastingChange } from '../shop/workItem'
 import { testsOwed, type JobTerms } from './terms'
 
 /** What still forbids the hand-over, as things: the interface makes the sentence. */
@@ -10,12 +13,21 @@ export type HandoverBlock =
   | { kind: 'not tested'; functionId: Id; name: string }
   | { kind: 'tested before it was closed'; functionId: Id; tetherId: Id }
   | { kind: 'test failed'; functionId: Id; name: string }
+  | { kind: 'change not recorded'; change: LastingChange }
+  | { kind: 'loss not accepted'; functionIds: Id[] }
+  | { kind: 'not restored'; point: IntakePoint; value: string }
   | { kind: 'installer has not signed' }
   | { kind: 'nobody has checked' }
+
+/** What the vehicle can't do any more once the kit's work is done. */
+export function lossesOf(state: JobState, terms: JobTerms): Id[] {
+  return state.works.size > 0 ? [...terms.taken] : []
+}
 
 /**
  * The hand-over gate: what is still in the way, before anybody signs and before the vehicle goes. Empty = may be handed over.
  * Refused while any account is open; a test counts only when it was made after the last of its plugs was closed.
+ * A row that a lead accepted open is no block, nor is a function that did not work before.
  * A second person checks where the shop has one; else the same person's marked second pass counts.
  */
 export function handoverBlocks(document: ProcedureDocument, state: JobState, shopHasOthers: boolean, terms: JobTerms): HandoverBlock[] {
@@ -24,9 +36,15 @@ export function handoverBlocks(document: ProcedureDocument, state: JobState, sho
     const test = state.tests.get(functionId)
     const later = document.tethers.find((tether) => tether.functions.includes(functionId) && test && compareText(state.closedAt.get(tether.id) ?? '', test.at) > 0)
     if (!test) blocks.push({ kind: 'not tested', functionId, name })
+    // What did not work before is told, and is not ours.
+    else if (test.result === 'failed' && state.workedBefore.get(functionId)?.works === false) continue
     else if (test.result === 'failed') blocks.push({ kind: 'test failed', functionId, name })
     else if (later) blocks.push({ kind: 'tested before it was closed', functionId, tetherId: later.id })
   }
+  for (const change of state.works.size > 0 ? terms.changes : []) if (!state.changes.has(change.id)) blocks.push({ kind: 'change not recorded', change })
+  const untold = lossesOf(state, terms).filter((id) => !state.lossAccepted?.functionIds.includes(id))
+  if (untold.length > 0) blocks.push({ kind: 'loss not accepted', functionIds: untold })
+  for (const point of toRestore(state)) blocks.push({ kind: 'not restored', point, value: state.intake.get(point)!.value })
   const installer = state.signatures.find((signature) => signature.as === 'installer')
   if (!installer) blocks.push({ kind: 'installer has not signed' })
   const checked = state.signatures.some((s) => (s.as === 'checker' && s.personId !== installer?.personId) || (s.as === 'second pass' && !shopHasOthers))

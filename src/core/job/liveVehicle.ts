@@ -6,6 +6,7 @@ import type { Circumstances } from '../vehicle/circumstances'
 import type { Rule } from '../vehicle/rule'
 import type { VehicleState } from '../vehicle/vehicleState'
 import type { JobState } from './fold'
+import { temperatureOf } from './intake'
 
 /** Who acts, as the rules ask: the person and what they are authorised for. */
 export type ActingPerson = { id: Id; authorised: readonly string[] }
@@ -28,9 +29,9 @@ export function liveVehicle(model: ProcedureForBuild, state: JobState, nowMs: nu
  * What the rules are judged by on a live job. Preparations count once somebody on this job has confirmed them since the
  * battery was last on: whoever switches it on again has to look again.
  */
-export function liveCircumstances(model: ProcedureForBuild, state: JobState, house: HouseValues, rules: readonly Rule[], person: ActingPerson, temperatureC: number | null = null): Circumstances {
+export function liveCircumstances(model: ProcedureForBuild, state: JobState, house: HouseValues, rules: readonly Rule[], person: ActingPerson): Circumstances {
   const battery = [...model.settings.values()].find((setting) => setting.role === 'battery')
   const onSince = battery ? (state.settingChangedAt.get(battery.id) ?? '') : ''
   const confirmed = new Set(rules.filter((rule) => rule.confirm.length > 0 && [...state.cautionsReadAt].some(([key, at]) => key.endsWith(`:${rule.id}`) && at >= onSince)).map((rule) => rule.id))
-  return { rules, house, authorised: new Set(person.authorised), confirmed, temperatureC }
+  return { rules, house, authorised: new Set(person.authorised), confirmed, temperatureC: temperatureOf(state) }
 }

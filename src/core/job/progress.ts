@@ -29,11 +29,11 @@ export function isDone(state: JobState, operation: Operation): boolean {
       return (state.valuesReached.get(`${itemId}=${operation.setting!.to}`) ?? 0) >= operation.nth
     case 'fasten': {
       const c = state.holders.get(itemId)
-      return c !== undefined && c.undone > 0 && c.fastenedOld + c.fittedNew >= c.undone + c.madeGood
+      return c !== undefined && c.undone > 0 && c.fastenedOld + c.fittedNew + c.leftOut >= c.undone + c.madeGood
     }
     case 'start': {
       const c = state.holders.get(itemId)
-      return c !== undefined && c.undone > 0 && c.started + c.fastenedOld + c.fittedNew >= c.undone + c.madeGood
+      return c !== undefined && c.undone > 0 && c.started + c.fastenedOld + c.fittedNew + c.leftOut >= c.undone + c.madeGood
     }
     case 'place':
       return state.setAside.has(itemId) && !atLeast(levelNow(state, itemId), 'off')
@@ -106,9 +106,16 @@ export function happeningsFor(state: JobState, operation: Operation): Happening[
   }
 }
 
+/** Tools that somebody takes up with these steps and that are not out yet: they are counted back at the end. */
+export function toolsTakenUp(state: JobState, steps: readonly Step[]): Happening[] {
+  const isOut = (tool: string) => (state.tools.get(tool)?.out ?? 0) > (state.tools.get(tool)?.back ?? 0)
+  const tools = new Set(steps.map((step) => step.tool).filter((tool) => tool !== 'hand' && tool !== '' && !isOut(tool)))
+  return [...tools].map((tool) => ({ kind: 'tool out', tool }))
+}
+
 /** How many of a group go back: those that came off and are whole, and new ones for those that broke or are lost. */
 export function toFasten(c: HolderCounts): { old: number; fresh: number } {
-  const wanted = Math.max(0, c.undone + c.madeGood - c.fastenedOld - c.fittedNew)
+  const wanted = Math.max(0, c.undone + c.madeGood - c.fastenedOld - c.fittedNew - c.leftOut)
   const old = Math.max(0, Math.min(wanted, c.undone - c.fastenedOld - c.broken - c.lost - c.ended))
   return { old, fresh: wanted - old }
 }
@@ -141,13 +148,16 @@ export type NextTap = { card: Card; step: Step; own: OwnTap | null; steps: Step[
  */
 export function nextTap(plan: JobPlan, state: JobState, leave: ReadonlySet<string> = new Set()): NextTap | null {
   const next = nextStep(plan, state, leave)
-  if (!next) return null
-  const { card, step } = next
+  return next && tapFrom(plan, state, next.card, next.step, (step) => !leave.has(step.operation.key))
+}
+
+/** The tap that begins at a step. `mayJoin`: whether a later step of its card goes with it. */
+export function tapFrom(plan: JobPlan, state: JobState, card: Card, step: Step, mayJoin: (step: Step) => boolean): NextTap {
   const own = ownTapFor(plan.job, step.operation)
   const steps = [step]
   for (const later of own ? [] : card.steps.slice(card.steps.indexOf(step) + 1)) {
     if (ownTapFor(plan.job, later.operation)) break
-    if (!leave.has(later.operation.key) && !isDone(state, later.operation)) steps.push(later)
+    if (mayJoin(later) && !isDone(state, later.operation)) steps.push(later)
   }
   return { card, step, own, steps }
 }

@@ -79,7 +79,8 @@ export function confirmationsOf(document: ProcedureDocument, jobs: readonly JobH
   return found
 }
 
-function confirmedBy(document: ProcedureDocument, state: JobState): Id[] {
+/** What a job bore out: all of a group counted out, a plug opened, a part moved, and nothing said against it. */
+export function confirmedBy(document: ProcedureDocument, state: JobState): Id[] {
   const differs = new Set(state.deviations.map((deviation) => deviation.itemId))
   const holders = document.holders.filter(({ id, count }) => {
     const c = state.holders.get(id)

@@ -5,20 +5,21 @@ import { goesBack, type Ending } from '../procedure/end'
 import type { ProcedureDocument } from '../procedure/document'
 import { forBuild } from '../procedure/forBuild'
 import type { VehicleFunction } from '../procedure/vehicleFunction'
-import type { JobEvent } from './event'
+import type { LastingChange } from '../shop/workItem'
+import type { Happening, JobEvent } from './event'
 import { standingEvents, type JobState } from './fold'
 
-/** What a job owes besides putting everything back: what ends elsewhere, and what its kits add to the vehicle or take from it. */
-export type JobTerms = { endings: ReadonlyMap<Id, Ending>; added: readonly OwedTest[]; taken: ReadonlySet<Id> }
+/** What a job owes besides putting everything back: what ends elsewhere, and what its kits add to the vehicle, take from it or change for good. */
+export type JobTerms = { endings: ReadonlyMap<Id, Ending>; added: readonly OwedTest[]; taken: ReadonlySet<Id>; changes: readonly LastingChange[] }
 
 export type OwedTest = Pick<VehicleFunction, 'id' | 'name' | 'how' | 'power' | 'readingUnit'>
 
-export const PLAIN_TERMS: JobTerms = { endings: new Map(), added: [], taken: new Set() }
+export const PLAIN_TERMS: JobTerms = { endings: new Map(), added: [], taken: new Set(), changes: [] }
 
-/** What was last agreed to be done on a job; null when its plan is the one it was opened with, or there is none yet. */
-export function adoptedRequest(events: readonly JobEvent[]): PlanRequest | null {
+/** What was last agreed to be done on a job, and in which order; null when its plan is the one it was opened with, or there is none yet. */
+export function adoptedPlan(events: readonly JobEvent[]): Extract<Happening, { kind: 'plan adopted' }> | null {
   const adopted = standingEvents(events).findLast(({ what }) => what.kind === 'plan adopted')?.what
-  return adopted?.kind === 'plan adopted' ? adopted.request : null
+  return adopted?.kind === 'plan adopted' ? adopted : null
 }
 
 /** `request` null: a strip whose vehicle does not go back together yet owes nothing but everything back. */
@@ -28,6 +29,7 @@ export function termsOf(document: ProcedureDocument, request: PlanRequest | null
     endings: endingsOf(forBuild(document, request.build), goalOfRequest(request)),
     added: request.kits.flatMap(({ kit }) => kit.functions),
     taken: new Set(request.kits.flatMap(({ fit }) => fit.functionsTaken)),
+    changes: request.kits.flatMap(({ kit }) => kit.changes),
   }
 }
 

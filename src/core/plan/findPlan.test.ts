@@ -107,9 +107,9 @@ describe('from the middle of a job', () => {
   })
   test('without the tool for it another way is found, or the answer names the tool', () => {
     const model = forBuild(panelVan(), AUTO_KEY)
-    const ask = (without: PlanOptions['without']) => findPlan(model, PlanRequest.parse({ goals: [RADIO], build: AUTO_KEY }), DEFAULT_HOUSE_VALUES, undefined, { without: without! })
+    const ask = (without: { tools: string[]; parts: string[] }) => findPlan(model, PlanRequest.parse({ goals: [RADIO], build: AUTO_KEY, without }), DEFAULT_HOUSE_VALUES)
     expect(ask({ tools: ['six-lobe T20'], parts: [] })).toMatchObject({ ok: false, error: { kind: 'tool missing', tool: 'six-lobe T20' } })
-    const centre = findPlan(model, PlanRequest.parse({ goals: [RADIO], build: AUTO_KEY, start: 'centre' }), DEFAULT_HOUSE_VALUES, undefined, { without: { tools: [], parts: ['cover'] } })
+    const centre = findPlan(model, PlanRequest.parse({ goals: [RADIO], build: AUTO_KEY, start: 'centre', without: { parts: ['cover'] } }), DEFAULT_HOUSE_VALUES)
     // The release is the quicker way from the centre; with its cover stuck the ignition is what is left.
     expect(centre.ok && centre.value.steps.some(({ operation }) => operation.setting?.methodId === 'lever-by-ignition')).toBe(true)
     expect(ask({ tools: [], parts: ['surround'] })).toMatchObject({ ok: false, error: { kind: 'must stay', partId: 'surround' } })

@@ -14,7 +14,7 @@ import { canStillFinish, feasibilityOf } from './feasible'
 import type { FoundPlan, Proof } from './foundPlan'
 import type { JobGoal } from './jobGoal'
 import { legsOf, type Legs, type NoSafeOrder } from './leg'
-import { addLooseEnds, movedParts, startFrom, type LiveStart } from './liveStart'
+import { addLooseEnds, alreadyOut, movedParts, startFrom, type AlreadyOut, type LiveStart } from './liveStart'
 import { orderedSteps, type RefusedOrder } from './orderedSteps'
 import { choicesFor, savedS } from './planChoices'
 import { goalOfRequest, type PlanRequest } from './planRequest'
@@ -30,20 +30,16 @@ import { waitsOf } from './waits'
 export type PlanError = DeriveError | NoSafeOrder | RefusedOrder | { kind: 'tool missing'; tool: string; key: string } | { kind: 'must stay'; partId: Id }
 
 /** The goals of a request and, on a live job, whatever has moved already. */
-export function goalFrom(request: PlanRequest, from: LiveStart | undefined): JobGoal {
+export function goalFrom(request: PlanRequest, out: AlreadyOut | null): JobGoal {
   const goal = goalOfRequest(request)
-  return from ? { ...goal, goals: [...goal.goals, ...movedParts(from)] } : goal
+  return out ? { ...goal, goals: [...goal.goals, ...movedParts(out)] } : goal
 }
 
 /** Sums of seconds in another order differ by this at most. */
 const ROUNDING_S = 1e-6
 
-/**
- * `from`: where a live job stands; what it has done is left out and the rest is ordered from there. `without`: tools that
- * are not there, and parts that won't move and are left.
- */
-export type PlanOptions = { limits?: SearchLimits; from?: LiveStart; without?: Without; onProgress?: (progress: PlanProgress) => void }
-export type Without = { tools: readonly string[]; parts: readonly Id[] }
+/** `from`: where a live job stands; what it has done is left out and the rest is ordered from there. */
+export type PlanOptions = { limits?: SearchLimits; from?: LiveStart; onProgress?: (progress: PlanProgress) => void }
 
 /** How far the search is: which choice of how many, and the states it went through. */
 export type PlanProgress = { choice: number; choices: number; expanded: number }
@@ -55,16 +51,17 @@ export type PlanProgress = { choice: number; choices: number; expanded: number }
  * Errors: returned; the first choice's own reason when no choice works. Cost: a search for each choice that its bound does
  * not rule out; docs/benchmarks.md has figures.
  */
-export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules?: readonly Rule[], { limits = DEFAULT_LIMITS, from, without, onProgress }: PlanOptions = {}): Result<FoundPlan, PlanError> {
+export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules?: readonly Rule[], { limits = DEFAULT_LIMITS, from, onProgress }: PlanOptions = {}): Result<FoundPlan, PlanError> {
   const model = underPolicy(whole, request.policy)
   const barred = Object.entries(request.policy.methods).find(([name, id]) => whole.methods.has(id) && !methodsTo(model, name.split('=')[0]!, name.slice(name.indexOf('=') + 1)).includes(id))
   if (barred) return fail({ kind: 'no-method', settingId: barred[0].split('=')[0]!, value: barred[0].slice(barred[0].indexOf('=') + 1) })
-  const goal = goalFrom(request, from)
+  const out = from ? alreadyOut(from.state) : null
+  const goal = goalFrom(request, out)
   const { choices, all } = choicesFor(model, request.policy, goal)
   const candidates: Candidate[] = []
   let firstError: PlanError | null = null
   for (const choice of choices) {
-    const candidate = prepare(model, request, goal, choice, whilePlanning(house, rules), from, without)
+    const candidate = prepare(model, request, goal, choice, whilePlanning(house, rules), from)
     if (candidate.ok) candidates.push(candidate.value)
     else firstError ??= candidate.error
   }
@@ -90,7 +87,7 @@ export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: 
   if (!best) return fail(firstError!)
   const { candidate, steps, totalS } = best
   const proof: Proof = { totalS, proven: everyChoiceBounded && atLeastS >= best.weighedS - ROUNDING_S, gapS: Math.max(0, best.weighedS - atLeastS), choices: choices.length, allChoices: all, expanded }
-  return ok({ choices: candidate.job.removal.choices, steps, doneBefore: [...candidate.start.done], proof })
+  return ok({ choices: candidate.job.removal.choices, steps, doneBefore: [...candidate.start.done], from: out, proof })
 }
 
 /** A choice with what it asks for. `workS`: its operations' own seconds, less what its openings save. */
@@ -98,19 +95,19 @@ type Candidate = { job: DerivedJob; legs: Legs; start: JobStart; workS: number; 
 /** `weighedS`: seconds with the weights of the habit and the waiting, which is what is compared. */
 type Found = { candidate: Candidate; steps: Step[]; totalS: number; waitingS: number; weighedS: number }
 
-function prepare(model: ProcedureForBuild, request: PlanRequest, goal: JobGoal, choices: Choices, circumstances: Circumstances, from: LiveStart | undefined, without: Without = { tools: [], parts: [] }): Result<Candidate, PlanError> {
+function prepare(model: ProcedureForBuild, request: PlanRequest, goal: JobGoal, choices: Choices, circumstances: Circumstances, from: LiveStart | undefined): Result<Candidate, PlanError> {
   const derived = deriveJob(model, goal, choices, circumstances)
   if (!derived.ok) return derived
   const job = derived.value
-  if (from) addLooseEnds(job, from)
+  if (from) addLooseEnds(job, alreadyOut(from.state))
   const legs = legsOf(job, request.scope)
   followPolicy(job, legs, request.policy)
   const start: JobStart = from ? startFrom(legs, from) : { state: asFoundState(model), standing: { station: request.start, tool: null }, done: new Set(), setCount: new Map() }
   const operations = [...legs.wayIn.operations.values(), ...legs.wayOut.operations.values()].filter((operation) => !start.done.has(operation.key))
   for (const operation of operations) {
     const { tool } = demandsOf(job, operation)
-    if (without.tools.includes(tool)) return fail({ kind: 'tool missing', tool, key: operation.key })
-    if (without.parts.includes(operation.itemId) && (operation.act === 'release' || operation.act === 'lift')) return fail({ kind: 'must stay', partId: operation.itemId })
+    if (request.without.tools.includes(tool)) return fail({ kind: 'tool missing', tool, key: operation.key })
+    if (request.without.parts.includes(operation.itemId) && (operation.act === 'release' || operation.act === 'lift')) return fail({ kind: 'must stay', partId: operation.itemId })
   }
   const saved = savedS(model, choices, goal)
   return ok({ job, legs, start, savedS: saved, workS: operations.reduce((sum, operation) => sum + demandsOf(job, operation).workS, 0) - saved })

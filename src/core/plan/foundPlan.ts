@@ -40,6 +40,8 @@ export const FoundPlan = z.object({
   steps: z.array(z.object({ operation: FoundOperation, station: Station, tool: z.string(), workS: z.number(), setUpS: z.number() })),
   /** Keys of operations that were done before it was found. */
   doneBefore: z.array(z.string()).default([]),
+  /** What was out already when it was found, whatever the plan is for: all of it goes back. Null = found from the beginning. */
+  from: z.object({ levels: z.record(Id, z.enum(['eased', 'free', 'off'])), undone: z.array(Id), open: z.array(Id) }).nullable().default(null),
   proof: Proof,
 })
 export type FoundPlan = z.infer<typeof FoundPlan>

@@ -10,7 +10,7 @@ import type { AfterOpening, DerivedJob } from './derivedJob'
 import { findPlan, goalFrom, type PlanError, type PlanOptions } from './findPlan'
 import type { FoundPlan, Proof } from './foundPlan'
 import { legsOf } from './leg'
-import { addLooseEnds, type LiveStart } from './liveStart'
+import { addLooseEnds } from './liveStart'
 import type { PlanRequest } from './planRequest'
 import { underPolicy } from './policyRules'
 import { secondsOf, type Step } from './step'
@@ -39,7 +39,7 @@ export type StalePlan = { kind: 'stale'; key: string }
 export function planJob(model: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules?: readonly Rule[], options?: PlanOptions): Result<JobPlan, PlanError> {
   const found = findPlan(model, request, house, rules, options)
   if (!found.ok) return found
-  const plan = planFrom(model, request, house, rules, found.value, options?.from)
+  const plan = planFrom(model, request, house, rules, found.value)
   if (!plan.ok && plan.error.kind === 'stale') throw new Error(`A plan just found does not fit its own record at ${plan.error.key}.`)
   return plan as Result<JobPlan, PlanError>
 }
@@ -48,11 +48,11 @@ export function planJob(model: ProcedureForBuild, request: PlanRequest, house: H
  * A plan from the order that was found for it before, here or elsewhere, with the reasons derived anew. Cost: one derivation.
  * Errors: the derivation's, or the first key that does not fit.
  */
-export function planFrom(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[] | undefined, found: FoundPlan, from?: LiveStart): Result<JobPlan, PlanError | StalePlan> {
-  const derived = deriveJob(underPolicy(whole, request.policy), goalFrom(request, from), found.choices, whilePlanning(house, rules))
+export function planFrom(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[] | undefined, found: FoundPlan): Result<JobPlan, PlanError | StalePlan> {
+  const derived = deriveJob(underPolicy(whole, request.policy), goalFrom(request, found.from), found.choices, whilePlanning(house, rules))
   if (!derived.ok) return derived
   const job = derived.value
-  if (from) addLooseEnds(job, from)
+  if (found.from) addLooseEnds(job, found.from)
   const misfit = misfitOf(job, request, found)
   if (misfit !== null) return fail({ kind: 'stale', key: misfit })
   const { steps, proof } = found

@@ -5,6 +5,7 @@ import type { Rule } from '../vehicle/rule'
 import type { PlanError } from './findPlan'
 import type { FoundPlan } from './foundPlan'
 import { planFrom, planJob, type JobPlan } from './jobPlan'
+import { movedParts } from './liveStart'
 import type { PlanRequest } from './planRequest'
 
 /** What is spent on an order while somebody waits for a job's screen. */
@@ -18,6 +19,8 @@ const WHILE_WAITING = { limits: { expandedStates: 4_000 } }
 export function keptPlan(model: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[], kept: FoundPlan | null): Result<JobPlan, PlanError> {
   const fits = kept && planFrom(model, request, house, rules, kept)
   if (fits?.ok) return fits
-  const planned = planJob(model, request, house, rules, WHILE_WAITING)
-  return planned.ok ? planned : planJob(model, request, house, undefined, WHILE_WAITING)
+  // What was out besides the goals when it was adopted still has to go back.
+  const wanted = kept?.from ? { ...request, goals: [...request.goals, ...movedParts(kept.from)] } : request
+  const planned = planJob(model, wanted, house, rules, WHILE_WAITING)
+  return planned.ok ? planned : planJob(model, wanted, house, undefined, WHILE_WAITING)
 }

@@ -3,6 +3,7 @@ import type { Operation } from '../order/operation'
 import { atLeast } from '../procedure/level'
 import type { VehicleState } from '../vehicle/vehicleState'
 import type { DerivedJob } from './derivedJob'
+import type { FoundPlan } from './foundPlan'
 import type { Legs } from './leg'
 import type { JobStart } from './sequenceJob'
 import type { Standing } from './step'
@@ -48,17 +49,24 @@ function isBack({ act, itemId, phase }: Operation, { state, worksDone, testsPass
   return act === 'test' && testsPassed.has(itemId)
 }
 
-/** The parts that have moved already, as goals: whatever is planned, they are part of the job until they are back. */
-export function movedParts(live: LiveStart): { kind: 'part'; partId: Id; level: 'eased' | 'free' | 'off' }[] {
-  return [...live.state.levels].flatMap(([partId, level]) => (level === 'in place' ? [] : [{ kind: 'part' as const, partId, level }]))
+/** What of a vehicle is out: it goes back, whatever else is planned. */
+export type AlreadyOut = NonNullable<FoundPlan['from']>
+
+export function alreadyOut(state: VehicleState): AlreadyOut {
+  return { levels: Object.fromEntries([...state.levels].flatMap(([id, level]) => (level === 'in place' ? [] : [[id, level] as const]))), undone: [...state.undone], open: [...state.open] }
+}
+
+/** The parts that have moved already, as goals. */
+export function movedParts({ levels }: AlreadyOut): { kind: 'part'; partId: Id; level: 'eased' | 'free' | 'off' }[] {
+  return Object.entries(levels).map(([partId, level]) => ({ kind: 'part' as const, partId, level }))
 }
 
 /** Fasteners undone and plugs opened that the job does not speak of: they go back as well. */
-export function addLooseEnds(job: DerivedJob, live: LiveStart): void {
+export function addLooseEnds(job: DerivedJob, { undone, open }: AlreadyOut): void {
   const { operations } = job.refit
   const add = (key: string, act: 'fasten' | 'close', itemId: Id, partId: Id) => {
     if (!operations.has(key)) operations.set(key, { key, phase: 'out', act, itemId, partId, setting: null, nth: 1 })
   }
-  for (const id of live.state.undone) if (job.model.holders.has(id) && !job.removal.operations.has(`undo:${id}`)) add(`fasten:${id}`, 'fasten', id, job.model.holders.get(id)!.holds[0]!)
-  for (const id of live.state.open) if (job.model.tethers.has(id) && !job.removal.operations.has(`open:${id}`)) add(`close:${id}`, 'close', id, job.model.hostOf(job.model.tethers.get(id)!.partId))
+  for (const id of undone) if (job.model.holders.has(id) && !job.removal.operations.has(`undo:${id}`)) add(`fasten:${id}`, 'fasten', id, job.model.holders.get(id)!.holds[0]!)
+  for (const id of open) if (job.model.tethers.has(id) && !job.removal.operations.has(`open:${id}`)) add(`close:${id}`, 'close', id, job.model.hostOf(job.model.tethers.get(id)!.partId))
 }

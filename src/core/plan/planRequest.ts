@@ -7,6 +7,9 @@ import { Access, Kit, KitFit } from '../shop/kit'
 import type { JobGoal } from './jobGoal'
 import { Policy } from './policy'
 
+export const Without = z.object({ tools: z.array(z.string().max(60)).max(40).default([]), parts: z.array(Id).max(40).default([]) })
+export type Without = z.infer<typeof Without>
+
 /**
  * What a plan is computed from: stored with the job, so that the same plan comes out again on every machine. Kits stand
  * in it whole, as they were when the job was opened.
@@ -21,6 +24,8 @@ export const PlanRequest = z
     build: Build,
     policy: Policy.default(() => Policy.parse({})),
     start: Station.default('driver side'),
+    /** Tools that are not there, and parts that won't move and are left. */
+    without: Without.default(() => Without.parse({})),
     /** `opened`: the way in alone; somebody else goes on from there. */
     scope: z.enum(['opened', 'refitted']).default('refitted'),
   })

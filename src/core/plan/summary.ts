@@ -1,5 +1,5 @@
 import { compareText, type Id } from '../base/id'
-import { areIdentical, areLookalikes, headsOf, THREADED_KINDS, type Holder } from '../procedure/holder'
+import { areLookalikes, headsOf, THREADED_KINDS, type Holder } from '../procedure/holder'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import { cautionsFor, type CautionAt } from '../vehicle/cautionsFor'
 import type { Operation } from '../order/operation'
@@ -7,6 +7,7 @@ import type { Removal } from '../order/removed'
 import { demandsOf, judged } from './demandsOf'
 import type { DerivedJob } from './derivedJob'
 import type { JobPlan } from './jobPlan'
+import { traysFor, type Tray } from './trays'
 
 /** What a lead wants to know before saying yes: what is counted, opened, moved, carried and minded. */
 export type PlanSummary = {
@@ -24,9 +25,6 @@ export type PlanSummary = {
   /** Built-in and the shop's changes for good, each with its kit. */
   changesForGood: { what: string; where: string; how: string; consent: boolean; edgeTreated: boolean }[]
 }
-
-/** A labelled tray and the groups that share it: one pool of identical fasteners. `notWith` are the labels it must not be mixed with. */
-export type Tray = { label: string; holderIds: Id[]; notWith: string[] }
 
 export function summarise(plan: JobPlan): PlanSummary {
   const { removal } = plan
@@ -63,34 +61,6 @@ export function summarise(plan: JobPlan): PlanSummary {
     },
     changesForGood: plan.job.goal.kits.flatMap(({ kit }) => kit.changes),
   }
-}
-
-/** Clips stay on their panel and captive screws in theirs; everything else lies in a tray. */
-export function needsTray(holder: Holder): boolean {
-  return !holder.captive && !['spring clip', 'adhesive', 'hook-and-loop', 'slide-on clip nut', 'well nut', 'rivet nut'].includes(holder.kind)
-}
-
-/** One tray a pool of identical fasteners, labelled A, B, C in the order they come out; lookalikes never share one. */
-export function traysFor(plan: JobPlan): Tray[] {
-  const { model } = plan.removal
-  const pools: Holder[][] = []
-  for (const step of plan.wayIn.flatMap((card) => card.steps)) {
-    const holder = step.operation.act === 'undo' ? model.holders.get(step.operation.itemId)! : null
-    if (!holder || !needsTray(holder)) continue
-    const pool = pools.find((group) => areIdentical(group[0]!, holder))
-    if (pool) pool.push(holder)
-    else pools.push([holder])
-  }
-  return pools.map((pool, index) => ({
-    label: trayLabel(index),
-    holderIds: pool.map((holder) => holder.id),
-    notWith: pools.flatMap((other, at) => (areLookalikes(pool[0]!, other[0]!) ? [trayLabel(at)] : [])),
-  }))
-}
-
-function trayLabel(index: number): string {
-  const letters = 'ABCDEFGHJKLMNPRSTUVWXYZ'
-  return index < letters.length ? letters[index]! : `${letters[Math.floor(index / letters.length) - 1]}${letters[index % letters.length]}`
 }
 
 /** Groups that an undone group could be confused with in this job. */

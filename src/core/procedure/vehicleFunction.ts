@@ -2,6 +2,10 @@ import { z } from 'zod'
 import { Id } from '../base/id'
 import { When } from './when'
 
+/** Why a test of it failed before: what it looked like, what to look at, and what cured it. */
+export const Trouble = z.object({ symptom: z.string().max(120).default(''), check: z.string().max(160).default(''), cause: z.string().trim().min(1, 'Say what it was.').max(120), cure: z.string().max(120).default('') })
+export type Trouble = z.infer<typeof Trouble>
+
 /** What to test once a connector that serves it has been opened. */
 export const VehicleFunction = z.object({
   id: Id,
@@ -16,6 +20,7 @@ export const VehicleFunction = z.object({
   warmUpS: z.number().min(0).max(3600).default(0),
   /** Further plugs it needs closed, besides those that list it. */
   alsoNeeds: z.array(Id).max(10).default([]),
+  troubles: z.array(Trouble).max(30).default([]),
   when: When.default({}),
 })
 export type VehicleFunction = z.infer<typeof VehicleFunction>

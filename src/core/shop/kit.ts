@@ -14,7 +14,7 @@ export const Access = z.discriminatedUnion('kind', [
 export type Access = z.infer<typeof Access>
 
 /** A function the kit adds, and the work after which it can be tested. */
-export const AddedFunction = VehicleFunction.omit({ when: true, alsoNeeds: true }).extend({ afterWork: z.array(Id).max(12).default([]) })
+export const AddedFunction = VehicleFunction.omit({ when: true, alsoNeeds: true, troubles: true }).extend({ afterWork: z.array(Id).max(12).default([]) })
 export type AddedFunction = z.infer<typeof AddedFunction>
 
 /** How the kit meets one model: what each work item needs open, what becomes of parts, what the vehicle does differently. */

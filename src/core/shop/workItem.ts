@@ -24,10 +24,12 @@ export const WorkItem = z.object({
 })
 export type WorkItem = z.infer<typeof WorkItem>
 
+export const LASTING_CHANGES = ['cut', 'file', 'drill'] as const
+
 /** A change made for good, and what the customer was asked. */
 export const LastingChange = z.object({
   id: Id,
-  what: z.enum(['cut', 'file', 'drill']),
+  what: z.enum(LASTING_CHANGES),
   where: z.string().trim().min(1, 'Say where it is cut, filed or drilled.').max(120),
   how: z.string().max(120).default(''),
   consent: z.boolean().default(false),

@@ -1,7 +1,7 @@
 'use client'
 import Link from 'next/link'
 import { useState } from 'react'
-import type { BalanceRow } from '@/core/job/balance'
+import { asItStands, mayBeAccepted, type BalanceRow } from '@/core/job/balance'
 import type { Happening } from '@/core/job/event'
 import { isAirbagCircuit } from '@/core/procedure/tether'
 import { headOf } from '@/core/procedure/holder'
@@ -14,7 +14,7 @@ import { ClosedTick, GapSign } from '../marks/Signs'
 import type { ChangeActing } from '../shell/ActingButton'
 import { Dialog } from '../shell/Dialog'
 import { rowWords } from '../words/balanceWords'
-import { headWords, holderKindWords, itemWords, threadWords, ownerWords } from '../words/items'
+import { headWords, holderKindWords, itemWords, threadWords, toolWords, ownerWords } from '../words/items'
 import { JobHead } from './JobHead'
 import { ScrewDrawing } from './ScrewDrawing'
 import { useJob, type JobData, type LiveJob } from './useJob'
@@ -23,8 +23,10 @@ import { useJob, type JobData, type LiveJob } from './useJob'
 export function BalanceScreen({ data, change }: { data: JobData; change: ChangeActing }) {
   const job = useJob(data)
   const [stray, setStray] = useState(false)
-  const { openRows, rows } = job.balance
-  const closed = rows.filter((row) => !openRows.includes(row))
+  const { openRows, acceptedRows, rows } = job.balance
+  const closed = rows.filter((row) => !openRows.includes(row) && !acceptedRows.includes(row))
+  const toolsOut = openRows.filter((row) => row.account === 'tool')
+  const isLead = data.acting.role !== 'installer'
   return (
     <div data-theme={data.theme} className="flex min-h-dvh flex-col">
       <JobHead data={data} job={job} change={change} back={`/jobs/${data.id}`} />
@@ -40,6 +42,11 @@ export function BalanceScreen({ data, change }: { data: JobData; change: ChangeA
             <Link href={`/jobs/${data.id}`} className="ghost">
               To the job
             </Link>
+            {toolsOut.length > 1 && (
+              <button type="button" className="ghost" onClick={() => job.record(toolsOut.map((row) => ({ kind: 'tool back', tool: row.id })))}>
+                All {toolsOut.length} tools are back
+              </button>
+            )}
             <button type="button" className="ghost" onClick={() => setStray(true)}>
               A fastener lies about
             </button>
@@ -61,9 +68,24 @@ export function BalanceScreen({ data, change }: { data: JobData; change: ChangeA
         ) : (
           <ul aria-label="Open" className="border-t border-hair">
             {openRows.map((row) => (
-              <OpenRow key={`${row.account}:${row.id}`} row={row} document={job.document} job={job} />
+              <OpenRow key={`${row.account}:${row.id}`} row={row} document={job.document} job={job} isLead={isLead} />
             ))}
           </ul>
+        )}
+        {acceptedRows.length > 0 && (
+          <section className="mt-6">
+            <h2 className="border-b-2 border-ink pb-1 text-2xl">Open, and accepted by a lead</h2>
+            <ul>
+              {acceptedRows.map((row) => {
+                const accepted = job.state.accepted.get(`${row.account}:${row.id}`)!
+                return (
+                  <li key={`${row.account}:${row.id}`} className="border-b border-hair py-2 text-lg" data-accepted={`${row.account}:${row.id}`}>
+                    <b>{rowWords(job.document, row).heading}</b>: {accepted.reason} <span className="text-second">{data.crew.find((person) => person.id === accepted.personId)?.name}</span>
+                  </li>
+                )
+              })}
+            </ul>
+          </section>
         )}
         <ClosedAccounts rows={closed} document={job.document} />
       </main>
@@ -74,7 +96,10 @@ export function BalanceScreen({ data, change }: { data: JobData; change: ChangeA
   )
 }
 
-function OpenRow({ row, document, job }: { row: BalanceRow; document: ProcedureDocument; job: LiveJob }) {
+const REASONS = ['comes back for it', 'part awaited', 'the customer wants it so', 'was so before'] as const
+
+function OpenRow({ row, document, job, isLead }: { row: BalanceRow; document: ProcedureDocument; job: LiveJob; isLead: boolean }) {
+  const [accepting, setAccepting] = useState(false)
   const words = rowWords(document, row)
   return (
     <li className="grid grid-cols-1 items-center gap-x-6 gap-y-2 border-b border-hair py-4 md:grid-cols-[40px_1.3fr_1fr_auto]" data-row={`${row.account}:${row.id}`}>
@@ -86,8 +111,47 @@ function OpenRow({ row, document, job }: { row: BalanceRow; document: ProcedureD
       <Evidence row={row} document={document} />
       <div className="flex flex-wrap gap-2 md:w-80 md:justify-end">
         <Acts row={row} document={document} job={job} />
+        {isLead && mayBeAccepted(document, row) && (
+          <button type="button" className="ghost flex-1 text-[17px]" onClick={() => setAccepting(true)}>
+            Let it stand open
+          </button>
+        )}
       </div>
+      <Dialog title="Let it stand open" open={accepting} onClose={() => setAccepting(false)}>
+        <AcceptForm heading={words.heading} accept={(reason) => (job.record([{ kind: 'row accepted', account: row.account, itemId: row.id, asItStood: asItStands(row), reason }]), setAccepting(false))} />
+      </Dialog>
     </li>
+  )
+}
+
+/** Why a lead lets a row stand: chosen or written. It is void as soon as anything happens to the thing. */
+function AcceptForm({ heading, accept }: { heading: string; accept: (reason: string) => void }) {
+  const [reason, setReason] = useState('')
+  return (
+    <form
+      className="space-y-4"
+      onSubmit={(event) => {
+        event.preventDefault()
+        accept(reason.trim())
+      }}
+    >
+      <p className="text-xl font-semibold">{heading}</p>
+      <div className="flex flex-wrap gap-2">
+        {REASONS.map((words) => (
+          <button key={words} type="button" className="ghost text-lg" onClick={() => setReason(words)}>
+            {words}
+          </button>
+        ))}
+      </div>
+      <label className="block">
+        <span className="mb-1 block text-lg font-semibold">Why may it stand open?</span>
+        <input className="field !min-h-14 text-lg" maxLength={200} value={reason} onChange={(event) => setReason(event.target.value)} />
+      </label>
+      <button className="slab w-full" disabled={reason.trim() === ''}>
+        It stands open, by me
+      </button>
+      <p className="text-second">It is printed on the hand-over sheet with your name, and is void as soon as anything happens to the thing.</p>
+    </form>
   )
 }
 
@@ -167,7 +231,9 @@ function Acts({ row, document, job }: { row: BalanceRow; document: ProcedureDocu
         {act('None of this job', [{ kind: 'stray settled', strayId: row.id, holderId: null, note: 'not of this job' }], false)}
       </>
     )
+  if (row.account === 'tool') return act('It is back', [{ kind: 'tool back', tool: row.id }])
   const id = row.id
+  const awaited = job.state.awaited.get(id) ?? 0
   return (
     <>
       {row.open.flatMap((reason) => {
@@ -178,6 +244,7 @@ function Acts({ row, document, job }: { row: BalanceRow; document: ProcedureDocu
             return [
               ...(old > 0 ? [act(old === 1 ? 'It is in' : `${old} are in`, [{ kind: 'fastened', holderId: id, count: old, stage: 'final' }])] : []),
               ...(fresh > 0 ? [act(fresh === 1 ? 'New one in' : `${fresh} new in`, [{ kind: 'new fitted', holderId: id, count: fresh, insteadOf: 'old' }], old === 0)] : []),
+              ...(fresh > 0 && awaited === 0 ? [act('Order', [{ kind: 'ordered', holderId: id, count: fresh, note: '' }], false)] : []),
               ...(old > 0 ? [act('Lost', [{ kind: 'lost', holderId: id, count: 1, from: 'vehicle' }], false)] : []),
             ]
           }
@@ -262,9 +329,10 @@ function ClosedAccounts({ rows, document }: { rows: BalanceRow[]; document: Proc
     ['Parts', 'part'],
     ['Plugs', 'tether'],
     ['Settings', 'setting'],
+    ['Tools', 'tool'],
   ]
   return (
-    <div className="mt-8 grid gap-x-8 gap-y-6 sm:grid-cols-2 lg:grid-cols-4">
+    <div className="mt-8 grid gap-x-8 gap-y-6 sm:grid-cols-2 lg:grid-cols-5">
       {groups.map(([title, account]) => {
         const mine = rows.filter((row) => row.account === account)
         return (
@@ -299,5 +367,6 @@ function closedWords(document: ProcedureDocument, row: BalanceRow): string {
   }
   if (row.account === 'setting') return `${itemWords(document, row.id)} ${row.value}`
   if (row.account === 'stray') return 'stray fastener, settled'
+  if (row.account === 'tool') return toolWords(row.id)
   return `${itemWords(document, row.id)}${row.end ? `, ${row.end}` : ''}`
 }

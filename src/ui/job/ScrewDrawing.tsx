@@ -1,12 +1,12 @@
-/** A screw to scale with its dimension: lookalikes are drawn to one scale, so that the eye can settle it. */
-export function ScrewDrawing({ diameterMm, lengthMm, pxPerMm = 4.4 }: { diameterMm: number; lengthMm: number; pxPerMm?: number }) {
+/** A screw to scale with its dimension: lookalikes are drawn to one scale, so that the eye can settle it. `toScale`: 1:1 on paper. */
+export function ScrewDrawing({ diameterMm, lengthMm, pxPerMm = 4.4, toScale = false }: { diameterMm: number; lengthMm: number; pxPerMm?: number; toScale?: boolean }) {
   const head = diameterMm * 0.7
   const wide = diameterMm * 1.75
   const total = head + lengthMm
   const mid = wide / 2 + 1
   const threads = Array.from({ length: Math.floor(lengthMm / 1.4) }, (_, i) => head + 0.7 + i * 1.4)
   return (
-    <svg width={(total + 4) * pxPerMm} height={(wide + 8) * pxPerMm} viewBox={`-1 0 ${total + 4} ${wide + 8}`} role="img" aria-label={`M${diameterMm} by ${lengthMm} mm`} className="shrink-0">
+    <svg width={toScale ? `${total + 4}mm` : (total + 4) * pxPerMm} height={toScale ? `${wide + 8}mm` : (wide + 8) * pxPerMm} viewBox={`-1 0 ${total + 4} ${wide + 8}`} role="img" aria-label={`M${diameterMm} by ${lengthMm} mm`} className="shrink-0">
       <g fill="none" stroke="currentColor" strokeWidth="0.45">
         <rect x="0" y={mid - wide / 2} width={head} height={wide} />
         <rect x={head} y={mid - diameterMm / 2} width={lengthMm} height={diameterMm} />

@@ -4,9 +4,10 @@ import { JobLog, type LogSnapshot } from '@/client/jobLog'
 import { JobStore } from '@/client/jobStore'
 import { fetchEvents, sendTo } from '@/client/sendEvents'
 import { balanceOf, type Balance } from '@/core/job/balance'
+import type { Overlay } from '@/core/job/overlay'
 import type { Happening, JobEvent } from '@/core/job/event'
 import { foldJob, type JobState } from '@/core/job/fold'
-import { adoptedRequest, termsOf, type JobTerms } from '@/core/job/terms'
+import { adoptedPlan, termsOf, type JobTerms } from '@/core/job/terms'
 import type { PlanError } from '@/core/plan/findPlan'
 import type { FoundPlan } from '@/core/plan/foundPlan'
 import type { JobPlan } from '@/core/plan/jobPlan'
@@ -49,6 +50,10 @@ export type JobData = {
   crew: { id: string; name: string; role: string }[]
   handedOver: boolean
   shopHasOthers: boolean
+  /** What other jobs have shown of this vehicle. */
+  known: Overlay
+  /** Tools the shop has one of. */
+  singleTools: string[]
   theme: 'bay' | 'desk'
 }
 
@@ -68,7 +73,7 @@ export type LiveJob = {
   nowMs: number
   log: LogSnapshot
   /** Keeps what happened; as counted, unless it is only assumed. `assumedBefore`: what must have happened first; taken back with it. */
-  record: (happenings: readonly Happening[], certainty?: JobEvent['certainty'], assumedBefore?: readonly Happening[]) => void
+  record: (happenings: readonly Happening[], certainty?: JobEvent['certainty'], assumedBefore?: readonly Happening[]) => JobEvent[]
   /** The last thing this person did here, and when; null when there is nothing to take back. */
   lastAct: { eventIds: string[]; atMs: number } | null
   takeBack: () => void
@@ -151,7 +156,9 @@ export function useJob(data: JobData): LiveJob {
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const document = useMemo(() => (data.kind === 'strip' ? stripDocument(data.base, snapshot.events) : data.base), [data.kind, data.base, stated])
   // eslint-disable-next-line react-hooks/exhaustive-deps
-  const request = useMemo(() => adoptedRequest(snapshot.events) ?? data.request, [data.request, stated])
+  const adopted = useMemo(() => adoptedPlan(snapshot.events), [stated])
+  const request = adopted?.request ?? data.request
+  const found = adopted?.found ?? data.found
   const state = useMemo(() => foldJob(document, snapshot.events), [document, snapshot.events])
   // What was told on the way counts for the rest of the plan.
   const told = JSON.stringify({ ...request?.build, ...Object.fromEntries(state.facets) })
@@ -161,11 +168,11 @@ export function useJob(data: JobData): LiveJob {
   const rules = useMemo(() => rulesInForce(data.rules), [data.rules])
   const planned = useMemo(() => {
     if (!request) return null
-    const result = keptPlan(model, request, data.house, rules, data.found)
+    const result = keptPlan(model, request, data.house, rules, found)
     // A record under way may be too rough for a plan: its vehicle goes back by the balance. A job was opened with one.
     if (!result.ok && data.kind === 'job') throw new Error('The plan this job was opened with no longer comes out of its record.')
     return result
-  }, [model, request, data.house, rules, data.found, data.kind])
+  }, [model, request, data.house, rules, found, data.kind])
   const circumstances = useMemo(() => liveCircumstances(model, state, data.house, rules, data.acting), [model, state, data.house, rules, data.acting])
   const nowMs = useClock()
   const vehicle = useMemo(() => liveVehicle(model, state, nowMs), [model, state, nowMs])
@@ -174,6 +181,7 @@ export function useJob(data: JobData): LiveJob {
   const record: LiveJob['record'] = (happenings, certainty = 'counted', assumedBefore = []) => {
     const made = [...log.append(data.acting.id, assumedBefore, { certainty: 'assumed' }), ...log.append(data.acting.id, happenings, { certainty })]
     setActs((now) => [...now, { eventIds: made.map((event) => event.id), atMs: Date.now() }])
+    return made
   }
   const takeBack = () => {
     if (!lastAct) return

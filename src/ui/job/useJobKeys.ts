@@ -6,10 +6,11 @@ import { useEffect, useRef } from 'react'
 const BOUNCE_MS = 450
 
 /**
- * Foot pedal and keyboard: Page Down or Space = done, Page Up or Backspace = take back, N note, D different, B balance.
+ * Foot pedal and keyboard: Page Down or Space = done, Page Up or Backspace = take back, N note, D different, B balance, unless
+ * letters are switched off on this device.
  * Silent while a dialog is open or something is being typed.
  */
-export function useJobKeys(act: { done: () => void; takeBack: () => void; note: () => void; different: () => void; jobId: string }, busy: boolean): void {
+export function useJobKeys(act: { done: () => void; takeBack: () => void; note: () => void; different: () => void; jobId: string }, busy: boolean, letters: boolean): void {
   const router = useRouter()
   const latest = useRef(act)
   const lastDone = useRef(0)
@@ -30,7 +31,8 @@ export function useJobKeys(act: { done: () => void; takeBack: () => void; note: 
       } else if (key === 'pageup' || key === 'backspace') {
         event.preventDefault()
         if (!event.repeat) latest.current.takeBack()
-      } else if (key === 'n') {
+      } else if (!letters) return
+      else if (key === 'n') {
         event.preventDefault()
         latest.current.note()
       } else if (key === 'd') {
@@ -40,5 +42,5 @@ export function useJobKeys(act: { done: () => void; takeBack: () => void; note: 
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [busy, router])
+  }, [busy, letters, router])
 }

@@ -6,7 +6,7 @@ import type { ProcedureDocument } from '@/core/procedure/document'
 import { isAirbagCircuit } from '@/core/procedure/tether'
 import type { Breach } from '@/core/vehicle/judge'
 import type { PutBack } from '@/core/vehicle/powerGate'
-import { holderKindWords, itemWords, threadWords, ownerWords } from './items'
+import { holderKindWords, itemWords, threadWords, toolWords, ownerWords } from './items'
 import { capital, settingTo } from './operations'
 
 /** An open row of the balance: what it is, and what to do. */
@@ -29,6 +29,8 @@ export function rowWords(document: ProcedureDocument, row: BalanceRow): { headin
       return { heading: `${capital(itemWords(document, row.id))} is ${row.value}`, sentence: row.open ? `It is owed at “${row.owed}”.` : 'as agreed' }
     case 'stray':
       return { heading: `A ${row.head} lies ${row.where || 'there'}`, sentence: `The log says these are complete: ${row.couldBe.map((id) => itemWords(document, id)).join('; ') || 'no group with this head came off'}. One of them is short. Measure it.` }
+    case 'tool':
+      return { heading: capital(toolWords(row.id)), sentence: row.open ? 'It came with this job and is not back in the bag. A tool left in the dash is heard on every bend.' : 'back' }
     default:
       return unreachable(row)
   }
@@ -65,6 +67,12 @@ export function blockSentence(document: ProcedureDocument, block: HandoverBlock)
       return `${itemWords(document, block.functionId)} was tested before the plug ${itemWords(document, block.tetherId)} was closed again. Test it once more.`
     case 'test failed':
       return `${block.name} failed its test. Find the cause, then test it again.`
+    case 'change not recorded':
+      return `${capital(block.change.what)} “${block.change.where}”: say what was really done, and who agreed.`
+    case 'loss not accepted':
+      return `Nobody has accepted yet what the vehicle can’t do any more: ${block.functionIds.map((id) => itemWords(document, id)).join(', ')}.`
+    case 'not restored':
+      return `${capital(block.point)} was noted as “${block.value}” before: put it back so, and say it is.`
     case 'installer has not signed':
       return 'The installer has not signed.'
     case 'nobody has checked':

@@ -1,6 +1,6 @@
 import { cookies } from 'next/headers'
 import { notFound } from 'next/navigation'
-import { crewNames, readJob } from '@/server/jobs'
+import { crewNames, readJob, vehicleOverlay } from '@/server/jobs'
 import { shopHasOthers } from '@/server/jobEvents'
 import { requireCrew } from '@/server/session'
 import type { JobData } from '@/ui/job/useJob'
@@ -32,6 +32,8 @@ export async function jobData(jobId: string): Promise<JobData> {
     crew: await crewNames(crew),
     handedOver: job.handedOverAt !== null,
     shopHasOthers: await shopHasOthers(crew),
+    known: await vehicleOverlay(crew, job.vehicle.id, job.id),
+    singleTools: crew.tools.flatMap((tool) => (tool.count === 1 ? [tool.head || tool.name] : [])),
     theme: look === 'desk' ? 'desk' : 'bay',
   }
 }

@@ -4,7 +4,9 @@ import { jobData } from './jobData'
 
 export const metadata = { title: 'Job' }
 
-export default async function JobPage({ params }: { params: Promise<{ jobId: string }> }) {
+/** `card`: the part whose tray label was scanned. */
+export default async function JobPage({ params, searchParams }: { params: Promise<{ jobId: string }>; searchParams: Promise<{ card?: string }> }) {
   const data = await jobData((await params).jobId)
-  return <JobScreen key={data.acting.id} data={data} change={changeWhoActs} />
+  const { card } = await searchParams
+  return <JobScreen key={data.acting.id} data={data} change={changeWhoActs} cardId={typeof card === 'string' ? card : null} />
 }

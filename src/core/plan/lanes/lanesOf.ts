@@ -29,10 +29,10 @@ export type LanesError = { kind: 'too few people'; keys: string[] }
  * with tools of their own. Settings are changed in the order of the plan; while a setting stands otherwise than an operation
  * wants it nobody does that operation, so nobody works beside an airbag, or at all, while the ignition is on.
  *
- * `starts`: where each person stands first. `singleTools`: those the shop has one of; of all others everybody has one. Errors: operations that ask for more people. Cost: see fastestLanes, for each way.
+ * `starts`: where each person stands first. `singleTools`: those the shop has one of; of all others everybody has one. `done`: keys that are behind. Errors: operations that ask for more people. Cost: see fastestLanes, for each way.
  */
-export function lanesOf(plan: JobPlan, starts: readonly Station[], singleTools: readonly string[] = [], limits?: LaneLimits): { ok: true; value: Lanes } | { ok: false; error: LanesError } {
-  const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps).filter((step) => step.operation.act !== 'wait')
+export function lanesOf(plan: JobPlan, starts: readonly Station[], singleTools: readonly string[] = [], limits?: LaneLimits, done: ReadonlySet<string> = new Set()): { ok: true; value: Lanes } | { ok: false; error: LanesError } {
+  const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps).filter((step) => step.operation.act !== 'wait' && !done.has(step.operation.key))
   const together = steps.filter((step) => demandsOf(plan.job, step.operation).persons > starts.length).map((step) => step.operation.key)
   if (together.length > 0) return { ok: false, error: { kind: 'too few people', keys: together } }
   const wayIn = legLanes(plan, steps.filter((step) => step.operation.phase === 'in'), starts.map((station) => ({ station, tool: 'hand' })), singleTools, limits)
@@ -111,6 +111,19 @@ function problemOf(plan: JobPlan, groups: readonly Step[][], people: readonly St
       people: people.map(({ station, tool }) => ({ station: stations.indexOf(station), tool: tools.indexOf(tool) })),
     },
   }
+}
+
+/** For each step of a plan, what has to be done before it, whoever does it: the same relations the lanes keep. */
+export function mustComeFirst(plan: JobPlan): Map<string, Set<string>> {
+  const before = new Map<string, Set<string>>()
+  const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)
+  const ways = [steps.filter((step) => step.operation.phase === 'in'), steps.filter((step) => step.operation.phase !== 'in')]
+  for (const way of ways)
+    for (const pair of pairsOf(plan, way.map((step) => [step]))) {
+      const after = way[pair.after]!.operation.key
+      before.set(after, (before.get(after) ?? new Set()).add(way[pair.before]!.operation.key))
+    }
+  return before
 }
 
 /** What must come before what: the plan's own relations, and every setting act where the plan has it among what minds it. */

@@ -1,0 +1,96 @@
+import type { Id } from '../base/id'
+import { facetsThatMatter } from '../plan/facetsThatMatter'
+import { allGoals } from '../plan/jobGoal'
+import type { JobPlan } from '../plan/jobPlan'
+import type { ProcedureDocument } from '../procedure/document'
+import { isAirbagCircuit } from '../procedure/tether'
+import { INTAKE_POINTS, type IntakePoint } from './event'
+import type { JobState } from './fold'
+import type { Overlay } from './overlay'
+
+/** What is looked at before the first screw. `done`: it has been answered on this job. */
+export type IntakeItem =
+  | { kind: 'facet'; facetId: Id; done: boolean }
+  | { kind: 'known'; holderId: Id; what: 'missing' | 'extra'; count: number; done: boolean }
+  | { kind: 'function'; functionId: Id; done: boolean }
+  | { kind: 'point'; point: IntakePoint; done: boolean }
+
+/** `required`: it changes this plan. `later`: facets that can only be told on the way. The rest is offered, and may be left. */
+export type IntakeList = { required: IntakeItem[]; offered: IntakeItem[]; later: Id[] }
+
+/** Comfort settings that are lost with the battery, or moved to make room: what was noted is owed back. */
+const RESTORED: readonly IntakePoint[] = ['clock', 'stations', 'seat', 'mirrors', 'windows']
+
+/**
+ * The intake of one job, from its plan, its kits and what is known of the vehicle. Only what would change the plan is required:
+ * facets that matter to these goals, that nobody has told, and that can be told from outside. Offered is what this plan touches:
+ * the functions of its plugs, what differs on this vehicle, codes and media where the battery goes off, the temperature where
+ * something brittle moves. Cost: that of facetsThatMatter.
+ */
+export function intakeOf(plan: JobPlan, document: ProcedureDocument, state: JobState, known: Overlay): IntakeList {
+  const { model } = plan.job
+  const told = { ...plan.request.build, ...Object.fromEntries(state.facets) }
+  const goals = allGoals(plan.job.goal)
+  // What was told here stays on the list, so that it can be seen and put right.
+  const matter = facetsThatMatter(document, goals, Object.fromEntries(Object.entries(told).filter(([id]) => !state.facets.has(id))))
+  const isOutside = (id: Id) => document.facets.find((facet) => facet.id === id)!.toldFrom === null
+  const operations = [...plan.removal.operations.values()]
+  const opened = operations.flatMap((operation) => (operation.act === 'open' ? [model.tethers.get(operation.itemId)!] : []))
+  const touched = new Set(opened.flatMap((tether) => tether.functions))
+  const undone = new Set(operations.flatMap((operation) => (operation.act === 'undo' ? [operation.itemId] : [])))
+  return {
+    required: matter.filter(isOutside).map((facetId) => ({ kind: 'facet', facetId, done: state.facets.has(facetId) })),
+    later: matter.filter((id) => !isOutside(id) && !state.facets.has(id)),
+    offered: [
+      ...[...known.holders].flatMap(([holderId, { missing, extra }]): IntakeItem[] => {
+        const c = state.holders.get(holderId)
+        const item = (what: 'missing' | 'extra', count: number): IntakeItem[] => (count > 0 && undone.has(holderId) ? [{ kind: 'known', holderId, what, count, done: (c?.[what] ?? 0) > 0 }] : [])
+        return [...item('missing', missing), ...item('extra', extra)]
+      }),
+      ...pointsFor(plan, document).map((point): IntakeItem => ({ kind: 'point', point, done: state.intake.has(point) })),
+      ...document.functions.filter(({ id }) => touched.has(id) && model.functions.has(id)).map(({ id }): IntakeItem => ({ kind: 'function', functionId: id, done: state.workedBefore.has(id) })),
+    ],
+  }
+}
+
+/** The points that this plan gives a reason to look at, in the order in which somebody walks round and gets in. */
+function pointsFor(plan: JobPlan, document: ProcedureDocument): IntakePoint[] {
+  const { model } = plan.job
+  const operations = [...plan.removal.operations.values()]
+  const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)
+  const fourWheels = document.wheels === 'four'
+  const batteryOff = steps.some(({ operation }) => operation.setting?.to === 'off' && model.settings.get(operation.setting.settingId)?.role === 'battery')
+  const opens = (test: (id: Id) => boolean) => operations.some((operation) => operation.act === 'open' && test(operation.itemId))
+  const audio = opens((id) => ['audio', 'antenna', 'can', 'usb', 'video'].includes(model.tethers.get(id)!.circuit ?? ''))
+  const brittle = operations.some((operation) => operation.partId !== null && model.parts.get(operation.partId)?.brittle)
+  const atDriver = steps.some((step) => step.station === 'driver side')
+  const asked: Record<IntakePoint, boolean> = {
+    workplace: true,
+    keys: fourWheels,
+    wheel: fourWheels && atDriver,
+    windows: fourWheels && batteryOff,
+    media: audio,
+    codes: audio || batteryOff,
+    clock: batteryOff || audio,
+    stations: audio,
+    seat: fourWheels && atDriver,
+    mirrors: fourWheels && batteryOff,
+    'warning lamps': fourWheels || opens((id) => isAirbagCircuit(model.tethers.get(id)!)),
+    'battery voltage': true,
+    temperature: brittle,
+    'marks and damage': true,
+    'earlier work': true,
+  }
+  return INTAKE_POINTS.filter((point) => asked[point])
+}
+
+/** What was noted before and is to be as it was: asked about at hand-over, until it is said to be. */
+export function toRestore(state: JobState): IntakePoint[] {
+  return RESTORED.filter((point) => (state.intake.get(point)?.value ?? '') !== '' && !state.restored.has(point))
+}
+
+/** The temperature that was read, in degrees Celsius; null = nobody did. */
+export function temperatureOf(state: JobState): number | null {
+  const read = Number.parseFloat((state.intake.get('temperature')?.value ?? '').replace(',', '.').replace('−', '-'))
+  return Number.isFinite(read) ? read : null
+}

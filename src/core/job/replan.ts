@@ -1,0 +1,94 @@
+import { wallMsOf } from '../base/clock'
+import type { Id } from '../base/id'
+import { ok, type Result } from '../base/result'
+import { splitKey, type Operation } from '../order/operation'
+import { demandsOf } from '../plan/demandsOf'
+import { findPlan, type PlanError, type PlanProgress } from '../plan/findPlan'
+import type { FoundPlan } from '../plan/foundPlan'
+import { planFrom, type JobPlan } from '../plan/jobPlan'
+import type { LiveStart } from '../plan/liveStart'
+import type { PlanRequest } from '../plan/planRequest'
+import { secondsOf, type Standing, type Step } from '../plan/step'
+import type { ProcedureForBuild } from '../procedure/forBuild'
+import type { HouseValues } from '../shop/houseValues'
+import type { Rule } from '../vehicle/rule'
+import type { VehicleState } from '../vehicle/vehicleState'
+import type { JobState } from './fold'
+import { isDone } from './progress'
+
+/** What a plan from here leaves to do, beside what the one that is followed would. */
+export type Replanned = { found: FoundPlan; restS: number; restBeforeS: number | null; proven: boolean }
+
+/** Where a job stands, as the planner asks. `plan`: the one followed so far. */
+export function liveStartOf(plan: JobPlan, state: JobState, vehicle: VehicleState): LiveStart {
+  return {
+    state: vehicle,
+    standing: standingOf(plan, state),
+    reached: plan.wayIn.every((card) => card.steps.every((step) => isDone(state, step.operation))),
+    worksDone: new Map([...state.works].map(([id, { at }]) => [id, wallMsOf(at) / 1000])),
+    testsPassed: new Set([...state.tests].flatMap(([id, { result }]) => (result === 'passed' ? [id] : []))),
+    ledThrough: state.ledThrough,
+    setCount: state.valuesReached,
+  }
+}
+
+/** Where somebody stands, and the tool that is still in hand: bare hands never put it away. By the steps that were done last. */
+function standingOf(plan: JobPlan, state: JobState): Standing {
+  const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps).filter((step) => isDone(state, step.operation))
+  const last = state.history.toReversed().flatMap(({ what }) => steps.findLast((step) => step.operation.itemId === touchedBy(what)) ?? [])
+  return { station: last[0]?.station ?? plan.request.start, tool: last.find((step) => step.tool !== 'hand')?.tool ?? null }
+}
+
+function touchedBy(what: JobState['history'][number]['what']): Id | null {
+  if ('holderId' in what) return what.holderId
+  if ('partId' in what) return what.partId
+  if ('tetherId' in what) return what.tetherId
+  if ('settingId' in what) return what.settingId
+  return 'workId' in what ? what.workId : null
+}
+
+/**
+ * The cheapest safe rest of a job from where its things stand, kept whole: what is done stands in front in the order in which
+ * it happened, so that the U still shows how the vehicle came apart. `request` may ask for something else than before (another
+ * build, a part left, a tool missing). Errors and cost: findPlan's.
+ */
+export function replan(model: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[], state: JobState, start: LiveStart, followed: JobPlan, onProgress?: (progress: PlanProgress) => void): Result<Replanned, PlanError> {
+  const found = findPlan(model, request, house, rules, { from: start, ...(onProgress && { onProgress }) })
+  if (!found.ok) return found
+  const rest = planFrom(model, request, house, rules, found.value)
+  if (!rest.ok) throw new Error(`A plan just found from here does not fit its own record (${rest.error.kind}).`)
+  const before = doneSteps(rest.value, found.value, followed, state)
+  const kept = new Set(before.map((step) => step.operation.key))
+  const left = [...followed.wayIn, ...followed.wayOut].flatMap((card) => card.steps).filter((step) => !isDone(state, step.operation))
+  return ok({
+    found: { ...found.value, steps: [...before, ...found.value.steps], doneBefore: found.value.doneBefore.filter((key) => !kept.has(key)) },
+    restS: secondsOf(found.value.steps),
+    // A plan for something else is no comparison.
+    restBeforeS: JSON.stringify(request) === JSON.stringify(followed.request) ? secondsOf(left) : null,
+    proven: found.value.proof.proven,
+  })
+}
+
+/** What is done of the new plan, and the settings of the old one, in the order of the log. */
+function doneSteps(plan: JobPlan, found: FoundPlan, followed: JobPlan, state: JobState): Step[] {
+  const known = new Map([...followed.wayIn, ...followed.wayOut].flatMap((card) => card.steps).map((step) => [step.operation.key, step]))
+  const settings = [...known.values()].filter(({ operation }) => operation.setting !== null && isDone(state, operation) && plan.job.model.methods.has(operation.setting.methodId))
+  const operations = [...plan.removal.operations.values(), ...plan.refit.operations.values()].filter((operation) => found.doneBefore.includes(operation.key) && isDone(state, operation))
+  const rank = new Map<string, number>()
+  state.history.forEach(({ what }, i) => {
+    const id = touchedBy(what)
+    if (id !== null && !rank.has(id)) rank.set(id, i)
+  })
+  const steps = [...operations.map((operation) => stepOf(plan, operation, known)), ...settings]
+  const isOut = (step: Step) => (step.operation.phase === 'in' ? 0 : 1)
+  return steps
+    .map((step, i) => ({ step, i }))
+    .sort((a, b) => isOut(a.step) - isOut(b.step) || (rank.get(splitKey(a.step.operation.key)[1]) ?? 0) - (rank.get(splitKey(b.step.operation.key)[1]) ?? 0) || a.i - b.i)
+    .map(({ step }) => step)
+}
+
+function stepOf(plan: JobPlan, operation: Operation, known: ReadonlyMap<string, Step>): Step {
+  const { stations, tool, workS } = demandsOf(plan.job, operation)
+  const same = known.get(operation.key)
+  return same ? { ...same, operation } : { operation, station: stations[0] ?? '', tool, workS, setUpS: 0 }
+}

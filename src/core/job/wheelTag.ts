@@ -1,0 +1,44 @@
+import type { Id } from '../base/id'
+import type { ProcedureForBuild } from '../procedure/forBuild'
+import { isAirbagCircuit } from '../procedure/tether'
+import type { GateAnswer } from '../vehicle/powerGate'
+import type { Tray } from '../plan/trays'
+import { levelNow, type JobState } from './fold'
+
+/** One line of a wheel tag, what hurts first at the top. */
+export type TagLine =
+  | { kind: 'airbag open'; tetherIds: Id[] }
+  | { kind: 'setting'; settingId: Id; value: string }
+  | { kind: 'plugs open'; tetherIds: Id[] }
+  | { kind: 'parts out'; partIds: Id[] }
+  | { kind: 'fasteners'; count: number; tray: string | null }
+  | { kind: 'waits'; reason: string; until: string }
+
+/** What hangs on the wheel of a vehicle that is left: whether it may be switched on, and how it stands. */
+export type WheelTag = { switchOn: boolean; lines: TagLine[] }
+
+/** The tag from the live state. `power`: what the gate answers for the ignition. Cost: O(items). */
+export function wheelTagOf(model: ProcedureForBuild, state: JobState, power: GateAnswer, trays: readonly Tray[]): WheelTag {
+  const open = [...state.tethersOpen].flatMap((id) => model.tethers.get(id) ?? [])
+  const airbags = open.filter(isAirbagCircuit).map(({ id }) => id)
+  const others = open.filter((tether) => !isAirbagCircuit(tether)).map(({ id }) => id)
+  const parts = [...model.parts.keys()].filter((id) => levelNow(state, id) !== 'in place')
+  const lines: TagLine[] = []
+  if (airbags.length > 0) lines.push({ kind: 'airbag open', tetherIds: airbags })
+  for (const setting of model.settings.values()) {
+    const value = state.settings.get(setting.id) ?? setting.asFound
+    if (value !== setting.asFound && ['battery', 'gear lever', 'parking brake', 'wheels', 'stand'].includes(setting.role)) lines.push({ kind: 'setting', settingId: setting.id, value })
+  }
+  if (others.length > 0) lines.push({ kind: 'plugs open', tetherIds: others })
+  if (parts.length > 0) lines.push({ kind: 'parts out', partIds: parts })
+  const lying = new Map<string | null, number>()
+  for (const [id, c] of state.holders) {
+    const count = c.undone - c.fastenedOld - c.broken - c.lost - c.ended
+    const tray = trays.find((item) => item.holderIds.includes(id))?.label ?? null
+    // Clips stay on their panel: only what lies in a tray can be swept off the bench.
+    if (count > 0 && tray !== null) lying.set(tray, (lying.get(tray) ?? 0) + count)
+  }
+  for (const [tray, count] of lying) lines.push({ kind: 'fasteners', count, tray })
+  if (state.paused) lines.push({ kind: 'waits', reason: state.paused.reason, until: state.paused.until })
+  return { switchOn: power.allowed, lines }
+}

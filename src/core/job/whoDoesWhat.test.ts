@@ -1,0 +1,70 @@
+import { expect, test } from '@jest/globals'
+import { panelVan } from '../../demo/panelVan'
+import { seededRandom } from '../base/random'
+import { lanesOf } from '../plan/lanes/lanesOf'
+import { PlanRequest } from '../plan/planRequest'
+import { CrewAtWork, INES, TOLU } from './crew.testing'
+import { isDone } from './progress'
+import { peopleLanes } from './peopleLanes'
+import { turnsOf } from './whoDoesWhat'
+
+const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
+const both = PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'radio-cavity' }, { kind: 'cavity', cavityId: 'pillar-cavity' }], build })
+const PEOPLE = [{ personId: TOLU, station: 'driver side' }, { personId: INES, station: 'passenger side' }]
+
+function twoAtWork(): CrewAtWork {
+  const crew = new CrewAtWork(panelVan(), both)
+  const lanes = lanesOf(crew.plan, PEOPLE.map(({ station }) => station))
+  if (!lanes.ok) throw new Error(lanes.error.kind)
+  crew.add({ kind: 'plan adopted', request: both, found: crew.opened, people: PEOPLE, lanes: peopleLanes(lanes.value, PEOPLE) })
+  return crew
+}
+
+test.each(Array.from({ length: 6 }, (_, i) => i))('two people to the end, whoever is quicker: never both on one seat, no rule broken, nothing left (seed %i)', (seed) => {
+  const random = seededRandom(seed + 7)
+  const crew = twoAtWork()
+  let together = 0
+  for (let turn = 0; turn < 300; turn++) {
+    const turns = turnsOf(crew.plan, crew.state, new Set())
+    const taps = PEOPLE.flatMap(({ personId }) => (turns.get(personId)!.tap ? [{ personId, tap: turns.get(personId)!.tap! }] : []))
+    if (taps.length === 0) break
+    if (taps.length === 2) {
+      together++
+      expect(taps[0]!.tap.step.station).not.toBe(taps[1]!.tap.step.station)
+    }
+    const { personId, tap } = taps[random.below(taps.length)]!
+    for (const step of tap.steps) {
+      expect([step.operation.key, crew.refused(step, personId).map((breach) => breach.rule.id)]).toEqual([step.operation.key, []])
+      crew.does(step, personId)
+    }
+  }
+  expect(crew.steps.filter((step) => !isDone(crew.state, step.operation)).map((step) => step.operation.key)).toEqual([])
+  expect(crew.balance().openRows).toEqual([])
+  expect(together).toBeGreaterThan(3)
+})
+
+test('somebody with nothing to do is told what it waits for', () => {
+  const crew = twoAtWork()
+  for (let turn = 0; turn < 100; turn++) {
+    const turns = turnsOf(crew.plan, crew.state, new Set())
+    const ines = turns.get(INES)!
+    if (ines.tap) {
+      for (const step of ines.tap.steps) crew.does(step, INES)
+      continue
+    }
+    const wait = ines.wait!
+    expect(wait.kind).not.toBe('done')
+    if (wait.kind === 'first') expect(crew.state.givenTo.get(wait.key)).toBe(TOLU)
+    return
+  }
+  throw new Error('Ines never waits, though Tolu does nothing.')
+})
+
+test('a card taken over is whose hand took it', () => {
+  const crew = twoAtWork()
+  const mine = turnsOf(crew.plan, crew.state, new Set()).get(TOLU)!.tap!
+  crew.add({ kind: 'card taken', keys: mine.card.steps.map((step) => step.operation.key) }, INES)
+  const { state } = crew
+  for (const step of mine.card.steps) expect(state.givenTo.get(step.operation.key)).toBe(INES)
+  expect(turnsOf(crew.plan, state, new Set()).get(TOLU)!.tap?.step.operation.key).not.toBe(mine.step.operation.key)
+})

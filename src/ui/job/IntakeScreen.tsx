@@ -1,0 +1,174 @@
+'use client'
+import { useMemo, useState } from 'react'
+import type { Happening } from '@/core/job/event'
+import { intakeOf, type IntakeItem } from '@/core/job/intake'
+import { ClosedTick } from '../marks/Signs'
+import type { ChangeActing } from '../shell/ActingButton'
+import { Dialog } from '../shell/Dialog'
+import { INTAKE_WORDS } from '../words/intakeWords'
+import { itemWords } from '../words/items'
+import { JobHead } from './JobHead'
+import { JobPhoto } from './JobPhoto'
+import { ReplanDialog } from './ReplanDialog'
+import { FacetSlabs } from './slabs'
+import type { JobData, PlannedJob } from './useJob'
+import type { Replan } from './useReplan'
+
+/** Before the first screw: what changes this plan has to be told, the rest is offered. What is found counts at once and stays with the vehicle. */
+export function IntakeScreen({ data, job, change, tell, replan, begun, back }: { data: JobData; job: PlannedJob; change: ChangeActing; tell: (facetId: string, choiceId: string) => void; replan: Replan; begun: boolean; back: () => void }) {
+  const list = useMemo(() => intakeOf(job.plan, job.document, job.state, data.known), [job.plan, job.document, job.state, data.known])
+  const [photo, setPhoto] = useState(false)
+  const open = list.required.filter((item) => !item.done)
+  const offered = list.offered.filter((item) => !(item.kind === 'point' && item.point === 'workplace'))
+  const begin = () => {
+    if (!job.state.intake.has('workplace')) job.record([{ kind: 'checked in', point: 'workplace', value: '' }])
+    back()
+  }
+  return (
+    <div data-theme={data.theme} className="flex min-h-dvh flex-col lg:h-dvh">
+      <JobHead data={data} job={job} change={change} back="/today" />
+      <main className="grid min-h-0 flex-1 gap-x-8 gap-y-4 px-4 pb-4 lg:grid-cols-[1fr_1.35fr] lg:grid-rows-[minmax(0,1fr)]">
+        <section className="flex min-h-0 flex-col gap-4 overflow-y-auto" aria-label="What changes this plan">
+          <div className="on-sign rounded-br px-6 py-4">
+            <p className="text-2xl font-semibold">Before the first screw</p>
+            <h1 className="text-[clamp(38px,4.6vw,60px)] font-extrabold leading-none">{open.length === 0 ? (begun ? 'As it was found' : 'Look round, then begin') : open.length === 1 ? 'One thing changes the plan' : `${open.length} things change the plan`}</h1>
+          </div>
+          {list.required.map((item) => item.kind === 'facet' && <FacetQuestion key={item.facetId} item={item} job={job} tell={(choiceId) => tell(item.facetId, choiceId)} />)}
+          {list.later.length > 0 && <p className="text-lg text-second">Told on the way, when it can be seen: {list.later.map((id) => itemWords(job.document, id)).join(', ')}.</p>}
+          {data.known.changes.length + data.known.noted.size > 0 && (
+            <div className="text-lg">
+              <h2 className="text-xl">Known of {data.vehicle.label}</h2>
+              <ul className="list-disc pl-6">
+                {data.known.changes.map((item) => (
+                  <li key={item.changeId}>
+                    {{ cut: 'cut', file: 'filed', drill: 'drilled' }[item.what]} for good: {item.where} {item.how}
+                  </li>
+                ))}
+                {[...data.known.noted].map(([point, value]) => (
+                  <li key={point}>
+                    {INTAKE_WORDS[point].name}: {value}
+                  </li>
+                ))}
+              </ul>
+            </div>
+          )}
+          <div className="mt-auto grid gap-2">
+            <button type="button" className="slab !min-h-[84px] flex-col !gap-0" disabled={open.length > 0} onClick={begin}>
+              <span className="text-[30px] leading-tight">{begun ? 'Back to the job' : 'Begin the job'}</span>
+              <span className="text-[17px] font-semibold leading-tight">{begun ? 'what is said here counts at once' : 'cloth and tape laid out, trays labelled, tools here'}</span>
+            </button>
+            {open.length > 0 && <p className="text-center text-lg text-second">Say first what changes the plan.</p>}
+          </div>
+        </section>
+        <section className="min-h-0 overflow-y-auto" aria-label="Worth a look">
+          <h2 className="border-b-2 border-ink pb-1 text-2xl">
+            Worth a look <span className="font-normal text-second">what is left is left</span>
+          </h2>
+          <ul>
+            {offered.map((item) => (
+              <Offered key={JSON.stringify({ ...item, done: 0 })} item={item} job={job} photo={() => setPhoto(true)} />
+            ))}
+          </ul>
+        </section>
+      </main>
+      <ReplanDialog job={job} replan={replan} />
+      <Dialog title="Photo" open={photo} onClose={() => setPhoto(false)}>
+        <JobPhoto shopId={data.shopId} jobId={data.id} itemId={null} what="marks, damage, earlier work" record={job.record} close={() => setPhoto(false)} />
+      </Dialog>
+    </div>
+  )
+}
+
+function FacetQuestion({ item, job, tell }: { item: Extract<IntakeItem, { kind: 'facet' }>; job: PlannedJob; tell: (choiceId: string) => void }) {
+  const facet = job.document.facets.find((other) => other.id === item.facetId)!
+  return (
+    <fieldset className="space-y-2" data-facet={facet.id}>
+      <legend className="mb-1 text-2xl font-bold">{facet.name}?</legend>
+      <FacetSlabs document={job.document} facetId={facet.id} told={job.state.facets.get(facet.id)} onTell={tell} />
+    </fieldset>
+  )
+}
+
+/** One thing worth a look: well with one tap, or written down. */
+function Offered({ item, job, photo }: { item: IntakeItem; job: PlannedJob; photo: () => void }) {
+  const { document, state } = job
+  if (item.kind === 'facet') return null
+  if (item.kind === 'known') {
+    const said: Happening = { kind: 'as found', holderId: item.holderId, what: item.what, count: item.count, note: 'known from before' }
+    return (
+      <Row title={`${item.count} ${item.what === 'missing' ? 'missing' : 'too many'}: ${itemWords(document, item.holderId)}`} why="by an earlier job on this vehicle" done={item.done ? 'still so' : ''}>
+        <button type="button" className="ghost" disabled={item.done} onClick={() => job.record([said])}>
+          Still so
+        </button>
+      </Row>
+    )
+  }
+  if (item.kind === 'function') {
+    const known = state.workedBefore.get(item.functionId)
+    const how = document.functions.find((other) => other.id === item.functionId)?.how
+    const say = (works: boolean) => job.record([{ kind: 'worked before', functionId: item.functionId, works, note: '' }])
+    return (
+      <Row title={`${itemWords(document, item.functionId)}: does it work now?`} why={how || 'tried before we touch it'} done={known ? (known.works ? 'works' : 'did not work before') : ''}>
+        <button type="button" className="ghost" aria-pressed={known?.works === true} onClick={() => say(true)}>
+          Works
+        </button>
+        <button type="button" className="ghost" aria-pressed={known?.works === false} onClick={() => say(false)}>
+          Does not
+        </button>
+      </Row>
+    )
+  }
+  return <Point key={item.point} point={item.point} job={job} photo={photo} />
+}
+
+function Point({ point, job, photo }: { point: Extract<IntakeItem, { kind: 'point' }>['point']; job: PlannedJob; photo: () => void }) {
+  const words = INTAKE_WORDS[point]
+  const known = job.state.intake.get(point)
+  const [value, setValue] = useState('')
+  const say = (said: string) => {
+    job.record([{ kind: 'checked in', point, value: said }])
+    setValue('')
+  }
+  return (
+    <Row title={words.name} why={words.why} done={known ? (known.value === '' ? words.fine : `${known.value}${words.unit ? ` ${words.unit}` : ''}`) : ''}>
+      {words.fine && (
+        <button type="button" className="ghost" aria-pressed={known?.value === ''} onClick={() => say('')}>
+          {words.fine}
+        </button>
+      )}
+      <form
+        className="flex items-center gap-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          if (value.trim() !== '') say(value.trim())
+        }}
+      >
+        <input aria-label={`${words.name}: ${words.write}`} placeholder={words.write} className={`field !min-h-14 text-lg ${words.unit ? 'num !w-28' : '!w-44'}`} inputMode={words.unit ? 'decimal' : 'text'} maxLength={200} value={value} onChange={(event) => setValue(event.target.value)} />
+        {words.unit && <span className="text-lg">{words.unit}</span>}
+        <button className="ghost" disabled={value.trim() === ''}>
+          Keep
+        </button>
+      </form>
+      {point === 'marks and damage' && (
+        <button type="button" className="ghost" onClick={photo}>
+          Photo
+        </button>
+      )}
+    </Row>
+  )
+}
+
+function Row({ title, why, done, children }: { title: string; why: string; done: string; children: React.ReactNode }) {
+  return (
+    <li className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-hair py-2">
+      <div className="min-w-56 flex-1">
+        <p className="flex items-center gap-2 text-[20px] font-bold leading-tight">
+          {done !== '' && <ClosedTick size={22} />}
+          {title}
+        </p>
+        <p className="text-[16px] leading-tight text-second">{done !== '' ? <b className="text-ink">{done}</b> : why}</p>
+      </div>
+      <div className="flex flex-wrap gap-2">{children}</div>
+    </li>
+  )
+}

@@ -1,0 +1,39 @@
+'use client'
+import { Camera } from 'lucide-react'
+import { useState } from 'react'
+import { mediaBoxOf, preparePhoto, showLocally } from '@/client/media'
+import type { LiveJob } from './useJob'
+
+/** A photo of a job: kept on this device at once, sent when there is a network, shown with the thing it is of. */
+export function JobPhoto({ shopId, jobId, itemId, what, record, close }: { shopId: string; jobId: string; itemId: string | null; what: string; record: LiveJob['record']; close: () => void }) {
+  const [trouble, setTrouble] = useState('')
+  const [busy, setBusy] = useState(false)
+  const take = async (file: File | undefined) => {
+    if (!file) return
+    setBusy(true)
+    const photo = await preparePhoto(file)
+    setBusy(false)
+    if (!photo) return setTrouble('This file can’t be read as a picture. Take the photo again, or choose a JPEG or PNG.')
+    const id = crypto.randomUUID()
+    showLocally(id, photo.blob)
+    await mediaBoxOf(shopId).keep({ id, jobId, kind: 'photo', blob: photo.blob, seconds: 0, width: photo.width, height: photo.height, unclaimed: false })
+    record([{ kind: 'photographed', photoId: id, itemId }])
+    close()
+  }
+  return (
+    <div className="space-y-4">
+      {trouble && (
+        <p role="alert" className="text-xl font-semibold">
+          {trouble}
+        </p>
+      )}
+      <label className="slab !min-h-32 cursor-pointer flex-col !gap-1 text-xl focus-within:outline focus-within:outline-[3px] focus-within:outline-offset-2">
+        <Camera size={40} aria-hidden />
+        <span className="text-2xl">Take the photo</span>
+        <span className="text-[17px] font-semibold">{what}</span>
+        <input type="file" accept="image/*" capture="environment" className="sr-only" aria-label="Take the photo" disabled={busy} onChange={(event) => void take(event.target.files?.[0])} />
+      </label>
+      <p className="text-lg text-second">{busy ? 'Keeping it…' : 'It is kept on this tablet at once and sent when there is a network. Where it was taken is not kept.'}</p>
+    </div>
+  )
+}

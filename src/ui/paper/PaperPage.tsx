@@ -1,0 +1,24 @@
+'use client'
+import { Printer } from 'lucide-react'
+import Link from 'next/link'
+import type { ReactNode } from 'react'
+
+/** A page that is meant for paper: shown as it will lie in the hand, with one slab that prints it. */
+export function PaperPage({ title, hint, back, landscape = false, size, children }: { title: string; hint: string; back: string; landscape?: boolean; size: 'A4' | 'A5'; children: ReactNode }) {
+  return (
+    <div data-theme="desk" className="min-h-dvh bg-ground">
+      <style>{`@page { size: ${size}${landscape ? ' landscape' : ''}; margin: 10mm; }`}</style>
+      <header className="no-print flex flex-wrap items-center gap-4 border-b-2 border-ink px-6 py-3">
+        <Link href={back} className="desk-button !min-h-11">
+          Back to the job
+        </Link>
+        <h1 className="text-2xl">{title}</h1>
+        <p className="text-second">{hint}</p>
+        <button type="button" className="slab ml-auto" onClick={() => window.print()}>
+          <Printer size={22} aria-hidden /> Print
+        </button>
+      </header>
+      <main className="mx-auto w-fit bg-white p-6 text-[#172023] print:p-0">{children}</main>
+    </div>
+  )
+}
