@@ -89,11 +89,12 @@ export async function readJob(crew: Crew, jobId: string): Promise<JobRecord | nu
   })
 }
 
-/** The jobs in the bays (not handed over), and the latest that were. */
-export async function listJobs(crew: Crew, which: 'open' | 'done' | { vehicleId: string }): Promise<JobRecord[]> {
+/** The jobs in the bays (not handed over), the latest few or the last sixty that were, or those of one vehicle. */
+export async function listJobs(crew: Crew, which: 'open' | 'done' | 'handed over' | { vehicleId: string }): Promise<JobRecord[]> {
   return inShop(crew, async (trx) => {
     let query = jobQuery(trx)
     if (which === 'open') query = query.where('job.handed_over_at', 'is', null).orderBy('job.bay').orderBy('job.created_at')
+    else if (which === 'handed over') query = query.where('job.handed_over_at', 'is not', null).orderBy('job.handed_over_at', 'desc').limit(60)
     else if (which === 'done') query = query.where('job.handed_over_at', 'is not', null).orderBy('job.handed_over_at', 'desc').limit(6)
     else query = query.where('job.vehicle_id', '=', which.vehicleId).orderBy('job.created_at', 'desc')
     const rows = await query.execute()
@@ -144,4 +145,9 @@ async function recordOf(trx: ShopTransaction, job: JobRow): Promise<JobRecord> {
 
 export async function crewNames(crew: Crew): Promise<Person[]> {
   return inShop(crew, (trx) => trx.selectFrom('crew').select(['id', 'name', 'role', 'authorised']).where('active', '=', true).orderBy('name').execute())
+}
+
+/** Everybody who ever was in the shop: what is on paper names them also after they left. */
+export async function everybody(crew: Crew): Promise<{ id: string; name: string }[]> {
+  return inShop(crew, (trx) => trx.selectFrom('crew').select(['id', 'name']).execute())
 }

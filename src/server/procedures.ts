@@ -2,6 +2,7 @@ import 'server-only'
 import type { Id } from '@/core/base/id'
 import { confirmationsOf, stripsOf } from '@/core/job/strips'
 import { JobEvent } from '@/core/job/event'
+import { evidenceOf, type Evidence } from '@/core/job/evidence'
 import type { Strip } from '@/core/order/learntOrder'
 import { checkRecord, type Confirmations } from '@/core/plan/checkRecord'
 import { forbidsPublishing, type Problem } from '@/core/plan/problem'
@@ -59,6 +60,8 @@ export type ProcedureView = {
   strips: Strip[]
   /** What they have left for the desk. */
   cleanUp: CleanUp
+  /** Who stated each thing, and who bore it out or found it otherwise. */
+  evidence: Map<Id, Evidence>
 }
 
 /** A procedure as it is worked on: the draft where there is one, else the newest revision. Null when it is not this shop's. */
@@ -77,6 +80,7 @@ export async function readProcedure(crew: Crew, procedureId: string): Promise<Pr
       problems: checkRecord(document, circumstancesOf(crew), seen.confirmations),
       strips: seen.strips,
       cleanUp: cleanUpOf(document, seen.jobs),
+      evidence: evidenceOf(document, seen.jobs),
       version: draft?.version ?? 0,
       isDraft: draft !== undefined,
       revision: revision ? { id: revision.id, number: revision.number, publishedAt: revision.published_at, by: by?.name ?? 'somebody' } : null,

@@ -8,7 +8,7 @@ import type { PlanRequest } from '@/core/plan/planRequest'
 import type { Hand, JobEvent } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'
 import { liveVehicle } from '@/core/job/liveVehicle'
-import { peopleLanes } from '@/core/job/peopleLanes'
+import { peopleLanes, type GivenTo } from '@/core/job/peopleLanes'
 import { isDone } from '@/core/job/progress'
 import { liveStartOf, replan, type Replanned } from '@/core/job/replan'
 import { adoptedPlan } from '@/core/job/terms'
@@ -50,7 +50,7 @@ async function dear(document: ProcedureDocument, events: JobEvent[], house: Hous
 
 /** A job as it stands, and what it is to be planned for from here. */
 export type ReplanInput = { document: ProcedureDocument; events: JobEvent[]; request: PlanRequest; house: HouseValues; rules: ShopRules; found: FoundPlan | null; people: Hand[]; singleTools: string[]; nowMs: number }
-export type ReplanAnswer = Result<Replanned & { lanes: Record<string, string> }, PlanError>
+export type ReplanAnswer = Result<Replanned & { lanes: GivenTo[] }, PlanError>
 
 /** The cheapest safe rest of a job, shared out where several people are on it. */
 async function fromHere({ document, events, request, house, rules: own, found, people, singleTools, nowMs }: ReplanInput, onProgress: (progress: PlanProgress) => void): Promise<ReplanAnswer> {
@@ -61,11 +61,11 @@ async function fromHere({ document, events, request, house, rules: own, found, p
   const followed = keptPlan(model, adopted?.request ?? request, house, rules, adopted?.found ?? found)
   if (!followed.ok) return followed
   const result = replan(model, request, house, rules, state, liveStartOf(followed.value, state, liveVehicle(model, state, nowMs)), followed.value, onProgress)
-  if (!result.ok || people.length < 2) return result.ok ? ok({ ...result.value, lanes: {} }) : result
+  if (!result.ok || people.length < 2) return result.ok ? ok({ ...result.value, lanes: [] }) : result
   const plan = planFrom(model, request, house, rules, result.value.found)
   const done = new Set(plan.ok ? [...plan.value.wayIn, ...plan.value.wayOut].flatMap((card) => card.steps).flatMap(({ operation }) => (isDone(state, operation) ? [operation.key] : [])) : [])
   const lanes = plan.ok ? lanesOf(plan.value, people.map(({ station }) => station), singleTools, undefined, done) : null
-  return ok({ ...result.value, lanes: lanes?.ok ? peopleLanes(lanes.value, people) : {} })
+  return ok({ ...result.value, lanes: lanes?.ok ? peopleLanes(lanes.value, people) : [] })
 }
 
 export type PlannerApi = { find: typeof find; extras: typeof extras; lanes: typeof lanes; dear: typeof dear; fromHere: typeof fromHere }

@@ -26,6 +26,7 @@ export default async function TodayPage() {
             ))}
           </div>
         )}
+        <ShoppingList jobs={jobs} />
         {jobs.some((job) => job.promisedAt) && <DayLine jobs={jobs} />}
         {done.length > 0 && (
           <section className="mt-8">
@@ -46,6 +47,29 @@ export default async function TodayPage() {
         )}
       </div>
     </DeskPage>
+  )
+}
+
+/** What the jobs in the bays wait for: the shop's list for the next order. */
+function ShoppingList({ jobs }: { jobs: BayJob[] }) {
+  const wanted = jobs.flatMap((job) => job.awaited.map((item) => ({ ...item, job })))
+  if (wanted.length === 0) return null
+  return (
+    <section className="mt-8" aria-label="To order">
+      <h2 className="border-b-2 border-ink pb-1 text-lg">To order</h2>
+      <ul className="grid gap-x-8 md:grid-cols-2">
+        {wanted.map(({ job, words, count }) => (
+          <li key={`${job.id} ${words}`} className="flex items-center gap-3 border-b border-hair py-2">
+            <b className="num text-xl">{count}</b>
+            <span className="min-w-0 flex-1 truncate">{words}</span>
+            <Tape label={job.label.toUpperCase()} size="s" />
+            <Link className="jump" href={`/jobs/${job.id}/balance`}>
+              it is here
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }
 

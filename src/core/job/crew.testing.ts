@@ -86,6 +86,6 @@ export class CrewAtWork {
   adopts(request: PlanRequest = this.request): void {
     const result = this.replanned(request)
     if (!result.ok) throw new Error(`Nothing from here: ${result.error.kind}`)
-    this.add({ kind: 'plan adopted', request, found: result.value.found, people: [], lanes: {} })
+    this.add({ kind: 'plan adopted', request, found: result.value.found, people: [], lanes: [] })
   }
 }

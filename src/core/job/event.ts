@@ -29,9 +29,9 @@ export const Happening = z.discriminatedUnion('kind', [
   named('job opened', { vehicleId: Id, build: Build }),
   /**
    * What is to be done from here. `found`: the order, whole: what was done before stands in front; null = the one it was opened
-   * with. `people` and `lanes` (operation key to person): who does what, where there are several.
+   * with. `people` and `lanes` (operations in the order of their time, and whose each is): who does what, where there are several.
    */
-  named('plan adopted', { request: PlanRequest, found: FoundPlan.nullable().default(null), people: z.array(Hand).max(3).default([]), lanes: z.record(z.string(), z.uuid()).default({}) }),
+  named('plan adopted', { request: PlanRequest, found: FoundPlan.nullable().default(null), people: z.array(Hand).max(3).default([]), lanes: z.array(z.object({ key: z.string().max(200), personId: z.uuid() })).max(4000).default([]) }),
   /** Somebody takes over what the lanes gave to another. */
   named('card taken', { keys: z.array(z.string().max(200)).min(1).max(80) }),
   /** Before the first screw: looked at, and what was noted of it. */

@@ -58,7 +58,7 @@ export type JobState = {
   intake: Map<IntakePoint, Intake>
   restored: Set<IntakePoint>
   workedBefore: Map<Id, { works: boolean; note: string }>
-  /** Who is on it, where several are, and whom an operation was given to: by the lanes, or taken over. */
+  /** Who is on it, where several are, and whom each operation was given to, by the lanes or taken over, in the order of the lanes. */
   people: Hand[]
   givenTo: Map<string, Id>
   /** How often each tool was taken up and came back. */
@@ -324,7 +324,7 @@ function apply(state: JobState, event: JobEvent): void {
       return
     case 'plan adopted':
       state.people = what.people
-      state.givenTo = new Map(Object.entries(what.lanes))
+      state.givenTo = new Map(what.lanes.map(({ key, personId }) => [key, personId]))
       return
     case 'card taken':
       for (const key of what.keys) state.givenTo.set(key, event.personId)

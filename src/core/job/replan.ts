@@ -1,7 +1,7 @@
 import { wallMsOf } from '../base/clock'
 import type { Id } from '../base/id'
 import { ok, type Result } from '../base/result'
-import { splitKey, type Operation } from '../order/operation'
+import type { Operation } from '../order/operation'
 import { demandsOf } from '../plan/demandsOf'
 import { findPlan, type PlanError, type PlanProgress } from '../plan/findPlan'
 import type { FoundPlan } from '../plan/foundPlan'
@@ -74,16 +74,16 @@ function doneSteps(plan: JobPlan, found: FoundPlan, followed: JobPlan, state: Jo
   const known = new Map([...followed.wayIn, ...followed.wayOut].flatMap((card) => card.steps).map((step) => [step.operation.key, step]))
   const settings = [...known.values()].filter(({ operation }) => operation.setting !== null && isDone(state, operation) && plan.job.model.methods.has(operation.setting.methodId))
   const operations = [...plan.removal.operations.values(), ...plan.refit.operations.values()].filter((operation) => found.doneBefore.includes(operation.key) && isDone(state, operation))
-  const rank = new Map<string, number>()
-  state.history.forEach(({ what }, i) => {
-    const id = touchedBy(what)
-    if (id !== null && !rank.has(id)) rank.set(id, i)
-  })
+  // What happens more than once to a thing (a setting, a plug closed for a test) stands where its own time was.
+  const when = ({ act, itemId, setting, nth }: Operation): number => {
+    const at = state.history.flatMap(({ what }, i) => ((setting ? what.kind === 'set' && what.settingId === itemId && what.value === setting.to : act === 'close' ? what.kind === 'closed' && what.tetherId === itemId : touchedBy(what) === itemId) ? [i] : []))
+    return at[setting || act === 'close' ? nth - 1 : 0] ?? 0
+  }
   const steps = [...operations.map((operation) => stepOf(plan, operation, known)), ...settings]
   const isOut = (step: Step) => (step.operation.phase === 'in' ? 0 : 1)
   return steps
     .map((step, i) => ({ step, i }))
-    .sort((a, b) => isOut(a.step) - isOut(b.step) || (rank.get(splitKey(a.step.operation.key)[1]) ?? 0) - (rank.get(splitKey(b.step.operation.key)[1]) ?? 0) || a.i - b.i)
+    .sort((a, b) => isOut(a.step) - isOut(b.step) || when(a.step.operation) - when(b.step.operation) || a.i - b.i)
     .map(({ step }) => step)
 }
 

@@ -13,7 +13,7 @@ export type Wait = { kind: 'first'; key: string; personId: Id | null } | { kind:
 export type Turn = { tap: NextTap | null; wait: Wait | null }
 
 /**
- * What each person on a job does now. Everybody has the first of their steps whose predecessors are done, and nobody is sent to
+ * What each person on a job does now. Everybody has the first of their steps, by their lane, whose predecessors are done, and nobody is sent to
  * a seat that somebody else works at: who sits there already stays. Steps given to nobody (they came with a replan) are the first
  * person's. The way out begins when the way in is done. Cost: O(steps + relations).
  */
@@ -29,7 +29,9 @@ export function turnsOf(plan: JobPlan, state: JobState, left: ReadonlySet<string
   }
   const owner = (key: string) => state.givenTo.get(key) ?? null
   const people = state.people.map((hand) => hand.personId)
-  const own = (personId: Id) => open.filter(({ step }) => owner(step.operation.key) === personId || (owner(step.operation.key) === null && people[0] === personId))
+  const rank = new Map([...state.givenTo.keys()].map((key, i) => [key, i]))
+  const byLane = (a: { step: Step }, b: { step: Step }) => (rank.get(a.step.operation.key) ?? Infinity) - (rank.get(b.step.operation.key) ?? Infinity) || 0
+  const own = (personId: Id) => open.filter(({ step }) => owner(step.operation.key) === personId || (owner(step.operation.key) === null && people[0] === personId)).sort(byLane)
   const ready = new Map(people.map((personId) => [personId, own(personId).filter(({ step }) => blockedBy(step) === null)]))
   const seats = new Map<Station, Id[]>()
   const turns = new Map<Id, Turn>()

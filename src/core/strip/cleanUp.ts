@@ -1,6 +1,7 @@
 import type { Id } from '../base/id'
 import type { JobEvent } from '../job/event'
 import { foldJob } from '../job/fold'
+import { proposalsOf, type Proposal } from '../job/proposals'
 import type { ProcedureDocument } from '../procedure/document'
 import { same, type Edit } from '../procedure/edit'
 import { contradictionsOf, type Contradiction } from './toRecord'
@@ -11,14 +12,14 @@ export type LookedBack = { id: string; label: string; base: ProcedureDocument | 
 
 export type OpenNote = { jobId: string; label: string; eventId: string; itemId: Id | null; text: string; voice: { id: string; seconds: number } | null; personId: Id; at: string }
 export type OpenContradiction = Contradiction & { jobId: string; label: string; key: string }
-export type CleanUp = { notes: OpenNote[]; contradictions: OpenContradiction[]; photos: { photoId: string; itemId: Id | null; label: string }[] }
+export type CleanUp = { notes: OpenNote[]; contradictions: OpenContradiction[]; proposals: Proposal[]; photos: { photoId: string; itemId: Id | null; label: string }[] }
 
 /**
- * What jobs have left for the desk: notes nobody has worked in, what strips found otherwise than the record has it and nobody
- * has decided, and photos. `document`: the record as it is worked on now. Cost: one fold a job.
+ * What jobs have left for the desk: notes nobody has worked in, what strips found otherwise than the record has it, what
+ * jobs propose, both as long as nobody has decided, and photos. `document`: the record as it is worked on now. Cost: one fold a job.
  */
 export function cleanUpOf(document: ProcedureDocument, jobs: readonly LookedBack[]): CleanUp {
-  const found: CleanUp = { notes: [], contradictions: [], photos: [] }
+  const found: CleanUp = { notes: [], contradictions: [], proposals: proposalsOf(document, jobs), photos: [] }
   for (const job of jobs) {
     const state = foldJob(document, job.events)
     for (const { settled, ...note } of state.notes) if (!settled) found.notes.push({ jobId: job.id, label: job.label, ...note })

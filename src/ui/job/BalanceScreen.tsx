@@ -244,6 +244,7 @@ function Acts({ row, document, job }: { row: BalanceRow; document: ProcedureDocu
             return [
               ...(old > 0 ? [act(old === 1 ? 'It is in' : `${old} are in`, [{ kind: 'fastened', holderId: id, count: old, stage: 'final' }])] : []),
               ...(fresh > 0 ? [act(fresh === 1 ? 'New one in' : `${fresh} new in`, [{ kind: 'new fitted', holderId: id, count: fresh, insteadOf: 'old' }], old === 0)] : []),
+              ...(awaited > 0 ? [act(`${awaited} ordered: here now`, [{ kind: 'arrived', holderId: id, count: awaited }], false)] : []),
               ...(fresh > 0 && awaited === 0 ? [act('Order', [{ kind: 'ordered', holderId: id, count: fresh, note: '' }], false)] : []),
               ...(old > 0 ? [act('Lost', [{ kind: 'lost', holderId: id, count: 1, from: 'vehicle' }], false)] : []),
             ]

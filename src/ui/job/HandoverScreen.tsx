@@ -3,15 +3,19 @@ import { Printer } from 'lucide-react'
 import Link from 'next/link'
 import { useState } from 'react'
 import { wallMsOf } from '@/core/base/clock'
-import { handoverBlocks } from '@/core/job/handover'
+import { handoverBlocks, lossesOf } from '@/core/job/handover'
+import { toRestore } from '@/core/job/intake'
 import { testsOwed, type OwedTest } from '@/core/job/terms'
-import { uRows } from '@/core/job/uRows'
 import { ClosedTick, MayRing, StopSign } from '../marks/Signs'
 import type { ChangeActing } from '../shell/ActingButton'
+import type { LastingChange } from '@/core/shop/workItem'
+import { Dialog } from '../shell/Dialog'
+import { INTAKE_WORDS } from '../words/intakeWords'
 import { blockSentence } from '../words/balanceWords'
 import { itemWords } from '../words/items'
-import { HandoverSheet } from './HandoverSheet'
 import { JobHead } from './JobHead'
+import { TestFailed } from './TestFailed'
+import { ChangeForm } from './WorkDone'
 import { useJob, type JobData, type LiveJob } from './useJob'
 
 export type HandOver = (jobId: string) => Promise<{ status: 'done' } | { status: 'refused'; sentences: string[] }>
@@ -30,6 +34,8 @@ export function HandoverScreen({ data, change, handOver }: { data: JobData; chan
         <section>
           <h1 className="mb-3 text-4xl">Hand-over</h1>
           <Tests data={data} job={job} />
+          {!handed && <Told data={data} job={job} />}
+          <Lasting job={job} />
           {state.deviations.length > 0 && (
             <section className="mt-6">
               <h2 className="border-b-2 border-ink pb-1 text-2xl">Found different: for a lead to decide</h2>
@@ -76,14 +82,11 @@ export function HandoverScreen({ data, change, handOver }: { data: JobData; chan
           )}
           {!handed && <Signatures data={data} job={job} />}
           {!handed ? <HandOverSlab data={data} job={job} may={blocks.length === 0} handOver={handOver} /> : null}
-          <button type="button" className="ghost" onClick={() => window.print()}>
-            <Printer size={22} aria-hidden /> Print the sheet
-          </button>
+          <a className="ghost" href={`/jobs/${data.id}/sheet`} target="_blank" rel="noreferrer">
+            <Printer size={22} aria-hidden /> The sheet as PDF
+          </a>
         </section>
       </main>
-      <div className="hidden print:block">
-        <HandoverSheet data={data} job={job} rows={job.plan ? uRows(job.plan, state) : []} />
-      </div>
     </div>
   )
 }
@@ -113,10 +116,100 @@ function Tests({ data, job }: { data: JobData; job: LiveJob }) {
   )
 }
 
+/** What has to be told or put back before anybody signs: losses, and what the intake noted. */
+function Told({ data, job }: { data: JobData; job: LiveJob }) {
+  const { state, terms } = job
+  const [by, setBy] = useState('')
+  const losses = lossesOf(state, terms)
+  const untold = losses.filter((id) => !state.lossAccepted?.functionIds.includes(id))
+  const restore = toRestore(state)
+  const unrecorded = state.works.size > 0 ? terms.changes.filter((change) => !state.changes.has(change.id)) : []
+  const [change, setChange] = useState<LastingChange | null>(null)
+  if (losses.length + restore.length + unrecorded.length === 0) return null
+  return (
+    <section className="mt-6" aria-label="Told and put back">
+      <h2 className="border-b-2 border-ink pb-1 text-2xl">Told and put back</h2>
+      <ul>
+        {restore.map((point) => (
+          <li key={point} className="flex items-center justify-between gap-4 border-b border-hair py-2 text-lg">
+            <span>
+              <b>{INTAKE_WORDS[point].name}</b>: was “{state.intake.get(point)!.value}”
+            </span>
+            <button type="button" className="slab" onClick={() => job.record([{ kind: 'restored', point }])}>
+              It is so again
+            </button>
+          </li>
+        ))}
+        {unrecorded.map((item) => (
+          <li key={item.id} className="flex items-center justify-between gap-4 border-b border-hair py-2 text-lg">
+            <span>
+              <b>{item.where}</b>: {item.what} for good
+            </span>
+            <button type="button" className="slab" onClick={() => setChange(item)}>
+              What was done
+            </button>
+          </li>
+        ))}
+        {losses.length > 0 && (
+          <li className="border-b border-hair py-2 text-lg">
+            <p>
+              The vehicle can’t do any more: <b>{losses.map((id) => itemWords(job.document, id)).join(', ')}</b>.{state.lossAccepted && untold.length === 0 && ` Accepted by ${state.lossAccepted.by}.`}
+            </p>
+            {untold.length > 0 && (
+              <form
+                className="mt-2 flex flex-wrap items-end gap-3"
+                onSubmit={(event) => {
+                  event.preventDefault()
+                  job.record([{ kind: 'loss accepted', functionIds: losses, by: by.trim() }])
+                }}
+              >
+                <label className="block flex-1">
+                  <span className="mb-1 block font-semibold">Told to, and accepted by</span>
+                  <input className="field !min-h-14 text-lg" maxLength={80} value={by} onChange={(event) => setBy(event.target.value)} placeholder={data.vehicle.customer} />
+                </label>
+                <button className="slab" disabled={by.trim() === ''}>
+                  Accepted
+                </button>
+              </form>
+            )}
+          </li>
+        )}
+      </ul>
+      <Dialog title="Changed for good" open={change !== null} onClose={() => setChange(null)}>
+        {change && <ChangeForm change={change} record={job.record} close={() => setChange(null)} />}
+      </Dialog>
+    </section>
+  )
+}
+
+/** What was changed for good, and what was left out: it stands on the sheet. */
+function Lasting({ job }: { job: LiveJob }) {
+  const { changes, leftOut } = job.state
+  if (changes.size + leftOut.length === 0) return null
+  return (
+    <section className="mt-6">
+      <h2 className="border-b-2 border-ink pb-1 text-2xl">Changed for good</h2>
+      <ul>
+        {[...changes.values()].map((item) => (
+          <li key={item.changeId} className="border-b border-hair py-2 text-lg">
+            {{ cut: 'Cut', file: 'Filed', drill: 'Drilled' }[item.what]}: {item.where}, {item.how}. Agreed by {item.consentBy}.{item.edgeTreated ? ' Edge treated.' : ' Edge not treated.'}
+          </li>
+        ))}
+        {leftOut.map((item, i) => (
+          <li key={i} className="border-b border-hair py-2 text-lg">
+            {item.count} left out, {itemWords(job.document, item.holderId)}: {item.reason}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
 function TestRow({ item, data, job }: { item: OwedTest; data: JobData; job: LiveJob }) {
   const functionId = item.id
   const test = job.state.tests.get(functionId)
   const [reading, setReading] = useState('')
+  const [why, setWhy] = useState(false)
   const done = data.handedOver && job.state.handedOver !== null
   const record = (result: 'passed' | 'failed') => job.record([{ kind: 'tested', functionId, result, reading: reading.trim() ? `${reading.trim()} ${item.readingUnit}`.trim() : '', note: '' }])
   return (
@@ -130,6 +223,7 @@ function TestRow({ item, data, job }: { item: OwedTest; data: JobData; job: Live
         <p className="text-[17px] text-second">
           {item.how}
           {item.power !== 'none' && ` (needs ${item.power})`}
+          {job.state.workedBefore.get(functionId)?.works === false && '. It did not work before we began.'}
           {test && `. ${[`${test.result} ${test.reading}`.trim(), nameOf(data, test.personId), clockWords(wallMsOf(test.at))].join(', ')}`}
         </p>
       </div>
@@ -149,9 +243,12 @@ function TestRow({ item, data, job }: { item: OwedTest; data: JobData; job: Live
         <button type="button" className="slab" onClick={() => record('passed')}>
           Passed
         </button>
-        <button type="button" className="ghost" onClick={() => record('failed')}>
+        <button type="button" className="ghost" onClick={() => (record('failed'), setWhy(true))}>
           Failed
         </button>
+        <Dialog title={`${item.name}: why did it fail?`} open={why} onClose={() => setWhy(false)} wide>
+          <TestFailed job={job} functionId={functionId} close={() => setWhy(false)} />
+        </Dialog>
       </div>
     </li>
   )

@@ -1,12 +1,14 @@
 'use client'
+import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import type { Happening } from '@/core/job/event'
 import { intakeOf, type IntakeItem } from '@/core/job/intake'
+import { summarise } from '@/core/plan/summary'
 import { ClosedTick } from '../marks/Signs'
 import type { ChangeActing } from '../shell/ActingButton'
 import { Dialog } from '../shell/Dialog'
 import { INTAKE_WORDS } from '../words/intakeWords'
-import { itemWords } from '../words/items'
+import { itemWords, plural, toolWords } from '../words/items'
 import { JobHead } from './JobHead'
 import { JobPhoto } from './JobPhoto'
 import { ReplanDialog } from './ReplanDialog'
@@ -35,6 +37,7 @@ export function IntakeScreen({ data, job, change, tell, replan, begun, back }: {
           </div>
           {list.required.map((item) => item.kind === 'facet' && <FacetQuestion key={item.facetId} item={item} job={job} tell={(choiceId) => tell(item.facetId, choiceId)} />)}
           {list.later.length > 0 && <p className="text-lg text-second">Told on the way, when it can be seen: {list.later.map((id) => itemWords(job.document, id)).join(', ')}.</p>}
+          <Bring job={job} jobId={data.id} />
           {data.known.changes.length + data.known.noted.size > 0 && (
             <div className="text-lg">
               <h2 className="text-xl">Known of {data.vehicle.label}</h2>
@@ -76,6 +79,37 @@ export function IntakeScreen({ data, job, change, tell, replan, begun, back }: {
         <JobPhoto shopId={data.shopId} jobId={data.id} itemId={null} what="marks, damage, earlier work" record={job.record} close={() => setPhoto(false)} />
       </Dialog>
     </div>
+  )
+}
+
+/** What lies ready before anybody begins: tools, trays, cloth. */
+function Bring({ job, jobId }: { job: PlannedJob; jobId: string }) {
+  const summary = useMemo(() => summarise(job.plan), [job.plan])
+  const minutes = Math.round((job.plan.wayInS + job.plan.bottomS + job.plan.wayOutS) / 60)
+  return (
+    <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-1 text-[18px]">
+      <dt className="text-second">takes</dt>
+      <dd>
+        <b className="num">{minutes}</b> min by the house’s estimates, <b className="num">{summary.fasteners}</b> fasteners
+      </dd>
+      <dt className="text-second">bring</dt>
+      <dd>{summary.tools.length === 0 ? 'nothing but hands' : summary.tools.map(({ tool }) => toolWords(tool)).join(', ')}</dd>
+      <dt className="text-second">lay out</dt>
+      <dd>
+        cloth and tape{summary.trays.length > 0 && ', '}
+        {summary.trays.length > 0 && (
+          <Link href={`/jobs/${jobId}/labels`} className="jump">
+            {summary.trays.length} labelled {plural('tray', summary.trays.length)}
+          </Link>
+        )}
+      </dd>
+      {summary.together.length > 0 && (
+        <>
+          <dt className="text-second">call</dt>
+          <dd>a second person: {summary.together.length} steps take two</dd>
+        </>
+      )}
+    </dl>
   )
 }
 

@@ -147,7 +147,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
             <button type="button" className="ghost !gap-2 !px-1 text-lg" onClick={() => setAsk('pause')}>
               <Pause size={20} aria-hidden /> Pause
             </button>
-            <Link href={`/jobs/${data.id}/balance`} className="ghost !gap-2 !px-1 text-lg">
+            <Link href={`/jobs/${data.id}/balance`} className={`ghost !gap-2 !px-1 text-lg ${data.kind === 'strip' ? '' : 'col-span-2'}`}>
               <ClipboardList size={20} aria-hidden /> Balance
             </Link>
             <button type="button" className="ghost !gap-2 !px-1 text-lg" onClick={() => setAsk('more')}>
@@ -216,7 +216,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
                 ) : (
                   <button type="button" className="slab col-span-2 !min-h-[84px] flex-col !items-start !gap-0 !px-6 !text-left md:col-span-1" onClick={done} disabled={refusal !== null} data-testid="done">
                     <span className="text-[30px] leading-tight">{unread.length > 0 ? 'I have read it' : operation.act === 'test' ? 'It works' : 'Done as written'}</span>
-                    <span className="text-[17px] font-semibold leading-tight">{unread.length > 0 ? `${unread[0]!.severity}: asked once each, and again when the state has changed` : doneWords(tap.steps.map((step) => stepWords(model, step.operation).done))}</span>
+                    <span className="text-[17px] font-semibold leading-tight">{unread.length > 0 ? `${unread[0]!.severity}: asked once, and again when the state changes` : doneWords(tap.steps.map((step) => stepWords(model, step.operation).done))}</span>
                   </button>
                 )}
                 <SlabButton icon={<EqualNot size={28} aria-hidden />} words="Different" onClick={() => setAsk('different')} />

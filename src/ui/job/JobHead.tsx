@@ -8,11 +8,13 @@ import { GateDialog } from './GateDialog'
 import { Lamps } from './Lamps'
 import { SavedSign } from './SavedSign'
 import type { JobData, LiveJob } from './useJob'
+import { usePreference } from './usePreference'
 
 /** The head of every job screen: which vehicle, the power lamps, who acts, where the taps are. */
 export function JobHead({ data, job, change, back }: { data: JobData; job: LiveJob; change: ChangeActing; back: string }) {
   const [gate, setGate] = useState(false)
-  usePowerKey(() => setGate(true), gate)
+  const [letters] = usePreference('letters')
+  usePowerKey(() => setGate(true), gate || !letters)
   return (
     <header className="no-print flex min-h-[76px] flex-wrap items-center gap-x-6 gap-y-2 px-4 py-2">
       <Link href={back} aria-label={back === '/today' ? 'To Today' : 'To the job'} className="grid size-14 shrink-0 place-items-center rounded">

@@ -5,34 +5,30 @@ import type { LastingChange } from '@/core/shop/workItem'
 import { TickBox } from './slabs'
 
 export type WorkAsked = { workId: string; name: string; changes: readonly LastingChange[] }
+type Record = (happenings: readonly Happening[]) => void
+type Made = { where: string; how: string; consentBy: string; edgeTreated: boolean }
+
+const began = (change: LastingChange): Made => ({ where: change.where, how: change.how, consentBy: '', edgeTreated: false })
+const isMissing = (made: Made) => made.consentBy.trim() === '' || made.where.trim() === ''
+const asHappening = (change: LastingChange, made: Made): Happening => ({ kind: 'changed for good', changeId: change.id, what: change.what, where: made.where.trim(), how: made.how.trim(), consentBy: made.consentBy.trim(), edgeTreated: made.edgeTreated })
 
 /** A work item done: a reading and a word, and for what was cut, filed or drilled what was really done, and who agreed to it. */
-export function WorkDone({ work, record, close }: { work: WorkAsked; record: (happenings: readonly Happening[]) => void; close: () => void }) {
+export function WorkDone({ work, record, close }: { work: WorkAsked; record: Record; close: () => void }) {
   const [reading, setReading] = useState('')
   const [note, setNote] = useState('')
-  const [made, setMade] = useState<Record<string, { where: string; how: string; consentBy: string; edgeTreated: boolean }>>(Object.fromEntries(work.changes.map((change) => [change.id, { where: change.where, how: change.how, consentBy: '', edgeTreated: false }])))
-  const put = (id: string, change: Partial<(typeof made)[string]>) => setMade({ ...made, [id]: { ...made[id]!, ...change } })
-  const missing = work.changes.some((change) => made[change.id]!.consentBy.trim() === '' || made[change.id]!.where.trim() === '')
+  const [made, setMade] = useState(work.changes.map(began))
+  const missing = made.some(isMissing)
   return (
     <form
       className="space-y-4"
       onSubmit={(event) => {
         event.preventDefault()
-        record([
-          ...work.changes.map((change): Happening => ({ kind: 'changed for good', changeId: change.id, what: change.what, where: made[change.id]!.where.trim(), how: made[change.id]!.how.trim(), consentBy: made[change.id]!.consentBy.trim(), edgeTreated: made[change.id]!.edgeTreated })),
-          { kind: 'work done', workId: work.workId, reading: reading.trim(), note: note.trim() },
-        ])
+        record([...work.changes.map((change, i) => asHappening(change, made[i]!)), { kind: 'work done', workId: work.workId, reading: reading.trim(), note: note.trim() }])
         close()
       }}
     >
-      {work.changes.map((change) => (
-        <fieldset key={change.id} className="space-y-3 border-b-2 border-ink pb-4">
-          <legend className="text-xl font-bold">{{ cut: 'Cut', file: 'Filed', drill: 'Drilled' }[change.what]} for good</legend>
-          <Line label="Where" value={made[change.id]!.where} onChange={(where) => put(change.id, { where })} />
-          <Line label="How much" value={made[change.id]!.how} onChange={(how) => put(change.id, { how })} />
-          <Line label="Who agreed to it (for the customer)" value={made[change.id]!.consentBy} onChange={(consentBy) => put(change.id, { consentBy })} />
-          <TickBox words="The bare edge is treated" checked={made[change.id]!.edgeTreated} onChange={(edgeTreated) => put(change.id, { edgeTreated })} />
-        </fieldset>
+      {work.changes.map((change, i) => (
+        <ChangeFields key={change.id} change={change} made={made[i]!} onChange={(next) => setMade(made.with(i, next))} />
       ))}
       <Line label="Reading or number, if there is one" value={reading} onChange={setReading} />
       <Line label="Note" value={note} onChange={setNote} />
@@ -44,11 +40,44 @@ export function WorkDone({ work, record, close }: { work: WorkAsked; record: (ha
   )
 }
 
+/** A change for good that was not recorded with its work. */
+export function ChangeForm({ change, record, close }: { change: LastingChange; record: Record; close: () => void }) {
+  const [made, setMade] = useState(began(change))
+  return (
+    <form
+      className="space-y-4"
+      onSubmit={(event) => {
+        event.preventDefault()
+        record([asHappening(change, made)])
+        close()
+      }}
+    >
+      <ChangeFields change={change} made={made} onChange={setMade} />
+      <button className="slab w-full !min-h-[84px] text-2xl" disabled={isMissing(made)}>
+        Keep it
+      </button>
+    </form>
+  )
+}
+
+function ChangeFields({ change, made, onChange }: { change: LastingChange; made: Made; onChange: (made: Made) => void }) {
+  const put = (next: Partial<Made>) => onChange({ ...made, ...next })
+  return (
+    <fieldset className="space-y-3 border-b-2 border-ink pb-4">
+      <legend className="text-xl font-bold">{{ cut: 'Cut', file: 'Filed', drill: 'Drilled' }[change.what]} for good</legend>
+      <Line label="Where" value={made.where} onChange={(where) => put({ where })} />
+      <Line label="How much" value={made.how} onChange={(how) => put({ how })} />
+      <Line label="Who agreed to it (for the customer)" value={made.consentBy} onChange={(consentBy) => put({ consentBy })} />
+      <TickBox words="The bare edge is treated" checked={made.edgeTreated} onChange={(edgeTreated) => put({ edgeTreated })} />
+    </fieldset>
+  )
+}
+
 function Line({ label, value, onChange }: { label: string; value: string; onChange: (value: string) => void }) {
   return (
     <label className="block">
       <span className="mb-1 block text-lg font-semibold">{label}</span>
-      <input className="field !min-h-14 text-lg" maxLength={label === 'Note' ? 500 : 60} value={value} onChange={(event) => onChange(event.target.value)} />
+      <input className="field !min-h-14 text-lg" maxLength={label === 'Note' ? 500 : label.startsWith('Reading') ? 60 : 80} value={value} onChange={(event) => onChange(event.target.value)} />
     </label>
   )
 }

@@ -75,7 +75,7 @@ export function ConfirmPreparations({ confirm, onDone }: { confirm: readonly str
 export function TickBox({ words, checked, onChange }: { words: ReactNode; checked: boolean; onChange: (on: boolean) => void }) {
   return (
     <label className="flex min-h-14 items-center gap-3">
-      <input type="checkbox" className="size-7 shrink-0" checked={checked} onChange={(event) => onChange(event.target.checked)} />
+      <input type="checkbox" className="size-7 shrink-0 accent-[var(--petrol)]" checked={checked} onChange={(event) => onChange(event.target.checked)} />
       <span>{words}</span>
     </label>
   )

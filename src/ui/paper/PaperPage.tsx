@@ -4,10 +4,9 @@ import Link from 'next/link'
 import type { ReactNode } from 'react'
 
 /** A page that is meant for paper: shown as it will lie in the hand, with one slab that prints it. */
-export function PaperPage({ title, hint, back, landscape = false, size, children }: { title: string; hint: string; back: string; landscape?: boolean; size: 'A4' | 'A5'; children: ReactNode }) {
+export function PaperPage({ title, hint, back, size, children }: { title: string; hint: string; back: string; size: 'A4' | 'A5'; children: ReactNode }) {
   return (
     <div data-theme="desk" className="min-h-dvh bg-ground">
-      <style>{`@page { size: ${size}${landscape ? ' landscape' : ''}; margin: 10mm; }`}</style>
       <header className="no-print flex flex-wrap items-center gap-4 border-b-2 border-ink px-6 py-3">
         <Link href={back} className="desk-button !min-h-11">
           Back to the job
@@ -18,7 +17,7 @@ export function PaperPage({ title, hint, back, landscape = false, size, children
           <Printer size={22} aria-hidden /> Print
         </button>
       </header>
-      <main className="mx-auto w-fit bg-white p-6 text-[#172023] print:p-0">{children}</main>
+      <main className={`mx-auto w-fit bg-white p-6 text-[#172023] print:p-0 ${size === 'A5' ? 'paper-a5' : 'paper-a4'}`}>{children}</main>
     </div>
   )
 }

@@ -1,6 +1,6 @@
 'use client'
 import { Hourglass } from 'lucide-react'
-import type { ReactNode } from 'react'
+import type { CSSProperties, ReactNode } from 'react'
 import { wallMsOf } from '@/core/base/clock'
 import { wheelTagOf, type TagLine } from '@/core/job/wheelTag'
 import { traysFor } from '@/core/plan/trays'
@@ -100,7 +100,7 @@ function Line({ line, job }: { line: TagLine; job: LiveJob }): ReactNode {
     case 'parts out':
       return (
         <>
-          <LevelMark level="off" size={46} /> {line.partIds.length} {plural('panel', line.partIds.length)} out{line.partIds.length <= 2 ? `: ${line.partIds.map(name).join(', ')}` : ''}
+          <span style={{ '--ground': '#fff' } as CSSProperties}><LevelMark level="off" size={46} /></span> {line.partIds.length} {plural('panel', line.partIds.length)} out{line.partIds.length <= 2 ? `: ${line.partIds.map(name).join(', ')}` : ''}
         </>
       )
     case 'fasteners':

@@ -9,6 +9,7 @@ import { mergeEdits, splitEdits } from '@/core/procedure/onePart'
 import { edited, type CleanUp } from '@/core/strip/cleanUp'
 import { SelectField, TextField } from '../forms/Field'
 import { Dialog } from '../shell/Dialog'
+import { proposalWords } from '../words/proposalWords'
 import { contradictionWords } from '../words/contradictionWords'
 import { holderWords, itemWords } from '../words/items'
 import { newId } from './newItem'
@@ -27,6 +28,7 @@ export function CleanUpTab({ document, cleanUp, people, pickedId, mayDecide, sav
     if (!sentence) setGone(new Set([...gone, key]))
   }
   const contradictions = cleanUp.contradictions.filter((item) => !gone.has(`${item.jobId} ${item.key}`) && edited(document, item) !== null)
+  const proposals = cleanUp.proposals.filter((item) => !gone.has(item.key))
   const notes = cleanUp.notes.filter((note) => !gone.has(note.eventId))
   const unmirrored = document.mirroredFrom === '' ? [] : unmirroredOf(document)
   const picked = document.parts.find((part) => part.id === pickedId)
@@ -55,7 +57,37 @@ export function CleanUpTab({ document, cleanUp, people, pickedId, mayDecide, sav
           )
         })}
       </Section>
-      {!mayDecide && contradictions.length > 0 && <p className="text-second">A lead decides about these.</p>}
+      {!mayDecide && contradictions.length + proposals.length > 0 && <p className="text-second">A lead decides about these.</p>}
+      <Section title="Proposed by jobs" count={proposals.length} empty="No job has found anything different that nobody has decided about.">
+        {proposals.map((item) => {
+          const settle = () => Promise.all(item.evidence.map(({ jobId, eventId }) => acts.settleNote(jobId, eventId))).then((sentences) => sentences.find((sentence) => sentence !== null) ?? null)
+          const takeOver = async () => {
+            const sentence = item.edits.length > 0 ? await save(item.edits) : null
+            return sentence ?? settle()
+          }
+          return (
+            <li key={item.key} className="flex flex-wrap items-center gap-3 border-t border-hair py-2" data-proposal={item.key}>
+              <div className="min-w-0 flex-1">
+                <p>
+                  <b>{itemWords(document, item.itemId)}</b>: {proposalWords(document, item)}
+                </p>
+                <p className="text-[15px] text-second">
+                  {item.evidence.map(({ label, personId, at }) => `${label}, ${people[personId] ?? 'somebody'}, ${new Date(wallMsOf(at)).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`).join('; ')}
+                </p>
+              </div>
+              <button type="button" className="jump" onClick={() => onGo(item.itemId)}>
+                go there
+              </button>
+              <button type="button" className="desk-button main" disabled={!mayDecide} onClick={() => void done(item.key, takeOver())}>
+                {item.edits.length > 0 ? 'Take over' : 'Worked in'}
+              </button>
+              <button type="button" className="desk-button" disabled={!mayDecide} onClick={() => void done(item.key, settle())}>
+                Decline
+              </button>
+            </li>
+          )
+        })}
+      </Section>
       {document.mirroredFrom !== '' && (
         <Section title={`Mirrored from ${document.mirroredFrom}: what does not mirror by itself`} count={unmirrored.length} empty="Everything mirrors by itself: no turn, no word that names a side.">
           {unmirrored.map((item, i) => (

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import type { Id } from '@/core/base/id'
 import type { FactCollection, ProcedureDocument } from '@/core/procedure/document'
+import type { Evidence } from '@/core/job/evidence'
 import { clipPath } from '@/core/procedure/clipPath'
 import type { Holder } from '@/core/procedure/holder'
 import type { Part } from '@/core/procedure/part'
@@ -11,10 +12,11 @@ import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { LevelMark } from '../marks/LevelMark'
 import { PlugMark } from '../marks/PlugMark'
 import { AirbagFlag, SignalPlate } from '../marks/Signs'
+import { evidenceWords } from '../words/evidenceWords'
 import { holderWords, itemWords, threadWords } from '../words/items'
 import { motionsWords, startWords } from '../words/operations'
 
-type Props = { document: ProcedureDocument; partId: Id; onOpen: (collection: FactCollection, id: Id) => void; onAdd: (collection: FactCollection) => void }
+type Props = { document: ProcedureDocument; partId: Id; evidence: ReadonlyMap<Id, Evidence>; people: Record<string, string>; onOpen: (collection: FactCollection, id: Id) => void; onAdd: (collection: FactCollection) => void }
 
 /** What the marks of a group of clips tell: how far apart they stand, where one is likely missing, and marks off the panel. */
 function spacingWords(document: ProcedureDocument, part: Part, holder: Holder): string[] {
@@ -34,7 +36,7 @@ function spacingWords(document: ProcedureDocument, part: Part, holder: Holder): 
 }
 
 /** Everything about one part at once: what holds, ties, covers and traps it, what it hides, how it comes off and goes back. */
-export function PartFacts({ document, partId, onOpen, onAdd }: Props) {
+export function PartFacts({ document, partId, evidence, people, onOpen, onAdd }: Props) {
   const part = document.parts.find((item) => item.id === partId)
   if (!part) return null
   const name = (id: Id) => itemWords(document, id)
@@ -44,6 +46,11 @@ export function PartFacts({ document, partId, onOpen, onAdd }: Props) {
   const trapped = document.needs.filter((need) => need.dependent.id === partId)
   const cautions = document.cautions.filter((caution) => caution.at.itemId === partId)
   const { release, refit } = part
+  const seen = (id: Id) => evidenceWords(evidence.get(id), people).map((words) => (
+    <span key={words} className="block text-[14px] text-second">
+      {words}
+    </span>
+  ))
   const axis = release.motions[0]?.directions[0]
   const goesBack = [refit.before, refit.first, refit.align && `line up ${refit.align}`, refit.last, refit.confirm && `home when ${refit.confirm}`].filter(Boolean)
   const row = (key: string, mark: ReactNode, words: ReactNode, collection: FactCollection, id: Id) => (
@@ -60,6 +67,7 @@ export function PartFacts({ document, partId, onOpen, onAdd }: Props) {
         <div>
           <h2 className="text-[28px]">{part.name}</h2>
           <p className="text-[15px] text-second">{[part.synonyms.join(', '), part.station].filter(Boolean).join(' · ')}</p>
+          {seen(partId)}
         </div>
         <button type="button" className="desk-button" onClick={() => onOpen('parts', partId)}>
           Change
@@ -78,6 +86,7 @@ export function PartFacts({ document, partId, onOpen, onAdd }: Props) {
               </b>{' '}
               {threadWords(holder)}
               {covers.length > 0 && <span className="block text-second">covered by the {covers.join(' and the ')}</span>}
+              {seen(holder.id)}
               {spacingWords(document, part, holder).map((words) => (
                 <span key={words} className="block text-second">
                   {words}
@@ -103,6 +112,7 @@ export function PartFacts({ document, partId, onOpen, onAdd }: Props) {
                   <AirbagFlag />
                 </span>
               )}
+              {seen(tether.id)}
             </>,
             'tethers',
             tether.id,

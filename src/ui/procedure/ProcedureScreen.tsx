@@ -3,6 +3,7 @@ import { Download, Undo2 } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { FACT_COLLECTIONS, ITEM_SCHEMA, type FactCollection, type ProcedureDocument } from '@/core/procedure/document'
 import { fieldEdits, type Edit } from '@/core/procedure/edit'
+import type { Evidence } from '@/core/job/evidence'
 import type { Strip } from '@/core/order/learntOrder'
 import type { Problem } from '@/core/plan/problem'
 import type { HouseWord } from '@/core/shop/houseWord'
@@ -40,6 +41,8 @@ export type ProcedureData = {
   revision: { number: number; publishedWords: string; by: string } | null
   jobs: number
   mayPublish: boolean
+  /** Who stated each thing, and who bore it out or found it otherwise. */
+  evidence: ReadonlyMap<string, Evidence>
   /** What jobs have left for the desk, and who the people in it are. */
   cleanUp: CleanUp
   people: Record<string, string>
@@ -87,7 +90,7 @@ export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { dat
   }
   const undo = async () => setSaid((await draft.undo()) ?? '')
   useUndoKey(undo)
-  const waiting = data.cleanUp.notes.length + data.cleanUp.contradictions.length
+  const waiting = data.cleanUp.notes.length + data.cleanUp.contradictions.length + data.cleanUp.proposals.length
   const isDraft = data.isDraft || draft.changed
   return (
     <>
@@ -166,7 +169,7 @@ export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { dat
           </span>
         </div>
         <SayLine document={document} words={data.words} partId={pickedId} save={draft.save} onNewPart={setPickedId} />
-        {pickedId ? <PartFacts document={document} partId={pickedId} onOpen={open} onAdd={add} /> : <p className="text-second">No part yet. Add the first one: what comes off first.</p>}
+        {pickedId ? <PartFacts document={document} partId={pickedId} evidence={data.evidence} people={data.people} onOpen={open} onAdd={add} /> : <p className="text-second">No part yet. Add the first one: what comes off first.</p>}
       </aside>
       <Dialog title="What is this model?" open={naming} onClose={() => setNaming(false)}>
         <AboutForm document={document} save={draft.save} close={() => setNaming(false)} />

@@ -19,7 +19,7 @@ export function PutBack({ data, job, questions, ask }: { data: JobData; job: Liv
   const hanging = out.find((part) => levelNow(state, part.id) === 'free' && !mayRestFree(part))
   const begin = () => {
     const goals = out.map((part) => ({ kind: 'part' as const, partId: part.id, level: levelNow(state, part.id) as 'eased' | 'free' | 'off' }))
-    job.record([{ kind: 'plan adopted', request: PlanRequest.parse({ goals, build: Object.fromEntries(state.facets), start: document.parts[0]?.station ?? 'driver side' }), found: null, people: [], lanes: {} }])
+    job.record([{ kind: 'plan adopted', request: PlanRequest.parse({ goals, build: Object.fromEntries(state.facets), start: document.parts[0]?.station ?? 'driver side' }), found: null, people: [], lanes: [] }])
     router.push(`/jobs/${data.id}`)
   }
   if (out.length === 0) return <p className="text-xl">Nothing has come off yet.</p>

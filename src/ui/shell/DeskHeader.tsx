@@ -8,6 +8,7 @@ const PLACES = [
   ['/procedures', 'Procedures'],
   ['/plan', 'Plan'],
   ['/vehicles', 'Vehicles'],
+  ['/figures', 'Figures'],
   ['/crew', 'Shop'],
 ] as const
 

@@ -10,10 +10,11 @@ export function Dialog({ title, open, onClose, children, wide = false }: { title
     const dialog = ref.current
     if (!dialog) return
     if (open && !dialog.open) dialog.showModal()
+    // The browser tells of this closing too, when another dialog may be open already: only a person's closing is passed on.
     if (!open && dialog.open) dialog.close()
   }, [open])
   return (
-    <dialog ref={ref} aria-labelledby={titleId} onClose={onClose} onCancel={onClose} className={`m-auto max-h-[92vh] w-[calc(100%-2rem)] overflow-auto rounded border-2 border-ink bg-ground p-6 text-ink backdrop:bg-black/60 ${wide ? 'max-w-3xl' : 'max-w-lg'}`}>
+    <dialog ref={ref} aria-labelledby={titleId} onClose={() => open && onClose()} onCancel={onClose} className={`m-auto max-h-[92vh] w-[calc(100%-2rem)] overflow-auto rounded border-2 border-ink bg-ground p-6 text-ink backdrop:bg-black/60 ${wide ? 'max-w-3xl' : 'max-w-lg'}`}>
       <div className="mb-4 flex items-start justify-between gap-4">
         <h2 id={titleId} className="text-2xl">
           {title}

@@ -1,3 +1,4 @@
+import { Hourglass, ShoppingBasket } from 'lucide-react'
 import Link from 'next/link'
 import { JobU } from '../job/JobU'
 import { MayRing, StopSign } from '../marks/Signs'
@@ -43,6 +44,17 @@ export function BayColumn({ job, current }: { job: BayJob; current: boolean }) {
         ) : (
           <li className="text-second">not begun</li>
         )}
+        {job.paused && (
+          <li className="flex items-center gap-2.5 font-bold" data-paused={job.id}>
+            <Hourglass size={24} aria-hidden className="mx-0.5 shrink-0" /> {job.paused.reason}
+            {job.paused.until && `, until ${new Date(`${job.paused.until}T00:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}`}
+          </li>
+        )}
+        {job.awaited.map((item) => (
+          <li key={item.words} className="flex items-center gap-2.5">
+            <ShoppingBasket size={22} aria-hidden className="mx-1 shrink-0" /> to order: {item.count} for {item.words}
+          </li>
+        ))}
         {job.open.slice(0, MOST_OPEN).map((item) => (
           <li key={item.words} className="flex items-center gap-2.5">
             {item.shape ? <FastenerMark shape={item.shape} size={22} className="mx-0.5 shrink-0" /> : <PlugMark tether={{ kind: 'electrical', tabSide: null, circuit: item.kind === 'airbag' ? 'srs-indicator' : 'other' }} size={26} />}

@@ -44,6 +44,9 @@ export type BayJob = {
   href: string
   open: { kind: 'airbag' | 'holder' | 'tether'; words: string; shape: MarkShape | null }[]
   sinceMs: number | null
+  paused: { reason: string; until: string } | null
+  /** What it waits for from a shelf or a supplier. */
+  awaited: { words: string; count: number }[]
 }
 
 type Source = { id: string; title: string; bay: string; promisedAt: Date | null; vehicle: { label: string }; kind: 'job' | 'strip'; request: PlanRequest | null; found: FoundPlan | null; document: ProcedureDocument; events: JobEvent[] }
@@ -88,6 +91,8 @@ export function bayJob(job: Source, house: HouseValues, shopRules: ShopRules): B
     goals: job.kind === 'strip' || !job.request ? ['Recorded'] : goalWords(job.document, job.request),
     power: !gate.ignition.allowed ? { allowed: false, words: `Ignition stays off: ${forbid(gate.ignition)}` } : !gate.engine.allowed ? { allowed: false, words: `No engine: ${forbid(gate.engine)}` } : { allowed: true, words: 'Ignition may come on' },
     open: [...open.filter((item) => item.kind === 'airbag'), ...open.filter((item) => item.kind !== 'airbag')],
+    paused: state.paused && { reason: state.paused.reason, until: state.paused.until },
+    awaited: [...state.awaited].map(([id, count]) => ({ count, words: itemWords(job.document, id) })),
     sinceMs: state.history[0] ? wallMsOf(state.history[0].at) : null,
   }
 }

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation'
 import { z } from 'zod'
 import { DeskPage } from '@/app/DeskPage'
-import { crewNames } from '@/server/jobs'
+import { everybody } from '@/server/jobs'
 import { readProcedure } from '@/server/procedures'
 import { mayAct, requireCrew } from '@/server/session'
 import { ProcedureScreen } from '@/ui/procedure/ProcedureScreen'
@@ -29,7 +29,8 @@ export default async function ProcedurePage({ params }: { params: Promise<{ proc
           words: crew.words,
           mayPublish: mayAct(crew, 'lead'),
           cleanUp: view.cleanUp,
-          people: Object.fromEntries((await crewNames(crew)).map(({ id, name }) => [id, name])),
+          evidence: view.evidence,
+          people: Object.fromEntries((await everybody(crew)).map(({ id, name }) => [id, name])),
         }}
         editDraft={editDraftAction}
         publish={publishAction}

@@ -2,11 +2,13 @@ import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { DeskPage } from '@/app/DeskPage'
 import { foldJob } from '@/core/job/fold'
+import { overlayOf } from '@/core/job/overlay'
 import { listJobs } from '@/server/jobs'
 import { listProcedures } from '@/server/procedures'
 import { requireCrew } from '@/server/session'
 import { readVehicle } from '@/server/vehicles'
 import { Tape } from '@/ui/marks/Tape'
+import { INTAKE_WORDS } from '@/ui/words/intakeWords'
 import { itemWords } from '@/ui/words/items'
 import { ChooseModel } from '../VehicleForms'
 
@@ -17,7 +19,11 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
   const vehicle = await readVehicle(crew, (await params).vehicleId)
   if (!vehicle) notFound()
   const [jobs, procedures] = [await listJobs(crew, { vehicleId: vehicle.id }), await listProcedures(crew)]
-  const differs = jobs.flatMap((job) => foldJob(job.document, job.events).deviations.map((deviation) => ({ ...deviation, what: itemWords(job.document, deviation.itemId) })))
+  const inOrder = [...jobs].sort((a, b) => a.createdAt.getTime() - b.createdAt.getTime()).map((job) => ({ job, state: foldJob(job.document, job.events) }))
+  const overlay = overlayOf(inOrder.map(({ state }) => state))
+  const differs = inOrder.flatMap(({ job, state }) => state.deviations.map((deviation) => ({ ...deviation, what: itemWords(job.document, deviation.itemId) })))
+  const photos = inOrder.flatMap(({ job, state }) => state.photos.map((photo) => ({ ...photo, words: photo.itemId ? itemWords(job.document, photo.itemId) : job.title })))
+  const name = (id: string) => itemWords(inOrder.at(-1)!.job.document, id)
   const document = vehicle.procedure?.document
   return (
     <DeskPage crew={crew} at="/vehicles">
@@ -77,8 +83,23 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
           </div>
           <div>
             <h2 className="border-b-2 border-ink pb-1 text-xl">What differs on this one</h2>
-            {differs.length === 0 && <p className="py-2 text-second">Nothing found different from the record.</p>}
+            {differs.length + overlay.holders.size + overlay.ends.size + overlay.noted.size === 0 && <p className="py-2 text-second">Nothing found different from the record.</p>}
             <ul>
+              {[...overlay.holders].map(([id, { missing, extra }]) => (
+                <li key={id} className="border-b border-hair py-1.5">
+                  {name(id)}: {[missing > 0 && `${missing} missing`, extra > 0 && `${extra} too many`].filter(Boolean).join(', ')}
+                </li>
+              ))}
+              {[...overlay.ends].map(([id, end]) => (
+                <li key={id} className="border-b border-hair py-1.5">
+                  {name(id)}: {end}
+                </li>
+              ))}
+              {[...overlay.noted].map(([point, value]) => (
+                <li key={point} className="border-b border-hair py-1.5">
+                  {INTAKE_WORDS[point].name}: {value}
+                </li>
+              ))}
               {differs.map((item) => (
                 <li key={item.eventId} className="border-b border-hair py-1.5">
                   {item.what}: {item.field} {item.value}
@@ -86,7 +107,34 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
               ))}
             </ul>
           </div>
+          <div>
+            <h2 className="border-b-2 border-ink pb-1 text-xl">Changed for good</h2>
+            {overlay.changes.length === 0 && <p className="py-2 text-second">Nothing was cut, filed or drilled by this shop.</p>}
+            <ul>
+              {overlay.changes.map((item) => (
+                <li key={`${item.changeId} ${item.at}`} className="border-b border-hair py-1.5">
+                  {{ cut: 'Cut', file: 'Filed', drill: 'Drilled' }[item.what]}: {[item.where, item.how].filter(Boolean).join(', ')}. Agreed by {item.consentBy}.
+                </li>
+              ))}
+            </ul>
+          </div>
         </section>
+        {photos.length > 0 && (
+          <section className="lg:col-span-2">
+            <h2 className="border-b-2 border-ink pb-1 text-xl">Photos</h2>
+            <ul className="flex flex-wrap gap-3 pt-3">
+              {photos.map((photo) => (
+                <li key={photo.photoId} className="w-40">
+                  <a href={`/api/media/${photo.photoId}`} target="_blank" rel="noreferrer">
+                    {/* eslint-disable-next-line @next/next/no-img-element */}
+                    <img src={`/api/media/${photo.photoId}?size=small`} alt={`Photo: ${photo.words}`} className="h-28 w-40 border border-hair object-cover" loading="lazy" />
+                    <span className="block truncate text-sm text-second">{photo.words}</span>
+                  </a>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
       </div>
     </DeskPage>
   )

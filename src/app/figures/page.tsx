@@ -1,0 +1,28 @@
+import { DeskPage } from '@/app/DeskPage'
+import { breakage, figuresOf } from '@/core/job/figures'
+import { foldJob } from '@/core/job/fold'
+import { temperatureOf } from '@/core/job/intake'
+import { termsOf } from '@/core/job/terms'
+import { listJobs } from '@/server/jobs'
+import { mayAct, requireCrew } from '@/server/session'
+import { FiguresScreen } from '@/ui/figures/FiguresScreen'
+
+export const metadata = { title: 'Figures' }
+
+export default async function FiguresPage() {
+  const crew = await requireCrew()
+  const jobs = mayAct(crew, 'lead') ? [...(await listJobs(crew, 'handed over')), ...(await listJobs(crew, 'open'))] : []
+  const all = jobs.filter((job) => job.events.length > 0).map((job) => {
+    const state = foldJob(job.document, job.events)
+    return { job, figures: figuresOf(job.document, state, termsOf(job.document, job.request), job.found?.proof.totalS ?? null, temperatureOf(state)) }
+  })
+  return (
+    <DeskPage crew={crew} at="/figures">
+      <FiguresScreen
+        isLead={mayAct(crew, 'lead')}
+        jobs={all.map(({ job, figures: { brokenByGroup: _, ...figures } }) => ({ ...figures, id: job.id, label: job.vehicle.label, title: job.title, kind: job.kind, doneWords: job.handedOverAt?.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' }) ?? null }))}
+        breakage={breakage(all.map(({ figures }) => figures))}
+      />
+    </DeskPage>
+  )
+}
