@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
-import { lookAround, nextKey, saved } from './steps'
+import { beginJob, lookAround, nextKey, saved, tapDone } from './steps'
 
 // The server dies by SIGKILL in the middle of a job. What was shown as kept or in the shop is still there, once.
 test('no event that was shown as saved or kept is lost', async ({ page }) => {
@@ -14,12 +14,12 @@ test('no event that was shown as saved or kept is lost', async ({ page }) => {
     if (await choice.isVisible()) await choice.check()
   }
   await page.getByRole('button', { name: 'Open the job' }).click()
-  await page.waitForURL('**/jobs/*')
+  await beginJob(page)
   const url = page.url()
   const jobId = url.split('/').at(-1)!
   const tap = async () => {
     const key = await nextKey(page)
-    await page.getByRole('button', { name: /^Done as written/ }).click()
+    await tapDone(page)
     await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass()
   }
   await tap()

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { panelVan } from '../src/demo/panelVan'
-import { actAs, lookAround, nextKey, saved, setUpShop, someOwner } from './steps'
+import { beginJob, actAs, lookAround, nextKey, saved, setUpShop, someOwner, tapDone } from './steps'
 
 /** A shop of its own with the van's record, so that nothing of the demo is changed. */
 async function shopWithVan(page: Page, name: string): Promise<void> {
@@ -74,11 +74,11 @@ test('house values, a station and a kit of the shop change what is planned, and 
     await expect(page.getByText('work: Mount the recorder')).toBeVisible()
     await expect(page.getByText(/test: .*Dash recorder/)).toBeVisible()
     await page.getByRole('button', { name: 'Open the job' }).click()
-    await page.waitForURL('**/jobs/*')
+    await beginJob(page)
     const keys: string[] = []
     for (let key = await nextKey(page); key !== null && !key.startsWith('seat:surround'); key = await nextKey(page)) {
       keys.push(key)
-      await page.getByTestId('done').click()
+      await tapDone(page)
       await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 5000 })
     }
     const work = keys.findIndex((key) => key.startsWith('work:'))
@@ -135,7 +135,7 @@ test('the power gate: battery off only after its preparations, then the smallest
   await page.getByRole('radio', { name: /automatic/ }).check()
   await page.getByText('battery off first').click()
   await page.getByRole('button', { name: 'Open the job' }).click()
-  await page.waitForURL('**/jobs/*')
+  await beginJob(page)
 
   await expect(page.locator('[data-refusal="battery-preparations"]')).toBeVisible()
   await expect(page.getByTestId('done')).toBeDisabled()
@@ -144,7 +144,7 @@ test('the power gate: battery off only after its preparations, then the smallest
   await expect(page.locator('[data-refusal]')).toHaveCount(0)
 
   for (let key = await nextKey(page); key !== 'undo:unit-hex7'; key = await nextKey(page)) {
-    await page.getByTestId('done').click()
+    await tapDone(page)
     await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 5000 })
   }
   await expect(page.locator('[data-lamp="ignition"]')).toHaveAttribute('data-allowed', 'false')

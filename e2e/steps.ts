@@ -149,12 +149,43 @@ export async function nextKey(page: Page): Promise<string | null> {
   return (await sign.count()) > 0 ? sign.getAttribute('data-next') : null
 }
 
+/** From the intake to the first card, where there is an intake. */
+export async function beginJob(page: Page): Promise<void> {
+  await page.waitForURL(/jobs\/[0-9a-f-]{36}$/)
+  const begin = page.getByRole('button', { name: /^Begin the job/ })
+  await expect(begin.or(page.locator('[data-next]')).first()).toBeVisible()
+  if (await begin.isVisible()) await begin.click()
+  await expect(page.locator('[data-next]')).toBeVisible()
+}
+
+/** Confirms the card: where a caution has to be read, that comes first; a test with a reading is passed without one. */
+export async function tapDone(page: Page): Promise<void> {
+  const done = page.getByTestId('done')
+  if ((await done.getAttribute('data-asks')) === 'read') {
+    await done.click()
+    await expect(done).not.toHaveAttribute('data-asks', 'read')
+  }
+  const asks = await done.getAttribute('data-asks')
+  await done.click()
+  if (asks === 'reading') await page.getByRole('dialog', { name: /^Test:/ }).getByRole('button', { name: /^It works/ }).click()
+}
+
+/** Once every step is behind, the tools are counted into the bag. */
+export async function toolsBack(page: Page): Promise<void> {
+  const back = page.getByRole('button', { name: /tools are back$|It is back in the bag/ })
+  if (await back.isVisible()) await back.click()
+}
+
 /** Taps "done as written" until nothing is left; what `leave` says yes to is left for later. */
 export async function followJob(page: Page, leave: (key: string, title: string) => boolean | 'one less' = () => false, leaveRow?: string): Promise<string[]> {
   const keys: string[] = []
+  await beginJob(page)
   for (let i = 0; i < 200; i++) {
     const key = await nextKey(page)
-    if (key === null) return keys
+    if (key === null) {
+      await toolsBack(page)
+      return keys
+    }
     keys.push(key)
     if (leaveRow) {
       const row = page.getByRole('button', { name: `Leave for later: ${leaveRow}` })
@@ -167,7 +198,8 @@ export async function followJob(page: Page, leave: (key: string, title: string) 
       const dialog = page.getByRole('dialog', { name: 'Different from the record' })
       await dialog.getByRole('button', { name: 'one less' }).click()
       await dialog.getByRole('button', { name: 'Keep it' }).click()
-    } else await (leaving ? page.getByRole('button', { name: 'Leave for later' }) : page.getByTestId('done')).click()
+    } else if (leaving) await page.getByRole('button', { name: 'Leave for later' }).click()
+    else await tapDone(page)
     await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 5000 })
   }
   throw new Error('The job did not come to an end within 200 taps.')

@@ -20,12 +20,12 @@ export function sendTo(jobId: string): Send {
   }
 }
 
-const Events = z.object({ events: z.array(JobEvent), acting: z.object({ id: z.string(), name: z.string() }) })
+const Events = z.object({ events: z.array(JobEvent), upTo: z.number(), acting: z.object({ id: z.string(), name: z.string() }) })
 
-/** What the shop has now, or null when it can't be reached. */
-export async function fetchEvents(jobId: string): Promise<z.infer<typeof Events> | null> {
+/** What the shop got after a place (0 = everything), and the place reached; null when it can't be reached. */
+export async function fetchEvents(jobId: string, after: number): Promise<z.infer<typeof Events> | null> {
   try {
-    const response = await fetch(`/api/jobs/${jobId}/events`, { signal: AbortSignal.timeout(10_000) })
+    const response = await fetch(`/api/jobs/${jobId}/events?after=${after}`, { signal: AbortSignal.timeout(10_000) })
     if (!response.ok) return null
     const parsed = Events.safeParse(await response.json())
     return parsed.success ? parsed.data : null

@@ -4,7 +4,7 @@ import { JobEvent, type Happening } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'
 import { stripsOf } from '@/core/job/strips'
 import { termsOf, testsOwed } from '@/core/job/terms'
-import { happeningsFor } from '@/core/job/progress'
+import { happeningsFor, toolsTakenUp } from '@/core/job/progress'
 import { planJob, type JobPlan } from '@/core/plan/jobPlan'
 import { PlanRequest } from '@/core/plan/planRequest'
 import type { ProcedureDocument } from '@/core/procedure/document'
@@ -173,10 +173,12 @@ class DemoWriter {
     const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)
     const wanted = typeof spec.done === 'number' ? Math.round(steps.length * spec.done) : steps.length
     for (const step of steps.slice(0, wanted)) {
-      for (const what of happeningsFor(foldJob(document, events), step.operation)) add(what)
+      const state = foldJob(document, events)
+      for (const what of [...toolsTakenUp(state, [step]), ...happeningsFor(state, step.operation)]) add(what)
       if (spec.broken && step.operation.key === `undo:${spec.broken}`) add({ kind: 'broken', holderId: spec.broken, count: 1, wasFitted: 'no', note: 'cold morning' })
     }
     if (spec.done === 'handed over') {
+      for (const tool of foldJob(document, events).tools.keys()) add({ kind: 'tool back', tool })
       for (const functionId of testsOwed(document, foldJob(document, events), termsOf(document, request))) add({ kind: 'tested', functionId: functionId.id, result: 'passed', reading: '', note: '' })
       add({ kind: 'countersigned', as: 'installer', name: spec.by })
       add({ kind: 'countersigned', as: 'checker', name: 'Marit' }, 'Marit')

@@ -6,6 +6,7 @@ import { foldJob } from '@/core/job/fold'
 import { handoverBlocks, type HandoverBlock } from '@/core/job/handover'
 import { termsOf } from '@/core/job/terms'
 import { same } from '@/core/procedure/edit'
+import { Build } from '@/core/procedure/when'
 import { readJob } from './jobs'
 import { inShop, type Crew } from './session'
 import { growRecord } from './strips'
@@ -25,7 +26,7 @@ export type AppendOutcome =
  */
 export async function appendJobEvents(crew: Crew, jobId: string, events: readonly JobEvent[]): Promise<AppendOutcome> {
   return inShop(crew, async (trx): Promise<AppendOutcome> => {
-    const job = await trx.selectFrom('job').select(['id', 'kind']).where('id', '=', jobId).executeTakeFirst()
+    const job = await trx.selectFrom('job').select(['id', 'kind', 'vehicle_id']).where('id', '=', jobId).executeTakeFirst()
     if (!job) return { status: 'unknown job' }
     const acted = new Set([crew.signedIn.id, ...(await trx.selectFrom('acting').select('crew_id').where('session_id', '=', crew.sessionId).execute()).map((row) => row.crew_id)])
     const leads = new Set((await trx.selectFrom('crew').select('id').where('role', 'in', ['lead', 'owner']).execute()).map((row) => row.id))
@@ -47,8 +48,27 @@ export async function appendJobEvents(crew: Crew, jobId: string, events: readonl
         .values(fresh.map((event) => ({ id: event.id, shop_id: crew.shopId, job_id: jobId, person_id: event.personId, at: event.at, body: JSON.stringify(event) })))
         .onConflict((conflict) => conflict.columns(['shop_id', 'id']).doNothing())
         .execute()
+    // What was told of this very vehicle is known for its next plan as well.
+    const told = Object.fromEntries(fresh.flatMap(({ what }) => (what.kind === 'facet told' ? [[what.facetId, what.choiceId] as const] : [])))
+    if (Object.keys(told).length > 0) {
+      const vehicle = await trx.selectFrom('vehicle').select(['id', 'build']).where('id', '=', job.vehicle_id).executeTakeFirstOrThrow()
+      await trx.updateTable('vehicle').set({ build: JSON.stringify({ ...Build.parse(vehicle.build), ...told }) }).where('id', '=', vehicle.id).execute()
+    }
     if (job.kind === 'strip' && fresh.length > 0) await growRecord(crew, trx, jobId, fresh)
     return { status: 'kept', stored: events.map((event) => event.id) }
+  })
+}
+
+/** An event that was numbered earlier may be stored later: so many before the place are told again. */
+const TOLD_AGAIN = 100
+
+/** The events of a job that arrived after a place, and the place reached. Null when it is not this shop's. */
+export async function eventsAfter(crew: Crew, jobId: string, after: number): Promise<{ events: JobEvent[]; upTo: number } | null> {
+  return inShop(crew, async (trx) => {
+    const job = await trx.selectFrom('job').select('id').where('id', '=', jobId).executeTakeFirst()
+    if (!job) return null
+    const rows = await trx.selectFrom('job_event').select(['body', 'received_seq']).where('job_id', '=', jobId).where('received_seq', '>', String(after - TOLD_AGAIN)).orderBy('received_seq').execute()
+    return { events: rows.map((row) => JobEvent.parse(row.body)), upTo: Math.max(after, Number(rows.at(-1)?.received_seq ?? 0)) }
   })
 }
 

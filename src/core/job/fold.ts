@@ -88,7 +88,9 @@ export type JobState = {
  * Cost: O(events log events).
  */
 export function foldJob(document: ProcedureDocument, events: readonly JobEvent[]): JobState {
-  const history = standingEvents(events).map(nowMeaning(document))
+  const standing = standingEvents(events)
+  const now = formerIds(document)
+  const history = now.size === 0 ? standing : standing.map((event) => nowMeaning(now, event))
   const state: JobState = {
     holders: new Map(document.holders.map((holder) => [holder.id, openAccount(holder.count)])),
     parts: new Map(),
@@ -141,25 +143,26 @@ export function foldJob(document: ProcedureDocument, events: readonly JobEvent[]
   return state
 }
 
-/** Events about parts that turned out to be another one, as events about that one. */
-function nowMeaning(document: ProcedureDocument): (event: JobEvent) => JobEvent {
-  const now = formerIds(document)
-  if (now.size === 0) return (event) => event
+/** An event about a part that turned out to be another one, as one about that one. `now`: what each former id is now. */
+function nowMeaning(now: ReadonlyMap<Id, Id>, event: JobEvent): JobEvent {
   const of = <T extends Id | null>(id: T): T => (now.get(id ?? '') as T | undefined) ?? id
-  return (event) => {
-    const { what } = event
-    if ('partId' in what) return { ...event, what: { ...what, partId: of(what.partId) } }
-    if ('otherId' in what) return { ...event, what: { ...what, itemId: of(what.itemId), otherId: of(what.otherId) } }
-    return 'itemId' in what ? { ...event, what: { ...what, itemId: of(what.itemId) } as Happening } : event
-  }
+  const { what } = event
+  if ('partId' in what) return { ...event, what: { ...what, partId: of(what.partId) } }
+  if ('otherId' in what) return { ...event, what: { ...what, itemId: of(what.itemId), otherId: of(what.otherId) } }
+  return 'itemId' in what ? { ...event, what: { ...what, itemId: of(what.itemId) } as Happening } : event
 }
 
 /** One of each id, in order, without what was corrected. A correction of a correction brings the first back. */
 export function standingEvents(events: readonly JobEvent[]): JobEvent[] {
-  const unique = [...new Map(events.map((event) => [event.id, event])).values()].sort(compareEvents)
+  const unique = [...new Map(events.map((event) => [event.id, event])).values()]
+  // A log is nearly always in order already; looking costs less than sorting.
+  if (unique.some((event, i) => i > 0 && compareEvents(unique[i - 1]!, event) > 0)) unique.sort(compareEvents)
   const void_ = new Set<string>()
-  for (const event of [...unique].reverse()) if (event.corrects && !void_.has(event.id)) void_.add(event.corrects)
-  return unique.filter((event) => !void_.has(event.id))
+  for (let i = unique.length - 1; i >= 0; i--) {
+    const event = unique[i]!
+    if (event.corrects && !void_.has(event.id)) void_.add(event.corrects)
+  }
+  return void_.size === 0 ? unique : unique.filter((event) => !void_.has(event.id))
 }
 
 function apply(state: JobState, event: JobEvent): void {
@@ -171,13 +174,13 @@ function apply(state: JobState, event: JobEvent): void {
     return found
   }
   // What happens to a vehicle after it was signed for opens it again: signatures cover only what stood before them.
-  if (reopens(what.kind)) {
+  if ((state.signatures.length > 0 || state.handedOver !== null) && reopens(what.kind)) {
     state.signatures = []
     state.handedOver = null
   }
   // What was once counted is not made doubtful by what is assumed to have followed.
   if (event.certainty === 'assumed' && !state.moved.has(itemOf(event))) state.assumed.add(itemOf(event))
-  else if (event.certainty === 'counted') state.assumed.delete(itemOf(event))
+  else if (event.certainty === 'counted' && state.assumed.size > 0) state.assumed.delete(itemOf(event))
   switch (what.kind) {
     case 'as found':
       account(what.holderId)[what.what] += what.count

@@ -1,6 +1,6 @@
 'use client'
 import Link from 'next/link'
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import type { Happening } from '@/core/job/event'
 import { intakeOf, type IntakeItem } from '@/core/job/intake'
 import { summarise } from '@/core/plan/summary'
@@ -26,6 +26,7 @@ export function IntakeScreen({ data, job, change, tell, replan, begun, back }: {
     if (!job.state.intake.has('workplace')) job.record([{ kind: 'checked in', point: 'workplace', value: '' }])
     back()
   }
+  usePedal(begin, open.length > 0 || photo || replan.replanning.state !== 'idle')
   return (
     <div data-theme={data.theme} className="flex min-h-dvh flex-col lg:h-dvh">
       <JobHead data={data} job={job} change={change} back="/today" />
@@ -80,6 +81,19 @@ export function IntakeScreen({ data, job, change, tell, replan, begun, back }: {
       </Dialog>
     </div>
   )
+}
+
+/** The foot pedal begins, as it confirms every card after it. */
+function usePedal(begin: () => void, busy: boolean): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (busy || event.repeat || event.key !== 'PageDown') return
+      event.preventDefault()
+      begin()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  })
 }
 
 /** What lies ready before anybody begins: tools, trays, cloth. */

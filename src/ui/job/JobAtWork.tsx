@@ -107,6 +107,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
   const reached = rows.every((row) => row.wayIn === 'done')
   const bottom = { goals: bottomWords(data, job), ...bottomOf(plan, state), reached }
   const nameOf = (personId: string | null) => data.crew.find((person) => person.id === personId)?.name ?? 'somebody'
+  const toolsOut = job.balance.openRows.flatMap((row) => (row.account === 'tool' ? [row.id] : []))
   const later = (key: string) => setLeft(new Set([...left, key]))
   return (
     <div data-theme={data.theme} className="flex min-h-dvh flex-col lg:h-dvh lg:min-h-[600px]">
@@ -214,7 +215,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
                     <FacetSlabs document={job.document} facetId={operation.itemId} onTell={(choiceId) => tell(operation.itemId, choiceId)} />
                   </div>
                 ) : (
-                  <button type="button" className="slab col-span-2 !min-h-[84px] flex-col !items-start !gap-0 !px-6 !text-left md:col-span-1" onClick={done} disabled={refusal !== null} data-testid="done">
+                  <button type="button" className="slab col-span-2 !min-h-[84px] flex-col !items-start !gap-0 !px-6 !text-left md:col-span-1" onClick={done} disabled={refusal !== null} data-testid="done" data-asks={unread.length > 0 ? 'read' : changes.length > 0 ? 'work' : readingUnit !== '' ? 'reading' : 'nothing'}>
                     <span className="text-[30px] leading-tight">{unread.length > 0 ? 'I have read it' : operation.act === 'test' ? 'It works' : 'Done as written'}</span>
                     <span className="text-[17px] font-semibold leading-tight">{unread.length > 0 ? `${unread[0]!.severity}: asked once, and again when the state changes` : doneWords(tap.steps.map((step) => stepWords(model, step.operation).done))}</span>
                   </button>
@@ -228,7 +229,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
           ) : turn.wait && (turn.wait.kind !== 'done' || !state.people.some((hand) => hand.personId === data.acting.id)) ? (
             <Waiting data={data} job={job} wait={turn.wait} nameOf={nameOf} />
           ) : (
-            <AllDone jobId={data.id} left={left.size} open={job.balance.openRows.length} again={() => setLeft(new Set())} />
+            <AllDone jobId={data.id} left={left.size} open={job.balance.openRows.length} tools={toolsOut} toolsBack={() => job.record(toolsOut.map((tool) => ({ kind: 'tool back', tool })))} again={() => setLeft(new Set())} />
           )}
         </section>
       </main>

@@ -94,6 +94,8 @@ export function bottomWords(data: JobData, job: LiveJob): string[] {
 }
 
 const POLL_MS = 4000
+/** Where several people work, what one does is seen by the others at once: nobody may be told to sit where another sits. */
+const POLL_TOGETHER_MS = 1000
 const RETRY_MS = 3000
 
 const logs = new Map<string, JobLog>()
@@ -137,19 +139,29 @@ export function useJob(data: JobData): LiveJob {
     if (!opened.current) void log.open()
     opened.current = true
     const retry = setInterval(() => void log.flush(), RETRY_MS)
-    const poll = setInterval(async () => {
-      if (window.document.hidden) return
-      const fresh = await fetchEvents(data.id)
-      if (fresh) log.receive(fresh.events)
-    }, POLL_MS)
     const online = () => void log.flush()
     window.addEventListener('online', online)
     return () => {
       clearInterval(retry)
-      clearInterval(poll)
       window.removeEventListener('online', online)
     }
   }, [log, data.id])
+
+  const upTo = useRef(0)
+  const isTogether = useMemo(() => (adoptedPlan(snapshot.events)?.people.length ?? 0) > 1, [snapshot.events])
+  useEffect(() => {
+    let asking = false
+    const poll = setInterval(async () => {
+      if (window.document.hidden || asking) return
+      asking = true
+      const fresh = await fetchEvents(data.id, upTo.current)
+      asking = false
+      if (!fresh) return
+      upTo.current = fresh.upTo
+      log.receive(fresh.events)
+    }, isTogether ? POLL_TOGETHER_MS : POLL_MS)
+    return () => clearInterval(poll)
+  }, [log, data.id, isTogether])
 
   const stated = snapshot.events.filter(({ what, corrects }) => what.kind === 'stated' || what.kind === 'plan adopted' || corrects !== null).map(({ id }) => id).join(' ')
   // What was stated is folded anew only when something was stated or taken back: taps on the way back leave the plan alone.

@@ -18,8 +18,9 @@ function register(fonts: Fonts): void {
 const INK = '#172023'
 const PETROL = '#0A5562'
 const GREY = '#525E63'
+// No line height on the page: with one, a footer that counts its pages is not drawn.
 const s = StyleSheet.create({
-  page: { paddingHorizontal: 34, paddingTop: 28, paddingBottom: 46, fontFamily: 'Read', fontSize: 9.5, color: INK, lineHeight: 1.3 },
+  page: { paddingHorizontal: 34, paddingTop: 28, paddingBottom: 46, fontFamily: 'Read', fontSize: 9.5, color: INK },
   head: { flexDirection: 'row', alignItems: 'flex-start', marginBottom: 10 },
   title: { fontSize: 24, fontWeight: 800, lineHeight: 1 },
   fact: { width: 108, marginRight: 8, marginBottom: 3 },

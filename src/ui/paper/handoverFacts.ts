@@ -22,7 +22,7 @@ import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { rowWords } from '../words/balanceWords'
 import { printedWords } from '../words/dates'
 import { INTAKE_WORDS } from '../words/intakeWords'
-import { holderKindWords, holderWords, itemWords, ownerWords, threadWords } from '../words/items'
+import { holderWords, itemWords, ownerWords, threadWords } from '../words/items'
 import { capital, settingTo } from '../words/operations'
 
 export type HandoverSource = {
@@ -109,7 +109,7 @@ export function handoverFacts(job: HandoverSource, shop: { name: string; house: 
     }),
     work: [...state.works].map(([id, work]) => [plan?.job.works.get(id)?.name ?? 'Work', work.reading, work.note].filter(Boolean).join(', ')),
     replaced: [
-      ...[...state.holders].flatMap(([id, c]) => (c.fittedNew > 0 ? [`${c.fittedNew} new ${holderKindWords(holder(id))} of ${ownerWords(document, holder(id)).toLowerCase()}${c.broken > 0 ? '; all pieces of the old ones found' : ''}.`] : [])),
+      ...[...state.holders].flatMap(([id, c]) => (c.fittedNew > 0 ? [`${holderWords({ ...holder(id), count: c.fittedNew }).replace(' ', ' new ')} of ${ownerWords(document, holder(id)).toLowerCase()}${c.broken > 0 && c.piecesRecovered >= c.broken ? '; all pieces of the old found' : ''}.`] : [])),
       ...[...terms.endings].flatMap(([id, end]) => (end !== 'refitted' && state.moved.has(id) ? [`${itemWords(document, id)}: ${end}.`] : [])),
       ...state.leftOut.map((item) => `${item.count} left out, ${itemWords(document, item.holderId)}: ${item.reason}.`),
     ],

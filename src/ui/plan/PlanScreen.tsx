@@ -53,6 +53,7 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
   const [policy, setPolicy] = useState<Policy>(() => Policy.parse({}))
   const [starts, setStarts] = useState<Station[]>(['driver side'])
   const start = starts[0]!
+  const [later, setLater] = useState(false)
   const [whyOf, setWhyOf] = useState<string | null>(null)
 
   const model = useMemo(() => forBuild(document, build), [document, build])
@@ -62,7 +63,7 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
   const chosen = goals.length + kits.length > 0
   const names = goalWords(document, { goals, kits })
   const untold = matter.filter((id) => build[id] === undefined && document.facets.find((facet) => facet.id === id)!.toldFrom === null)
-  const ask = useMemo(() => (!chosen || untold.length > 0 ? null : (policy: Policy): PlanningInput => ({ document, request: PlanRequest.parse({ goals, kits, build, policy, start }), house: data.house, rules: data.rules })), [document, goals, kits, chosen, build, start, data.house, data.rules, untold.length])
+  const ask = useMemo(() => (!chosen || (untold.length > 0 && !later) ? null : (policy: Policy): PlanningInput => ({ document, request: PlanRequest.parse({ goals, kits, build, policy, start }), house: data.house, rules: data.rules })), [document, goals, kits, chosen, build, start, data.house, data.rules, untold.length, later])
   const input = useMemo(() => ask?.(policy) ?? null, [ask, policy])
   const planned = usePlanning(input)
   const extras = useExtras(input, planned)
@@ -115,7 +116,14 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
 
       <section className="min-w-0 px-8 py-6" aria-label="The plan">
         {!chosen && <Empty words="Choose a kit or what to open on the left. The way in, the way out, the tools and the hazards come out at once." />}
-        {untold.length > 0 && <Empty words={`Say first: ${untold.map((id) => itemWords(document, id)).join(', ')}. It can be seen from outside and changes the plan.`} />}
+        {untold.length > 0 && !later && (
+          <>
+            <Empty words={`Say first: ${untold.map((id) => itemWords(document, id)).join(', ')}. It can be seen from outside and changes the plan.`} />
+            <button type="button" className="desk-button mt-3" onClick={() => setLater(true)}>
+              Nobody knows yet: ask before the first screw
+            </button>
+          </>
+        )}
         {input && !planned.current && <Working planned={planned} />}
         {result && !result.ok && (
           <div role="alert" className="border-l-8 border-stop bg-sheet p-5">

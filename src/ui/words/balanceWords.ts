@@ -30,7 +30,7 @@ export function rowWords(document: ProcedureDocument, row: BalanceRow): { headin
     case 'stray':
       return { heading: `A ${row.head} lies ${row.where || 'there'}`, sentence: `The log says these are complete: ${row.couldBe.map((id) => itemWords(document, id)).join('; ') || 'no group with this head came off'}. One of them is short. Measure it.` }
     case 'tool':
-      return { heading: capital(toolWords(row.id)), sentence: row.open ? 'It came with this job and is not back in the bag. A tool left in the dash is heard on every bend.' : 'back' }
+      return { heading: capital(toolWords(row.id)), sentence: row.open ? 'It came with this job and is not back in the bag.' : 'back' }
     default:
       return unreachable(row)
   }

@@ -41,6 +41,7 @@ export function toolWords(tool: string): string {
   if (drive === 'cross') return `${size} driver (cross)`
   if (drive === 'hex') return `hex ${size} mm${alsoInch(tool)}`
   if (drive === 'hex socket') return `hex key ${size} mm${alsoInch(tool)}`
+  if (drive === 'slot') return `flat driver ${size} mm`
   return tool === 'hand' ? 'bare hands' : tool
 }
 

@@ -1,6 +1,5 @@
-import { AppendRequest, appendJobEvents } from '@/server/jobEvents'
+import { AppendRequest, appendJobEvents, eventsAfter } from '@/server/jobEvents'
 import { log } from '@/server/log'
-import { readJob } from '@/server/jobs'
 import { currentCrew } from '@/server/session'
 
 export const dynamic = 'force-dynamic'
@@ -9,13 +8,14 @@ type Context = { params: Promise<{ jobId: string }> }
 const SIGNED_OUT = Response.json.bind(null, { status: 'signed out', sentence: 'Sign in first.' }, { status: 401 })
 const UNKNOWN = Response.json.bind(null, { status: 'unknown', sentence: 'There is no such job in your shop.' }, { status: 404 })
 
-/** Everything that happened in a job, for the other tablets in the bay. */
-export async function GET(_: Request, { params }: Context): Promise<Response> {
+/** What happened in a job, for the other tablets in the bay: all of it, or what arrived `after` a place that was told before. */
+export async function GET(request: Request, { params }: Context): Promise<Response> {
   const crew = await currentCrew()
   if (!crew) return SIGNED_OUT()
   const { jobId } = await params
-  const job = isUuid(jobId) ? await readJob(crew, jobId) : null
-  return job ? Response.json({ events: job.events, acting: crew.acting }) : UNKNOWN()
+  const after = Number(new URL(request.url).searchParams.get('after') ?? 0)
+  const found = isUuid(jobId) ? await eventsAfter(crew, jobId, Number.isSafeInteger(after) ? after : 0) : null
+  return found ? Response.json({ ...found, acting: crew.acting }) : UNKNOWN()
 }
 
 /** Appends what a tablet's outbox sends. Sent twice, it is stored once. */
