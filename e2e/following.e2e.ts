@@ -3,7 +3,8 @@ import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test, type Locator, type Page } from '@playwright/test'
-import { actAs, beginJob, lookAround, newContextPage, nextKey, saved, tapDone, toolsBack } from './steps'
+import { dashOfThirty } from './dash30'
+import { actAs, beginJob, lookAround, newContextPage, nextKey, saved, setUpShop, someOwner, tapDone, toolsBack } from './steps'
 
 test.use({ actionTimeout: 10_000 })
 const QUIETLY = { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] } satisfies ExecFileSyncOptionsWithStringEncoding
@@ -451,4 +452,35 @@ test('it won’t move, a tool is missing, somebody is already further on, anothe
     await page.goto(`${page.url()}/balance`)
     await expect(page.getByRole('heading', { name: '0 open' })).toBeVisible()
   })
+})
+
+test('a whole job of a thirty-part dash takes at most 60 taps', async ({ page }) => {
+  test.setTimeout(240_000)
+  await setUpShop(page, someOwner('Counted taps'))
+  await page.goto('/procedures')
+  const dash = dashOfThirty()
+  expect(dash.parts).toHaveLength(30)
+  await page.getByLabel('A procedure file (.json)').setInputFiles({ name: 'dash.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(dash)) })
+  await page.waitForURL(/procedures\/[0-9a-f-]{36}/)
+  await addVehicle(page, 'Dash 1', dash.name)
+  await page.getByRole('link', { name: 'Plan a job' }).click()
+  for (const cavity of dash.cavities) await page.getByLabel(cavity.name).check()
+  await page.getByText('panel by panel').first().click()
+  await page.getByRole('button', { name: 'Open the job' }).click()
+  await page.waitForURL(/jobs\/[0-9a-f-]{36}$/)
+  await page.getByRole('button', { name: /^Begin the job/ }).waitFor()
+  // The browser counts: every click on the page, from the intake until everything is back and the bag is full.
+  await page.evaluate(() => {
+    sessionStorage.setItem('taps', '0')
+    window.addEventListener('click', () => sessionStorage.setItem('taps', String(Number(sessionStorage.getItem('taps')) + 1)), true)
+  })
+  await page.getByRole('button', { name: /^Begin the job/ }).click()
+  await goOnToTheEnd(page)
+  await toolsBack(page)
+  await expect(page.getByRole('heading', { name: 'Everything is back' })).toBeVisible()
+  await expect(page.getByText('The balance is closed.')).toBeVisible()
+  const taps = Number(await page.evaluate(() => sessionStorage.getItem('taps')))
+  console.log(`thirty parts, ${taps} taps`)
+  expect(taps).toBeGreaterThan(40)
+  expect(taps).toBeLessThanOrEqual(60)
 })

@@ -25,6 +25,8 @@ export type Send = (events: readonly JobEvent[]) => Promise<{ kind: 'stored'; id
  */
 export class JobLog {
   private readonly events = new Map<string, JobEvent>()
+  /** The events as a list; null once one came in. What only is written or sent leaves it the same, and its readers too. */
+  private list: readonly JobEvent[] | null = null
   private readonly waiting = new Set<string>()
   private readonly unwritten = new Set<string>()
   private readonly listeners = new Set<() => void>()
@@ -84,6 +86,7 @@ export class JobLog {
     })
     for (const event of made) {
       this.events.set(event.id, event)
+      this.list = null
       this.waiting.add(event.id)
       this.unwritten.add(event.id)
     }
@@ -130,7 +133,9 @@ export class JobLog {
   }
 
   private take(event: JobEvent): void {
+    if (this.events.has(event.id)) return
     this.events.set(event.id, event)
+    this.list = null
     this.last = laterStamp(this.last, event.at)
     if (event.deviceId === this.deviceId) this.seq = Math.max(this.seq, event.seq)
   }
@@ -141,6 +146,7 @@ export class JobLog {
   }
 
   private freeze(trouble: string | null, keeps: boolean): LogSnapshot {
-    return { events: [...this.events.values()], waiting: new Set(this.waiting), writing: this.unwritten.size, trouble, keeps }
+    this.list ??= [...this.events.values()]
+    return { events: this.list, waiting: new Set(this.waiting), writing: this.unwritten.size, trouble, keeps }
   }
 }

@@ -1,6 +1,7 @@
 import 'server-only'
 import { z } from 'zod'
-import { planJob, type JobPlan } from '@/core/plan/jobPlan'
+import { planJob } from '@/core/plan/jobPlan'
+import type { JobPlan } from '@/core/plan/planFrom'
 import type { PlanError } from '@/core/plan/findPlan'
 import { PlanRequest } from '@/core/plan/planRequest'
 import { ProcedureDocument } from '@/core/procedure/document'

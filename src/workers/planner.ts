@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import { findPlan, type PlanError, type PlanProgress } from '@/core/plan/findPlan'
 import type { FoundPlan } from '@/core/plan/foundPlan'
-import { planFrom } from '@/core/plan/jobPlan'
+import { planFrom } from '@/core/plan/planFrom'
 import { lanesOf } from '@/core/plan/lanes/lanesOf'
 import { planExtras, type PlanExtras } from '@/core/plan/planExtras'
 import type { PlanRequest } from '@/core/plan/planRequest'

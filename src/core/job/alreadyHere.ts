@@ -1,4 +1,4 @@
-import type { JobPlan } from '../plan/jobPlan'
+import type { JobPlan } from '../plan/planFrom'
 import type { Step } from '../plan/step'
 import { ownTapFor } from '../plan/summary'
 import { happeningsFor, isDone } from './progress'

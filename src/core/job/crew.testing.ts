@@ -1,7 +1,7 @@
 import { nextStamp, type Stamp } from '../base/clock'
 import type { Id } from '../base/id'
 import { keptPlan } from '../plan/keptPlan'
-import type { JobPlan } from '../plan/jobPlan'
+import type { JobPlan } from '../plan/planFrom'
 import type { FoundPlan } from '../plan/foundPlan'
 import { PlanRequest } from '../plan/planRequest'
 import { planJob } from '../plan/jobPlan'

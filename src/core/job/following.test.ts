@@ -168,6 +168,15 @@ describe('accounts', () => {
   })
 })
 
+test('a setting set back for one test and changed again for the next stays set back: it is not asked off before its test', () => {
+  const crew = van()
+  for (const value of ['on', 'off', 'on']) crew.add({ kind: 'set', settingId: 'ignition', value, methodId: null })
+  const off = { key: 'set:ignition=off by ignition-off', phase: 'out', act: 'restore', itemId: 'ignition', partId: null, setting: { settingId: 'ignition', from: 'on', to: 'off', methodId: 'ignition-off' } } as const
+  expect(isDone(crew.state, { ...off, nth: 1 })).toBe(true)
+  expect(isDone(crew.state, { ...off, nth: 2 })).toBe(false)
+  expect(crew.balance().openRows).toContainEqual({ account: 'setting', id: 'ignition', open: true, value: 'on', owed: 'off' })
+})
+
 test('a kit that files and takes a function away: both have to be told before the vehicle goes', () => {
   const kit = Kit.parse({ id: 'swap', name: 'Swap', works: [{ id: 'file', name: 'File it', kind: 'file', station: 'bench' }], changes: [{ id: 'edge', what: 'file', where: 'surround' }] })
   const fit = KitFit.parse({ procedureId: 'van', access: { file: [{ kind: 'cavity', cavityId: 'radio-cavity' }] }, functionsTaken: ['t-hazard'] })

@@ -1,7 +1,7 @@
 import type { Id } from '../base/id'
 import { facetsThatMatter } from '../plan/facetsThatMatter'
 import { allGoals } from '../plan/jobGoal'
-import type { JobPlan } from '../plan/jobPlan'
+import type { JobPlan } from '../plan/planFrom'
 import type { ProcedureDocument } from '../procedure/document'
 import { isAirbagCircuit } from '../procedure/tether'
 import { INTAKE_POINTS, type IntakePoint } from './event'

@@ -1,7 +1,7 @@
 import { wallMsOf } from '../base/clock'
 import type { Operation } from '../order/operation'
 import type { Card } from '../plan/cards'
-import type { JobPlan } from '../plan/jobPlan'
+import type { JobPlan } from '../plan/planFrom'
 import type { Step } from '../plan/step'
 import { ownTapFor, type OwnTap } from '../plan/summary'
 import { atLeast } from '../procedure/level'
@@ -25,7 +25,10 @@ export function isDone(state: JobState, operation: Operation): boolean {
       return atLeast(levelNow(state, itemId), 'eased') || state.moved.has(itemId)
     case 'open':
       return (state.tetherTimes.get(itemId)?.opened ?? 0) >= operation.nth
+    // Set back is set back, although the plan changes it again later (the ignition, for another test): what stands otherwise in the
+    // end is a row of the balance.
     case 'set':
+    case 'restore':
       return (state.valuesReached.get(`${itemId}=${operation.setting!.to}`) ?? 0) >= operation.nth
     case 'fasten': {
       const c = state.holders.get(itemId)
@@ -43,8 +46,6 @@ export function isDone(state: JobState, operation: Operation): boolean {
       return (state.tetherTimes.get(itemId)?.closed ?? 0) >= operation.nth && (operation.phase === 'test' || !state.tethersOpen.has(itemId))
     case 'feed':
       return state.ledThrough.has(itemId) || (state.tethersTouched.has(itemId) && !state.tethersOpen.has(itemId))
-    case 'restore':
-      return state.settings.get(itemId) === operation.setting!.to && (state.valuesReached.get(`${itemId}=${operation.setting!.to}`) ?? 0) >= operation.nth
     case 'work':
       return state.works.has(itemId)
     case 'test':

@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import type { Card } from '../plan/cards'
-import type { JobPlan } from '../plan/jobPlan'
+import type { JobPlan } from '../plan/planFrom'
 import type { Level } from '../procedure/level'
 import { levelNow, type JobState } from './fold'
 import { isDone, nextStep } from './progress'

@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
-import { mustComeFirst } from '../plan/lanes/lanesOf'
-import type { JobPlan } from '../plan/jobPlan'
+import { mustComeFirst } from '../plan/lanes/lanePairs'
+import type { JobPlan } from '../plan/planFrom'
 import type { Step } from '../plan/step'
 import { demandsOf } from '../plan/demandsOf'
 import type { Station } from '../procedure/station'

@@ -14,10 +14,10 @@ import { canStillFinish, feasibilityOf } from './feasible'
 import type { FoundPlan, Proof } from './foundPlan'
 import type { JobGoal } from './jobGoal'
 import { legsOf, type Legs, type NoSafeOrder } from './leg'
-import { addLooseEnds, alreadyOut, movedParts, startFrom, type AlreadyOut, type LiveStart } from './liveStart'
+import { addLooseEnds, alreadyOut, goalFrom, startFrom, type LiveStart } from './liveStart'
 import { orderedSteps, type RefusedOrder } from './orderedSteps'
 import { choicesFor, savedS } from './planChoices'
-import { goalOfRequest, type PlanRequest } from './planRequest'
+import type { PlanRequest } from './planRequest'
 import { followPolicy, underPolicy } from './policyRules'
 import { weightsOf } from './policy'
 import { cheapestOrder, DEFAULT_LIMITS, type SearchLimits } from './search/cheapestOrder'
@@ -28,12 +28,6 @@ import { lookAroundWaits } from './lookAroundWaits'
 import { waitsOf } from './waits'
 
 export type PlanError = DeriveError | NoSafeOrder | RefusedOrder | { kind: 'tool missing'; tool: string; key: string } | { kind: 'must stay'; partId: Id }
-
-/** The goals of a request and, on a live job, whatever has moved already. */
-export function goalFrom(request: PlanRequest, out: AlreadyOut | null): JobGoal {
-  const goal = goalOfRequest(request)
-  return out ? { ...goal, goals: [...goal.goals, ...movedParts(out)] } : goal
-}
 
 /** Sums of seconds in another order differ by this at most. */
 const ROUNDING_S = 1e-6

@@ -1,39 +1,10 @@
-import { fail, ok, type Result } from '../base/result'
-import type { Removal } from '../order/removed'
+import type { Result } from '../base/result'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { HouseValues } from '../shop/houseValues'
-import { whilePlanning } from '../vehicle/circumstances'
 import type { Rule } from '../vehicle/rule'
-import { cardsOf, type Card } from './cards'
-import { deriveJob } from './deriveJob'
-import type { AfterOpening, DerivedJob } from './derivedJob'
-import { findPlan, goalFrom, type PlanError, type PlanOptions } from './findPlan'
-import type { FoundPlan, Proof } from './foundPlan'
-import { legsOf } from './leg'
-import { addLooseEnds } from './liveStart'
+import { findPlan, type PlanError, type PlanOptions } from './findPlan'
+import { planFrom, type JobPlan } from './planFrom'
 import type { PlanRequest } from './planRequest'
-import { underPolicy } from './policyRules'
-import { secondsOf, type Step } from './step'
-
-export type JobPlan = {
-  request: PlanRequest
-  job: DerivedJob
-  removal: Removal
-  refit: AfterOpening
-  wayIn: Card[]
-  /** Work, tests and the way out, in their order. */
-  wayOut: Card[]
-  wayInS: number
-  /** Work items and tests, with the waiting they ask for. */
-  bottomS: number
-  wayOutS: number
-  proof: Proof
-  /** As it was found, to be kept. */
-  found: FoundPlan
-}
-
-/** The steps kept with a job no longer fit its record: an operation is missing, or one is there that is not asked for. */
-export type StalePlan = { kind: 'stale'; key: string }
 
 /** The quickest safe way in and out, from the search to the cards. See findPlan for what is promised, errors and cost. */
 export function planJob(model: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules?: readonly Rule[], options?: PlanOptions): Result<JobPlan, PlanError> {
@@ -42,46 +13,4 @@ export function planJob(model: ProcedureForBuild, request: PlanRequest, house: H
   const plan = planFrom(model, request, house, rules, found.value)
   if (!plan.ok && plan.error.kind === 'stale') throw new Error(`A plan just found does not fit its own record at ${plan.error.key}.`)
   return plan as Result<JobPlan, PlanError>
-}
-
-/**
- * A plan from the order that was found for it before, here or elsewhere, with the reasons derived anew. Cost: one derivation.
- * Errors: the derivation's, or the first key that does not fit.
- */
-export function planFrom(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[] | undefined, found: FoundPlan): Result<JobPlan, PlanError | StalePlan> {
-  const derived = deriveJob(underPolicy(whole, request.policy), goalFrom(request, found.from), found.choices, whilePlanning(house, rules))
-  if (!derived.ok) return derived
-  const job = derived.value
-  if (found.from) addLooseEnds(job, found.from)
-  const misfit = misfitOf(job, request, found)
-  if (misfit !== null) return fail({ kind: 'stale', key: misfit })
-  const { steps, proof } = found
-  const isBottom = (step: Step) => step.operation.phase === 'work' || step.operation.phase === 'test' || step.operation.act === 'wait'
-  const inSteps = steps.filter((step) => step.operation.phase === 'in')
-  const outSteps = steps.filter((step) => step.operation.phase !== 'in')
-  return ok({
-    request,
-    job,
-    removal: job.removal,
-    refit: job.refit,
-    wayIn: cardsOf(inSteps),
-    wayOut: cardsOf(outSteps),
-    wayInS: secondsOf(inSteps),
-    bottomS: secondsOf(outSteps.filter(isBottom)),
-    wayOutS: secondsOf(outSteps.filter((step) => !isBottom(step))),
-    proof,
-    found,
-  })
-}
-
-/** The first operation that the steps have and the job does not ask for, or the other way round. */
-function misfitOf(job: DerivedJob, request: PlanRequest, { steps, doneBefore }: FoundPlan): string | null {
-  const { wayIn, wayOut } = legsOf(job, request.scope)
-  const asked = new Set([...wayIn.operations.keys(), ...wayOut.operations.keys()])
-  for (const { operation } of steps) {
-    if (operation.act === 'set' || operation.act === 'restore' || operation.act === 'wait') continue
-    if (!asked.delete(operation.key)) return operation.key
-  }
-  for (const key of doneBefore) asked.delete(key)
-  return [...asked][0] ?? null
 }

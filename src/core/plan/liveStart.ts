@@ -4,7 +4,9 @@ import { atLeast } from '../procedure/level'
 import type { VehicleState } from '../vehicle/vehicleState'
 import type { DerivedJob } from './derivedJob'
 import type { FoundPlan } from './foundPlan'
+import type { JobGoal } from './jobGoal'
 import type { Legs } from './leg'
+import { goalOfRequest, type PlanRequest } from './planRequest'
 import type { JobStart } from './sequenceJob'
 import type { Standing } from './step'
 
@@ -59,6 +61,12 @@ export function alreadyOut(state: VehicleState): AlreadyOut {
 /** The parts that have moved already, as goals. */
 export function movedParts({ levels }: AlreadyOut): { kind: 'part'; partId: Id; level: 'eased' | 'free' | 'off' }[] {
   return Object.entries(levels).map(([partId, level]) => ({ kind: 'part' as const, partId, level }))
+}
+
+/** The goals of a request and, on a live job, whatever has moved already. */
+export function goalFrom(request: PlanRequest, out: AlreadyOut | null): JobGoal {
+  const goal = goalOfRequest(request)
+  return out ? { ...goal, goals: [...goal.goals, ...movedParts(out)] } : goal
 }
 
 /** Fasteners undone and plugs opened that the job does not speak of: they go back as well. */

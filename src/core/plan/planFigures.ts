@@ -1,6 +1,6 @@
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { HolderKind } from '../procedure/holder'
-import type { JobPlan } from './jobPlan'
+import type { JobPlan } from './planFrom'
 
 /** What two ways of working are compared by. */
 export type PlanFigures = { totalS: number; toolChanges: number; moves: number; connectorsOpened: number; brittleClips: number }

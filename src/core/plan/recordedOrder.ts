@@ -1,7 +1,7 @@
 import type { Operation } from '../order/operation'
 import { asFoundState } from '../vehicle/vehicleState'
 import { demandsOf } from './demandsOf'
-import type { JobPlan } from './jobPlan'
+import type { JobPlan } from './planFrom'
 import { legsOf, type Leg } from './leg'
 import { followPolicy } from './policyRules'
 import { setUpAsRecorded } from './search/orderAsRecorded'

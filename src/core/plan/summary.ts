@@ -6,7 +6,7 @@ import type { Operation } from '../order/operation'
 import type { Removal } from '../order/removed'
 import { demandsOf, judged } from './demandsOf'
 import type { DerivedJob } from './derivedJob'
-import type { JobPlan } from './jobPlan'
+import type { JobPlan } from './planFrom'
 import { traysFor, type Tray } from './trays'
 
 /** What a lead wants to know before saying yes: what is counted, opened, moved, carried and minded. */

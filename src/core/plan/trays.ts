@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import { areIdentical, areLookalikes, type Holder } from '../procedure/holder'
-import type { JobPlan } from './jobPlan'
+import type { JobPlan } from './planFrom'
 
 /** A labelled tray and the groups that lie in it. `notWith`: trays whose fasteners a hand could take for these. */
 export type Tray = { label: string; holderIds: Id[]; notWith: string[] }

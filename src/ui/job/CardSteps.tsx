@@ -1,4 +1,5 @@
 import { Check } from 'lucide-react'
+import { memo } from 'react'
 import type { JobState } from '@/core/job/fold'
 import { isDone, type NextTap } from '@/core/job/progress'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
@@ -9,7 +10,7 @@ import { stepWords } from '../words/operations'
 import { StepMark } from './ActionSign'
 
 /** The card of the panel: its steps in order, what is done, what the next tap confirms. */
-export function CardSteps({ model, state, tap, trayOf, left, leave }: { model: ProcedureForBuild; state: JobState; tap: NextTap; trayOf: (holderId: string) => string | undefined; left: ReadonlySet<string>; leave: (key: string) => void }) {
+export const CardSteps = memo(function CardSteps({ model, state, tap, trayOf, left, leave }: { model: ProcedureForBuild; state: JobState; tap: NextTap; trayOf: (holderId: string) => string | undefined; left: ReadonlySet<string>; leave: (key: string) => void }) {
   const inTap = new Set(tap.steps.map((step) => step.operation.key))
   return (
     <ol aria-label="Steps of this card" className="min-w-0">
@@ -54,9 +55,9 @@ export function CardSteps({ model, state, tap, trayOf, left, leave }: { model: P
       })}
     </ol>
   )
-}
+})
 
 /** The step that is meant now stays in sight on a card longer than its place. */
 function intoView(row: HTMLLIElement | null): void {
-  row?.scrollIntoView({ block: 'nearest' })
+  if (row) requestAnimationFrame(() => setTimeout(() => row.scrollIntoView({ block: 'nearest' })))
 }

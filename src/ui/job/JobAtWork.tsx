@@ -13,7 +13,6 @@ import { traysFor } from '@/core/plan/trays'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import { refusals, waitLeftS } from '@/core/vehicle/judge'
 import { StopSign } from '../marks/Signs'
-import { PartMap } from '../map/PartMap'
 import type { ChangeActing } from '../shell/ActingButton'
 import { Dialog } from '../shell/Dialog'
 import { cardNameIn } from '../words/modelNames'
@@ -33,8 +32,8 @@ import { useJobKeys } from './useJobKeys'
 import { usePreference } from './usePreference'
 import { useReadAloud } from './useReadAloud'
 import type { Replan } from './useReplan'
-import { Waiting } from './Waiting'
 
+const PartMap = dynamic(() => import('../map/PartMap').then((file) => file.PartMap), { ssr: false })
 const Different = dynamic(() => import('./JobDialogs').then((file) => file.Different))
 const Broken = dynamic(() => import('./JobDialogs').then((file) => file.Broken))
 const WontMove = dynamic(() => import('./JobDialogs').then((file) => file.WontMove))
@@ -49,6 +48,7 @@ const JobPhoto = dynamic(() => import('./JobPhoto').then((file) => file.JobPhoto
 const TestFailed = dynamic(() => import('./TestFailed').then((file) => file.TestFailed))
 const WorkDone = dynamic(() => import('./WorkDone').then((file) => file.WorkDone))
 const RefitSheet = dynamic(() => import('../record/RefitSheet').then((file) => file.RefitSheet))
+const Waiting = dynamic(() => import('./Waiting').then((file) => file.Waiting))
 const ReplanDialog = dynamic(() => import('./ReplanDialog').then((file) => file.ReplanDialog))
 
 type Ask = 'different' | 'broken' | 'wont-move' | 'note' | 'refit' | 'photo' | 'pause' | 'more' | 'failed' | 'work' | 'reading' | Exclude<MoreAsk, 'intake' | 'replan'> | null
@@ -105,15 +105,16 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
   useReadAloud(operation ? [stepWords(model, operation).title, stepWords(model, operation).how, ...cautions.map((caution) => caution.sentence)].join('. ') : '', aloud)
 
   const reached = rows.every((row) => row.wayIn === 'done')
-  const bottom = { goals: bottomWords(data, job), ...bottomOf(plan, state), reached }
+  const goals = bottomWords(data, job).join('\n')
+  const bottom = useMemo(() => ({ goals: goals.split('\n'), ...bottomOf(plan, state), reached }), [goals, plan, state, reached])
   const nameOf = (personId: string | null) => data.crew.find((person) => person.id === personId)?.name ?? 'somebody'
   const toolsOut = job.balance.openRows.flatMap((row) => (row.account === 'tool' ? [row.id] : []))
-  const later = (key: string) => setLeft(new Set([...left, key]))
+  const later = useCallback((key: string) => setLeft((now) => new Set([...now, key])), [])
   return (
     <div data-theme={data.theme} className="flex min-h-dvh flex-col lg:h-dvh lg:min-h-[600px]">
       <JobHead data={data} job={job} change={change} back="/today" />
       <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(320px,1fr)_2fr] lg:grid-rows-[minmax(0,1fr)]">
-        <aside className="order-2 flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-4 lg:order-1" aria-label="The whole job">
+        <aside className="own-layer order-2 flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-4 lg:order-1" aria-label="The whole job">
           <div className="-mx-4 min-h-0 flex-1 overflow-y-auto px-4 pb-2" tabIndex={0} role="group" aria-label="The U, scrolls">
             <JobU model={model} rows={rows} bottom={bottom} trayOf={trayOf} size="bay" middle={`${counts.out} out, ${counts.back} back`} {...(turns && { extra: (row) => <Whose names={[...new Set([...row.inCards, ...row.outCards].flatMap((card) => card.steps.flatMap((step) => (isDone(state, step.operation) ? [] : (state.givenTo.get(step.operation.key) ?? [])))))].map(nameOf)} /> })} />
           </div>
@@ -200,11 +201,11 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
               <ActionSign document={job.document} job={job} tap={tap} done={tap.card.steps.filter((step) => isDone(state, step.operation)).length} />
               {operation.act === 'test' && <TestNeeds plan={plan} state={state} functionId={operation.itemId} nowMs={job.nowMs} />}
               <div className={`grid min-h-0 flex-1 gap-6 pl-6 ${tap.card.partId ? 'md:grid-cols-[1.35fr_1fr]' : ''}`}>
-                <div className="-ml-7 min-h-0 overflow-y-auto pl-7" tabIndex={0} role="group" aria-label="The card, scrolls">
+                <div className="own-layer -ml-7 min-h-0 overflow-y-auto pl-7" tabIndex={0} role="group" aria-label="The card, scrolls">
                   <CardSteps model={model} state={state} tap={tap} trayOf={trayOf} left={left} leave={later} />
                 </div>
                 {tap.card.partId && (
-                  <div className="relative hidden min-h-0 md:block">
+                  <div className="own-layer relative hidden min-h-0 md:block">
                     <PartMap document={job.document} partId={tap.card.partId} nowItemId={operation.itemId} />
                   </div>
                 )}
@@ -289,7 +290,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
       <Dialog title="Which tool is missing?" open={ask === 'tool'} onClose={close}>
         <MissingTool job={job} without={(tool) => (close(), replan.ask({ ...job.request, without: { ...job.request.without, tools: [...new Set([...job.request.without.tools, tool])] } }))} />
       </Dialog>
-      <ReplanDialog job={job} replan={replan} />
+      {replan.replanning.state !== 'idle' && <ReplanDialog job={job} replan={replan} />}
     </div>
   )
 }

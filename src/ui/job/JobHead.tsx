@@ -1,14 +1,16 @@
 'use client'
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useEffect, useState } from 'react'
 import { ProductSign } from '../marks/Signs'
 import { Tape } from '../marks/Tape'
 import { ActingButton, type ChangeActing } from '../shell/ActingButton'
-import { GateDialog } from './GateDialog'
 import { Lamps } from './Lamps'
 import { SavedSign } from './SavedSign'
 import type { JobData, LiveJob } from './useJob'
 import { usePreference } from './usePreference'
+
+const GateDialog = dynamic(() => import('./GateDialog').then((file) => file.GateDialog))
 
 /** The head of every job screen: which vehicle, the power lamps, who acts, where the taps are. */
 export function JobHead({ data, job, change, back }: { data: JobData; job: LiveJob; change: ChangeActing; back: string }) {
@@ -27,7 +29,7 @@ export function JobHead({ data, job, change, back }: { data: JobData; job: LiveJ
         <SavedSign log={job.log} />
       </div>
       <Lamps document={job.document} job={job} onOpen={() => setGate(true)} />
-      <GateDialog document={job.document} job={job} open={gate} onClose={() => setGate(false)} />
+      {gate && <GateDialog document={job.document} job={job} open onClose={() => setGate(false)} />}
       <div className="border-l border-untravelled pl-3">
         <ActingButton acting={data.acting} crew={data.crew} change={change} large />
       </div>

@@ -3,7 +3,8 @@ import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import type { ChangeActing } from '../shell/ActingButton'
 import { JobAtWork } from './JobAtWork'
-import { isPlanned, useJob, type JobData, type PlannedJob } from './useJob'
+import { JobHead } from './JobHead'
+import { isPlanned, useJob, type JobData, type LiveJob, type PlannedJob } from './useJob'
 import { useReplan } from './useReplan'
 
 const WithoutPlan = dynamic(() => import('./WithoutPlan').then((file) => file.WithoutPlan))
@@ -14,7 +15,20 @@ const IntakeScreen = dynamic(() => import('./IntakeScreen').then((file) => file.
 export function JobScreen({ data, change, cardId }: { data: JobData; change: ChangeActing; cardId: string | null }) {
   const job = useJob(data)
   if (job.state.paused) return <PausedScreen data={data} job={job} change={change} />
+  if (job.working && !isPlanned(job)) return <Working data={data} job={job} change={change} />
   return isPlanned(job) ? <Planned data={data} job={job} change={change} cardId={cardId} /> : <WithoutPlan data={data} job={job} change={change} />
+}
+
+/** The order is looked for anew: a moment, once. */
+function Working({ data, job, change }: { data: JobData; job: LiveJob; change: ChangeActing }) {
+  return (
+    <div data-theme={data.theme} className="flex min-h-dvh flex-col">
+      <JobHead data={data} job={job} change={change} back="/today" />
+      <p role="status" className="p-10 text-3xl font-semibold">
+        Working out the order…
+      </p>
+    </div>
+  )
 }
 
 function Planned({ data, job, change, cardId }: { data: JobData; job: PlannedJob; change: ChangeActing; cardId: string | null }) {

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react'
+import { memo, type ReactNode } from 'react'
 import type { BottomItem, LaneState, URow } from '@/core/job/uRows'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import { settingTo } from '../words/operations'
@@ -29,7 +29,7 @@ const RAIL: Record<Size, string> = { bay: 'w-3', desk: 'w-2', small: 'w-2' }
  * The job as a U: the way in goes down on the left, the way out comes up on the right, each row one thing. Solid is
  * travelled, hollow to come; what is out ends in a gap, what is back runs through to a tick. A list for a screen reader.
  */
-export function JobU({ model, rows, bottom, trayOf, size = 'bay', seconds = false, extra, label = 'Way in and way out', middle }: UProps) {
+export const JobU = memo(function JobU({ model, rows, bottom, trayOf, size = 'bay', seconds = false, extra, label = 'Way in and way out', middle }: UProps) {
   const bottomTravelled = bottom.reached
   const begunOut = rows.some((row) => row.wayOut !== 'to come')
   return (
@@ -49,7 +49,7 @@ export function JobU({ model, rows, bottom, trayOf, size = 'bay', seconds = fals
       <Bottom bottom={bottom} size={size} inTravelled={bottomTravelled} outTravelled={begunOut} />
     </div>
   )
-}
+})
 
 function Row({ model, row, size, seconds, trayOf, children, begunOut, next, previous }: { model: ProcedureForBuild; row: URow; size: Size; seconds: boolean; trayOf?: UProps['trayOf']; children?: ReactNode; begunOut: boolean; next: URow | null; previous: URow | null }) {
   const current = row.wayIn === 'current' || row.wayOut === 'current'
@@ -88,9 +88,9 @@ function Row({ model, row, size, seconds, trayOf, children, begunOut, next, prev
   )
 }
 
-/** The current row is kept in sight when the U is longer than the screen. */
+/** The current row is kept in sight when the U is longer than the screen: once the picture stands, so that no tap waits for it. */
 function intoView(row: HTMLLIElement | null): void {
-  row?.scrollIntoView({ block: 'nearest' })
+  if (row) requestAnimationFrame(() => setTimeout(() => row.scrollIntoView({ block: 'nearest' })))
 }
 
 function laneInk(state: LaneState): string {

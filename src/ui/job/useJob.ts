@@ -10,8 +10,7 @@ import { foldJob, type JobState } from '@/core/job/fold'
 import { adoptedPlan, termsOf, type JobTerms } from '@/core/job/terms'
 import type { PlanError } from '@/core/plan/findPlan'
 import type { FoundPlan } from '@/core/plan/foundPlan'
-import type { JobPlan } from '@/core/plan/jobPlan'
-import { keptPlan } from '@/core/plan/keptPlan'
+import type { JobPlan } from '@/core/plan/planFrom'
 import type { PlanRequest } from '@/core/plan/planRequest'
 import { liveCircumstances, liveVehicle } from '@/core/job/liveVehicle'
 import type { ProcedureDocument } from '@/core/procedure/document'
@@ -26,6 +25,7 @@ import { forBuild, type ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { HouseWord } from '@/core/shop/houseWord'
 import type { HouseValues } from '@/core/shop/houseValues'
 import { goalWords } from '../words/modelNames'
+import { usePlan } from './usePlan'
 
 /** What the server hands to every job screen. */
 export type JobData = {
@@ -64,6 +64,8 @@ export type LiveJob = {
   /** Null for a strip whose vehicle does not go back together yet, or whose record is too rough to be planned (`planError`). */
   plan: JobPlan | null
   planError: PlanError | null
+  /** An order is being looked for. */
+  working: boolean
   state: JobState
   terms: JobTerms
   balance: Balance
@@ -176,15 +178,11 @@ export function useJob(data: JobData): LiveJob {
   const told = JSON.stringify({ ...request?.build, ...Object.fromEntries(state.facets) })
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const byWhat = useMemo(() => (data.kind === 'strip' ? forPuttingBack(document, snapshot.events) : document), [data.kind, document, stated])
-  const model = useMemo(() => forBuild(byWhat, JSON.parse(told) as Build), [byWhat, told])
+  const modelNow = useMemo(() => forBuild(byWhat, JSON.parse(told) as Build), [byWhat, told])
   const rules = useMemo(() => rulesInForce(data.rules), [data.rules])
-  const planned = useMemo(() => {
-    if (!request) return null
-    const result = keptPlan(model, request, data.house, rules, found)
-    // A record under way may be too rough for a plan: its vehicle goes back by the balance. A job was opened with one.
-    if (!result.ok && data.kind === 'job') throw new Error('The plan this job was opened with no longer comes out of its record.')
-    return result
-  }, [model, request, data.house, rules, found, data.kind])
+  const { model, planned, working } = usePlan(modelNow, request, data.house, rules, found)
+  // A record under way may be too rough for a plan: its vehicle goes back by the balance. A job was opened with one.
+  if (planned && !planned.ok && data.kind === 'job') throw new Error('The plan this job was opened with no longer comes out of its record.')
   const circumstances = useMemo(() => liveCircumstances(model, state, data.house, rules, data.acting), [model, state, data.house, rules, data.acting])
   const nowMs = useClock()
   const vehicle = useMemo(() => liveVehicle(model, state, nowMs), [model, state, nowMs])
@@ -200,5 +198,5 @@ export function useJob(data: JobData): LiveJob {
     log.takeBack(data.acting.id, lastAct.eventIds)
     setActs((now) => now.slice(0, -1))
   }
-  return { document, model, request, plan: planned?.ok ? planned.value : null, planError: planned && !planned.ok ? planned.error : null, state, terms, balance, vehicle, circumstances, nowMs, log: snapshot, record, lastAct, takeBack, takeBackEvents: (eventIds) => log.takeBack(data.acting.id, eventIds) }
+  return { document, model, request, plan: planned?.ok ? planned.value : null, planError: planned && !planned.ok ? planned.error : null, working, state, terms, balance, vehicle, circumstances, nowMs, log: snapshot, record, lastAct, takeBack, takeBackEvents: (eventIds) => log.takeBack(data.acting.id, eventIds) }
 }

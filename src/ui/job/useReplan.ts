@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import { startReplan, type ReplanAnswer } from '@/client/planning'
+import type { ReplanAnswer } from '@/client/planning'
 import type { Hand } from '@/core/job/event'
 import type { PlanError } from '@/core/plan/findPlan'
 import type { PlanRequest } from '@/core/plan/planRequest'
@@ -21,13 +21,20 @@ export function useReplan(data: JobData, job: PlannedJob) {
     asked.current?.cancel()
     setReplanning({ state: 'working' })
     const input = { document: job.document, events: [...job.log.events, ...also], request, house: data.house, rules: data.rules, found: data.found, people: [...people], singleTools: data.singleTools, nowMs: Date.now() }
-    const planning = startReplan(input, () => undefined)
-    asked.current = planning
-    void planning.answer.then((answer) => {
+    const asking = { live: true }
+    asked.current = { cancel: () => (asking.live = false) }
+    // The worker and the way to it are loaded when they are first asked.
+    void import('@/client/planning').then(({ startReplan }) => {
+      if (!asking.live) return
+      const planning = startReplan(input, () => undefined)
+      asked.current = { cancel: () => ((asking.live = false), planning.cancel()) }
+      return planning.answer.then((answer) => asking.live && show(answer))
+    })
+    const show = (answer: ReplanAnswer) => {
       if (!answer.ok) setReplanning({ state: 'refused', error: answer.error, request })
       else if (atOnce) adopt(answer.value, request, people)
       else setReplanning({ state: 'offer', offer: answer.value, request, people })
-    })
+    }
   }
   const drop = () => {
     asked.current?.cancel()

@@ -1,3 +1,4 @@
+import { memo } from 'react'
 import type { Id } from '@/core/base/id'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { MarkPaths, shapeOf } from '../marks/FastenerMark'
@@ -5,7 +6,7 @@ import { PlugPaths } from '../marks/PlugMark'
 import { boxOf, pathOf } from './geometry'
 
 /** One panel, cut out of its view for the bay: its outline, its marks, and the one that is meant now ringed. */
-export function PartMap({ document, partId, nowItemId }: { document: ProcedureDocument; partId: Id; nowItemId: Id | null }) {
+export const PartMap = memo(function PartMap({ document, partId, nowItemId }: { document: ProcedureDocument; partId: Id; nowItemId: Id | null }) {
   const part = document.parts.find((item) => item.id === partId)
   const view = document.views.find((item) => item.id === part?.outline?.viewId)
   if (!part?.outline || !view) return null
@@ -37,4 +38,4 @@ export function PartMap({ document, partId, nowItemId }: { document: ProcedureDo
       {tethers.flatMap((tether) => tether.positions.flatMap((p, i) => (p.viewId === view.id ? [mark(p.x, p.y, tether.id, `${tether.id}${i}`, true, <PlugPaths tether={tether} />)] : [])))}
     </svg>
   )
-}
+})

@@ -1,5 +1,5 @@
 'use client'
-import type { JobPlan } from '@/core/plan/jobPlan'
+import type { JobPlan } from '@/core/plan/planFrom'
 import type { LaneStep, Lanes, LegLanes } from '@/core/plan/lanes/lanesOf'
 import type { Station } from '@/core/procedure/station'
 import { stepWords } from '../words/operations'

@@ -1,6 +1,6 @@
 'use client'
 import { useState, useTransition } from 'react'
-import type { JobPlan } from '@/core/plan/jobPlan'
+import type { JobPlan } from '@/core/plan/planFrom'
 import { TextField } from '../forms/Field'
 import { reach } from '../forms/reach'
 

@@ -1,4 +1,4 @@
-import type { JobPlan } from '@/core/plan/jobPlan'
+import type { JobPlan } from '@/core/plan/planFrom'
 import type { PlanExtras } from '@/core/plan/planExtras'
 import type { PlanSummary } from '@/core/plan/summary'
 import type { ProcedureDocument } from '@/core/procedure/document'

@@ -1,7 +1,7 @@
 'use client'
 import { useMemo, useState } from 'react'
 import type { PlanningInput } from '@/client/planning'
-import type { JobPlan } from '@/core/plan/jobPlan'
+import type { JobPlan } from '@/core/plan/planFrom'
 import { PlanRequest } from '@/core/plan/planRequest'
 import { Policy } from '@/core/plan/policy'
 import { facetsThatMatter } from '@/core/plan/facetsThatMatter'

@@ -1,7 +1,7 @@
 'use client'
 import { useMemo, useState } from 'react'
 import type { PlanningInput } from '@/client/planning'
-import type { JobPlan } from '@/core/plan/jobPlan'
+import type { JobPlan } from '@/core/plan/planFrom'
 import { planFigures, type PlanFigures } from '@/core/plan/planFigures'
 import { Policy } from '@/core/plan/policy'
 import { planErrorSentence } from '../words/problems'

@@ -2,17 +2,13 @@ import { liftKey, type Operation } from '../../order/operation'
 import { mayRestFree } from '../../procedure/part'
 import type { Station } from '../../procedure/station'
 import { moveS } from '../../shop/houseValues'
-import { demandsOf, judged } from '../demandsOf'
-import type { JobPlan } from '../jobPlan'
-import { legsOf } from '../leg'
-import { followPolicy } from '../policyRules'
+import { demandsOf } from '../demandsOf'
+import type { JobPlan } from '../planFrom'
 import { withoutDetours } from '../search/problem'
-import { SettingMoves } from '../settingMoves'
 import type { Step } from '../step'
-import { asFoundState } from '../../vehicle/vehicleState'
-import { waitLeftS } from '../../vehicle/judge'
 import { fastestLanes, type LaneLimits } from './fastestLanes'
-import type { LanePair, LanesProblem, LaneTask, Placed } from './lanesProblem'
+import { pairsOf } from './lanePairs'
+import type { LanesProblem, LaneTask, Placed } from './lanesProblem'
 
 /** One task of somebody, in seconds from the beginning of its leg. `with`: the number of the second person, where two do it. */
 export type LaneStep = { operation: Operation; station: Station; tool: string; startS: number; endS: number; with: number | null }
@@ -111,57 +107,4 @@ function problemOf(plan: JobPlan, groups: readonly Step[][], people: readonly St
       people: people.map(({ station, tool }) => ({ station: stations.indexOf(station), tool: tools.indexOf(tool) })),
     },
   }
-}
-
-/** For each step of a plan, what has to be done before it, whoever does it: the same relations the lanes keep. */
-export function mustComeFirst(plan: JobPlan): Map<string, Set<string>> {
-  const before = new Map<string, Set<string>>()
-  const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)
-  const ways = [steps.filter((step) => step.operation.phase === 'in'), steps.filter((step) => step.operation.phase !== 'in')]
-  for (const way of ways)
-    for (const pair of pairsOf(plan, way.map((step) => [step]))) {
-      const after = way[pair.after]!.operation.key
-      before.set(after, (before.get(after) ?? new Set()).add(way[pair.before]!.operation.key))
-    }
-  return before
-}
-
-/** What must come before what: the plan's own relations, and every setting act where the plan has it among what minds it. */
-function pairsOf(plan: JobPlan, groups: readonly Step[][]): LanePair[] {
-  const { job } = plan
-  const steps = groups.flat()
-  const groupOf = groups.flatMap((group, task) => group.map(() => task))
-  // What is done in one go may begin so much before its member that has to wait.
-  const intoGroupS = groups.flatMap((group) => group.map((_, i) => group.slice(0, i).reduce((sum, step) => sum + step.workS, 0)))
-  const legs = legsOf(job, plan.request.scope)
-  followPolicy(job, legs, plan.request.policy)
-  const number = new Map(steps.map((step, i) => [step.operation.key, i]))
-  const pairs: LanePair[] = []
-  const add = (before: number | undefined, after: number | undefined, delayMs = 0) => {
-    if (before === undefined || after === undefined || groupOf[before] === groupOf[after]) return
-    pairs.push({ before: groupOf[before]!, after: groupOf[after]!, delayMs: Math.max(0, delayMs - intoGroupS[after]! * 1000) })
-  }
-  for (const edge of [...legs.wayIn.edges, ...legs.wayOut.edges]) add(number.get(edge.before), number.get(edge.after), (edge.delayS ?? 0) * 1000)
-  const moves = new SettingMoves(job, legs.demands, legs.finish, asFoundState(job.model))
-  const acts = steps.flatMap((step, i) => (step.operation.setting ? [i] : []))
-  acts.slice(1).forEach((act, i) => add(acts[i], act))
-  for (const act of acts) {
-    const { settingId } = steps[act]!.operation.setting!
-    steps.forEach(({ operation }, i) => {
-      if (operation.setting) return
-      const minds = (legs.demands.get(operation.key) ?? []).some((demand) => demand.settingId === settingId) || moves.closesADoor(operation)
-      if (minds) add(Math.min(i, act), Math.max(i, act))
-    })
-  }
-  // The battery has to have been off for so long before a firing circuit is opened.
-  for (const [i, { operation }] of steps.entries()) {
-    if (operation.act !== 'open') continue
-    const off = acts.findLast((act) => act < i && steps[act]!.operation.setting!.to === 'off' && job.model.settings.get(steps[act]!.operation.itemId)?.role === 'battery')
-    if (off === undefined) continue
-    const battery = steps[off]!.operation.itemId
-    const state = asFoundState(job.model)
-    const waitS = waitLeftS(job.model, { ...state, settings: new Map(state.settings).set(battery, 'off'), changedAtS: new Map([[battery, 0]]) }, judged(job, operation), job.circumstances)
-    if (waitS > 0) add(off, i, waitS * 1000)
-  }
-  return pairs
 }

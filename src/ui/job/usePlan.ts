@@ -1,0 +1,38 @@
+import { useEffect, useMemo, useState } from 'react'
+import type { Result } from '@/core/base/result'
+import type { PlanError } from '@/core/plan/findPlan'
+import type { FoundPlan } from '@/core/plan/foundPlan'
+import { planFrom, type JobPlan } from '@/core/plan/planFrom'
+import type { PlanRequest } from '@/core/plan/planRequest'
+import type { ProcedureForBuild } from '@/core/procedure/forBuild'
+import type { HouseValues } from '@/core/shop/houseValues'
+import type { Rule } from '@/core/vehicle/rule'
+
+/** The plan a job goes on with, and the model it is of. `planned` null: nothing is asked for, or it is being worked out (`working`). */
+export type PlanInUse = { model: ProcedureForBuild; planned: Result<JobPlan, PlanError> | null; working: boolean }
+
+/**
+ * The order kept with a job costs one derivation. Where it no longer fits its record (a facet told on the way, a strip that goes on),
+ * another is looked for; the search is loaded only then, and until it answers the last plan stays, with the model it is of.
+ */
+export function usePlan(model: ProcedureForBuild, request: PlanRequest | null, house: HouseValues, rules: readonly Rule[], found: FoundPlan | null): PlanInUse {
+  const kept = useMemo(() => {
+    const result = request && found ? planFrom(model, request, house, rules, found) : null
+    return result?.ok ? result : null
+  }, [model, request, house, rules, found])
+  const [looked, setLooked] = useState<{ model: ProcedureForBuild; request: PlanRequest; planned: Result<JobPlan, PlanError> } | null>(null)
+  const search = request !== null && kept === null
+  useEffect(() => {
+    if (!search) return
+    let live = true
+    void import('@/core/plan/keptPlan').then(({ keptPlan }) => {
+      if (live) setLooked({ model, request, planned: keptPlan(model, request, house, rules, found) })
+    })
+    return () => {
+      live = false
+    }
+  }, [search, model, request, house, rules, found])
+  if (!search) return { model, planned: kept, working: false }
+  const current = looked?.model === model && looked.request === request
+  return { model: looked?.model ?? model, planned: looked?.planned ?? null, working: !current }
+}
