@@ -1,5 +1,7 @@
 // Makes docs/screenshots anew from the demo data of a running bin/start: node e2e/screenshots.mjs
 import { chromium } from '@playwright/test'
+import { execFileSync } from 'node:child_process'
+import { writeFileSync } from 'node:fs'
 
 const base = process.env.BASE ?? 'http://localhost:3000'
 const folder = 'docs/screenshots'
@@ -81,14 +83,25 @@ await lead.getByRole('button', { name: /^Clean-up/ }).click()
 await shot(lead, 'clean-up')
 await openProcedure(lead, 'Patrol motorcycle', 'Left fairing')
 await shot(lead, 'fairing')
-await lead.getByRole('tab', { name: /^Fasteners/ }).click()
-await shot(lead, 'facts')
-await lead.goto(`${base}/shop/rules`)
-await shot(lead, 'rules')
-await lead.goto(`${base}/shop/kits`)
-await lead.getByRole('link', { name: 'Fit a recorder' }).click()
-await lead.getByRole('heading', { name: 'Fit a recorder' }).waitFor()
-await shot(lead, 'kit')
+await lead.goto(`${base}/figures`)
+await lead.getByText('× the forecast').waitFor()
+await shot(lead, 'figures')
+await openJob(lead, 'Moto 7')
+await shot(lead, 'intake')
+await openJob(lead, 'Bus 4')
+const bus = lead.url()
+await lead.goto(`${bus}/labels`)
+await shot(lead, 'labels')
+await lead.goto(`${bus}/tag`)
+await lead.setViewportSize({ width: 1280, height: 1000 })
+await shot(lead, 'tag')
+await lead.setViewportSize({ width: 1280, height: 800 })
+// The sheet of a job that was handed over, as the server makes it; drawn by Debian's poppler.
+await lead.goto(`${base}/today`)
+const handed = await lead.locator('a[href$="/handover"]').first().getAttribute('href')
+const pdf = await lead.request.get(`${base}${handed.replace('/handover', '/sheet')}`)
+writeFileSync('/tmp/sheet.pdf', await pdf.body())
+execFileSync('pdftoppm', ['-r', '96', '-f', '1', '-l', '1', '-singlefile', '-png', '/tmp/sheet.pdf', `${folder}/sheet`])
 await lead.goto(`${base}/marks`)
 await shot(lead, 'marks')
 await browser.close()

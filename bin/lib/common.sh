@@ -90,14 +90,33 @@ start_postgres() {
   port_is_free "$port" || die "Port $port, meant for the database, is taken. Stop what uses it, or choose another: ISTRUZIONE_DB_PORT=5544 bin/start"
   check_passable
   touch "$data/postgres.log"; [ "$(id -u)" = 0 ] && chown postgres "$data/postgres.log"
-  as_pg "$pg_bin/postgres" -D "$cluster" -p "$port" -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c shared_buffers=64MB -c log_min_messages=warning "$@" >>"$data/postgres.log" 2>&1 &
-  pg_process=$!
+  launch_postgres "$port" "$@"
   local i; for i in $(seq 1 100); do
     "$pg_bin/pg_isready" -q -h 127.0.0.1 -p "$port" && return 0
     kill -0 "$pg_process" 2>/dev/null || { tail -n 3 "$data/postgres.log" >&2; die "The database did not start; $data/postgres.log says why."; }
     sleep 0.2
   done
   die "The database did not answer within 20 seconds; $data/postgres.log says why."
+}
+
+launch_postgres() {
+  local port=$1; shift
+  as_pg "$pg_bin/postgres" -D "$data/postgres" -p "$port" -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c shared_buffers=64MB -c log_min_messages=warning "$@" >>"$data/postgres.log" 2>&1 &
+  pg_process=$!
+}
+
+# keep_postgres PORT [extra options]: starts the database again when it died (killed, out of memory). Give the options it was started with.
+keep_postgres() {
+  ( trap - EXIT INT TERM HUP
+    while sleep 1; do
+      pid=$(head -n 1 "$data/postgres/postmaster.pid" 2>/dev/null) || continue
+      kill -0 "$pid" 2>/dev/null && continue
+      say "The database ended by itself; it is started again."
+      rm -f "$data/postgres/postmaster.pid"
+      launch_postgres "$@"
+      sleep 2
+    done ) &
+  pg_keeper=$!
 }
 
 # A lock left by a machine that lost power is removed; one that is alive is not touched.
@@ -113,6 +132,7 @@ clear_stale_lock() {
 }
 
 stop_postgres() {
+  [ -n "${pg_keeper:-}" ] && { kill "$pg_keeper" 2>/dev/null; wait "$pg_keeper" 2>/dev/null; pg_keeper=""; }
   [ -n "$pg_process" ] || return 0
   local cluster="$data/postgres"
   as_pg "$pg_bin/pg_ctl" -D "$cluster" -m fast -w -t 20 stop >/dev/null 2>&1 || kill "$pg_process" 2>/dev/null

@@ -22,6 +22,12 @@ export function usePlan(model: ProcedureForBuild, request: PlanRequest | null, h
   }, [model, request, house, rules, found])
   const [looked, setLooked] = useState<{ model: ProcedureForBuild; request: PlanRequest; planned: Result<JobPlan, PlanError> } | null>(null)
   const search = request !== null && kept === null
+  const [last, setLast] = useState<{ model: ProcedureForBuild; planned: Result<JobPlan, PlanError> } | null>(null)
+  // What is shown stays shown while another order is looked for: nothing that is being typed is lost.
+  if (kept !== null && last?.planned !== kept) {
+    setLast({ model, planned: kept })
+    setLooked(null)
+  }
   useEffect(() => {
     if (!search) return
     let live = true
@@ -33,6 +39,7 @@ export function usePlan(model: ProcedureForBuild, request: PlanRequest | null, h
     }
   }, [search, model, request, house, rules, found])
   if (!search) return { model, planned: kept, working: false }
-  const current = looked?.model === model && looked.request === request
-  return { model: looked?.model ?? model, planned: looked?.planned ?? null, working: !current }
+  if (looked?.model === model && looked.request === request) return { ...looked, working: false }
+  const shown = looked ?? last
+  return { model: shown?.model ?? model, planned: shown?.planned ?? null, working: true }
 }
