@@ -108,7 +108,7 @@ launch_postgres() {
 # keep_postgres PORT [extra options]: starts the database again when it died (killed, out of memory). Give the options it was started with.
 keep_postgres() {
   ( trap - EXIT INT TERM HUP
-    while sleep 1; do
+    while sleep 1 && kill -0 $$ 2>/dev/null; do
       pid=$(head -n 1 "$data/postgres/postmaster.pid" 2>/dev/null) || continue
       kill -0 "$pid" 2>/dev/null && continue
       say "The database ended by itself; it is started again."

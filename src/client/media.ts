@@ -45,3 +45,14 @@ export async function preparePhoto(file: Blob): Promise<{ blob: Blob; width: num
     return null
   }
 }
+
+/** A picture taken for a job: prepared, shown from here at once, kept on this device, sent when there is a network. Null where it is no picture. */
+export async function keepPhoto(shopId: string, jobId: string, file: Blob): Promise<{ id: string; width: number; height: number } | null> {
+  const photo = await preparePhoto(file)
+  if (!photo) return null
+  const { blob, width, height } = photo
+  const id = crypto.randomUUID()
+  showLocally(id, blob)
+  await mediaBoxOf(shopId).keep({ id, jobId, kind: 'photo', blob, seconds: 0, width, height, unclaimed: false })
+  return { id, width, height }
+}

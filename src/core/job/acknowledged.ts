@@ -1,7 +1,7 @@
 import type { Stamp } from '../base/clock'
 import type { Id } from '../base/id'
 import type { CautionAt } from '../vehicle/cautionsFor'
-import type { JobState } from './fold'
+import type { JobState } from './jobState'
 
 /**
  * The cautions somebody has still to say they have read before an act: DANGER and WARNING, once per person and job, and again

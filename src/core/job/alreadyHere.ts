@@ -3,7 +3,7 @@ import type { Step } from '../plan/step'
 import { ownTapFor } from '../plan/summary'
 import { happeningsFor, isDone } from './progress'
 import type { Happening } from './event'
-import type { JobState } from './fold'
+import type { JobState } from './jobState'
 
 /** What somebody says who is already at a card: what lies before it, and of that what has to be looked at one by one. */
 export type AlreadyHere = { assumed: Step[]; looked: Step[] }

@@ -3,7 +3,8 @@ import { headOf } from '../procedure/holder'
 import { isAirbagCircuit } from '../procedure/tether'
 import type { ProcedureDocument } from '../procedure/document'
 import { settleAccount, type OpenReason } from './account'
-import { levelNow, type JobState } from './fold'
+import { levelNow } from './fold'
+import type { JobState } from './jobState'
 import { endOf, type JobTerms } from './terms'
 
 export type BalanceRow =

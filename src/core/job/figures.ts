@@ -2,7 +2,7 @@ import { wallMsOf } from '../base/clock'
 import type { Id } from '../base/id'
 import type { ProcedureDocument } from '../procedure/document'
 import { balanceOf } from './balance'
-import type { JobState } from './fold'
+import type { JobState } from './jobState'
 import type { JobTerms } from './terms'
 
 /** A gap longer than this is a break: nobody leaves a tablet untouched for so long while working. */

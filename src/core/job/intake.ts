@@ -5,7 +5,7 @@ import type { JobPlan } from '../plan/planFrom'
 import type { ProcedureDocument } from '../procedure/document'
 import { isAirbagCircuit } from '../procedure/tether'
 import { INTAKE_POINTS, type IntakePoint } from './event'
-import type { JobState } from './fold'
+import type { JobState } from './jobState'
 import type { Overlay } from './overlay'
 
 /** What is looked at before the first screw. `done`: it has been answered on this job. */

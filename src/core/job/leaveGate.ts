@@ -7,7 +7,8 @@ import { powerGate } from '../vehicle/powerGate'
 import { smallestSet, type Obligation } from '../vehicle/smallestSet'
 import type { VehicleState } from '../vehicle/vehicleState'
 import { settleAccount } from './account'
-import { levelNow, type JobState } from './fold'
+import { levelNow } from './fold'
+import type { JobState } from './jobState'
 
 /** Circuits a vehicle is not driven without: airbags, hazard lights, brakes, lamps. */
 export const WARNING_CIRCUITS: readonly Circuit[] = ['srs-firing', 'srs-indicator', 'hazard', 'brake-control', 'lighting']

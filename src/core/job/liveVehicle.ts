@@ -5,7 +5,7 @@ import type { HouseValues } from '../shop/houseValues'
 import type { Circumstances } from '../vehicle/circumstances'
 import type { Rule } from '../vehicle/rule'
 import type { VehicleState } from '../vehicle/vehicleState'
-import type { JobState } from './fold'
+import type { JobState } from './jobState'
 import { temperatureOf } from './intake'
 
 /** Who acts, as the rules ask: the person and what they are authorised for. */

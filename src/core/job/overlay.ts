@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import type { IntakePoint } from './event'
-import type { ChangeMade, JobState } from './fold'
+import type { ChangeMade, JobState } from './jobState'
 
 /** What differs on one very vehicle, by what its jobs left. Its next plan and intake use it. */
 export type Overlay = {

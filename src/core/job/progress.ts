@@ -6,7 +6,8 @@ import type { Step } from '../plan/step'
 import { ownTapFor, type OwnTap } from '../plan/summary'
 import { atLeast } from '../procedure/level'
 import type { HolderCounts } from './account'
-import { levelNow, type JobState } from './fold'
+import { levelNow } from './fold'
+import type { JobState } from './jobState'
 import type { Happening } from './event'
 
 /** Whether what an operation is for has happened, by the state of the things, whoever did it and in which order. */

@@ -13,7 +13,7 @@ import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { HouseValues } from '../shop/houseValues'
 import type { Rule } from '../vehicle/rule'
 import type { VehicleState } from '../vehicle/vehicleState'
-import type { JobState } from './fold'
+import type { JobState } from './jobState'
 import { isDone } from './progress'
 
 /** What a plan from here leaves to do, beside what the one that is followed would. */

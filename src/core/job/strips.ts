@@ -7,7 +7,8 @@ import { atLeast, type Level } from '../procedure/level'
 import type { Circumstances } from '../vehicle/circumstances'
 import { breaches } from '../vehicle/judge'
 import type { JobEvent } from './event'
-import { foldJob, standingEvents, type JobState } from './fold'
+import { foldJob, standingEvents } from './fold'
+import type { JobState } from './jobState'
 import { liveVehicle } from './liveVehicle'
 
 /** The events of one job, and what its vehicle is called. */

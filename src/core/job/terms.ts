@@ -7,7 +7,8 @@ import { forBuild } from '../procedure/forBuild'
 import type { VehicleFunction } from '../procedure/vehicleFunction'
 import type { LastingChange } from '../shop/workItem'
 import type { Happening, JobEvent } from './event'
-import { standingEvents, type JobState } from './fold'
+import { standingEvents } from './fold'
+import type { JobState } from './jobState'
 
 /** What a job owes besides putting everything back: what ends elsewhere, and what its kits add to the vehicle, take from it or change for good. */
 export type JobTerms = { endings: ReadonlyMap<Id, Ending>; added: readonly OwedTest[]; taken: ReadonlySet<Id>; changes: readonly LastingChange[] }

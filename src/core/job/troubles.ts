@@ -2,7 +2,8 @@ import type { Id } from '../base/id'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Tether } from '../procedure/tether'
 import type { Trouble } from '../procedure/vehicleFunction'
-import { levelNow, type JobState } from './fold'
+import { levelNow } from './fold'
+import type { JobState } from './jobState'
 
 /** One thing to look at when a test fails. `from`: what this job shows, what the record says, what the trade knows. */
 export type Suspect = Trouble & { from: 'this job' | 'record' | 'practice'; tetherId: Id | null }

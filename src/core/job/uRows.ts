@@ -2,7 +2,8 @@ import type { Id } from '../base/id'
 import type { Card } from '../plan/cards'
 import type { JobPlan } from '../plan/planFrom'
 import type { Level } from '../procedure/level'
-import { levelNow, type JobState } from './fold'
+import { levelNow } from './fold'
+import type { JobState } from './jobState'
 import { isDone, nextStep } from './progress'
 
 /** 'planned': no job yet, the whole way is drawn as it will be. */

@@ -3,7 +3,8 @@ import type { ProcedureForBuild } from '../procedure/forBuild'
 import { isAirbagCircuit } from '../procedure/tether'
 import type { GateAnswer } from '../vehicle/powerGate'
 import type { Tray } from '../plan/trays'
-import { levelNow, type JobState } from './fold'
+import { levelNow } from './fold'
+import type { JobState } from './jobState'
 
 /** One line of a wheel tag, what hurts first at the top. */
 export type TagLine =

@@ -4,7 +4,7 @@ import type { JobPlan } from '../plan/planFrom'
 import type { Step } from '../plan/step'
 import { demandsOf } from '../plan/demandsOf'
 import type { Station } from '../procedure/station'
-import type { JobState } from './fold'
+import type { JobState } from './jobState'
 import { isDone, tapFrom, type NextTap } from './progress'
 
 /** Why somebody has nothing to do just now. `personId` null: nobody was given what comes first. */

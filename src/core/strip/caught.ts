@@ -1,6 +1,7 @@
 import type { Id } from '../base/id'
 import type { Happening } from '../job/event'
-import { levelNow, type JobState } from '../job/fold'
+import { levelNow } from '../job/fold'
+import type { JobState } from '../job/jobState'
 import type { ProcedureDocument } from '../procedure/document'
 import { fieldEdits, replayEdits, type Edit } from '../procedure/edit'
 import { THREADED_KINDS, type Holder } from '../procedure/holder'

@@ -1,5 +1,6 @@
 import type { Id } from '../base/id'
-import { levelNow, type JobState } from '../job/fold'
+import { levelNow } from '../job/fold'
+import type { JobState } from '../job/jobState'
 import type { ProcedureDocument } from '../procedure/document'
 import { fieldEdits, type Edit } from '../procedure/edit'
 import type { Holder } from '../procedure/holder'

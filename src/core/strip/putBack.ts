@@ -1,6 +1,7 @@
 import type { Id } from '../base/id'
 import type { JobEvent } from '../job/event'
-import { foldJob, levelNow, standingEvents, type JobState } from '../job/fold'
+import { foldJob, levelNow, standingEvents } from '../job/fold'
+import type { JobState } from '../job/jobState'
 import type { ProcedureDocument } from '../procedure/document'
 import { Need } from '../procedure/need'
 import { mayRestFree } from '../procedure/part'

@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import type { Happening } from '../job/event'
-import type { JobState } from '../job/fold'
+import type { JobState } from '../job/jobState'
 import type { ProcedureDocument } from '../procedure/document'
 import { fieldEdits, type Edit } from '../procedure/edit'
 import { coversNeed, Need, trapsNeed } from '../procedure/need'

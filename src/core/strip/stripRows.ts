@@ -1,5 +1,6 @@
 import type { Id } from '../base/id'
-import { levelNow, type JobState } from '../job/fold'
+import { levelNow } from '../job/fold'
+import type { JobState } from '../job/jobState'
 import type { ProcedureDocument } from '../procedure/document'
 import type { Holder } from '../procedure/holder'
 import type { Level } from '../procedure/level'

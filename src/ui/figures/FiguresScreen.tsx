@@ -2,11 +2,10 @@
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { Tape } from '../marks/Tape'
+import type { FiguresJob } from './figuresJob'
 import { plural } from '../words/items'
 
 const MinutesChart = dynamic(() => import('./MinutesChart').then((file) => file.MinutesChart), { ssr: false, loading: () => <p className="py-10 text-second">Drawing…</p> })
-
-export type FiguresJob = { id: string; label: string; title: string; kind: 'job' | 'strip'; doneWords: string | null; workedMin: number; forecastMin: number | null; clipsUndone: number; clipsBroken: number; openRows: number }
 
 /** For a lead: minutes against the forecast, clips broken, accounts still open. */
 export function FiguresScreen({ isLead, jobs, breakage }: { isLead: boolean; jobs: FiguresJob[]; breakage: { kind: string; broken: number; undone: number }[] }) {

@@ -1,6 +1,6 @@
 import { Check } from 'lucide-react'
 import { memo } from 'react'
-import type { JobState } from '@/core/job/fold'
+import type { JobState } from '@/core/job/jobState'
 import { isDone, type NextTap } from '@/core/job/progress'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import { isAirbagCircuit } from '@/core/procedure/tether'

@@ -23,21 +23,25 @@ import { CardSteps } from './CardSteps'
 import { JobHead } from './JobHead'
 import { JobU } from './JobU'
 import type { MoreAsk } from './MoreDialog'
+import { NoteForm } from './NoteForm'
+import { SettingsNow } from './SettingsNow'
 import { Strayed } from './Strayed'
 import { ConfirmPreparations, FacetSlabs, LeaveButton, SlabButton, UndoSlab, waitWords } from './slabs'
 import { TestNeeds } from './TestNeeds'
 import { bottomWords, type JobData, type PlannedJob } from './useJob'
 import { useAwake } from './useAwake'
 import { useJobKeys } from './useJobKeys'
+import { useLaterParts } from './useLaterParts'
+import { usePhotoOutbox } from './usePhotoOutbox'
 import { usePreference } from './usePreference'
 import { useReadAloud } from './useReadAloud'
+import { useReady } from './useReady'
 import type { Replan } from './useReplan'
 
 const PartMap = dynamic(() => import('../map/PartMap').then((file) => file.PartMap), { ssr: false })
 const Different = dynamic(() => import('./JobDialogs').then((file) => file.Different))
 const Broken = dynamic(() => import('./JobDialogs').then((file) => file.Broken))
 const WontMove = dynamic(() => import('./JobDialogs').then((file) => file.WontMove))
-const NoteForm = dynamic(() => import('./JobDialogs').then((file) => file.NoteForm))
 const ReadingForm = dynamic(() => import('./ReadingForm').then((file) => file.ReadingForm))
 const MissingTool = dynamic(() => import('./MissingTool').then((file) => file.MissingTool))
 const MoreDialog = dynamic(() => import('./MoreDialog').then((file) => file.MoreDialog))
@@ -100,7 +104,10 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
   }
   const [letters] = usePreference('letters')
   const [aloud] = usePreference('aloud')
+  const ready = useReady()
   useAwake()
+  useLaterParts()
+  usePhotoOutbox(data.shopId)
   useJobKeys({ done, takeBack: job.takeBack, note: () => setAsk('note'), different: () => setAsk('different'), jobId: data.id }, ask !== null || replan.replanning.state !== 'idle', letters)
   useReadAloud(operation ? [stepWords(model, operation).title, stepWords(model, operation).how, ...cautions.map((caution) => caution.sentence)].join('. ') : '', aloud)
 
@@ -128,17 +135,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
               ))}
             </ul>
           )}
-          <dl className="flex flex-wrap justify-between gap-x-4 gap-y-1 border-t border-hair pt-2">
-            {[...model.settings.values()].map((setting) => {
-              const value = state.settings.get(setting.id) ?? setting.asFound
-              return (
-                <div key={setting.id}>
-                  <dt className="text-[15px] text-second">{setting.name}</dt>
-                  <dd className={`text-[17px] font-bold ${value !== setting.asFound ? 'border-b-2 border-ink' : ''}`}>{value}</dd>
-                </div>
-              )
-            })}
-          </dl>
+          <SettingsNow settings={[...model.settings.values()]} state={state} className="flex flex-wrap justify-between" />
           <div className="grid grid-cols-3 gap-2">
             <button type="button" className="ghost !gap-2 !px-1 text-lg" onClick={() => setAsk('note')}>
               <NotebookPen size={20} aria-hidden /> Note
@@ -216,7 +213,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
                     <FacetSlabs document={job.document} facetId={operation.itemId} onTell={(choiceId) => tell(operation.itemId, choiceId)} />
                   </div>
                 ) : (
-                  <button type="button" className="slab col-span-2 !min-h-[84px] flex-col !items-start !gap-0 !px-6 !text-left md:col-span-1" onClick={done} disabled={refusal !== null} data-testid="done" data-asks={unread.length > 0 ? 'read' : changes.length > 0 ? 'work' : readingUnit !== '' ? 'reading' : 'nothing'}>
+                  <button type="button" className="slab col-span-2 !min-h-[84px] flex-col !items-start !gap-0 !px-6 !text-left md:col-span-1" onClick={done} disabled={refusal !== null || !ready} data-testid="done" data-asks={unread.length > 0 ? 'read' : changes.length > 0 ? 'work' : readingUnit !== '' ? 'reading' : 'nothing'}>
                     <span className="text-[30px] leading-tight">{unread.length > 0 ? 'I have read it' : operation.act === 'test' ? 'It works' : 'Done as written'}</span>
                     <span className="text-[17px] font-semibold leading-tight">{unread.length > 0 ? `${unread[0]!.severity}: asked once, and again when the state changes` : doneWords(tap.steps.map((step) => stepWords(model, step.operation).done))}</span>
                   </button>

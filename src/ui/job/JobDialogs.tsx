@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import type { Happening } from '@/core/job/event'
-import type { JobState } from '@/core/job/fold'
+import type { JobState } from '@/core/job/jobState'
 import { isDone, toFasten, type NextTap } from '@/core/job/progress'
 import type { JobPlan } from '@/core/plan/planFrom'
 import { levelNow } from '@/core/job/fold'
@@ -185,28 +185,6 @@ export function WontMove({ model, plan, state, tap, leave, photo }: { model: Pro
         </button>
       </div>
     </div>
-  )
-}
-
-export function NoteForm({ record, close, itemId }: { record: Record; close: () => void; itemId: string | null }) {
-  const [text, setText] = useState('')
-  return (
-    <form
-      className="space-y-4"
-      onSubmit={(event) => {
-        event.preventDefault()
-        record([{ kind: 'noted', itemId, text: text.trim() }])
-        close()
-      }}
-    >
-      <label className="block">
-        <span className="mb-1 block text-lg font-semibold">Note for this job</span>
-        <textarea autoFocus className="field min-h-32 text-lg" maxLength={1000} value={text} onChange={(event) => setText(event.target.value)} />
-      </label>
-      <button className="slab w-full" disabled={text.trim() === ''}>
-        Keep the note
-      </button>
-    </form>
   )
 }
 

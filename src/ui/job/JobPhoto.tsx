@@ -1,7 +1,7 @@
 'use client'
 import { Camera } from 'lucide-react'
 import { useState } from 'react'
-import { mediaBoxOf, preparePhoto, showLocally } from '@/client/media'
+import { keepPhoto } from '@/client/media'
 import type { LiveJob } from './useJob'
 
 /** A photo of a job: kept on this device at once, sent when there is a network, shown with the thing it is of. */
@@ -11,13 +11,10 @@ export function JobPhoto({ shopId, jobId, itemId, what, record, close }: { shopI
   const take = async (file: File | undefined) => {
     if (!file) return
     setBusy(true)
-    const photo = await preparePhoto(file)
+    const photo = await keepPhoto(shopId, jobId, file)
     setBusy(false)
     if (!photo) return setTrouble('This file can’t be read as a picture. Take the photo again, or choose a JPEG or PNG.')
-    const id = crypto.randomUUID()
-    showLocally(id, photo.blob)
-    await mediaBoxOf(shopId).keep({ id, jobId, kind: 'photo', blob: photo.blob, seconds: 0, width: photo.width, height: photo.height, unclaimed: false })
-    record([{ kind: 'photographed', photoId: id, itemId }])
+    record([{ kind: 'photographed', photoId: photo.id, itemId }])
     close()
   }
   return (

@@ -1,5 +1,5 @@
 import { wallMsOf } from '@/core/base/clock'
-import type { JobState } from '@/core/job/fold'
+import type { JobState } from '@/core/job/jobState'
 import type { JobPlan } from '@/core/plan/planFrom'
 import { waitWords } from './slabs'
 

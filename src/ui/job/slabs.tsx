@@ -41,6 +41,13 @@ function useCountdown(sinceMs: number | null): number {
   return sinceMs === null ? 0 : Math.max(0, Math.min(UNDO_MS, UNDO_MS - (now - sinceMs)))
 }
 
+/** The picture that tells one choice from the other. */
+function FacetPicture({ photoId, of }: { photoId: string; of: string }) {
+  // The thumbnail is made by the server and needs no further work.
+  // eslint-disable-next-line @next/next/no-img-element
+  return <img src={`/api/media/${photoId}?size=small`} alt={`How ${of} looks`} className="mt-2 max-h-36 w-full rounded object-cover" loading="lazy" />
+}
+
 /** A facet that can be told: one slab a choice, with how it is told. */
 export function FacetSlabs({ document, facetId, told, onTell }: { document: ProcedureDocument; facetId: string; told?: string | undefined; onTell: (choiceId: string) => void }) {
   const facet = document.facets.find((item) => item.id === facetId)
@@ -50,6 +57,7 @@ export function FacetSlabs({ document, facetId, told, onTell }: { document: Proc
         <button key={choice.id} type="button" aria-pressed={told === choice.id} className={`${told === undefined || told === choice.id ? 'slab' : 'ghost'} !min-h-[84px] flex-col !gap-0`} onClick={() => onTell(choice.id)}>
           <span className="text-2xl leading-tight">{choice.name}</span>
           <span className="text-[15px] font-semibold leading-tight">{choice.tell}</span>
+          {choice.photoId && <FacetPicture photoId={choice.photoId} of={choice.name} />}
         </button>
       ))}
     </div>

@@ -17,7 +17,9 @@ export function PaperPage({ title, hint, back, size, children }: { title: string
           <Printer size={22} aria-hidden /> Print
         </button>
       </header>
-      <main className={`mx-auto w-fit bg-white p-6 text-[#172023] print:p-0 ${size === 'A5' ? 'paper-a5' : 'paper-a4'}`}>{children}</main>
+      <main className="overflow-x-auto print:overflow-visible" tabIndex={0} aria-label={`${title}, scrolls`}>
+        <div className={`mx-auto w-fit bg-white p-6 text-[#172023] print:p-0 ${size === 'A5' ? 'paper-a5' : 'paper-a4'}`}>{children}</div>
+      </main>
     </div>
   )
 }

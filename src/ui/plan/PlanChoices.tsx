@@ -77,6 +77,10 @@ export function FacetCards({ document, facetIds, build, onChange }: { document: 
                 {choice.name}
               </span>
               <span className="text-sm text-second">{choice.tell}</span>
+              {choice.photoId && (
+                // eslint-disable-next-line @next/next/no-img-element
+                <img src={`/api/media/${choice.photoId}?size=small`} alt={`How ${choice.name} looks`} className="mt-1 max-h-28 w-full object-cover" loading="lazy" />
+              )}
             </label>
           ))}
         </div>

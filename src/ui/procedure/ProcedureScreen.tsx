@@ -25,7 +25,8 @@ import { blankItem } from './newItem'
 import { PartFacts } from './PartFacts'
 import { ProblemList } from './ProblemList'
 import { SayLine } from '../say/SayLine'
-import { StationsForForm } from './SpecFields'
+import { PhotosForForm, StationsForForm } from './SpecFields'
+import { itemWords } from '../words/items'
 import { useDraft, type EditDraft } from './useDraft'
 
 export type ProcedureData = {
@@ -175,7 +176,7 @@ export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { dat
         <AboutForm document={document} save={draft.save} close={() => setNaming(false)} />
       </Dialog>
       <Dialog title={form ? (form.isNew ? `New ${COLLECTION_WORDS[form.collection].one}` : `Change ${COLLECTION_WORDS[form.collection].one}`) : ''} open={form !== null} onClose={() => setForm(null)} wide>
-        {form && <StationsForForm value={data.stations}><ItemForm key={form.item.id} document={document} collection={form.collection} item={form.item} isNew={form.isNew} save={saveItem} close={() => setForm(null)} /></StationsForForm>}
+        {form && <StationsForForm value={data.stations}><PhotosForForm value={data.cleanUp.photos.map(({ photoId, itemId, label }) => ({ photoId, words: [itemId && itemWords(document, itemId), label].filter(Boolean).join(', ') }))}><ItemForm key={form.item.id} document={document} collection={form.collection} item={form.item} isNew={form.isNew} save={saveItem} close={() => setForm(null)} /></PhotosForForm></StationsForForm>}
       </Dialog>
       <ConflictDialog draft={draft} />
     </div>

@@ -2,6 +2,7 @@
 import { Plus, Trash2 } from 'lucide-react'
 import { createContext, useContext } from 'react'
 import { Controller, useFieldArray, useFormContext, useWatch } from 'react-hook-form'
+import { mediaUrl } from '@/client/media'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { STATIONS } from '@/core/procedure/station'
 import { Options, SelectField, TextField } from '../forms/Field'
@@ -15,6 +16,10 @@ export const DocumentForForm = Context.Provider
 /** Stations the shop has besides the usual ones. */
 const OwnStations = createContext<readonly string[]>([])
 export const StationsForForm = OwnStations.Provider
+
+/** Photos of this model's jobs, to choose a picture from. */
+const Photos = createContext<readonly { photoId: string; words: string }[]>([])
+export const PhotosForForm = Photos.Provider
 
 function useDocument(): ProcedureDocument {
   const document = useContext(Context)
@@ -97,6 +102,8 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
           <input type="checkbox" className="size-5 accent-[var(--petrol)]" {...register(path)} /> {spec.label}
         </label>
       )
+    case 'photo':
+      return <PhotoField path={path} label={spec.label} />
     case 'item':
       return (
         <SelectField label={spec.label} help={spec.help} problem={problem} {...register(path, { setValueAs: (value: string | null) => (value === '' && spec.empty ? null : value) })}>
@@ -137,6 +144,29 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
     case 'rows':
       return <Rows spec={spec} path={path} />
   }
+}
+
+/** A picture among the photos that jobs on this model took. */
+function PhotoField({ path, label }: { path: string; label: string }) {
+  const { register } = useFormContext()
+  const photos = useContext(Photos)
+  const now = useWatch({ name: path }) as string | null
+  return (
+    <div className="flex items-end gap-3">
+      <SelectField label={label} help={photos.length === 0 ? 'Take one on a job; it is offered here then.' : undefined} {...register(path, { setValueAs: (value: string | null) => (value === '' ? null : value) })}>
+        <option value="">none</option>
+        {photos.map((photo, i) => (
+          <option key={photo.photoId} value={photo.photoId}>
+            {`${i + 1}: ${photo.words}`}
+          </option>
+        ))}
+      </SelectField>
+      {now && (
+        // eslint-disable-next-line @next/next/no-img-element
+        <img src={mediaUrl(now, 'small')} alt="The picture chosen" className="h-16 w-24 border border-hair object-cover" />
+      )}
+    </div>
+  )
 }
 
 function StationField({ path, label, empty, problem }: { path: string; label: string; empty?: string; problem?: string }) {

@@ -15,7 +15,7 @@ export type Spec =
   | { as: 'choice'; path: string; label: string; options: readonly string[]; empty?: string; help?: string }
   | { as: 'station' | 'stations'; path: string; label: string; empty?: string }
   | { as: 'choices'; path: string; label: string; options: readonly string[] }
-  | { as: 'yes'; path: string; label: string }
+  | { as: 'yes' | 'photo'; path: string; label: string }
   | { as: 'item' | 'items'; path: string; label: string; of: ItemKind; empty?: string; help?: string }
   | { as: 'rows'; path: string; label: string; blank: object; specs: readonly Spec[]; add: string; ids?: boolean }
   | { as: 'maybe'; path: string; label: string; blank: object; specs: readonly Spec[] }
@@ -281,7 +281,7 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
       specs: [
         { as: 'text', path: 'name', label: 'Name', required: true },
         { as: 'choice', path: 'kind', label: 'It is about', options: ['other', 'steering side', 'year span'] },
-        { as: 'rows', path: 'choices', label: 'Choices', add: 'Add a choice', ids: true, blank: { name: '', tell: '' }, specs: [{ as: 'text', path: 'name', label: 'Choice' }, { as: 'text', path: 'tell', label: 'Told by' }] },
+        { as: 'rows', path: 'choices', label: 'Choices', add: 'Add a choice', ids: true, blank: { name: '', tell: '', photoId: null }, specs: [{ as: 'text', path: 'name', label: 'Choice' }, { as: 'text', path: 'tell', label: 'Told by' }, { as: 'photo', path: 'photoId', label: 'Picture that tells it' }] },
         { as: 'maybe', path: 'toldFrom', label: 'Can be told only once a part is free or off', blank: { partId: '', level: 'off' }, specs: [{ as: 'item', path: 'partId', label: 'Part', of: 'parts' }, { as: 'choice', path: 'level', label: 'Level', options: LEVELS_ASKED }] },
       ],
     },
@@ -297,6 +297,13 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
         { as: 'choice', path: 'interim', label: 'Tested', options: ['when hidden', 'at hand-over'], help: 'When hidden: before trim covers its plugs again.' },
         { as: 'number', path: 'warmUpS', label: 'Its unit needs', unit: 's' },
         { as: 'items', path: 'alsoNeeds', label: 'Also needs plugged', of: 'tethers' },
+      ],
+    },
+    {
+      title: 'Why it failed before',
+      folded: true,
+      specs: [
+        { as: 'rows', path: 'troubles', label: 'What to look at when it fails', add: 'Add a cause', blank: { symptom: '', check: '', cause: '', cure: '' }, specs: [{ as: 'text', path: 'cause', label: 'It was' }, { as: 'text', path: 'symptom', label: 'It looked like' }, { as: 'text', path: 'check', label: 'Look at' }, { as: 'text', path: 'cure', label: 'Cured by' }] },
       ],
     },
     WHEN,

@@ -3,7 +3,7 @@ import { Mic, Square } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { mediaBoxOf, showLocally } from '@/client/media'
 import { recordVoice, type Recording } from '@/client/voice'
-import { NoteForm } from '../job/JobDialogs'
+import { NoteForm } from '../job/NoteForm'
 import type { LiveStrip } from './useStrip'
 
 /** Spoken notes stay short, so that somebody listens to them. */

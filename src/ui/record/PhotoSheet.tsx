@@ -1,7 +1,7 @@
 'use client'
 import { Camera, Image as Picture } from 'lucide-react'
 import { useState } from 'react'
-import { mediaBoxOf, preparePhoto, showLocally } from '@/client/media'
+import { keepPhoto } from '@/client/media'
 import { fieldEdits } from '@/core/procedure/edit'
 import { View } from '@/core/procedure/view'
 import { newId } from '../procedure/newItem'
@@ -25,14 +25,12 @@ export function PhotoSheet({ strip, shopId, jobId, close }: { strip: LiveStrip; 
   const take = async (file: File | undefined, asView: boolean) => {
     if (!file) return
     setBusy(true)
-    const photo = await preparePhoto(file)
+    const photo = await keepPhoto(shopId, jobId, file)
     if (!photo) {
       setBusy(false)
       return setTrouble('This file can’t be read as a picture. Take the photo again, or choose a JPEG or PNG.')
     }
-    const id = crypto.randomUUID()
-    showLocally(id, photo.blob)
-    await mediaBoxOf(shopId).keep({ id, jobId, kind: 'photo', blob: photo.blob, seconds: 0, width: photo.width, height: photo.height, unclaimed: false })
+    const { id } = photo
     strip.happen([
       { kind: 'photographed', photoId: id, itemId: strip.inHand },
       ...(asView ? [{ kind: 'stated' as const, said: 'photo', edits: under ? fieldEdits('views', under, { ...under, photoId: id } as View) : [{ kind: 'add' as const, collection: 'views' as const, item: photoView(id, `Photo ${document.views.length + 1}`, photo), after: null }] }] : []),

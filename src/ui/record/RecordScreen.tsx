@@ -7,6 +7,7 @@ import { MOST_QUESTIONS, questionsOf, type Question } from '@/core/strip/questio
 import { stripRows, type StripRow } from '@/core/strip/stripRows'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import { JobHead } from '../job/JobHead'
+import { SettingsNow } from '../job/SettingsNow'
 import { useJob, type JobData } from '../job/useJob'
 import { FastenerMark } from '../marks/FastenerMark'
 import { PlugMark } from '../marks/PlugMark'
@@ -61,17 +62,7 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
           <div className="-mx-4 min-h-0 flex-1 overflow-y-auto px-4" tabIndex={0} role="group" aria-label="The way apart, scrolls">
             <StripRail document={job.document} rows={rows} inHand={strip.inHand} onPick={setSheet} />
           </div>
-          <dl className="grid grid-cols-3 gap-x-4 gap-y-1 border-t border-hair pt-2">
-            {job.document.settings.map((setting) => {
-              const value = job.state.settings.get(setting.id) ?? setting.asFound
-              return (
-                <div key={setting.id}>
-                  <dt className="text-[15px] text-second">{setting.name}</dt>
-                  <dd className={`text-[17px] font-bold ${value !== setting.asFound ? 'border-b-2 border-ink' : ''}`}>{value}</dd>
-                </div>
-              )
-            })}
-          </dl>
+          <SettingsNow settings={job.document.settings} state={job.state} className="grid grid-cols-3" />
           <div className="mt-2 grid grid-cols-2 gap-2">
             <button type="button" className="ghost text-lg" onClick={() => setSheet('questions')} disabled={questions.length === 0}>
               {questions.length === 0 ? 'No question' : `${questions.length} ${questions.length === 1 ? 'question' : 'questions'}`}

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import type { Id } from '@/core/base/id'
 import type { Happening } from '@/core/job/event'
-import type { JobState } from '@/core/job/fold'
+import type { JobState } from '@/core/job/jobState'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Edit } from '@/core/procedure/edit'
 import type { Fact } from '@/core/shorthand/meaning'

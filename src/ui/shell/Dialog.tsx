@@ -9,7 +9,12 @@ export function Dialog({ title, open, onClose, children, wide = false }: { title
   useEffect(() => {
     const dialog = ref.current
     if (!dialog) return
-    if (open && !dialog.open) dialog.showModal()
+    if (open && !dialog.open) {
+      // What asked for the focus when it was drawn keeps it: the browser would give it to the first button, and a space would close.
+      const wanted = dialog.contains(document.activeElement) ? (document.activeElement as HTMLElement) : null
+      dialog.showModal()
+      wanted?.focus()
+    }
     // The browser tells of this closing too, when another dialog may be open already: only a person's closing is passed on.
     if (!open && dialog.open) dialog.close()
   }, [open])

@@ -1,0 +1,14 @@
+import { useEffect } from 'react'
+
+const AFTER_MS = 1500
+
+/** Brings in what the job page opens later, once it stands: a bay without a network still has every dialog. */
+export function useLaterParts(): void {
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      const parts = [import('./JobDialogs'), import('./GateDialog'), import('./MoreDialog'), import('./PauseDialog'), import('./PausedScreen'), import('./AlreadyHereForm'), import('./JobPhoto'), import('./TestFailed'), import('./WorkDone'), import('./ReadingForm'), import('./MissingTool'), import('./PeopleDialog'), import('./ReplanDialog'), import('./Waiting'), import('./IntakeScreen'), import('../map/PartMap'), import('../record/RefitSheet'), import('@/client/media'), import('@/client/planning'), import('@/core/plan/keptPlan')]
+      void Promise.allSettled(parts)
+    }, AFTER_MS)
+    return () => clearTimeout(timer)
+  }, [])
+}
