@@ -10,16 +10,17 @@ export function Dialog({ title, open, onClose, children, wide = false }: { title
     const dialog = ref.current
     if (!dialog) return
     if (open && !dialog.open) {
-      // What asked for the focus when it was drawn keeps it: the browser would give it to the first button, and a space would close.
-      const wanted = dialog.contains(document.activeElement) ? (document.activeElement as HTMLElement) : null
       dialog.showModal()
-      wanted?.focus()
+      // The browser gives the focus to the first button, which closes: a space meant for a text would too. With keys at hand the
+      // first field has it; on a touch screen no keyboard jumps up unasked.
+      const field = window.matchMedia('(pointer: fine)').matches ? dialog.querySelector<HTMLElement>('textarea, select, input:not([type=checkbox], [type=radio], [type=file])') : null
+      ;(field ?? dialog).focus()
     }
     // The browser tells of this closing too, when another dialog may be open already: only a person's closing is passed on.
     if (!open && dialog.open) dialog.close()
   }, [open])
   return (
-    <dialog ref={ref} aria-labelledby={titleId} onClose={() => open && onClose()} onCancel={onClose} className={`m-auto max-h-[92vh] w-[calc(100%-2rem)] overflow-auto rounded border-2 border-ink bg-ground p-6 text-ink backdrop:bg-black/60 ${wide ? 'max-w-3xl' : 'max-w-lg'}`}>
+    <dialog ref={ref} tabIndex={-1} aria-labelledby={titleId} onClose={() => open && onClose()} onCancel={onClose} className={`m-auto max-h-[92vh] w-[calc(100%-2rem)] overflow-auto rounded border-2 border-ink bg-ground p-6 text-ink backdrop:bg-black/60 ${wide ? 'max-w-3xl' : 'max-w-lg'}`}>
       <div className="mb-4 flex items-start justify-between gap-4">
         <h2 id={titleId} className="text-2xl">
           {title}
