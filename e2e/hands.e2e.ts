@@ -32,7 +32,7 @@ test('a whole job by keyboard alone, and the focus is seen', async ({ page }) =>
   expect(await open.evaluate((element) => getComputedStyle(element).outlineStyle)).toBe('solid')
   await page.keyboard.press('Enter')
   await page.waitForURL(/jobs\/[0-9a-f-]{36}$/)
-  await expect(page.getByRole('button', { name: /^Begin the job/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Begin the job/ })).toBeEnabled()
   await page.keyboard.press('PageDown')
   await expect(page.locator('[data-next]')).toBeVisible()
 

@@ -12,9 +12,9 @@ export function MinutesChart({ jobs }: { jobs: readonly FiguresJob[] }) {
           <XAxis dataKey="label" tick={{ fill: 'var(--ink)', fontSize: 14 }} axisLine={{ stroke: 'var(--ink)' }} tickLine={false} />
           <YAxis unit=" min" width={64} tick={{ fill: 'var(--second)', fontSize: 13 }} axisLine={false} tickLine={false} />
           <Tooltip cursor={{ fill: 'var(--tint)' }} contentStyle={{ background: 'var(--sheet)', border: '2px solid var(--ink)', color: 'var(--ink)' }} />
-          <Legend wrapperStyle={{ color: 'var(--ink)' }} />
-          <Bar dataKey="forecast" name="forecast" fill="var(--ground)" stroke="var(--petrol)" strokeWidth={2} isAnimationActive={false} />
-          <Bar dataKey="worked" name="worked" fill="var(--petrol)" isAnimationActive={false} />
+          <Legend formatter={(name: string) => <span style={{ color: 'var(--ink)' }}>{name}</span>} />
+          <Bar dataKey="forecast" name="forecast, by the house’s estimates" fill="var(--tint)" stroke="var(--petrol)" strokeWidth={2} isAnimationActive={false} />
+          <Bar dataKey="worked" name="worked, by the log" fill="var(--petrol)" isAnimationActive={false} />
         </BarChart>
       </ResponsiveContainer>
     </div>

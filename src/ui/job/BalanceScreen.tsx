@@ -112,7 +112,7 @@ function OpenRow({ row, document, job, isLead }: { row: BalanceRow; document: Pr
       <div className="flex flex-wrap gap-2 md:w-80 md:justify-end">
         <Acts row={row} document={document} job={job} />
         {isLead && mayBeAccepted(document, row) && (
-          <button type="button" className="ghost flex-1 text-[17px]" onClick={() => setAccepting(true)}>
+          <button type="button" className="jump min-h-14 text-[17px]" onClick={() => setAccepting(true)}>
             Let it stand open
           </button>
         )}

@@ -14,6 +14,7 @@ import { JobPhoto } from './JobPhoto'
 import { ReplanDialog } from './ReplanDialog'
 import { FacetSlabs } from './slabs'
 import type { JobData, PlannedJob } from './useJob'
+import { useReady } from './useReady'
 import type { Replan } from './useReplan'
 
 /** Before the first screw: what changes this plan has to be told, the rest is offered. What is found counts at once and stays with the vehicle. */
@@ -26,7 +27,8 @@ export function IntakeScreen({ data, job, change, tell, replan, begun, back }: {
     if (!job.state.intake.has('workplace')) job.record([{ kind: 'checked in', point: 'workplace', value: '' }])
     back()
   }
-  usePedal(begin, open.length > 0 || photo || replan.replanning.state !== 'idle')
+  const ready = useReady()
+  usePedal(begin, open.length > 0 || photo)
   return (
     <div data-theme={data.theme} className="flex min-h-dvh flex-col lg:h-dvh">
       <JobHead data={data} job={job} change={change} back="/today" />
@@ -57,7 +59,7 @@ export function IntakeScreen({ data, job, change, tell, replan, begun, back }: {
             </div>
           )}
           <div className="mt-auto grid gap-2">
-            <button type="button" className="slab !min-h-[84px] flex-col !gap-0" disabled={open.length > 0} onClick={begin}>
+            <button type="button" className="slab !min-h-[84px] flex-col !gap-0" disabled={open.length > 0 || !ready} onClick={begin}>
               <span className="text-[30px] leading-tight">{begun ? 'Back to the job' : 'Begin the job'}</span>
               <span className="text-[17px] font-semibold leading-tight">{begun ? 'what is said here counts at once' : 'cloth and tape laid out, trays labelled, tools here'}</span>
             </button>

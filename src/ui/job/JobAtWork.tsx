@@ -102,13 +102,14 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
     else if (what === 'replan') replan.ask()
     else setAsk(what)
   }
+  const asksReplan = replan.replanning.state !== 'idle' && replan.replanning.state !== 'quiet'
   const [letters] = usePreference('letters')
   const [aloud] = usePreference('aloud')
   const ready = useReady()
   useAwake()
   useLaterParts()
   usePhotoOutbox(data.shopId)
-  useJobKeys({ done, takeBack: job.takeBack, note: () => setAsk('note'), different: () => setAsk('different'), jobId: data.id }, ask !== null || replan.replanning.state !== 'idle', letters)
+  useJobKeys({ done, takeBack: job.takeBack, note: () => setAsk('note'), different: () => setAsk('different'), jobId: data.id }, ask !== null || asksReplan, letters)
   useReadAloud(operation ? [stepWords(model, operation).title, stepWords(model, operation).how, ...cautions.map((caution) => caution.sentence)].join('. ') : '', aloud)
 
   const reached = rows.every((row) => row.wayIn === 'done')
@@ -287,7 +288,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
       <Dialog title="Which tool is missing?" open={ask === 'tool'} onClose={close}>
         <MissingTool job={job} without={(tool) => (close(), replan.ask({ ...job.request, without: { ...job.request.without, tools: [...new Set([...job.request.without.tools, tool])] } }))} />
       </Dialog>
-      {replan.replanning.state !== 'idle' && <ReplanDialog job={job} replan={replan} />}
+      {asksReplan && <ReplanDialog job={job} replan={replan} />}
     </div>
   )
 }

@@ -8,7 +8,7 @@ import type { Replan } from './useReplan'
 export function ReplanDialog({ job, replan }: { job: PlannedJob; replan: Replan }) {
   const { replanning, adopt, drop } = replan
   return (
-    <Dialog title="The way from here" open={replanning.state !== 'idle'} onClose={drop}>
+    <Dialog title="The way from here" open={replanning.state !== 'idle' && replanning.state !== 'quiet'} onClose={drop}>
       {replanning.state === 'working' && (
         <p role="status" className="text-xl">
           Working it out from what is off and open now…

@@ -1,6 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { suspectsFor, type Suspect } from '@/core/job/troubles'
+import { capital } from '../words/operations'
 import type { LiveJob } from './useJob'
 
 const FROM: Record<Suspect['from'], string> = { 'this job': 'by this job’s log', record: 'found on this model before', practice: 'common practice' }
@@ -22,7 +23,8 @@ export function TestFailed({ job, functionId, close }: { job: LiveJob; functionI
             <li key={suspect.cause} className="flex flex-wrap items-center gap-3 border-b border-hair py-2">
               <div className="min-w-0 flex-1">
                 <p className="text-xl font-bold">{suspect.cause}</p>
-                <p className="text-lg">{[suspect.check, suspect.cure && `then: ${suspect.cure}`].filter(Boolean).join('; ')}</p>
+                {suspect.check && <p className="text-lg">{capital(suspect.check)}</p>}
+                {suspect.cure && <p className="text-lg">Cure: {suspect.cure}</p>}
                 <p className="text-[15px] text-second">{[suspect.symptom, FROM[suspect.from]].filter(Boolean).join(', ')}</p>
               </div>
               <button type="button" className="ghost" onClick={() => found(suspect)}>

@@ -6,7 +6,8 @@ import type { PlanRequest } from '@/core/plan/planRequest'
 import type { JobData, PlannedJob } from './useJob'
 
 type Offer = Extract<ReplanAnswer, { ok: true }>['value']
-export type Replanning = { state: 'idle' } | { state: 'working' } | { state: 'offer'; offer: Offer; request: PlanRequest; people: readonly Hand[] } | { state: 'refused'; error: PlanError; request: PlanRequest }
+/** `quiet`: it is adopted as soon as it is there; nothing opens over what somebody is typing. */
+export type Replanning = { state: 'idle' } | { state: 'quiet' } | { state: 'working' } | { state: 'offer'; offer: Offer; request: PlanRequest; people: readonly Hand[] } | { state: 'refused'; error: PlanError; request: PlanRequest }
 
 /** A plan from where a job stands, worked out beside the page. `adopt` makes it the job's plan; `atOnce` adopts without asking. */
 export function useReplan(data: JobData, job: PlannedJob) {
@@ -19,7 +20,7 @@ export function useReplan(data: JobData, job: PlannedJob) {
   }
   const ask = (request: PlanRequest = job.request, people: readonly Hand[] = job.state.people, { atOnce = false, also = [] as typeof job.log.events } = {}) => {
     asked.current?.cancel()
-    setReplanning({ state: 'working' })
+    setReplanning({ state: atOnce ? 'quiet' : 'working' })
     const input = { document: job.document, events: [...job.log.events, ...also], request, house: data.house, rules: data.rules, found: data.found, people: [...people], singleTools: data.singleTools, nowMs: Date.now() }
     const asking = { live: true }
     asked.current = { cancel: () => (asking.live = false) }

@@ -46,7 +46,6 @@ export type HandoverFacts = {
   on: string
   by: string
   verdict: string
-  open: boolean
   counts: { words: string; of: string }[]
   opened: { name: string; level: 'eased' | 'free' | 'off'; what: string; back: boolean }[]
   work: string[]
@@ -99,7 +98,6 @@ export function handoverFacts(job: HandoverSource, shop: { name: string; house: 
     on: state.handedOver ? `${first ? `${day(wallMsOf(first.at))} – ` : ''}${day(wallMsOf(state.handedOver.at))}` : 'not handed over yet',
     by: workers.join(', ') || '–',
     verdict: !state.handedOver && blocks.length > 0 ? `Not handed over: ${blocks.length} in the way` : nothingOpen ? 'Nothing left open' : `${balance.acceptedRows.length} left open, accepted`,
-    open: !nothingOpen || !state.handedOver,
     counts: [{ words: 'fasteners', of: `${standing} of ${undone}` }, account('parts', rowsOf('part')), account('plugs', rowsOf('tether')), account('settings', rowsOf('setting')), account('tools', rowsOf('tool'))],
     opened: (plan ? uRows(plan, state) : []).flatMap((row) => {
       const was = state.setAside.has(row.id) ? 'off' : state.moved.has(row.id) ? 'free' : null
