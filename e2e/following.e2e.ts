@@ -193,12 +193,14 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
     await short.getByRole('button', { name: 'It is in' }).click()
     await page.locator('[data-row="holder:surround-clips"]').getByRole('button', { name: 'Pieces found' }).click()
     await expect(page.getByRole('heading', { name: '0 open' })).toBeVisible()
+    await saved(page)
   })
 
   await test.step('tests, what was noted put back, two signatures, handed over', async () => {
     await page.goto(`${job}/handover`)
     await expect(page.locator('[data-gate]')).toContainText('Stations was noted as “harbour, depot” before')
     await page.getByRole('region', { name: 'Told and put back' }).getByRole('button', { name: 'It is so again' }).click()
+    await saved(page)
     for (const row of await page.locator('[data-test]').all()) if (!(await row.innerText()).includes('passed')) await row.getByRole('button', { name: 'Passed' }).click()
     await page.getByRole('button', { name: 'Jo signs' }).click()
     await saved(page)

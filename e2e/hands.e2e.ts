@@ -82,8 +82,11 @@ test.describe('by touch', () => {
     await page.getByRole('listitem').filter({ hasText: 'Road-works pickup' }).first().getByRole('link', { name: 'Plan' }).tap()
     await page.waitForURL('**/plan?vehicle=*')
     await page.getByLabel('Behind the glovebox').tap()
-    await page.getByRole('button', { name: 'Open the job' }).tap()
-    await page.waitForURL(/jobs\/[0-9a-f-]{36}$/)
+    // The plan may still be drawing itself when the first tap comes.
+    await expect(async () => {
+      if (!page.url().includes('/jobs/')) await page.getByRole('button', { name: 'Open the job' }).tap()
+      await page.waitForURL(/jobs\/[0-9a-f-]{36}$/, { timeout: 10_000 })
+    }).toPass({ timeout: 60_000 })
     await page.getByRole('button', { name: /^Begin the job/ }).tap()
     const done = page.getByTestId('done')
     await done.waitFor()

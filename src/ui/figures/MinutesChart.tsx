@@ -5,7 +5,7 @@ import type { FiguresJob } from './figuresJob'
 /** Minutes worked beside minutes forecast, job by job. The table beneath says the same in numbers. */
 export function MinutesChart({ jobs }: { jobs: readonly FiguresJob[] }) {
   return (
-    <div className="h-64" aria-hidden="true">
+    <div className="h-64 overflow-hidden" aria-hidden="true">
       <ResponsiveContainer width="100%" height="100%">
         <BarChart accessibilityLayer={false} data={jobs.map((job) => ({ label: job.label, worked: job.workedMin, forecast: job.forecastMin }))} margin={{ top: 8, right: 8, bottom: 0, left: 0 }}>
           <CartesianGrid vertical={false} stroke="var(--hair)" />
