@@ -150,6 +150,7 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
     }
     await go.click()
     await expect(page.locator('[data-next]')).toBeVisible()
+    await saved(page)
   })
 
   await test.step('a label of a tray is read, and opens its card', async () => {
