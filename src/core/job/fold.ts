@@ -17,7 +17,7 @@ export function foldJob(document: ProcedureDocument, events: readonly JobEvent[]
   const now = formerIds(document)
   const history = now.size === 0 ? standing : standing.map((event) => nowMeaning(now, event))
   const state = beginning(document, history)
-  for (const event of history) apply(state, event)
+  for (const event of history) apply(document, state, event)
   return state
 }
 
@@ -43,7 +43,7 @@ export function standingEvents(events: readonly JobEvent[]): JobEvent[] {
   return void_.size === 0 ? unique : unique.filter((event) => !void_.has(event.id))
 }
 
-function apply(state: JobState, event: JobEvent): void {
+function apply(document: ProcedureDocument, state: JobState, event: JobEvent): void {
   const what = event.what
   const by = { personId: event.personId, at: event.at }
   const account = (id: Id): HolderCounts => {
@@ -217,7 +217,8 @@ function apply(state: JobState, event: JobEvent): void {
       state.restored.add(what.point)
       return
     case 'worked before':
-      state.workedBefore.set(what.functionId, { works: what.works, note: what.note })
+      // Before means before: once one of its plugs was touched, nobody can tell any more whose fault it is.
+      if (!plugsTouched(document, state, what.functionId)) state.workedBefore.set(what.functionId, { works: what.works, note: what.note })
       return
     case 'left out':
       account(what.holderId).leftOut += what.count
@@ -279,6 +280,11 @@ function timesOf(state: JobState, tetherId: Id): { opened: number; closed: numbe
   const times = state.tetherTimes.get(tetherId) ?? { opened: 0, closed: 0 }
   state.tetherTimes.set(tetherId, times)
   return times
+}
+
+/** Whether a plug that serves a function was opened or closed on this job. */
+export function plugsTouched(document: ProcedureDocument, state: Pick<JobState, 'tethersTouched'>, functionId: Id): boolean {
+  return document.tethers.some((tether) => tether.functions.includes(functionId) && state.tethersTouched.has(tether.id))
 }
 
 /** The level of a part now: in place until something said otherwise. */

@@ -5,6 +5,7 @@ import type { JobPlan } from '../plan/planFrom'
 import type { ProcedureDocument } from '../procedure/document'
 import { isAirbagCircuit } from '../procedure/tether'
 import { INTAKE_POINTS, type IntakePoint } from './event'
+import { plugsTouched } from './fold'
 import type { JobState } from './jobState'
 import type { Overlay } from './overlay'
 
@@ -12,7 +13,8 @@ import type { Overlay } from './overlay'
 export type IntakeItem =
   | { kind: 'facet'; facetId: Id; done: boolean }
   | { kind: 'known'; holderId: Id; what: 'missing' | 'extra'; count: number; done: boolean }
-  | { kind: 'function'; functionId: Id; done: boolean }
+  /** `tooLate`: one of its plugs has been open, so that nobody can tell any more. */
+  | { kind: 'function'; functionId: Id; done: boolean; tooLate: boolean }
   | { kind: 'point'; point: IntakePoint; done: boolean }
 
 /** `required`: it changes this plan. `later`: facets that can only be told on the way. The rest is offered, and may be left. */
@@ -48,7 +50,7 @@ export function intakeOf(plan: JobPlan, document: ProcedureDocument, state: JobS
         return [...item('missing', missing), ...item('extra', extra)]
       }),
       ...pointsFor(plan, document).map((point): IntakeItem => ({ kind: 'point', point, done: state.intake.has(point) })),
-      ...document.functions.filter(({ id }) => touched.has(id) && model.functions.has(id)).map(({ id }): IntakeItem => ({ kind: 'function', functionId: id, done: state.workedBefore.has(id) })),
+      ...document.functions.filter(({ id }) => touched.has(id) && model.functions.has(id)).map(({ id }): IntakeItem => ({ kind: 'function', functionId: id, done: state.workedBefore.has(id), tooLate: plugsTouched(document, state, id) })),
     ],
   }
 }

@@ -158,11 +158,11 @@ function Offered({ item, job, photo }: { item: IntakeItem; job: PlannedJob; phot
     const how = document.functions.find((other) => other.id === item.functionId)?.how
     const say = (works: boolean) => job.record([{ kind: 'worked before', functionId: item.functionId, works, note: '' }])
     return (
-      <Row title={`${itemWords(document, item.functionId)}: does it work now?`} why={how || 'tried before we touch it'} done={known ? (known.works ? 'works' : 'did not work before') : ''}>
-        <button type="button" className="ghost" aria-pressed={known?.works === true} onClick={() => say(true)}>
+      <Row title={`${itemWords(document, item.functionId)}: does it work now?`} why={item.tooLate ? 'its plug has been open: nobody can tell any more' : how || 'tried before we touch it'} done={known ? (known.works ? 'works' : 'did not work before') : ''}>
+        <button type="button" className="ghost" disabled={item.tooLate} aria-pressed={known?.works === true} onClick={() => say(true)}>
           Works
         </button>
-        <button type="button" className="ghost" aria-pressed={known?.works === false} onClick={() => say(false)}>
+        <button type="button" className="ghost" disabled={item.tooLate} aria-pressed={known?.works === false} onClick={() => say(false)}>
           Does not
         </button>
       </Row>
