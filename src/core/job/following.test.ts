@@ -20,6 +20,7 @@ import { breakage, figuresOf, workedMs } from './figures'
 import { foldJob } from './fold'
 import { handoverBlocks } from './handover'
 import { intakeOf, temperatureOf } from './intake'
+import { leaveGate } from './leaveGate'
 import { liveCircumstances, liveVehicle } from './liveVehicle'
 import { NOTHING_KNOWN, overlayOf } from './overlay'
 import { isDone, nextTap, toolsTakenUp } from './progress'
@@ -212,19 +213,30 @@ describe('a test that fails', () => {
 })
 
 describe('the wheel tag', () => {
+  const tagOf = (crew: CrewAtWork) => {
+    const { model, state } = crew
+    const [vehicle, circumstances] = [liveVehicle(model, state, crew.nowMs), liveCircumstances(model, state, DEFAULT_HOUSE_VALUES, rulesInForce(), { id: TOLU, authorised: [] })]
+    return wheelTagOf(model, state, { power: powerGate(model, vehicle, circumstances), mayLeave: leaveGate(model, state, vehicle, circumstances).allowed }, traysFor(crew.plan))
+  }
   test('an open airbag lamp is its first line, screws lie in their trays, and it says what it waits for', () => {
     const crew = van()
     untilKey(crew, 'release:unit')
     crew.add({ kind: 'paused', reason: '2 clips', until: '2026-11-30' })
-    const { model, state } = crew
-    const gate = powerGate(model, liveVehicle(model, state, crew.nowMs), liveCircumstances(model, state, DEFAULT_HOUSE_VALUES, rulesInForce(), { id: TOLU, authorised: [] }))
-    const tag = wheelTagOf(model, state, gate.ignition, traysFor(crew.plan))
-    expect(tag.switchOn).toBe(false)
+    const tag = tagOf(crew)
+    expect(tag.verdict).toBe('do not switch on')
     expect(tag.lines[0]).toEqual({ kind: 'airbag open', tetherIds: ['airbag-lamp'] })
     expect(tag.lines.at(-1)).toEqual({ kind: 'waits', reason: '2 clips', until: '2026-11-30' })
     const lying = tag.lines.flatMap((line) => (line.kind === 'fasteners' ? [line.count] : []))
     // 2 T20 and the long hex 7 of the surround, 4 hex 7 of the unit; clips stay on their panels.
     expect(lying.reduce((sum, count) => sum + count, 0)).toBe(7)
+  })
+  test('it never allows more than every gate does', () => {
+    const crew = van()
+    expect(tagOf(crew).verdict).toBe('may be used')
+    crew.add({ kind: 'part at', partId: 'liner', level: 'free' })
+    expect(tagOf(crew).verdict).toBe('do not drive')
+    crew.add({ kind: 'set', settingId: 'lever', value: 'out of park', methodId: null })
+    expect(tagOf(crew).verdict).toBe('do not start')
   })
 })
 

@@ -2,6 +2,7 @@ import type { Id } from '../base/id'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import { isAirbagCircuit } from '../procedure/tether'
 import type { GateAnswer } from '../vehicle/powerGate'
+import type { Power } from '../vehicle/rule'
 import type { Tray } from '../plan/trays'
 import { levelNow } from './fold'
 import type { JobState } from './jobState'
@@ -15,11 +16,17 @@ export type TagLine =
   | { kind: 'fasteners'; count: number; tray: string | null }
   | { kind: 'waits'; reason: string; until: string }
 
-/** What hangs on the wheel of a vehicle that is left: whether it may be switched on, and how it stands. */
-export type WheelTag = { switchOn: boolean; lines: TagLine[] }
+/** What the least careful reader may do with it, strictest first. */
+export type TagVerdict = 'do not switch on' | 'do not start' | 'do not drive' | 'may be used'
 
-/** The tag from the live state. `power`: what the gate answers for the ignition. Cost: O(items). */
-export function wheelTagOf(model: ProcedureForBuild, state: JobState, power: GateAnswer, trays: readonly Tray[]): WheelTag {
+/** What hangs on the wheel of a vehicle that is left: what must not be done with it, and how it stands. */
+export type WheelTag = { verdict: TagVerdict; lines: TagLine[] }
+
+/**
+ * The tag from the live state. `gates`: what the power gate answers, and whether it may be used unfinished. A tag never allows more
+ * than all of them: with the lever out of park the ignition may come on, and yet nobody may start it. Cost: O(items).
+ */
+export function wheelTagOf(model: ProcedureForBuild, state: JobState, gates: { power: Record<Power, GateAnswer>; mayLeave: boolean }, trays: readonly Tray[]): WheelTag {
   const open = [...state.tethersOpen].flatMap((id) => model.tethers.get(id) ?? [])
   const airbags = open.filter(isAirbagCircuit).map(({ id }) => id)
   const others = open.filter((tether) => !isAirbagCircuit(tether)).map(({ id }) => id)
@@ -41,5 +48,11 @@ export function wheelTagOf(model: ProcedureForBuild, state: JobState, power: Gat
   }
   for (const [tray, count] of lying) lines.push({ kind: 'fasteners', count, tray })
   if (state.paused) lines.push({ kind: 'waits', reason: state.paused.reason, until: state.paused.until })
-  return { switchOn: power.allowed, lines }
+  return { verdict: verdictOf(gates), lines }
+}
+
+function verdictOf({ power, mayLeave }: { power: Record<Power, GateAnswer>; mayLeave: boolean }): TagVerdict {
+  if (!power.accessory.allowed || !power.ignition.allowed) return 'do not switch on'
+  if (!power.engine.allowed) return 'do not start'
+  return mayLeave ? 'may be used' : 'do not drive'
 }

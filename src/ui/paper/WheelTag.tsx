@@ -2,6 +2,7 @@
 import { Hourglass } from 'lucide-react'
 import type { CSSProperties, ReactNode } from 'react'
 import { wallMsOf } from '@/core/base/clock'
+import { leaveGate } from '@/core/job/leaveGate'
 import { wheelTagOf, type TagLine } from '@/core/job/wheelTag'
 import { traysFor } from '@/core/plan/trays'
 import { powerGate } from '@/core/vehicle/powerGate'
@@ -18,13 +19,13 @@ import { QrCode } from './QrCode'
 /** The tag that hangs on the wheel of a vehicle that waits, from the live state: A5, read from a step away. */
 export function WheelTag({ data, origin, printedAt }: { data: JobData; origin: string; printedAt: string }) {
   const job = useJob(data)
-  const { ignition } = powerGate(job.model, job.vehicle, job.circumstances)
-  const tag = wheelTagOf(job.model, job.state, ignition, isPlanned(job) ? traysFor(job.plan) : [])
+  const gates = { power: powerGate(job.model, job.vehicle, job.circumstances), mayLeave: leaveGate(job.model, job.state, job.vehicle, job.circumstances).allowed }
+  const tag = wheelTagOf(job.model, job.state, gates, isPlanned(job) ? traysFor(job.plan) : [])
   const { paused, history } = job.state
   const ask = data.crew.find((person) => person.id === (paused?.personId ?? history.at(-1)?.personId))?.name ?? data.acting.name
   return (
     <PaperPage title="Wheel tag" hint="A5. It says how the vehicle stands now; the code shows it later." back={`/jobs/${data.id}`} size="A5">
-      <article className="w-[128mm] text-black" aria-label="Wheel tag" data-switch-on={tag.switchOn}>
+      <article className="w-[128mm] text-black" aria-label="Wheel tag" data-verdict={tag.verdict}>
         <header className="flex items-start justify-between">
           <ProductSign size={40} />
           <span className="flex items-center gap-2 text-[12px]">
@@ -36,7 +37,7 @@ export function WheelTag({ data, origin, printedAt }: { data: JobData; origin: s
           </span>
         </header>
         <div className="my-3 flex items-center gap-4">
-          {tag.switchOn ? (
+          {tag.verdict === 'may be used' ? (
             <svg width="38mm" height="38mm" viewBox="0 0 40 40" role="img" aria-label="Yes">
               <circle cx="20" cy="20" r="17" fill="none" stroke="#000" strokeWidth="3.4" />
               <path d="m12 20 6 6 11-12" fill="none" stroke="#000" strokeWidth="4" />
@@ -49,7 +50,7 @@ export function WheelTag({ data, origin, printedAt }: { data: JobData; origin: s
               </text>
             </svg>
           )}
-          <h2 className="text-[13mm] font-extrabold leading-[1.02]">{tag.switchOn ? 'MAY BE SWITCHED ON' : 'DO NOT SWITCH ON'}</h2>
+          <h2 className="text-[13mm] font-extrabold leading-[1.02]">{tag.verdict.toUpperCase()}</h2>
         </div>
         <p className="flex items-baseline justify-between bg-black px-3 py-1 text-[9mm] font-bold leading-tight text-white" style={{ printColorAdjust: 'exact' }}>
           {data.vehicle.label.toUpperCase()} <span className="font-normal">{data.bay.toLowerCase()}</span>
