@@ -1,6 +1,7 @@
 import type { Id } from '../base/id'
 import { headOf } from '../procedure/holder'
-import { isAirbagCircuit } from '../procedure/tether'
+import type { SettingRole } from '../procedure/setting'
+import { isAirbagCircuit, isWarningCircuit } from '../procedure/tether'
 import type { ProcedureDocument } from '../procedure/document'
 import { settleAccount, type OpenReason } from './account'
 import { levelNow } from './fold'
@@ -27,10 +28,15 @@ export function asItStands(row: BalanceRow): string {
   return JSON.stringify(row).slice(0, 600)
 }
 
-/** What stands open may be accepted by a lead, but never a plug of the airbag system. */
+/** Settings that make a vehicle dangerous where they are left otherwise. */
+const SAFETY_ROLES: readonly SettingRole[] = ['battery', 'ignition', 'gear lever', 'parking brake', 'stand']
+
+/** A lead may let a row stand open, but never a plug that the vehicle is not driven without, nor the key, the lever or the brake. */
 export function mayBeAccepted(document: ProcedureDocument, row: BalanceRow): boolean {
+  if (!isOpen(row)) return false
   const tether = row.account === 'tether' && document.tethers.find((item) => item.id === row.id)
-  return isOpen(row) && !(tether && isAirbagCircuit(tether))
+  const setting = row.account === 'setting' && document.settings.find((item) => item.id === row.id)
+  return !(tether && isWarningCircuit(tether)) && !(setting && SAFETY_ROLES.includes(setting.role))
 }
 
 export function isOpen(row: BalanceRow): boolean {

@@ -145,7 +145,7 @@ describe('accounts', () => {
     crew.add({ kind: 'tool back', tool: step.tool })
     expect(crew.balance().openRows.some((row) => row.account === 'tool')).toBe(false)
   })
-  test('a row a lead accepted stands, until anything happens to the thing; an airbag plug is never accepted', () => {
+  test('a row a lead accepted stands, until anything happens to the thing; what the vehicle is not driven without is never accepted', () => {
     const crew = van()
     untilKey(crew, 'undo:unit-hex7')
     const accept = (account: string, id: string) => {
@@ -157,9 +157,13 @@ describe('accounts', () => {
     accept('tether', 'airbag-lamp')
     expect([stands('part', 'liner'), stands('tether', 'airbag-lamp')]).toEqual([true, false])
     accept('tether', 'hazard')
-    expect(stands('tether', 'hazard')).toBe(true)
-    crew.add({ kind: 'ended', itemId: 'hazard', end: 'left open and insulated', count: 1, note: '' })
-    expect(stands('tether', 'hazard')).toBe(false)
+    accept('setting', 'lever')
+    expect([stands('tether', 'hazard'), stands('setting', 'lever')]).toEqual([false, false])
+    untilKey(crew, 'lift:unit')
+    accept('tether', 'main')
+    expect(stands('tether', 'main')).toBe(true)
+    crew.add({ kind: 'ended', itemId: 'main', end: 'left open and insulated', count: 1, note: '' })
+    expect(stands('tether', 'main')).toBe(false)
     crew.add({ kind: 'part at', partId: 'liner', level: 'in place' })
     crew.add({ kind: 'part at', partId: 'liner', level: 'free' })
     expect(stands('part', 'liner')).toBe(false)

@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import type { ProcedureForBuild } from '../procedure/forBuild'
-import { isAirbagCircuit, type Circuit } from '../procedure/tether'
+import { isWarningCircuit } from '../procedure/tether'
 import type { Circumstances } from '../vehicle/circumstances'
 import type { Breach } from '../vehicle/judge'
 import { powerGate } from '../vehicle/powerGate'
@@ -9,9 +9,6 @@ import type { VehicleState } from '../vehicle/vehicleState'
 import { settleAccount } from './account'
 import { levelNow } from './fold'
 import type { JobState } from './jobState'
-
-/** Circuits a vehicle is not driven without: airbags, hazard lights, brakes, lamps. */
-export const WARNING_CIRCUITS: readonly Circuit[] = ['srs-firing', 'srs-indicator', 'hazard', 'brake-control', 'lighting']
 
 /** What forbids using the vehicle although the work is not finished. */
 export type LeaveForbids =
@@ -56,7 +53,7 @@ export function leaveGate(model: ProcedureForBuild, state: JobState, vehicle: Ve
   for (const id of vehicle.open) {
     const tether = model.tethers.get(id)
     if (!tether) continue
-    const warns = isAirbagCircuit(tether) || WARNING_CIRCUITS.includes(tether.circuit ?? 'other')
+    const warns = isWarningCircuit(tether)
     const leftOpen = state.ends.get(id)?.end === 'left open and insulated'
     if (warns) owe({ kind: 'warning circuit', tetherId: id }, [[`plug:${id}`]])
     else if (!state.parked.has(id) && !leftOpen) owe({ kind: 'lead loose', tetherId: id }, [[`plug:${id}`], [`park:${id}`]])
@@ -76,7 +73,7 @@ export function leaveGate(model: ProcedureForBuild, state: JobState, vehicle: Ve
 /** Taking a loose part off altogether: only where none of its plugs is one the vehicle is not driven without. */
 function stowing(model: ProcedureForBuild, state: JobState, partId: Id): string[][] {
   const tying = model.tyingOf.get(partId) ?? []
-  if (tying.some((tether) => WARNING_CIRCUITS.includes(tether.circuit ?? 'other'))) return []
+  if (tying.some(isWarningCircuit)) return []
   return [[`stow:${partId}`, ...tying.filter((tether) => !state.parked.has(tether.id)).map((tether) => `park:${tether.id}`)]]
 }
 

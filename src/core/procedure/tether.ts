@@ -84,3 +84,10 @@ export function isElectrical(tether: Tether): boolean {
 export function isAirbagCircuit(tether: Tether): boolean {
   return tether.circuit === 'srs-firing' || tether.circuit === 'srs-indicator'
 }
+
+/** Circuits a vehicle is not driven without: airbags, hazard lights, brakes, lamps. */
+const WARNING_CIRCUITS: readonly Circuit[] = ['srs-firing', 'srs-indicator', 'hazard', 'brake-control', 'lighting']
+
+export function isWarningCircuit(tether: Pick<Tether, 'circuit'>): boolean {
+  return WARNING_CIRCUITS.includes(tether.circuit ?? 'other')
+}

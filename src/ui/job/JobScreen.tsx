@@ -14,8 +14,8 @@ const IntakeScreen = dynamic(() => import('./IntakeScreen').then((file) => file.
 /** The job in the bay: looked at before the first screw, at work, or waiting. */
 export function JobScreen({ data, change, cardId }: { data: JobData; change: ChangeActing; cardId: string | null }) {
   const job = useJob(data)
-  if (job.state.paused) return <PausedScreen data={data} job={job} change={change} />
   if (job.working && !isPlanned(job)) return <Working data={data} job={job} change={change} />
+  if (job.state.paused && !isPlanned(job)) return <PausedScreen data={data} job={job} change={change} changed={() => undefined} />
   return isPlanned(job) ? <Planned data={data} job={job} change={change} cardId={cardId} /> : <WithoutPlan data={data} job={job} change={change} />
 }
 
@@ -41,6 +41,7 @@ function Planned({ data, job, change, cardId }: { data: JobData; job: PlannedJob
     const also = job.record([{ kind: 'facet told', facetId, choiceId }])
     if (data.kind === 'job') replan.ask({ ...job.request, build: { ...job.request.build, [facetId]: choiceId } }, state.people, { atOnce: true, also })
   }
+  if (state.paused) return <PausedScreen data={data} job={job} change={change} changed={(also) => replan.ask(job.request, state.people, { atOnce: true, also })} />
   const shared = { data, job, change, tell, replan }
   if (data.kind === 'job' && (looking || (!begun && !state.intake.has('workplace')))) return <IntakeScreen {...shared} begun={begun || state.intake.has('workplace')} back={() => setLooking(false)} />
   return <JobAtWork {...shared} cardId={cardId} look={() => setLooking(true)} />

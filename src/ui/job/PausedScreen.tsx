@@ -3,7 +3,7 @@ import { Printer } from 'lucide-react'
 import Link from 'next/link'
 import { useState } from 'react'
 import { wallMsOf } from '@/core/base/clock'
-import type { Happening } from '@/core/job/event'
+import type { Happening, JobEvent } from '@/core/job/event'
 import type { ChangeActing } from '../shell/ActingButton'
 import { capital, settingTo } from '../words/operations'
 import { JobHead } from './JobHead'
@@ -13,7 +13,7 @@ import type { JobData, LiveJob } from './useJob'
 const ASKED_AGAIN = ['battery', 'ignition', 'gear lever', 'parking brake', 'wheels', 'stand']
 
 /** A job that waits: why, until when, its tag; and what is looked at again before it goes on. */
-export function PausedScreen({ data, job, change }: { data: JobData; job: LiveJob; change: ChangeActing }) {
+export function PausedScreen({ data, job, change, changed }: { data: JobData; job: LiveJob; change: ChangeActing; changed: (events: JobEvent[]) => void }) {
   const { state, model } = job
   const paused = state.paused!
   const settings = [...model.settings.values()].filter((setting) => ASKED_AGAIN.includes(setting.role))
@@ -22,7 +22,9 @@ export function PausedScreen({ data, job, change }: { data: JobData; job: LiveJo
   const who = data.crew.find((person) => person.id === paused.personId)?.name
   const resume = () => {
     const moved = settings.flatMap((setting): Happening[] => (answers[setting.id] !== (state.settings.get(setting.id) ?? setting.asFound) ? [{ kind: 'set', settingId: setting.id, value: answers[setting.id]!, methodId: null }] : []))
-    job.record([...moved, { kind: 'resumed', checked: settings.map((setting) => setting.id) }])
+    const made = job.record([...moved, { kind: 'resumed', checked: settings.map((setting) => setting.id) }])
+    // Somebody moved the lever or switched the battery: the rest is another one now.
+    if (moved.length > 0) changed(made)
   }
   return (
     <div data-theme={data.theme} className="flex min-h-dvh flex-col">
