@@ -20,6 +20,11 @@ type Idle = { worker: Worker; remote: Remote<PlannerApi> }
 /** One worker is kept warm between questions. */
 let idle: Idle | null = null
 
+/** Has a worker ready before it is asked: without a network it could not be loaded any more. */
+export function warmUp(): void {
+  idle ??= fresh()
+}
+
 /** Something being worked out in a worker, so that the page stays usable. `cancel` ends it at once; its answer then never comes. */
 export type Planning<T> = { answer: Promise<T>; cancel: () => void }
 

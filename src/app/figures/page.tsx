@@ -1,8 +1,8 @@
 import { DeskPage } from '@/app/DeskPage'
 import { breakage, figuresOf } from '@/core/job/figures'
 import { foldJob } from '@/core/job/fold'
-import { temperatureOf } from '@/core/job/intake'
 import { termsOf } from '@/core/job/terms'
+import { secondsOf } from '@/core/plan/step'
 import { listJobs } from '@/server/jobs'
 import { mayAct, requireCrew } from '@/server/session'
 import { FiguresScreen } from '@/ui/figures/FiguresScreen'
@@ -14,7 +14,7 @@ export default async function FiguresPage() {
   const jobs = mayAct(crew, 'lead') ? [...(await listJobs(crew, 'handed over')), ...(await listJobs(crew, 'open'))] : []
   const all = jobs.filter((job) => job.events.length > 0).map((job) => {
     const state = foldJob(job.document, job.events)
-    return { job, figures: figuresOf(job.document, state, termsOf(job.document, job.request), job.found?.proof.totalS ?? null, temperatureOf(state)) }
+    return { job, figures: figuresOf(job.document, state, termsOf(job.document, job.request), job.found && secondsOf(job.found.steps)) }
   })
   return (
     <DeskPage crew={crew} at="/figures">

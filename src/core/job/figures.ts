@@ -1,5 +1,4 @@
 import { wallMsOf } from '../base/clock'
-import type { Id } from '../base/id'
 import type { ProcedureDocument } from '../procedure/document'
 import { balanceOf } from './balance'
 import type { JobState } from './jobState'
@@ -9,17 +8,17 @@ import type { JobTerms } from './terms'
 const LONGEST_GAP_MS = 20 * 60_000
 
 /** What a job took and cost, for a lead. */
-export type JobFigures = { workedMin: number; forecastMin: number | null; clipsUndone: number; clipsBroken: number; openRows: number; brokenByGroup: { holderId: Id; kind: string; broken: number; undone: number; temperatureC: number | null }[] }
+export type JobFigures = { workedMin: number; forecastMin: number | null; clipsUndone: number; clipsBroken: number; openRows: number; brokenByGroup: { kind: string; broken: number; undone: number }[] }
 
 /**
  * Minutes really worked by the log (breaks and pauses left out), beside what the plan forecast; clips that broke; accounts still open.
- * `temperatureC`: as read at the intake. Cost: O(events).
+ * `forecastS`: all steps of the plan that was followed, what was done before it included. Cost: O(events).
  */
-export function figuresOf(document: ProcedureDocument, state: JobState, terms: JobTerms, forecastS: number | null, temperatureC: number | null): JobFigures {
+export function figuresOf(document: ProcedureDocument, state: JobState, terms: JobTerms, forecastS: number | null): JobFigures {
   const clips = document.holders.filter((holder) => /clip|pin|rivet/.test(holder.kind))
   const brokenByGroup = clips.flatMap((holder) => {
     const c = state.holders.get(holder.id)
-    return c && c.undone > 0 ? [{ holderId: holder.id, kind: holder.kind, broken: c.broken, undone: c.undone, temperatureC }] : []
+    return c && c.undone > 0 ? [{ kind: holder.kind, broken: c.broken, undone: c.undone }] : []
   })
   return {
     workedMin: Math.round(workedMs(state) / 60_000),

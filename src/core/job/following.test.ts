@@ -318,7 +318,7 @@ describe('figures', () => {
     const crew = van()
     untilKey(crew, 'release:surround')
     crew.add({ kind: 'broken', holderId: 'surround-clips', count: 2, wasFitted: 'no', note: '' })
-    const figures = figuresOf(crew.document, crew.state, termsOf(crew.document, crew.request), 600, 4)
+    const figures = figuresOf(crew.document, crew.state, termsOf(crew.document, crew.request), 600)
     expect(figures).toMatchObject({ forecastMin: 10, clipsBroken: 2, clipsUndone: 15 })
     expect(breakage([figures])).toEqual([{ kind: 'spring clip', broken: 2, undone: 15 }])
   })

@@ -91,8 +91,13 @@ export function toRestore(state: JobState): IntakePoint[] {
   return RESTORED.filter((point) => (state.intake.get(point)?.value ?? '') !== '' && !state.restored.has(point))
 }
 
+/** A reading as somebody types it ("3,5", "−2"); null where it is no number. */
+export function readNumber(text: string): number | null {
+  const plain = text.trim().replace(',', '.').replace('−', '-')
+  return /^-?\d+(\.\d+)?$/.test(plain) ? Number(plain) : null
+}
+
 /** The temperature that was read, in degrees Celsius; null = nobody did. */
 export function temperatureOf(state: JobState): number | null {
-  const read = Number.parseFloat((state.intake.get('temperature')?.value ?? '').replace(',', '.').replace('−', '-'))
-  return Number.isFinite(read) ? read : null
+  return readNumber(state.intake.get('temperature')?.value ?? '')
 }

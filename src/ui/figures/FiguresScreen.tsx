@@ -18,7 +18,7 @@ export function FiguresScreen({ isLead, jobs, breakage }: { isLead: boolean; job
     <div className="grid grid-cols-1 overflow-x-clip gap-x-10 gap-y-8 px-6 py-5 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
       <section className="min-w-0">
         <h1 className="text-[52px] font-extrabold leading-none">{ratio === null ? 'No finished job yet' : `${ratio.toFixed(1)} × the forecast`}</h1>
-        <p className="mb-4 text-second">{ratio === null ? 'Once a job is handed over, its minutes stand here beside what the plan said.' : `minutes worked by the log over ${compared.length} finished ${plural('job', compared.length)}; breaks over 20 min and pauses are left out. The forecast is the plan’s own, by the house’s estimates.`}</p>
+        <p className="mb-4 text-second">{ratio === null ? 'Once a job is handed over, its minutes stand here beside what the plan said.' : `minutes worked by the log over ${compared.length} finished ${plural('job', compared.length)}; breaks over 20 min and pauses are left out. The forecast is that of the plan that was followed, by the house’s estimates.`}</p>
         {compared.length > 0 && <MinutesChart jobs={compared} />}
         <div className="mt-4 overflow-x-auto" tabIndex={0} role="group" aria-label="Finished jobs, scrolls">
         <table className="w-full">

@@ -28,7 +28,7 @@ export function ActionSign({ document, job, tap, done }: { document: ProcedureDo
   const tether = model.tethers.get(operation.itemId)
   const fresh = operation.act === 'fasten' ? toFasten(state.holders.get(operation.itemId)!).fresh : 0
   return (
-    <section aria-label="Next" className="own-layer on-sign rounded-br px-6 py-4" aria-live="polite">
+    <section aria-label="Next" className="on-sign rounded-br px-6 py-4" aria-live="polite">
       <div className="flex justify-between gap-4 text-2xl font-semibold">
         <span>
           {cardNameIn(model, tap.card)}

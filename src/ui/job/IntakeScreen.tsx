@@ -2,7 +2,7 @@
 import Link from 'next/link'
 import { useEffect, useMemo, useState } from 'react'
 import type { Happening } from '@/core/job/event'
-import { intakeOf, type IntakeItem } from '@/core/job/intake'
+import { intakeOf, readNumber, type IntakeItem } from '@/core/job/intake'
 import { summarise } from '@/core/plan/summary'
 import { ClosedTick } from '../marks/Signs'
 import type { ChangeActing } from '../shell/ActingButton'
@@ -175,12 +175,15 @@ function Point({ point, job, photo }: { point: Extract<IntakeItem, { kind: 'poin
   const words = INTAKE_WORDS[point]
   const known = job.state.intake.get(point)
   const [value, setValue] = useState('')
+  const [trouble, setTrouble] = useState('')
   const say = (said: string) => {
+    if (words.unit && readNumber(said) === null) return setTrouble(`A number in ${words.unit}, such as ${words.unit === 'V' ? '12.4' : '3.5'}.`)
+    setTrouble('')
     job.record([{ kind: 'checked in', point, value: said }])
     setValue('')
   }
   return (
-    <Row title={words.name} why={words.why} done={known ? (known.value === '' ? words.fine : `${known.value}${words.unit ? ` ${words.unit}` : ''}`) : ''}>
+    <Row title={words.name} why={words.why} trouble={trouble} done={known ? (known.value === '' ? words.fine : `${known.value}${words.unit ? ` ${words.unit}` : ''}`) : ''}>
       {words.fine && (
         <button type="button" className="ghost" aria-pressed={known?.value === ''} onClick={() => say('')}>
           {words.fine}
@@ -208,7 +211,7 @@ function Point({ point, job, photo }: { point: Extract<IntakeItem, { kind: 'poin
   )
 }
 
-function Row({ title, why, done, children }: { title: string; why: string; done: string; children: React.ReactNode }) {
+function Row({ title, why, done, trouble = '', children }: { title: string; why: string; done: string; trouble?: string; children: React.ReactNode }) {
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-hair py-2">
       <div className="min-w-56 flex-1">
@@ -217,6 +220,11 @@ function Row({ title, why, done, children }: { title: string; why: string; done:
           {title}
         </p>
         <p className="text-[16px] leading-tight text-second">{done !== '' ? <b className="text-ink">{done}</b> : why}</p>
+        {trouble !== '' && (
+          <p role="alert" className="text-[16px] font-bold">
+            {trouble}
+          </p>
+        )}
       </div>
       <div className="flex flex-wrap gap-2">{children}</div>
     </li>

@@ -122,7 +122,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
     <div data-theme={data.theme} className="flex min-h-dvh flex-col lg:h-dvh lg:min-h-[600px]">
       <JobHead data={data} job={job} change={change} back="/today" />
       <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(320px,1fr)_2fr] lg:grid-rows-[minmax(0,1fr)]">
-        <aside className="own-layer order-2 flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-4 lg:order-1" aria-label="The whole job">
+        <aside className="order-2 flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-4 lg:order-1" aria-label="The whole job">
           <div className="-mx-4 min-h-0 flex-1 overflow-y-auto px-4 pb-2" tabIndex={0} role="group" aria-label="The U, scrolls">
             <JobU model={model} rows={rows} bottom={bottom} trayOf={trayOf} size="bay" middle={`${counts.out} out, ${counts.back} back`} {...(turns && { extra: (row) => <Whose names={[...new Set([...row.inCards, ...row.outCards].flatMap((card) => card.steps.flatMap((step) => (isDone(state, step.operation) ? [] : (state.givenTo.get(step.operation.key) ?? [])))))].map(nameOf)} /> })} />
           </div>
@@ -199,11 +199,11 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
               <ActionSign document={job.document} job={job} tap={tap} done={tap.card.steps.filter((step) => isDone(state, step.operation)).length} />
               {operation.act === 'test' && <TestNeeds plan={plan} state={state} functionId={operation.itemId} nowMs={job.nowMs} />}
               <div className={`grid min-h-0 flex-1 gap-6 pl-6 ${tap.card.partId ? 'md:grid-cols-[1.35fr_1fr]' : ''}`}>
-                <div className="own-layer -ml-7 min-h-0 overflow-y-auto pl-7" tabIndex={0} role="group" aria-label="The card, scrolls">
+                <div className="-ml-7 min-h-0 overflow-y-auto pl-7" tabIndex={0} role="group" aria-label="The card, scrolls">
                   <CardSteps model={model} state={state} tap={tap} trayOf={trayOf} left={left} leave={later} />
                 </div>
                 {tap.card.partId && (
-                  <div className="own-layer relative hidden min-h-0 md:block">
+                  <div className="relative hidden min-h-0 md:block">
                     <PartMap document={job.document} partId={tap.card.partId} nowItemId={operation.itemId} />
                   </div>
                 )}

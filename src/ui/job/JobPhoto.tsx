@@ -1,22 +1,11 @@
 'use client'
 import { Camera } from 'lucide-react'
-import { useState } from 'react'
-import { keepPhoto } from '@/client/media'
 import type { LiveJob } from './useJob'
+import { useTakenPhoto } from './useTakenPhoto'
 
 /** A photo of a job: kept on this device at once, sent when there is a network, shown with the thing it is of. */
 export function JobPhoto({ shopId, jobId, itemId, what, record, close }: { shopId: string; jobId: string; itemId: string | null; what: string; record: LiveJob['record']; close: () => void }) {
-  const [trouble, setTrouble] = useState('')
-  const [busy, setBusy] = useState(false)
-  const take = async (file: File | undefined) => {
-    if (!file) return
-    setBusy(true)
-    const photo = await keepPhoto(shopId, jobId, file)
-    setBusy(false)
-    if (!photo) return setTrouble('This file can’t be read as a picture. Take the photo again, or choose a JPEG or PNG.')
-    record([{ kind: 'photographed', photoId: photo.id, itemId }])
-    close()
-  }
+  const { take, trouble, words, busy } = useTakenPhoto(shopId, jobId)
   return (
     <div className="space-y-4">
       {trouble && (
@@ -28,9 +17,9 @@ export function JobPhoto({ shopId, jobId, itemId, what, record, close }: { shopI
         <Camera size={40} aria-hidden />
         <span className="text-2xl">Take the photo</span>
         <span className="text-[17px] font-semibold">{what}</span>
-        <input type="file" accept="image/*" capture="environment" className="sr-only" aria-label="Take the photo" disabled={busy} onChange={(event) => void take(event.target.files?.[0])} />
+        <input type="file" accept="image/*" capture="environment" className="sr-only" aria-label="Take the photo" disabled={busy} onChange={(event) => void take(event.target.files?.[0], (photo) => (record([{ kind: 'photographed', photoId: photo.id, itemId }]), close()))} />
       </label>
-      <p className="text-lg text-second">{busy ? 'Keeping it…' : 'It is kept on this tablet at once and sent when there is a network. Where it was taken is not kept.'}</p>
+      <p className="text-lg text-second">{words}</p>
     </div>
   )
 }

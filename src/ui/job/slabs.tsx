@@ -22,7 +22,7 @@ export function LeaveButton({ onClick }: { onClick: () => void }) {
 export function UndoSlab({ atMs, can, onClick }: { atMs: number | null; can: boolean; onClick: () => void }) {
   const leftMs = useCountdown(atMs)
   return (
-    <button type="button" className="own-layer ghost relative !min-h-[84px] flex-col !gap-1 !px-1 overflow-hidden text-lg disabled:opacity-60" onClick={onClick} disabled={!can}>
+    <button type="button" className="ghost relative !min-h-[84px] flex-col !gap-1 !px-1 overflow-hidden text-lg disabled:opacity-60" onClick={onClick} disabled={!can}>
       <Undo2 size={28} aria-hidden />
       {leftMs > 0 ? `Undo ${Math.ceil(leftMs / 1000)} s` : 'Take back'}
       {leftMs > 0 && <span aria-hidden="true" className="absolute bottom-0 left-0 h-1.5 bg-ink" style={{ width: `${(leftMs / UNDO_MS) * 100}%` }} />}

@@ -133,6 +133,7 @@ export function HandoverPdf({ facts, photos, fonts }: { facts: HandoverFacts; ph
             </View>
           ))}
         </View>
+        {facts.photos.length > photos.length && <Text style={{ marginTop: 8 }}>{facts.photos.length - photos.length} more of its photos are kept with the job: some may still be on a tablet.</Text>}
         {photos.length > 0 && (
           <View style={{ marginTop: 14 }} break={photos.length > 2}>
             <Text style={s.h2}>Photos</Text>

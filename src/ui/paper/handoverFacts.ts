@@ -58,7 +58,7 @@ export type HandoverFacts = {
   asFound: string
   asLeft: string
   notes: string[]
-  photoIds: string[]
+  photos: { id: string; words: string }[]
   signatures: { name: string; as: string; at: string }[]
   foot: string
   code: string
@@ -133,7 +133,7 @@ export function handoverFacts(job: HandoverSource, shop: { name: string; house: 
     asFound: [...state.intake].flatMap(([point, { value }]) => (value === '' ? [] : [`${INTAKE_WORDS[point].name.toLowerCase()} ${value}${INTAKE_WORDS[point].unit ? ` ${INTAKE_WORDS[point].unit}` : ''}`])).join('; '),
     asLeft: document.settings.map((setting) => settingTo(setting.name, state.settings.get(setting.id) ?? setting.asFound)).join(', '),
     notes: state.notes.filter((note) => note.text !== '').map((note) => `${note.text} (${name(note.personId)})`),
-    photoIds: state.photos.map((photo) => photo.photoId),
+    photos: state.photos.map((photo) => ({ id: photo.photoId, words: photo.itemId ? itemWords(document, photo.itemId) : 'photo of this job' })),
     signatures: state.signatures.map((signature) => ({ name: signature.name, as: { installer: 'installer', checker: 'checked it', 'second pass': 'second pass, the same person' }[signature.as], at: day(wallMsOf(signature.at)) })),
     foot: `${capital(document.name)}, ${job.revisionNumber ? `revision ${job.revisionNumber}` : 'draft record'}`,
     code: `${shop.origin}/jobs/${job.id}/handover`,

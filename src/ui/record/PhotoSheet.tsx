@@ -1,9 +1,9 @@
 'use client'
 import { Camera, Image as Picture } from 'lucide-react'
 import { useState } from 'react'
-import { keepPhoto } from '@/client/media'
 import { fieldEdits } from '@/core/procedure/edit'
 import { View } from '@/core/procedure/view'
+import { useTakenPhoto, type TakenPhoto } from '../job/useTakenPhoto'
 import { newId } from '../procedure/newItem'
 import type { LiveStrip } from './useStrip'
 
@@ -17,24 +17,17 @@ export function photoView(photoId: string, name: string, size: { width: number; 
 
 /** A photo with the camera or from a file: kept on the device at once; to drop marks on, or only to look at. */
 export function PhotoSheet({ strip, shopId, jobId, close }: { strip: LiveStrip; shopId: string; jobId: string; close: () => void }) {
-  const [trouble, setTrouble] = useState('')
-  const [busy, setBusy] = useState(false)
+  const { take, trouble, words, busy } = useTakenPhoto(shopId, jobId)
   const { document } = strip.job
   const [underId, setUnderId] = useState('')
   const under = document.views.find((view) => view.id === underId)
-  const take = async (file: File | undefined, asView: boolean) => {
-    if (!file) return
-    setBusy(true)
-    const photo = await keepPhoto(shopId, jobId, file)
-    if (!photo) {
-      setBusy(false)
-      return setTrouble('This file can’t be read as a picture. Take the photo again, or choose a JPEG or PNG.')
-    }
-    const { id } = photo
-    strip.happen([
-      { kind: 'photographed', photoId: id, itemId: strip.inHand },
-      ...(asView ? [{ kind: 'stated' as const, said: 'photo', edits: under ? fieldEdits('views', under, { ...under, photoId: id } as View) : [{ kind: 'add' as const, collection: 'views' as const, item: photoView(id, `Photo ${document.views.length + 1}`, photo), after: null }] }] : []),
-    ])
+  const lookAt = (photo: TakenPhoto) => {
+    strip.happen([{ kind: 'photographed', photoId: photo.id, itemId: strip.inHand }])
+    close()
+  }
+  const markOn = (photo: TakenPhoto) => {
+    const edits = under ? fieldEdits('views', under, { ...under, photoId: photo.id } as View) : [{ kind: 'add' as const, collection: 'views' as const, item: photoView(photo.id, `Photo ${document.views.length + 1}`, photo), after: null }]
+    strip.happen([{ kind: 'photographed', photoId: photo.id, itemId: strip.inHand }, { kind: 'stated', said: 'photo', edits }])
     close()
   }
   return (
@@ -58,10 +51,10 @@ export function PhotoSheet({ strip, shopId, jobId, close }: { strip: LiveStrip; 
         </label>
       )}
       <div className="grid gap-3 sm:grid-cols-2">
-        <FileButton words="To drop marks on" sub={under ? `under “${under.name}”` : 'it becomes a view of the map'} icon={<Camera size={40} aria-hidden />} main onFile={(file) => void take(file, true)} disabled={busy} />
-        <FileButton words="Only to look at" sub={strip.inHand ? 'kept with the part in hand' : 'kept with this job'} icon={<Picture size={40} aria-hidden />} onFile={(file) => void take(file, false)} disabled={busy} />
+        <FileButton words="To drop marks on" sub={under ? `under “${under.name}”` : 'it becomes a view of the map'} icon={<Camera size={40} aria-hidden />} main onFile={(file) => void take(file, markOn)} disabled={busy} />
+        <FileButton words="Only to look at" sub={strip.inHand ? 'kept with the part in hand' : 'kept with this job'} icon={<Picture size={40} aria-hidden />} onFile={(file) => void take(file, lookAt)} disabled={busy} />
       </div>
-      <p className="text-lg text-second">{busy ? 'Keeping it…' : 'It is kept on this tablet at once and sent when there is a network. Where it was taken is not kept.'}</p>
+      <p className="text-lg text-second">{words}</p>
     </div>
   )
 }

@@ -8,8 +8,6 @@ import { readMedia } from '@/server/media'
 import { currentCrew } from '@/server/session'
 import { handoverFacts } from '@/ui/paper/handoverFacts'
 import { HandoverPdf, type Fonts } from '@/ui/paper/HandoverPdf'
-import { itemWords } from '@/ui/words/items'
-import { foldJob } from '@/core/job/fold'
 
 export const dynamic = 'force-dynamic'
 const MOST_PHOTOS = 12
@@ -24,10 +22,9 @@ export async function GET(_: Request, { params }: { params: Promise<{ jobId: str
   const people = new Map((await everybody(crew)).map((person) => [person.id, person.name]))
   const facts = handoverFacts(job, { name: crew.shopName, house: crew.house, rules: crew.rules, people, origin: env().ISTRUZIONE_ORIGIN, hasOthers: await shopHasOthers(crew) })
   const photos = []
-  for (const { photoId, itemId } of foldJob(job.document, job.events).photos.slice(0, MOST_PHOTOS)) {
+  for (const { id: photoId, words } of facts.photos.slice(0, MOST_PHOTOS)) {
     const photo = await readMedia(crew, photoId, true)
-    // One that is still on somebody's tablet is not on this sheet.
-    if (photo) photos.push({ data: photo.bytes, words: itemId ? itemWords(job.document, itemId) : 'photo of this job' })
+    if (photo) photos.push({ data: photo.bytes, words })
   }
   const pdf = await renderToBuffer(<HandoverPdf facts={facts} photos={photos} fonts={FONTS} />)
   return new Response(new Uint8Array(pdf), { headers: { 'content-type': 'application/pdf', 'content-disposition': `inline; filename="hand-over-${job.vehicle.label.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.pdf"`, 'cache-control': 'private, no-store' } })
