@@ -23,6 +23,7 @@ import { CardSteps } from './CardSteps'
 import { JobHead } from './JobHead'
 import { JobU } from './JobU'
 import type { MoreAsk } from './MoreDialog'
+import { nameOf } from './nameOf'
 import { NoteForm } from './NoteForm'
 import { SettingsNow } from './SettingsNow'
 import { Strayed } from './Strayed'
@@ -115,7 +116,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
   const reached = rows.every((row) => row.wayIn === 'done')
   const goals = bottomWords(data, job).join('\n')
   const bottom = useMemo(() => ({ goals: goals.split('\n'), ...bottomOf(plan, state), reached }), [goals, plan, state, reached])
-  const nameOf = (personId: string | null) => data.crew.find((person) => person.id === personId)?.name ?? 'somebody'
+  const called = (personId: string | null) => nameOf(data, personId)
   const toolsOut = job.balance.openRows.flatMap((row) => (row.account === 'tool' ? [row.id] : []))
   const later = useCallback((key: string) => setLeft((now) => new Set([...now, key])), [])
   return (
@@ -124,14 +125,14 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
       <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(320px,1fr)_2fr] lg:grid-rows-[minmax(0,1fr)]">
         <aside className="order-2 flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-4 lg:order-1" aria-label="The whole job">
           <div className="-mx-4 min-h-0 flex-1 overflow-y-auto px-4 pb-2" tabIndex={0} role="group" aria-label="The U, scrolls">
-            <JobU model={model} rows={rows} bottom={bottom} trayOf={trayOf} size="bay" middle={`${counts.out} out, ${counts.back} back`} {...(turns && { extra: (row) => <Whose names={[...new Set([...row.inCards, ...row.outCards].flatMap((card) => card.steps.flatMap((step) => (isDone(state, step.operation) ? [] : (state.givenTo.get(step.operation.key) ?? [])))))].map(nameOf)} /> })} />
+            <JobU model={model} rows={rows} bottom={bottom} trayOf={trayOf} size="bay" middle={`${counts.out} out, ${counts.back} back`} {...(turns && { extra: (row) => <Whose names={[...new Set([...row.inCards, ...row.outCards].flatMap((card) => card.steps.flatMap((step) => (isDone(state, step.operation) ? [] : (state.givenTo.get(step.operation.key) ?? [])))))].map(called)} /> })} />
           </div>
           {turns && (
             <ul aria-label="Who does what" className="border-t border-hair pt-2">
               {state.people.map(({ personId }) => (
-                <li key={personId} className="flex justify-between gap-3 text-[17px]" data-hand={nameOf(personId)}>
-                  <b>{nameOf(personId)}</b>
-                  <span className="truncate text-second">{turnWords(job, turns.get(personId)!, nameOf)}</span>
+                <li key={personId} className="flex justify-between gap-3 text-[17px]" data-hand={called(personId)}>
+                  <b>{called(personId)}</b>
+                  <span className="truncate text-second">{turnWords(job, turns.get(personId)!, called)}</span>
                 </li>
               ))}
             </ul>
@@ -226,7 +227,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
               </div>
             </>
           ) : turn.wait && (turn.wait.kind !== 'done' || !state.people.some((hand) => hand.personId === data.acting.id)) ? (
-            <Waiting data={data} job={job} wait={turn.wait} nameOf={nameOf} />
+            <Waiting data={data} job={job} wait={turn.wait} />
           ) : (
             <AllDone jobId={data.id} left={left.size} open={job.balance.openRows.length} tools={toolsOut} toolsBack={() => job.record(toolsOut.map((tool) => ({ kind: 'tool back', tool })))} again={() => setLeft(new Set())} />
           )}

@@ -7,6 +7,7 @@ import type { Happening, JobEvent } from '@/core/job/event'
 import type { ChangeActing } from '../shell/ActingButton'
 import { capital, settingTo } from '../words/operations'
 import { JobHead } from './JobHead'
+import { nameOf } from './nameOf'
 import type { JobData, LiveJob } from './useJob'
 
 /** What somebody may have changed while nobody looked. */
@@ -19,7 +20,7 @@ export function PausedScreen({ data, job, change, changed }: { data: JobData; jo
   const settings = [...model.settings.values()].filter((setting) => ASKED_AGAIN.includes(setting.role))
   const [answers, setAnswers] = useState<Record<string, string>>({})
   const missing = settings.filter((setting) => answers[setting.id] === undefined)
-  const who = data.crew.find((person) => person.id === paused.personId)?.name
+  const who = nameOf(data, paused.personId)
   const resume = () => {
     const moved = settings.flatMap((setting): Happening[] => (answers[setting.id] !== (state.settings.get(setting.id) ?? setting.asFound) ? [{ kind: 'set', settingId: setting.id, value: answers[setting.id]!, methodId: null }] : []))
     const made = job.record([...moved, { kind: 'resumed', checked: settings.map((setting) => setting.id) }])
@@ -32,7 +33,7 @@ export function PausedScreen({ data, job, change, changed }: { data: JobData; jo
       <main className="grid flex-1 content-start gap-x-10 gap-y-6 px-6 pb-8 lg:grid-cols-[1fr_1.1fr]">
         <section className="space-y-5">
           <div className="on-sign rounded p-6">
-            <p className="text-2xl font-semibold">Paused{who ? ` by ${who}` : ''}, {new Date(wallMsOf(paused.at)).toLocaleString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}</p>
+            <p className="text-2xl font-semibold">Paused by {who}, {new Date(wallMsOf(paused.at)).toLocaleString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}</p>
             <h1 className="text-[clamp(36px,5vw,64px)] font-extrabold leading-none">{capital(paused.reason)}</h1>
             {paused.until && <p className="mt-2 text-2xl">until {new Date(`${paused.until}T00:00`).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}</p>}
           </div>

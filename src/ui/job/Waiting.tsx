@@ -1,11 +1,12 @@
 'use client'
 import { stillOf, type Wait } from '@/core/job/whoDoesWhat'
 import { cardNameIn } from '../words/modelNames'
+import { nameOf } from './nameOf'
 import { stepWords } from '../words/operations'
 import type { JobData, PlannedJob } from './useJob'
 
 /** Somebody with nothing to do just now: what it waits for, and the cards that could be taken over. */
-export function Waiting({ data, job, wait, nameOf }: { data: JobData; job: PlannedJob; wait: Wait; nameOf: (personId: string | null) => string }) {
+export function Waiting({ data, job, wait }: { data: JobData; job: PlannedJob; wait: Wait }) {
   const { plan, state, model } = job
   const isOnIt = state.people.some((hand) => hand.personId === data.acting.id)
   const cards = [...plan.wayIn, ...plan.wayOut]
@@ -19,10 +20,10 @@ export function Waiting({ data, job, wait, nameOf }: { data: JobData; job: Plann
     <div className="flex min-h-0 flex-1 flex-col gap-4">
       <div className="on-sign rounded-br px-6 py-5" role="status">
         <p className="text-2xl font-semibold">{data.acting.name}</p>
-        <h1 className="text-[clamp(38px,5vw,64px)] font-extrabold leading-none">{!isOnIt ? 'Not on this job' : wait.kind === 'seat' ? `${nameOf(wait.personId)} sits there` : wait.kind === 'first' ? `Wait for ${nameOf(wait.personId)}` : 'Nothing left for you'}</h1>
+        <h1 className="text-[clamp(38px,5vw,64px)] font-extrabold leading-none">{!isOnIt ? 'Not on this job' : wait.kind === 'seat' ? `${nameOf(data, wait.personId)} sits there` : wait.kind === 'first' ? `Wait for ${nameOf(data, wait.personId)}` : 'Nothing left for you'}</h1>
         <p className="mt-2 text-2xl">
           {!isOnIt
-            ? `${state.people.map((hand) => nameOf(hand.personId)).join(' and ')} ${state.people.length === 1 ? 'is' : 'are'} on it. Take a card over, or come in under More.`
+            ? `${state.people.map((hand) => nameOf(data, hand.personId)).join(' and ')} ${state.people.length === 1 ? 'is' : 'are'} on it. Take a card over, or come in under More.`
             : wait.kind === 'seat'
               ? `Your next card is at the ${wait.station}.`
               : wait.kind === 'first'
@@ -36,7 +37,7 @@ export function Waiting({ data, job, wait, nameOf }: { data: JobData; job: Plann
             <span className="min-w-0 flex-1 text-xl font-semibold">
               {cardNameIn(model, cards.find((other) => other.id === card.cardId)!)}
               <span className="block text-[16px] font-normal text-second">
-                {nameOf(card.of)}, {card.keys.length} {card.keys.length === 1 ? 'step' : 'steps'} left{card.helpers > 1 ? `, takes ${card.helpers} people` : ''}
+                {nameOf(data, card.of)}, {card.keys.length} {card.keys.length === 1 ? 'step' : 'steps'} left{card.helpers > 1 ? `, takes ${card.helpers} people` : ''}
               </span>
             </span>
             <button type="button" className="ghost text-lg" onClick={() => job.record([{ kind: 'card taken', keys: card.keys }])}>

@@ -6,6 +6,7 @@ import { leaveGate } from '@/core/job/leaveGate'
 import { wheelTagOf, type TagLine } from '@/core/job/wheelTag'
 import { traysFor } from '@/core/plan/trays'
 import { powerGate } from '@/core/vehicle/powerGate'
+import { nameOf } from '../job/nameOf'
 import { isPlanned, useJob, type JobData, type LiveJob } from '../job/useJob'
 import { LevelMark } from '../marks/LevelMark'
 import { PlugMark } from '../marks/PlugMark'
@@ -22,7 +23,7 @@ export function WheelTag({ data, origin, printedAt }: { data: JobData; origin: s
   const gates = { power: powerGate(job.model, job.vehicle, job.circumstances), mayLeave: leaveGate(job.model, job.state, job.vehicle, job.circumstances).allowed }
   const tag = wheelTagOf(job.model, job.state, gates, isPlanned(job) ? traysFor(job.plan) : [])
   const { paused, history } = job.state
-  const ask = data.crew.find((person) => person.id === (paused?.personId ?? history.at(-1)?.personId))?.name ?? data.acting.name
+  const ask = nameOf(data, paused?.personId ?? history.at(-1)?.personId ?? data.acting.id)
   return (
     <PaperPage title="Wheel tag" hint="A5. It says how the vehicle stands now; the code shows it later." back={`/jobs/${data.id}`} size="A5">
       <article className="w-[128mm] text-black" aria-label="Wheel tag" data-verdict={tag.verdict}>

@@ -20,7 +20,7 @@ import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import type { ShopRules } from '@/core/vehicle/rule'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { rowWords } from '../words/balanceWords'
-import { printedWords } from '../words/dates'
+import { clockWords, printedWords } from '../words/dates'
 import { INTAKE_WORDS } from '../words/intakeWords'
 import { holderWords, itemWords, ownerWords, threadWords } from '../words/items'
 import { capital, settingTo } from '../words/operations'
@@ -128,7 +128,7 @@ export function handoverFacts(job: HandoverSource, shop: { name: string; house: 
     tests: testsOwed(document, state, terms).map((item) => {
       const test = state.tests.get(item.id)
       const before = state.workedBefore.get(item.id)?.works === false ? 'did not work before' : ''
-      return { name: item.name, how: item.how, reading: [test?.reading, before].filter(Boolean).join(', '), who: test ? `${name(test.personId)}, ${clock(wallMsOf(test.at))}` : '', result: test?.result ?? 'not tested' }
+      return { name: item.name, how: item.how, reading: [test?.reading, before].filter(Boolean).join(', '), who: test ? `${name(test.personId)}, ${clockWords(wallMsOf(test.at))}` : '', result: test?.result ?? 'not tested' }
     }),
     asFound: [...state.intake].flatMap(([point, { value }]) => (value === '' ? [] : [`${INTAKE_WORDS[point].name.toLowerCase()} ${value}${INTAKE_WORDS[point].unit ? ` ${INTAKE_WORDS[point].unit}` : ''}`])).join('; '),
     asLeft: document.settings.map((setting) => settingTo(setting.name, state.settings.get(setting.id) ?? setting.asFound)).join(', '),
@@ -138,8 +138,4 @@ export function handoverFacts(job: HandoverSource, shop: { name: string; house: 
     foot: `${capital(document.name)}, ${job.revisionNumber ? `revision ${job.revisionNumber}` : 'draft record'}`,
     code: `${shop.origin}/jobs/${job.id}/handover`,
   }
-}
-
-function clock(ms: number): string {
-  return new Date(ms).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
 }
