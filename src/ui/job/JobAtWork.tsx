@@ -1,12 +1,11 @@
 'use client'
-import { Axe, Camera, CircleX, ClipboardList, EqualNot, NotebookPen, Pause, SlidersHorizontal, Unplug } from 'lucide-react'
+import { Axe, CircleX, EqualNot, NotebookPen, Unplug } from 'lucide-react'
 import dynamic from 'next/dynamic'
-import Link from 'next/link'
 import { useCallback, useMemo, useState } from 'react'
 import type { Happening } from '@/core/job/event'
 import { unreadCautions } from '@/core/job/acknowledged'
 import { delayLeft, happeningsFor, isDone, nextTap, toolsTakenUp, type NextTap } from '@/core/job/progress'
-import { bottomOf, outAndBack, uRows } from '@/core/job/uRows'
+import { uRows } from '@/core/job/uRows'
 import { turnsOf, type Turn } from '@/core/job/whoDoesWhat'
 import { judged } from '@/core/plan/demandsOf'
 import { traysFor } from '@/core/plan/trays'
@@ -21,15 +20,13 @@ import { ActionSign } from './ActionSign'
 import { AllDone } from './AllDone'
 import { CardSteps } from './CardSteps'
 import { JobHead } from './JobHead'
-import { JobU } from './JobU'
+import { JobAside } from './JobAside'
 import type { MoreAsk } from './MoreDialog'
-import { nameOf } from './nameOf'
 import { NoteForm } from './NoteForm'
-import { SettingsNow } from './SettingsNow'
 import { Strayed } from './Strayed'
 import { ConfirmPreparations, FacetSlabs, LeaveButton, SlabButton, UndoSlab, waitWords } from './slabs'
 import { TestNeeds } from './TestNeeds'
-import { bottomWords, type JobData, type PlannedJob } from './useJob'
+import type { JobData, PlannedJob } from './useJob'
 import { useAwake } from './useAwake'
 import { useJobKeys } from './useJobKeys'
 import { useLaterParts } from './useLaterParts'
@@ -71,7 +68,6 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
   const rows = useMemo(() => uRows(plan, state), [plan, state])
   const trays = useMemo(() => new Map(traysFor(plan).flatMap((tray) => tray.holderIds.map((id) => [id, tray.label] as const))), [plan])
   const trayOf = useCallback((id: string) => trays.get(id), [trays])
-  const counts = outAndBack(rows)
   const close = () => setAsk(null)
 
   const act = tap ? judged(plan.job, tap.step.operation) : null
@@ -113,59 +109,13 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
   useJobKeys({ done, takeBack: job.takeBack, note: () => setAsk('note'), different: () => setAsk('different'), jobId: data.id }, ask !== null || asksReplan, letters)
   useReadAloud(operation ? [stepWords(model, operation).title, stepWords(model, operation).how, ...cautions.map((caution) => caution.sentence)].join('. ') : '', aloud)
 
-  const reached = rows.every((row) => row.wayIn === 'done')
-  const goals = bottomWords(data, job).join('\n')
-  const bottom = useMemo(() => ({ goals: goals.split('\n'), ...bottomOf(plan, state), reached }), [goals, plan, state, reached])
-  const called = (personId: string | null) => nameOf(data, personId)
   const toolsOut = job.balance.openRows.flatMap((row) => (row.account === 'tool' ? [row.id] : []))
   const later = useCallback((key: string) => setLeft((now) => new Set([...now, key])), [])
   return (
     <div data-theme={data.theme} className="flex min-h-dvh flex-col lg:h-dvh lg:min-h-[600px]">
       <JobHead data={data} job={job} change={change} back="/today" />
       <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(320px,1fr)_2fr] lg:grid-rows-[minmax(0,1fr)]">
-        <aside className="order-2 flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-4 lg:order-1" aria-label="The whole job">
-          <div className="-mx-4 min-h-0 flex-1 overflow-y-auto px-4 pb-2" tabIndex={0} role="group" aria-label="The U, scrolls">
-            <JobU model={model} rows={rows} bottom={bottom} trayOf={trayOf} size="bay" middle={`${counts.out} out, ${counts.back} back`} {...(turns && { extra: (row) => <Whose names={[...new Set([...row.inCards, ...row.outCards].flatMap((card) => card.steps.flatMap((step) => (isDone(state, step.operation) ? [] : (state.givenTo.get(step.operation.key) ?? [])))))].map(called)} /> })} />
-          </div>
-          {turns && (
-            <ul aria-label="Who does what" className="border-t border-hair pt-2">
-              {state.people.map(({ personId }) => (
-                <li key={personId} className="flex justify-between gap-3 text-[17px]" data-hand={called(personId)}>
-                  <b>{called(personId)}</b>
-                  <span className="truncate text-second">{turnWords(job, turns.get(personId)!, called)}</span>
-                </li>
-              ))}
-            </ul>
-          )}
-          <SettingsNow settings={[...model.settings.values()]} state={state} className="flex flex-wrap justify-between" />
-          <div className="grid grid-cols-3 gap-2">
-            <button type="button" className="ghost !gap-2 !px-1 text-lg" onClick={() => setAsk('note')}>
-              <NotebookPen size={20} aria-hidden /> Note
-            </button>
-            <button type="button" className="ghost !gap-2 !px-1 text-lg" onClick={() => setAsk('photo')}>
-              <Camera size={20} aria-hidden /> Photo
-            </button>
-            <button type="button" className="ghost !gap-2 !px-1 text-lg" onClick={() => setAsk('pause')}>
-              <Pause size={20} aria-hidden /> Pause
-            </button>
-            <Link href={`/jobs/${data.id}/balance`} className={`ghost !gap-2 !px-1 text-lg ${data.kind === 'strip' ? '' : 'col-span-2'}`}>
-              <ClipboardList size={20} aria-hidden /> Balance
-            </Link>
-            <button type="button" className="ghost !gap-2 !px-1 text-lg" onClick={() => setAsk('more')}>
-              <SlidersHorizontal size={20} aria-hidden /> More
-            </button>
-            {data.kind === 'strip' && (
-              <>
-                <Link href={`/jobs/${data.id}/record`} className="ghost !px-1 text-lg">
-                  Recording
-                </Link>
-                <button type="button" className="ghost col-span-3 text-lg" disabled={!tap?.card.partId} onClick={() => setAsk('refit')}>
-                  How it goes back
-                </button>
-              </>
-            )}
-          </div>
-        </aside>
+        <JobAside data={data} job={job} rows={rows} turns={turns} trayOf={trayOf} hasCard={(tap?.card.partId ?? null) !== null} ask={setAsk} />
         <section className="order-1 flex min-h-0 min-w-0 flex-col gap-3 pb-4 pr-4 lg:order-2" aria-label="The next action">
           <Strayed job={job} cardId={cardId} ask={() => replan.ask()} />
           {tap && operation ? (
@@ -292,16 +242,6 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
       {asksReplan && <ReplanDialog job={job} replan={replan} />}
     </div>
   )
-}
-
-function Whose({ names }: { names: string[] }) {
-  return names.length > 0 ? <p className="text-[15px] text-second">{names.join(', ')}</p> : null
-}
-
-function turnWords(job: PlannedJob, turn: Turn, nameOf: (id: string | null) => string): string {
-  if (turn.tap) return `${turn.tap.step.station}: ${cardNameIn(job.model, turn.tap.card)}, ${stepWords(job.model, turn.tap.step.operation).title}`
-  if (!turn.wait || turn.wait.kind === 'done') return 'has nothing left'
-  return turn.wait.kind === 'seat' ? `waits: ${nameOf(turn.wait.personId)} sits at the ${turn.wait.station}` : `waits for ${nameOf(turn.wait.personId)}`
 }
 
 /** "9 out, none broken; and 2 more". */
