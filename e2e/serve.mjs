@@ -9,7 +9,7 @@ let child = null
 let stopping = false
 
 function start() {
-  child = spawn('node_modules/.bin/next', ['start', '-H', '127.0.0.1', '-p', port], { stdio: ['ignore', 'inherit', 'inherit'] })
+  child = spawn(process.execPath, ['bin/lib/serve.mjs', '127.0.0.1', port], { stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, NODE_ENV: 'production' } })
   writeFileSync(join(process.env.ISTRUZIONE_TEST_DATA, 'app.pid'), String(child.pid))
   child.on('exit', () => {
     if (!stopping) setTimeout(start, 2000)

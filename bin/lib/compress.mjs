@@ -1,0 +1,21 @@
+// Compresses the built files of a build folder beside themselves, as small as they get: compress.mjs FOLDER
+// (.br for browsers on a secure address or this machine, .gz for all others).
+import { readdir, readFile, stat, writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import { promisify } from 'node:util'
+import { brotliCompress, constants, gzip } from 'node:zlib'
+
+const folder = join(process.argv[2], 'static')
+const SHORTEST = 1024
+const brotli = promisify(brotliCompress)
+const gz = promisify(gzip)
+
+async function compress(file) {
+  const bytes = await readFile(file)
+  if (bytes.length < SHORTEST) return
+  await writeFile(`${file}.br`, await brotli(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 11, [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length } }))
+  await writeFile(`${file}.gz`, await gz(bytes, { level: 9 }))
+}
+const files = (await readdir(folder, { recursive: true })).filter((name) => /\.(js|css|svg)$/.test(name)).map((name) => join(folder, name))
+// The threads of the runtime share the work; a file is compressed once, since its name holds its content's hash.
+await Promise.all(files.map(async (file) => (await stat(`${file}.br`).catch(() => null)) ?? compress(file)))
