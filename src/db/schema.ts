@@ -3,6 +3,7 @@ import type { JobEvent } from '@/core/job/event'
 import type { FoundPlan } from '../core/plan/foundPlan'
 import type { PlanRequest } from '@/core/plan/planRequest'
 import type { ProcedureDocument } from '@/core/procedure/document'
+import type { Source } from '@/core/procedure/source'
 import type { Build } from '@/core/procedure/when'
 import type { HouseValues } from '@/core/shop/houseValues'
 import type { Kit } from '@/core/shop/kit'
@@ -67,6 +68,8 @@ export type Database = {
   }
   kit: { id: string; shop_id: string; name: string; body: Json<Kit>; version: Generated<number>; changed_by: string; changed_at: Timestamp }
   media: { id: string; shop_id: string; job_id: string; kind: 'photo' | 'voice'; mime: string; bytes: Buffer; thumbnail: Buffer | null; width: number | null; height: number | null; made_by: string; made_at: Timestamp }
+  /** Who entered what at the desk, and from where: appended, never changed. */
+  evidence: { id: string; shop_id: string; procedure_id: string; item_id: string; fields: string[]; source: Source['kind']; words: string; person_id: string; made_at: Timestamp }
   /** What this installation remembers about itself; only the owner reads and writes it. */
   installation_note: { name: string; at: Timestamp }
   job_event: { id: string; shop_id: string; job_id: string; person_id: string; at: string; body: Json<JobEvent>; received_seq: ColumnType<string, never, never>; received_at: Timestamp }

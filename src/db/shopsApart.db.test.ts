@@ -23,6 +23,7 @@ async function fill(trx: ShopTransaction, shopId: string, demo: boolean): Promis
   await trx.insertInto('job').values({ id: ids.job, shop_id: shopId, vehicle_id: ids.vehicle, procedure_id: ids.procedure, revision_id: revision, draft_document: null, title: 'Radio', promised_at: null, request: '{}', found_plan: null, created_by: ids.crew, handed_over_at: null }).execute()
   await trx.insertInto('job_event').values({ id: crypto.randomUUID(), shop_id: shopId, job_id: ids.job, person_id: ids.crew, at: 'now', body: '{}' }).execute()
   await trx.insertInto('media').values({ id: crypto.randomUUID(), shop_id: shopId, job_id: ids.job, kind: 'photo', mime: 'image/jpeg', bytes: Buffer.from([1]), thumbnail: null, width: 1, height: 1, made_by: ids.crew }).execute()
+  await trx.insertInto('evidence').values({ id: crypto.randomUUID(), shop_id: shopId, procedure_id: ids.procedure, item_id: 'p1', fields: ['name'], source: 'printed', words: 'sheet 4', person_id: ids.crew }).execute()
 }
 
 beforeAll(async () => {
@@ -37,7 +38,7 @@ afterAll(async () => {
   await owner.destroy()
 })
 
-const TABLES = ['shop', 'crew', 'procedure', 'revision', 'vehicle', 'job', 'job_event', 'media'] as const
+const TABLES = ['shop', 'crew', 'procedure', 'revision', 'vehicle', 'job', 'job_event', 'media', 'evidence'] as const
 
 describe('shops are kept apart by the database', () => {
   test.each(TABLES)('%s shows one shop its own rows, and nobody without a shop any', async (table) => {
@@ -55,7 +56,7 @@ describe('shops are kept apart by the database', () => {
 })
 
 describe('what happened is kept', () => {
-  test.each(['update job_event set at = at', 'delete from job_event', 'truncate job_event', 'update revision set note = note', 'delete from revision'])('the application may not: %s', async (text) => {
+  test.each(['update job_event set at = at', 'delete from job_event', 'truncate job_event', 'update revision set note = note', 'delete from revision', 'update evidence set words = words', 'delete from evidence'])('the application may not: %s', async (text) => {
     await expect(asShop(app, shops.ours, (trx) => sql.raw(text).execute(trx))).rejects.toThrow(/permission denied/)
   })
   test.each(['update job_event set at = at', 'delete from job_event', 'truncate job_event', 'update revision set note = note', 'delete from revision', 'truncate revision cascade'])('nor may the owner: %s', async (text) => {

@@ -2,7 +2,7 @@ import 'server-only'
 import type { Id } from '@/core/base/id'
 import { confirmationsOf, stripsOf } from '@/core/job/strips'
 import { JobEvent } from '@/core/job/event'
-import { evidenceOf, type Evidence } from '@/core/job/evidence'
+import { evidenceOf, type Entry, type Evidence } from '@/core/job/evidence'
 import type { Strip } from '@/core/order/learntOrder'
 import { checkRecord, type Confirmations } from '@/core/plan/checkRecord'
 import { forbidsPublishing, type Problem } from '@/core/plan/problem'
@@ -10,6 +10,7 @@ import { copiedFor, ProcedureDocument, emptyDocument } from '@/core/procedure/do
 import { mirroredFor } from '@/core/procedure/mirror'
 import { applyEdits, type Conflict, type Edit } from '@/core/procedure/edit'
 import { parseDocumentText, type DocumentError } from '@/core/procedure/parseDocument'
+import { NOT_SAID, type Source } from '@/core/procedure/source'
 import type { ShopTransaction } from '../db/client'
 import { cleanUpOf, type CleanUp, type LookedBack } from '@/core/strip/cleanUp'
 import { whilePlanning, type Circumstances } from '@/core/vehicle/circumstances'
@@ -80,7 +81,7 @@ export async function readProcedure(crew: Crew, procedureId: string): Promise<Pr
       problems: checkRecord(document, circumstancesOf(crew), seen.confirmations),
       strips: seen.strips,
       cleanUp: cleanUpOf(document, seen.jobs),
-      evidence: evidenceOf(document, seen.jobs),
+      evidence: evidenceOf(document, seen.jobs, await entriesOf(trx, row.id)),
       version: draft?.version ?? 0,
       isDraft: draft !== undefined,
       revision: revision ? { id: revision.id, number: revision.number, publishedAt: revision.published_at, by: by?.name ?? 'somebody' } : null,
@@ -144,14 +145,15 @@ export async function importProcedure(crew: Crew, text: string): Promise<{ statu
 }
 
 export type EditOutcome =
-  | { status: 'saved'; document: ProcedureDocument; problems: Problem[]; version: number; conflicts: Conflict[] }
+  | { status: 'saved'; document: ProcedureDocument; problems: Problem[]; version: number; conflicts: Conflict[]; evidence: Map<Id, Evidence> }
   | { status: 'refused'; sentence: string }
 
 /**
  * Merges edits into the draft, field by field, under a lock, so that two people never overwrite each other unseen.
- * The first edit of a published procedure begins a draft from its newest revision.
+ * The first edit of a published procedure begins a draft from its newest revision. Who entered what, and from which source, is
+ * kept beside it.
  */
-export async function editDraft(crew: Crew, procedureId: string, edits: readonly Edit[]): Promise<EditOutcome> {
+export async function editDraft(crew: Crew, procedureId: string, edits: readonly Edit[], source: Source = NOT_SAID): Promise<EditOutcome> {
   return inShop(crew, async (trx) => {
     const now = await lockedDraft(trx, procedureId)
     if (!now) return { status: 'refused', sentence: 'This procedure is not in your shop any more. Copy what you typed and open the list of procedures.' }
@@ -160,9 +162,28 @@ export async function editDraft(crew: Crew, procedureId: string, edits: readonly
     const { document, conflicts } = applied.value
     const version = now.version + 1
     await storeDraft(crew, trx, procedureId, document, version)
-    const { confirmations } = await seenOn(trx, procedureId, document, circumstancesOf(crew))
-    return { status: 'saved', document, problems: checkRecord(document, circumstancesOf(crew), confirmations), version, conflicts }
+    await keepEvidence(crew, trx, procedureId, edits, conflicts, source)
+    const { confirmations, jobs } = await seenOn(trx, procedureId, document, circumstancesOf(crew))
+    return { status: 'saved', document, problems: checkRecord(document, circumstancesOf(crew), confirmations), version, conflicts, evidence: evidenceOf(document, jobs, await entriesOf(trx, procedureId)) }
   })
+}
+
+/** One row for each thing that these edits add or change; what met a newer value was not entered. */
+async function keepEvidence(crew: Crew, trx: ShopTransaction, procedureId: string, edits: readonly Edit[], conflicts: readonly Conflict[], source: Source): Promise<void> {
+  const left = new Set(conflicts.map((conflict) => conflict.edit))
+  const fields = new Map<Id, string[]>()
+  for (const edit of edits) {
+    if (left.has(edit) || (edit.kind !== 'add' && edit.kind !== 'field')) continue
+    const id = edit.kind === 'add' ? edit.item.id : edit.id
+    fields.set(id, [...(fields.get(id) ?? []), ...(edit.kind === 'field' ? [edit.field] : [])])
+  }
+  const rows = [...fields].map(([itemId, changed]) => ({ id: crypto.randomUUID(), shop_id: crew.shopId, procedure_id: procedureId, item_id: itemId, fields: changed, source: source.kind, words: source.words, person_id: crew.acting.id }))
+  if (rows.length > 0) await trx.insertInto('evidence').values(rows).execute()
+}
+
+async function entriesOf(trx: ShopTransaction, procedureId: string): Promise<Entry[]> {
+  const rows = await trx.selectFrom('evidence').select(['item_id', 'person_id', 'made_at', 'source', 'words']).where('procedure_id', '=', procedureId).orderBy('made_at').execute()
+  return rows.map((row) => ({ itemId: row.item_id, personId: row.person_id, atMs: row.made_at.getTime(), source: { kind: row.source, words: row.words } }))
 }
 
 /** Changes the draft under the same lock, where `change` makes another document of it. For what comes from a strip. */

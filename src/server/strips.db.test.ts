@@ -71,6 +71,20 @@ test('a field the desk changed meanwhile stays as the desk has it', async () => 
   expect((await draftOf(procedureId)).parts[0]).toMatchObject({ name: 'Centre surround', brittle: true })
 })
 
+test('who entered a thing at the desk stands beside it, with where they had it from; what met a newer value was not entered', async () => {
+  const { jobId, procedureId } = await begin(fleet())
+  await appendJobEvents(crew, jobId, [event(jobId, named('p1', 'Surround'))])
+  const part = (await draftOf(procedureId)).parts[0]!
+  const evidence = async () => (await readProcedure(crew, procedureId))!.evidence.get('p1')!
+  expect((await evidence()).entered).toBeNull()
+  const saved = await editDraft(crew, procedureId, fieldEdits('parts', part, { ...part, brittle: true } as Part), { kind: 'printed', words: 'trim sheet 4' })
+  expect(saved).toMatchObject({ status: 'saved' })
+  expect(await evidence()).toMatchObject({ stated: { personId: crew.acting.id }, entered: { personId: crew.acting.id, source: { kind: 'printed', words: 'trim sheet 4' } } })
+  const late = await editDraft(crew, procedureId, [{ kind: 'field', collection: 'parts', id: 'p1', field: 'name', from: 'Bezel', to: 'Trim' }], { kind: 'hearsay', words: '' })
+  expect(late).toMatchObject({ conflicts: [{ reason: 'changed' }] })
+  expect((await evidence()).entered!.source.kind).toBe('printed')
+})
+
 test('the order things came off in is kept in the record, and follows what is taken back', async () => {
   const { jobId, procedureId } = await begin(fleet())
   const off = event(jobId, { kind: 'part at', partId: 'p2', level: 'off' })

@@ -2,6 +2,7 @@
 import { redirect } from 'next/navigation'
 import { z } from 'zod'
 import { Edit } from '@/core/procedure/edit'
+import { Source } from '@/core/procedure/source'
 import { addFromDesk } from '@/server/jobEvents'
 import { editDraft, importProcedure, newProcedure, publishDraft, type EditOutcome } from '@/server/procedures'
 import { mayAct, refused, requireCrew, type Refused } from '@/server/session'
@@ -26,13 +27,13 @@ export async function importProcedureAction(text: unknown): Promise<{ sentences:
   redirect(`/procedures/${outcome.procedureId}`)
 }
 
-const Edits = z.object({ procedureId: z.uuid(), edits: z.array(Edit).min(1).max(500) })
+const Edits = z.object({ procedureId: z.uuid(), edits: z.array(Edit).min(1).max(500), source: Source })
 
-export async function editDraftAction(procedureId: string, edits: Edit[]): Promise<EditOutcome> {
+export async function editDraftAction(procedureId: string, edits: Edit[], source: Source): Promise<EditOutcome> {
   const crew = await requireCrew()
-  const parsed = Edits.safeParse({ procedureId, edits })
+  const parsed = Edits.safeParse({ procedureId, edits, source })
   if (!parsed.success) return { status: 'refused', sentence: `This change can’t be read: ${parsed.error.issues[0]!.message}` }
-  return editDraft(crew, parsed.data.procedureId, parsed.data.edits)
+  return editDraft(crew, parsed.data.procedureId, parsed.data.edits, parsed.data.source)
 }
 
 export async function publishAction(procedureId: string, note: string): Promise<{ status: 'done'; number: number } | Refused> {

@@ -1,22 +1,28 @@
 import { compareText, type Id } from '../base/id'
 import type { Stamp } from '../base/clock'
+import type { Source } from '../procedure/source'
 import type { ProcedureDocument } from '../procedure/document'
 import { foldJob } from './fold'
+import { saysAlready } from './proposals'
 import { confirmedBy, type JobHistory } from './strips'
 
 export type Witness = { personId: Id; label: string; at: Stamp }
 
-/** Who stated a thing, and who bore it out or found it otherwise on which vehicle. */
-export type Evidence = { stated: Witness | null; confirmed: Witness[]; contradicted: (Witness & { field: string; value: string })[] }
+/** Something entered at the desk, and where whoever did it has it from. */
+export type Entry = { itemId: Id; personId: Id; atMs: number; source: Source }
+
+/** Who stated a thing, who entered or changed it last at the desk, and who bore it out or found it otherwise on which vehicle. */
+export type Evidence = { stated: Witness | null; entered: Entry | null; confirmed: Witness[]; contradicted: (Witness & { field: string; value: string })[] }
 
 /**
- * The evidence of every thing of a record, from the events of the jobs on it: they are append-only and stand outside every revision,
- * so that nothing has to be kept twice. Stated: the strip that named it first. Cost: a fold of each job.
+ * The evidence of every thing of a record: from the events of the jobs on it, and from what was entered at the desk; both are
+ * append-only and stand outside every revision. Stated: the strip that named it first. What was found otherwise and is in the record
+ * by now bears it out. Cost: a fold of each job.
  */
-export function evidenceOf(document: ProcedureDocument, jobs: readonly JobHistory[]): Map<Id, Evidence> {
+export function evidenceOf(document: ProcedureDocument, jobs: readonly JobHistory[], entries: readonly Entry[] = []): Map<Id, Evidence> {
   const all = new Map<Id, Evidence>()
   const of = (id: Id): Evidence => {
-    const evidence = all.get(id) ?? { stated: null, confirmed: [], contradicted: [] }
+    const evidence = all.get(id) ?? { stated: null, entered: null, confirmed: [], contradicted: [] }
     all.set(id, evidence)
     return evidence
   }
@@ -33,7 +39,15 @@ export function evidenceOf(document: ProcedureDocument, jobs: readonly JobHistor
       const witness = last.get(id)
       if (witness) of(id).confirmed.push(witness)
     }
-    for (const { itemId, field, value, personId, at } of state.deviations) of(itemId).contradicted.push({ personId, label: job.label, at, field, value })
+    for (const { itemId, field, value, personId, at } of state.deviations) {
+      const witness = { personId, label: job.label, at }
+      if (saysAlready(document, itemId, field, value)) of(itemId).confirmed.push(witness)
+      else of(itemId).contradicted.push({ ...witness, field, value })
+    }
+  }
+  for (const entry of entries) {
+    const evidence = of(entry.itemId)
+    if (evidence.entered === null || evidence.entered.atMs <= entry.atMs) evidence.entered = entry
   }
   return all
 }

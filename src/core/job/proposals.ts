@@ -2,7 +2,7 @@ import type { Stamp } from '../base/clock'
 import { compareText, type Id } from '../base/id'
 import type { ProcedureDocument } from '../procedure/document'
 import { fieldEdits, type Edit } from '../procedure/edit'
-import type { Holder } from '../procedure/holder'
+import { driveOf, headsOf, type Holder } from '../procedure/holder'
 import type { JobEvent } from './event'
 import { foldJob } from './fold'
 
@@ -57,11 +57,17 @@ function editsFor(document: ProcedureDocument, itemId: Id, field: string, value:
   return [...document.functions, ...document.facets].some((item) => item.id === itemId) ? [] : null
 }
 
+/** Whether the record has by now what a job found. */
+export function saysAlready(document: ProcedureDocument, itemId: Id, field: string, value: string): boolean {
+  const holder = document.holders.find((item) => item.id === itemId)
+  return holder && field === 'head' ? headsOf(holder).includes(value) : editsFor(document, itemId, field, value) === null
+}
+
 /** A head seen: one more of its kind, or a new one beside those that are known. */
 function headEdits(holder: Holder, head: string): Edit[] {
-  const at = head.lastIndexOf(' ')
-  const [drive, size] = [head.slice(0, at), head.slice(at + 1)] as [Holder['drives'][number]['drive'], string]
-  const same = (other: Holder['drives'][number]) => other.drive === drive && other.size === size
-  const drives = holder.drives.some(same) ? holder.drives.map((other) => (same(other) ? { ...other, seen: other.seen + 1 } : other)) : [...holder.drives, { ...holder.drives[0]!, drive, size, seen: 1 }]
+  const drive = driveOf(head)
+  if (drive === null) return []
+  const same = (other: Holder['drives'][number]) => other.drive === drive.drive && other.size === drive.size
+  const drives = holder.drives.some(same) ? holder.drives.map((other) => (same(other) ? { ...other, seen: other.seen + 1 } : other)) : [...holder.drives, { ...drive, seen: 1 }]
   return fieldEdits('holders', holder, { ...holder, drives } as Holder)
 }

@@ -22,6 +22,7 @@ import { COLLECTION_WORDS } from './fieldSpecs'
 import { ItemForm } from './ItemForm'
 import { OrderTab } from '../order/OrderTab'
 import { blankItem } from './newItem'
+import { SourceChoice } from './SourceChoice'
 import { PartFacts } from './PartFacts'
 import { ProblemList } from './ProblemList'
 import { SayLine } from '../say/SayLine'
@@ -169,8 +170,9 @@ export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { dat
             {draft.saving ? 'saving…' : said || (draft.changed ? 'saved' : '')}
           </span>
         </div>
+        <SourceChoice source={draft.source} onChange={draft.setSource} />
         <SayLine document={document} words={data.words} partId={pickedId} save={draft.save} onNewPart={setPickedId} />
-        {pickedId ? <PartFacts document={document} partId={pickedId} evidence={data.evidence} people={data.people} onOpen={open} onAdd={add} /> : <p className="text-second">No part yet. Add the first one: what comes off first.</p>}
+        {pickedId ? <PartFacts document={document} partId={pickedId} evidence={draft.evidence} people={data.people} onOpen={open} onAdd={add} /> : <p className="text-second">No part yet. Add the first one: what comes off first.</p>}
       </aside>
       <Dialog title="What is this model?" open={naming} onClose={() => setNaming(false)}>
         <AboutForm document={document} save={draft.save} close={() => setNaming(false)} />

@@ -1,14 +1,22 @@
 'use client'
 import { useCallback, useState } from 'react'
+import type { Id } from '@/core/base/id'
+import type { Evidence } from '@/core/job/evidence'
 import type { Problem } from '@/core/plan/problem'
 import type { ProcedureDocument } from '@/core/procedure/document'
+import { NOT_SAID, type Source } from '@/core/procedure/source'
 import { inverseOf, type Conflict, type Edit } from '@/core/procedure/edit'
 
-export type EditDraft = (procedureId: string, edits: Edit[]) => Promise<{ status: 'saved'; document: ProcedureDocument; problems: Problem[]; version: number; conflicts: Conflict[] } | { status: 'refused'; sentence: string }>
+export type EditDraft = (procedureId: string, edits: Edit[], source: Source) => Promise<{ status: 'saved'; document: ProcedureDocument; problems: Problem[]; version: number; conflicts: Conflict[]; evidence: ReadonlyMap<Id, Evidence> } | { status: 'refused'; sentence: string }>
 
 export type Draft = {
   document: ProcedureDocument
   problems: Problem[]
+  /** Who stated each thing, and who bore it out. */
+  evidence: ReadonlyMap<Id, Evidence>
+  /** Where what is entered comes from; kept with everything that is saved from now on. */
+  source: Source
+  setSource: (source: Source) => void
   saving: boolean
   changed: boolean
   conflicts: Conflict[]
@@ -21,9 +29,11 @@ export type Draft = {
 }
 
 /** The draft as this person sees it: edits go out field by field and come back merged with everybody else's. */
-export function useDraft(procedureId: string, initial: { document: ProcedureDocument; problems: Problem[] }, editDraft: EditDraft): Draft {
+export function useDraft(procedureId: string, initial: { document: ProcedureDocument; problems: Problem[]; evidence: ReadonlyMap<Id, Evidence> }, editDraft: EditDraft): Draft {
   const [document, setDocument] = useState(initial.document)
   const [problems, setProblems] = useState(initial.problems)
+  const [evidence, setEvidence] = useState(initial.evidence)
+  const [source, setSource] = useState<Source>(NOT_SAID)
   const [saving, setSaving] = useState(false)
   const [changed, setChanged] = useState(false)
   const [conflicts, setConflicts] = useState<Conflict[]>([])
@@ -34,10 +44,11 @@ export function useDraft(procedureId: string, initial: { document: ProcedureDocu
       if (edits.length === 0) return { sentence: null, applied: [] }
       setSaving(true)
       try {
-        const outcome = await editDraft(procedureId, edits)
+        const outcome = await editDraft(procedureId, edits, source)
         if (outcome.status === 'refused') return { sentence: outcome.sentence, applied: [] }
         setDocument(outcome.document)
         setProblems(outcome.problems)
+        setEvidence(outcome.evidence)
         setChanged(true)
         if (outcome.conflicts.length > 0) setConflicts((now) => [...now, ...outcome.conflicts])
         const left = new Set(outcome.conflicts.map((conflict) => JSON.stringify(conflict.edit)))
@@ -48,7 +59,7 @@ export function useDraft(procedureId: string, initial: { document: ProcedureDocu
         setSaving(false)
       }
     },
-    [editDraft, procedureId],
+    [editDraft, procedureId, source],
   )
   const save = useCallback(
     async (edits: Edit[]) => {
@@ -76,5 +87,5 @@ export function useDraft(procedureId: string, initial: { document: ProcedureDocu
     },
     [save],
   )
-  return { document, problems, saving, changed, conflicts, canUndo: done.length > 0, save, undo, settle }
+  return { document, problems, evidence, source, setSource, saving, changed, conflicts, canUndo: done.length > 0, save, undo, settle }
 }

@@ -1,15 +1,24 @@
 import { wallMsOf } from '@/core/base/clock'
-import type { Evidence, Witness } from '@/core/job/evidence'
+import type { Entry, Evidence, Witness } from '@/core/job/evidence'
 
 /** Who stated a thing, who bore it out, and who found it otherwise: a line each. */
 export function evidenceWords(evidence: Evidence | undefined, people: Record<string, string>): string[] {
   if (!evidence) return []
-  const by = ({ personId, label, at }: Witness) => `${people[personId] ?? 'somebody'} on ${label}, ${new Date(wallMsOf(at)).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`
+  const by = ({ personId, label, at }: Witness) => `${people[personId] ?? 'somebody'} on ${label}, ${dayOf(wallMsOf(at))}`
   const last = evidence.confirmed.at(-1)
   const others = evidence.confirmed.length - 1
   return [
+    evidence.entered ? enteredWords(evidence.entered, people) : '',
     evidence.stated ? `stated by ${by(evidence.stated)}` : '',
     last ? `counted by ${by(last)}${others > 0 ? ` and on ${others} other ${others === 1 ? 'job' : 'jobs'}` : ''}` : '',
     ...evidence.contradicted.map((item) => `found otherwise by ${by(item)}`),
   ].filter(Boolean)
 }
+
+/** "entered by Jo from print: trim sheet 4, 3 Nov". */
+function enteredWords({ personId, atMs, source }: Entry, people: Record<string, string>): string {
+  const from = { 'not said': '', 'own work': ' from own work', printed: ' from print', hearsay: ' by hearsay' }[source.kind]
+  return `entered by ${people[personId] ?? 'somebody'}${from}${source.words ? `: ${source.words}` : ''}, ${dayOf(atMs)}`
+}
+
+const dayOf = (ms: number) => new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
