@@ -45,7 +45,7 @@ function main(): void {
   const policy = Object.fromEntries((values.policy ?? []).map((said) => pair(said, '--policy')))
   const request = PlanRequest.safeParse({ goals, build, policy, start: starts[0], scope: values.opened ? 'opened' : 'refitted' })
   if (!request.success) refuse(request.error.issues.map((issue) => `${issue.path.join(', ')}: ${issue.message}`).join('\n'))
-  const plan = planJob(forBuild(document, request.data.build), request.data, DEFAULT_HOUSE_VALUES)
+  const plan = planJob(forBuild(document, request.data.build, request.data.heads), request.data, DEFAULT_HOUSE_VALUES)
   if (!plan.ok) {
     const sentence = planErrorSentence(document, plan.error)
     process.stdout.write(values.json ? `${JSON.stringify({ refused: sentence, error: plan.error.kind })}\n` : `There is no way in: ${sentence}\n`)

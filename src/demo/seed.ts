@@ -124,7 +124,7 @@ class DemoWriter {
     const car = this.cars.get(spec.vehicle)!
     const { procedureId, revisionId, document } = this.models.get(car.model)!
     const request = PlanRequest.parse({ goals: spec.goals.map((cavityId) => ({ kind: 'cavity', cavityId })), build: car.build, policy: spec.habit ? { habit: spec.habit } : {} })
-    const plan = planJob(forBuild(document, request.build), request, DEFAULT_HOUSE_VALUES)
+    const plan = planJob(forBuild(document, request.build, request.heads), request, DEFAULT_HOUSE_VALUES)
     if (!plan.ok) throw new Error(`The demo job on ${spec.vehicle} has no plan.`)
     const jobId = crypto.randomUUID()
     const startMs = this.nowMs - (spec.daysAgo ?? 0) * 86_400_000 - 50 * 60_000

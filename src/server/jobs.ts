@@ -55,7 +55,7 @@ export async function openJob(crew: Crew, job: NewJob): Promise<{ status: 'done'
     const revision = await newestRevision(trx, vehicle.procedure_id)
     const draft = revision ? null : await trx.selectFrom('draft').selectAll().where('procedure_id', '=', vehicle.procedure_id).executeTakeFirstOrThrow()
     const document = ProcedureDocument.parse((revision ?? draft)!.document)
-    const plan = planJob(forBuild(document, job.request.build), job.request, crew.house, rulesInForce(crew.rules))
+    const plan = planJob(forBuild(document, job.request.build, job.request.heads), job.request, crew.house, rulesInForce(crew.rules))
     if (!plan.ok) return { status: 'no plan', error: plan.error, document }
     const id = crypto.randomUUID()
     await trx

@@ -23,6 +23,6 @@ export async function planFor(crew: Crew, { procedureId, request }: PlanQuestion
   const revision = await inShop(crew, (trx) => newestRevision(trx, procedureId))
   if (!revision) return { status: 'unknown procedure' }
   const document = ProcedureDocument.parse(revision.document)
-  const plan = planJob(forBuild(document, request.build), request, crew.house, rulesInForce(crew.rules), { limits: LIMITS })
+  const plan = planJob(forBuild(document, request.build, request.heads), request, crew.house, rulesInForce(crew.rules), { limits: LIMITS })
   return plan.ok ? { status: 'planned', plan: plan.value } : { status: 'no plan', error: plan.error, document }
 }

@@ -17,6 +17,7 @@ import { dearOrders } from '@/core/strip/dearOrders'
 import type { Question } from '@/core/strip/questions'
 import { ok, type Result } from '@/core/base/result'
 import type { ProcedureDocument } from '@/core/procedure/document'
+import { modelNow } from '@/core/job/modelNow'
 import { forBuild } from '@/core/procedure/forBuild'
 import type { Station } from '@/core/procedure/station'
 import type { HouseValues } from '@/core/shop/houseValues'
@@ -27,19 +28,19 @@ import { rulesInForce } from '@/core/vehicle/rulesInForce'
 export type PlanningInput = { document: ProcedureDocument; request: PlanRequest; house: HouseValues; rules: ShopRules }
 
 async function find({ document, request, house, rules }: PlanningInput, onProgress: (progress: PlanProgress) => void): Promise<Result<FoundPlan, PlanError>> {
-  return findPlan(forBuild(document, request.build), request, house, rulesInForce(rules), { onProgress })
+  return findPlan(forBuild(document, request.build, request.heads), request, house, rulesInForce(rules), { onProgress })
 }
 
 /** What is worth knowing beside the plan that was found. */
 async function extras({ document, request, house, rules }: PlanningInput, found: FoundPlan): Promise<PlanExtras | null> {
-  const model = forBuild(document, request.build)
+  const model = forBuild(document, request.build, request.heads)
   const plan = planFrom(model, request, house, rulesInForce(rules), found)
   return plan.ok ? planExtras(model, request, house, rulesInForce(rules), plan.value) : null
 }
 
 /** The plan shared out. `starts`: where each person stands; `singleTools`: those the shop has one of. */
 async function lanes({ document, request, house, rules }: PlanningInput, found: FoundPlan, starts: Station[], singleTools: string[]): Promise<ReturnType<typeof lanesOf> | null> {
-  const plan = planFrom(forBuild(document, request.build), request, house, rulesInForce(rules), found)
+  const plan = planFrom(forBuild(document, request.build, request.heads), request, house, rulesInForce(rules), found)
   return plan.ok ? lanesOf(plan.value, starts, singleTools) : null
 }
 
@@ -57,7 +58,7 @@ async function fromHere({ document, events, request, house, rules: own, found, p
   const rules = rulesInForce(own)
   const state = foldJob(document, events)
   const adopted = adoptedPlan(events)
-  const model = forBuild(document, { ...request.build, ...Object.fromEntries(state.facets) })
+  const model = modelNow(document, request, state)
   const followed = keptPlan(model, adopted?.request ?? request, house, rules, adopted?.found ?? found)
   if (!followed.ok) return followed
   const result = replan(model, request, house, rules, state, liveStartOf(followed.value, state, liveVehicle(model, state, nowMs)), followed.value, onProgress)

@@ -1,8 +1,10 @@
 import Link from 'next/link'
 import { DeskPage } from '@/app/DeskPage'
 import { listVehicles, readVehicle } from '@/server/vehicles'
+import { vehicleOverlay } from '@/server/jobs'
 import { listKits } from '@/server/kits'
 import { requireCrew } from '@/server/session'
+import { headsFound } from '@/core/job/overlay'
 import { fittedKits } from '@/core/plan/jobGoal'
 import { PlanScreen } from '@/ui/plan/PlanScreen'
 import { Tape } from '@/ui/marks/Tape'
@@ -17,7 +19,7 @@ export default async function PlanPage({ searchParams }: { searchParams: Promise
   if (vehicle?.procedure)
     return (
       <DeskPage crew={crew} at="/plan">
-        <PlanScreen data={{ vehicle, document: vehicle.procedure.document, revisionNumber: vehicle.procedure.revisionNumber, house: crew.house, rules: crew.rules, kits: fittedKits(await listKits(crew), vehicle.procedureId!), singleTools: crew.tools.filter((tool) => tool.count === 1).map((tool) => tool.head || tool.name) }} openJob={openJob} />
+        <PlanScreen data={{ vehicle, heads: headsFound((await vehicleOverlay(crew, vehicle.id, null)).found), document: vehicle.procedure.document, revisionNumber: vehicle.procedure.revisionNumber, house: crew.house, rules: crew.rules, kits: fittedKits(await listKits(crew), vehicle.procedureId!), singleTools: crew.tools.filter((tool) => tool.count === 1).map((tool) => tool.head || tool.name) }} openJob={openJob} />
       </DeskPage>
     )
   const vehicles = await listVehicles(crew)

@@ -18,6 +18,7 @@ import { foldJob } from './fold'
 import type { JobState } from './jobState'
 import { liveCircumstances, liveVehicle } from './liveVehicle'
 import { happeningsFor } from './progress'
+import { modelNow } from './modelNow'
 import { liveStartOf, replan } from './replan'
 import { adoptedPlan, termsOf } from './terms'
 
@@ -37,7 +38,7 @@ export class CrewAtWork {
     readonly document: ProcedureDocument,
     readonly begun: PlanRequest,
   ) {
-    const planned = planJob(forBuild(document, begun.build), begun, HOUSE)
+    const planned = planJob(forBuild(document, begun.build, begun.heads), begun, HOUSE)
     if (!planned.ok) throw new Error(`No plan: ${planned.error.kind}`)
     this.opened = planned.value.found
   }
@@ -58,7 +59,7 @@ export class CrewAtWork {
     return adoptedPlan(this.events)?.request ?? this.begun
   }
   get model(): ProcedureForBuild {
-    return forBuild(this.document, { ...this.request.build, ...Object.fromEntries(this.state.facets) })
+    return modelNow(this.document, this.request, this.state)
   }
   get plan(): JobPlan {
     const planned = keptPlan(this.model, this.request, HOUSE, RULES, adoptedPlan(this.events)?.found ?? this.opened)

@@ -15,7 +15,7 @@ const Note = z.string().max(1000).default('')
 const named = <K extends string, S extends z.ZodRawShape>(kind: K, shape: S) => z.object({ kind: z.literal(kind), ...shape })
 
 /** What is looked at before the first screw, besides facets, functions and fasteners. */
-export const INTAKE_POINTS = ['workplace', 'keys', 'wheel', 'windows', 'media', 'codes', 'clock', 'stations', 'seat', 'mirrors', 'warning lamps', 'battery voltage', 'temperature', 'marks and damage', 'earlier work'] as const
+export const INTAKE_POINTS = ['workplace', 'keys', 'wheel', 'windows', 'media', 'codes', 'clock', 'stations', 'seat', 'mirrors', 'warning lamps', 'battery voltage', 'temperature', 'marks and damage', 'earlier work', 'fasteners'] as const
 export type IntakePoint = (typeof INTAKE_POINTS)[number]
 
 /** Somebody on a job, and where they begin. */

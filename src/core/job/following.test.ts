@@ -22,7 +22,7 @@ import { handoverBlocks } from './handover'
 import { intakeOf, temperatureOf } from './intake'
 import { leaveGate } from './leaveGate'
 import { liveCircumstances, liveVehicle } from './liveVehicle'
-import { NOTHING_KNOWN, overlayOf } from './overlay'
+import { headsFound, NOTHING_KNOWN, overlayOf } from './overlay'
 import { isDone, nextTap, toolsTakenUp } from './progress'
 import { proposalsOf } from './proposals'
 import { suspectsFor } from './troubles'
@@ -261,6 +261,42 @@ describe('what stays with the vehicle', () => {
   })
 })
 
+describe('fasteners that are not as written', () => {
+  const toolsOf = (crew: CrewAtWork, itemId: string) => crew.steps.flatMap((step) => (step.operation.itemId === itemId ? [step.tool] : []))
+  test('another head than recorded asks for its own tool, in and out, and stays with the vehicle', () => {
+    const crew = van()
+    expect(toolsOf(crew, 'surround-t20')).toEqual(['six-lobe T20', 'six-lobe T20'])
+    crew.add({ kind: 'different from the record', itemId: 'surround-t20', field: 'head', value: 'six-lobe T15' })
+    crew.adopts()
+    expect(toolsOf(crew, 'surround-t20')).toEqual(['six-lobe T15', 'six-lobe T15'])
+    const heads = headsFound(overlayOf([crew.state]).found)
+    expect(toolsOf(van({ heads }), 'surround-t20')).toEqual(['six-lobe T15', 'six-lobe T15'])
+    expect(toolsOf(van({ heads }), 'unit-hex7')).toEqual(toolsOf(van(), 'unit-hex7'))
+  })
+  test('found on the way out it changes the way out, and what was done keeps the tool it was done with', () => {
+    const crew = van()
+    for (const step of crew.steps) if (step.operation.phase === 'in') crew.does(step)
+    crew.add({ kind: 'different from the record', itemId: 'surround-t20', field: 'head', value: 'six-lobe T15' })
+    crew.adopts()
+    expect(toolsOf(crew, 'surround-t20')).toEqual(['six-lobe T20', 'six-lobe T15'])
+  })
+  test('words that are no head change nothing', () => {
+    expect(headsFound([{ itemId: 'surround-t20', field: 'head', value: 'round and shiny' }, { itemId: 'unit-hex7', field: 'count', value: '3' }])).toEqual({})
+  })
+  test('a group that is missing whole is neither undone nor asked back, and what is fitted instead closes it', () => {
+    const crew = van()
+    const { count } = crew.document.holders.find((holder) => holder.id === 'surround-clips')!
+    crew.add({ kind: 'as found', holderId: 'surround-clips', what: 'missing', count, note: '' })
+    for (const step of crew.steps) if (!isDone(crew.state, step.operation)) crew.does(step)
+    expect(nextTap(crew.plan, crew.state, new Set())).toBeNull()
+    expect(crew.balance().openRows).toEqual([])
+    expect(crew.state.holders.get('surround-clips')).toMatchObject({ undone: 0, fastenedOld: 0 })
+    crew.add({ kind: 'new fitted', holderId: 'surround-clips', count, insteadOf: 'missing' })
+    expect(crew.balance().openRows).toEqual([])
+    expect(overlayOf([crew.state]).holders.has('surround-clips')).toBe(false)
+  })
+})
+
 describe('proposals and evidence', () => {
   const [one, two] = [van(), van()]
   for (const crew of [one, two]) {
@@ -293,6 +329,11 @@ describe('proposals and evidence', () => {
     expect(evidence.get('climate-clips')!.confirmed.map((witness) => [witness.label, witness.personId])).toEqual([['Van 1', TOLU], ['Van 2', TOLU]])
     expect(evidence.get('surround-t20')!.confirmed).toEqual([])
     expect(evidence.get('surround-t20')!.contradicted).toHaveLength(2)
+    // Taken over into the record, the same findings bear it out.
+    const head = proposalsOf(one.document, jobs).find((proposal) => proposal.field === 'head')!
+    const taken = applyEdits(one.document, head.edits)
+    if (!taken.ok) throw new Error(taken.error.sentence)
+    expect(evidenceOf(taken.value.document, jobs).get('surround-t20')).toMatchObject({ contradicted: [], confirmed: [{ label: 'Van 1' }, { label: 'Van 2' }] })
   })
 })
 

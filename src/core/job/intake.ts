@@ -82,6 +82,7 @@ function pointsFor(plan: JobPlan, document: ProcedureDocument): IntakePoint[] {
     temperature: brittle,
     'marks and damage': true,
     'earlier work': true,
+    fasteners: operations.some((operation) => operation.act === 'undo'),
   }
   return INTAKE_POINTS.filter((point) => asked[point])
 }

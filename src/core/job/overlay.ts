@@ -1,4 +1,6 @@
 import type { Id } from '../base/id'
+import type { Heads } from '../procedure/forBuild'
+import { driveOf } from '../procedure/holder'
 import type { IntakePoint } from './event'
 import type { ChangeMade, JobState } from './jobState'
 
@@ -33,6 +35,11 @@ export function overlayOf(states: readonly JobState[]): Overlay {
     overlay.found.push(...state.deviations.filter((item) => item.field !== 'count').map(({ itemId, field, value }) => ({ itemId, field, value })))
   }
   return overlay
+}
+
+/** The heads that were found otherwise than recorded, by holder, as last found: the vehicle is planned with them. */
+export function headsFound(found: readonly { itemId: Id; field: string; value: string }[]): Heads {
+  return Object.fromEntries(found.filter(({ field, value }) => field === 'head' && driveOf(value) !== null).map(({ itemId, value }) => [itemId, value]))
 }
 
 export const NOTHING_KNOWN: Overlay = { holders: new Map(), ends: new Map(), changes: [], noted: new Map(), found: [] }

@@ -33,11 +33,11 @@ export function isDone(state: JobState, operation: Operation): boolean {
       return (state.valuesReached.get(`${itemId}=${operation.setting!.to}`) ?? 0) >= operation.nth
     case 'fasten': {
       const c = state.holders.get(itemId)
-      return c !== undefined && c.undone > 0 && c.fastenedOld + c.fittedNew + c.leftOut >= c.undone + c.madeGood
+      return c !== undefined && cameOff(c) && c.fastenedOld + c.fittedNew + c.leftOut >= c.undone + c.madeGood
     }
     case 'start': {
       const c = state.holders.get(itemId)
-      return c !== undefined && c.undone > 0 && c.started + c.fastenedOld + c.fittedNew + c.leftOut >= c.undone + c.madeGood
+      return c !== undefined && cameOff(c) && c.started + c.fastenedOld + c.fittedNew + c.leftOut >= c.undone + c.madeGood
     }
     case 'place':
       return state.setAside.has(itemId) && !atLeast(levelNow(state, itemId), 'off')
@@ -57,6 +57,11 @@ export function isDone(state: JobState, operation: Operation): boolean {
       // A wait is over when what waited for it is done; the rules of safety hold the next act back until then.
       return true
   }
+}
+
+/** Whether there is anything to put back by: some came off, or all were missing before anybody began. */
+function cameOff(c: HolderCounts): boolean {
+  return c.undone > 0 || c.design - c.missing + c.extra <= 0
 }
 
 /** What to record when an operation is done as written. `have` is what the account says is still to do, for counts. */

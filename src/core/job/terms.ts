@@ -27,7 +27,7 @@ export function adoptedPlan(events: readonly JobEvent[]): Extract<Happening, { k
 export function termsOf(document: ProcedureDocument, request: PlanRequest | null): JobTerms {
   if (request === null) return PLAIN_TERMS
   return {
-    endings: endingsOf(forBuild(document, request.build), goalOfRequest(request)),
+    endings: endingsOf(forBuild(document, request.build, request.heads), goalOfRequest(request)),
     added: request.kits.flatMap(({ kit }) => kit.functions),
     taken: new Set(request.kits.flatMap(({ fit }) => fit.functionsTaken)),
     changes: request.kits.flatMap(({ kit }) => kit.changes),

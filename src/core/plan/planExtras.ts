@@ -69,7 +69,7 @@ function untoldRange({ document, build }: ProcedureForBuild, request: PlanReques
   const builds = facets.reduce((known, facet) => known.flatMap((told) => facet.choices.map((choice) => ({ ...told, [facet.id]: choice.id }))), [build])
   if (facets.length === 0 || builds.length > MOST_BUILDS) return null
   const totals = builds.flatMap((told) => {
-    const found = findPlan(forBuild(document, told), { ...request, build: told }, house, rules, GLANCE)
+    const found = findPlan(forBuild(document, told, request.heads), { ...request, build: told }, house, rules, GLANCE)
     return found.ok ? [found.value.proof.totalS] : []
   })
   return totals.length < builds.length ? null : { leastS: Math.min(...totals), mostS: Math.max(...totals) }

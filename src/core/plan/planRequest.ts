@@ -22,6 +22,8 @@ export const PlanRequest = z
     /** What becomes of things on this job, besides what the record and the kits say. */
     endings: z.record(Id, Ending).default({}),
     build: Build,
+    /** Fasteners with another head on this very vehicle than the record says ("six-lobe T15"). */
+    heads: z.record(Id, z.string().trim().min(1).max(40)).default({}),
     policy: Policy.default(() => Policy.parse({})),
     start: Station.default('driver side'),
     /** Tools that are not there, and parts that won't move and are left. */

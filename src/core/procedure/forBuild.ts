@@ -2,13 +2,16 @@ import type { Id } from '../base/id'
 import type { Caution } from './caution'
 import type { Cavity } from './cavity'
 import type { ProcedureDocument } from './document'
-import type { Holder } from './holder'
+import { withHead, type Holder } from './holder'
 import type { Need } from './need'
 import type { Part } from './part'
 import type { Method, Setting } from './setting'
 import type { TyingTether } from './tether'
 import type { VehicleFunction } from './vehicleFunction'
 import { existsOn, type Build } from './when'
+
+/** By holder: the head that was found on one vehicle ("six-lobe T15"), where it is not the recorded one. */
+export type Heads = Readonly<Record<Id, string>>
 
 /** A procedure as it is on one build: what `when` excludes is gone, and what hangs in the air went with it. */
 export type ProcedureForBuild = {
@@ -41,9 +44,9 @@ export type ProcedureForBuild = {
 /**
  * Restricts a document to a build. A facet not told yet keeps its items in (the widest reading: more is counted
  * and guarded, never less) and is named in `openFacets`. A need whose other end is absent vanishes, except that
- * a method whose need is absent is unavailable. Cost: O(items).
+ * a method whose need is absent is unavailable. `heads`: fasteners that have another head on this very vehicle. Cost: O(items).
  */
-export function forBuild(document: ProcedureDocument, build: Build): ProcedureForBuild {
+export function forBuild(document: ProcedureDocument, build: Build, heads: Heads = {}): ProcedureForBuild {
   const openFacets = new Set<Id>()
   const here = <T extends { when: ProcedureDocument['parts'][number]['when'] }>(items: readonly T[]): T[] =>
     items.filter((item) => {
@@ -54,6 +57,7 @@ export function forBuild(document: ProcedureDocument, build: Build): ProcedureFo
   const parts = byId(here(document.parts))
   const holders = byId(
     here(document.holders)
+      .map((holder) => (heads[holder.id] === undefined ? holder : withHead(holder, heads[holder.id]!)))
       .map((holder) => ({ ...holder, holds: holder.holds.filter((partId) => parts.has(partId)) }))
       .filter((holder) => holder.holds.length > 0),
   )

@@ -93,6 +93,21 @@ export function headOf(holder: Holder): string | null {
   return drive ? `${drive.drive} ${drive.size}`.trim() : null
 }
 
+/** A head as a crew names it ("six-lobe T15") in its two fields; null when it is none. */
+export function driveOf(head: string): Pick<Drive, 'drive' | 'size'> | null {
+  const cut = head.lastIndexOf(' ')
+  const parsed = Drive.safeParse(cut < 0 ? { drive: head } : { drive: head.slice(0, cut), size: head.slice(cut + 1) })
+  return parsed.success ? { drive: parsed.data.drive, size: parsed.data.size } : null
+}
+
+/** The group as it is on one vehicle, where another head was found than is recorded. */
+export function withHead(holder: Holder, head: string): Holder {
+  const drive = driveOf(head)
+  if (drive === null || headOf(holder) === head) return holder
+  const others = holder.drives.filter((other) => other.drive !== drive.drive || other.size !== drive.size)
+  return { ...holder, drives: [{ ...drive, seen: Math.max(0, ...others.map((other) => other.seen)) + 1 }, ...others].slice(0, 4) }
+}
+
 /** Every head that was seen on this group, the usual one first. */
 export function headsOf(holder: Holder): string[] {
   const heads = [...holder.drives].sort((a, b) => b.seen - a.seen).filter((drive) => drive.drive !== 'none')

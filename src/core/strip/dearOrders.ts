@@ -31,7 +31,7 @@ export function dearOrders(document: ProcedureDocument, events: readonly JobEven
   const request = PlanRequest.parse({ goals, build: Object.fromEntries(state.facets), start: document.parts[0]!.station, scope: 'opened' })
   const seconds = (strips: readonly (readonly string[])[]): number | null => {
     const seen = { ...document, strips: strips.map((order, i) => ({ id: `seen-${i}`, label: `${i}`, sequence: [...order], brokeRule: false })) }
-    const plan = planJob(forBuild(seen, request.build), request, house, rules, GLANCE)
+    const plan = planJob(forBuild(seen, request.build, request.heads), request, house, rules, GLANCE)
     return plan.ok ? plan.value.proof.totalS : null
   }
   const asSeenS = seconds([sequence])

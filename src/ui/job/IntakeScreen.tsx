@@ -9,6 +9,8 @@ import type { ChangeActing } from '../shell/ActingButton'
 import { Dialog } from '../shell/Dialog'
 import { INTAKE_WORDS } from '../words/intakeWords'
 import { itemWords, plural, toolWords } from '../words/items'
+import { headInWords } from './fastenerInputs'
+import { FastenersBefore } from './FastenersBefore'
 import { JobHead } from './JobHead'
 import { JobPhoto } from './JobPhoto'
 import { ReplanDialog } from './ReplanDialog'
@@ -21,6 +23,8 @@ import type { Replan } from './useReplan'
 export function IntakeScreen({ data, job, change, tell, replan, begun, back }: { data: JobData; job: PlannedJob; change: ChangeActing; tell: (facetId: string, choiceId: string) => void; replan: Replan; begun: boolean; back: () => void }) {
   const list = useMemo(() => intakeOf(job.plan, job.document, job.state, data.known), [job.plan, job.document, job.state, data.known])
   const [photo, setPhoto] = useState(false)
+  const [fasteners, setFasteners] = useState(false)
+  const knownHeads = Object.entries(job.request.heads)
   const open = list.required.filter((item) => !item.done)
   const offered = list.offered.filter((item) => !(item.kind === 'point' && item.point === 'workplace'))
   const begin = () => {
@@ -28,7 +32,7 @@ export function IntakeScreen({ data, job, change, tell, replan, begun, back }: {
     back()
   }
   const ready = useReady()
-  usePedal(begin, open.length > 0 || photo)
+  usePedal(begin, open.length > 0 || photo || fasteners)
   return (
     <div data-theme={data.theme} className="flex min-h-dvh flex-col lg:h-dvh">
       <JobHead data={data} job={job} change={change} back="/today" />
@@ -41,13 +45,23 @@ export function IntakeScreen({ data, job, change, tell, replan, begun, back }: {
           {list.required.map((item) => item.kind === 'facet' && <FacetQuestion key={item.facetId} item={item} job={job} tell={(choiceId) => tell(item.facetId, choiceId)} />)}
           {list.later.length > 0 && <p className="text-lg text-second">Told on the way, when it can be seen: {list.later.map((id) => itemWords(job.document, id)).join(', ')}.</p>}
           <Bring job={job} jobId={data.id} />
-          {data.known.changes.length + data.known.noted.size > 0 && (
+          {data.known.changes.length + data.known.noted.size + data.known.ends.size + knownHeads.length > 0 && (
             <div className="text-lg">
               <h2 className="text-xl">Known of {data.vehicle.label}</h2>
               <ul className="list-disc pl-6">
                 {data.known.changes.map((item) => (
                   <li key={item.changeId}>
                     {{ cut: 'cut', file: 'filed', drill: 'drilled' }[item.what]} for good: {item.where} {item.how}
+                  </li>
+                ))}
+                {[...data.known.ends].map(([id, end]) => (
+                  <li key={id}>
+                    {itemWords(job.document, id)}: {end}
+                  </li>
+                ))}
+                {knownHeads.map(([id, head]) => (
+                  <li key={id}>
+                    {itemWords(job.document, id)}: {headInWords(head)} here, and planned with
                   </li>
                 ))}
                 {[...data.known.noted].map(([point, value]) => (
@@ -72,12 +86,22 @@ export function IntakeScreen({ data, job, change, tell, replan, begun, back }: {
           </h2>
           <ul>
             {offered.map((item) => (
-              <Offered key={JSON.stringify({ ...item, done: 0 })} item={item} job={job} photo={() => setPhoto(true)} />
+              <Offered key={JSON.stringify({ ...item, done: 0 })} item={item} job={job} photo={() => setPhoto(true)} fasteners={() => setFasteners(true)} />
             ))}
           </ul>
         </section>
       </main>
       <ReplanDialog job={job} replan={replan} />
+      <Dialog title="Fasteners, as they are now" open={fasteners} onClose={() => setFasteners(false)} wide>
+        <FastenersBefore
+          job={job}
+          replan={(also) => replan.ask(job.request, job.state.people, { atOnce: true, also })}
+          close={() => {
+            if (!job.state.intake.has('fasteners')) job.record([{ kind: 'checked in', point: 'fasteners', value: '' }])
+            setFasteners(false)
+          }}
+        />
+      </Dialog>
       <Dialog title="Photo" open={photo} onClose={() => setPhoto(false)}>
         <JobPhoto shopId={data.shopId} jobId={data.id} itemId={null} what="marks, damage, earlier work" record={job.record} close={() => setPhoto(false)} />
       </Dialog>
@@ -140,7 +164,7 @@ function FacetQuestion({ item, job, tell }: { item: Extract<IntakeItem, { kind: 
 }
 
 /** One thing worth a look: well with one tap, or written down. */
-function Offered({ item, job, photo }: { item: IntakeItem; job: PlannedJob; photo: () => void }) {
+function Offered({ item, job, photo, fasteners }: { item: IntakeItem; job: PlannedJob; photo: () => void; fasteners: () => void }) {
   const { document, state } = job
   if (item.kind === 'facet') return null
   if (item.kind === 'known') {
@@ -168,7 +192,26 @@ function Offered({ item, job, photo }: { item: IntakeItem; job: PlannedJob; phot
       </Row>
     )
   }
+  if (item.point === 'fasteners') return <Fasteners job={job} open={fasteners} />
   return <Point key={item.point} point={item.point} job={job} photo={photo} />
+}
+
+/** Missing or foreign ones are counted group by group, in a list of their own. */
+function Fasteners({ job, open }: { job: PlannedJob; open: () => void }) {
+  const words = INTAKE_WORDS.fasteners
+  const missing = [...job.state.holders.values()].reduce((sum, c) => sum + c.missing, 0)
+  const heads = job.state.deviations.filter(({ field }) => field === 'head').length
+  const found = [missing > 0 && `${missing} missing`, heads > 0 && `${heads} with another head`].filter(Boolean).join(', ')
+  return (
+    <Row title={words.name} why={words.why} done={found || (job.state.intake.has('fasteners') ? words.fine : '')}>
+      <button type="button" className="ghost" aria-pressed={found === '' && job.state.intake.has('fasteners')} onClick={() => job.record([{ kind: 'checked in', point: 'fasteners', value: '' }])}>
+        {words.fine}
+      </button>
+      <button type="button" className="ghost" onClick={open}>
+        Say which are not
+      </button>
+    </Row>
+  )
 }
 
 function Point({ point, job, photo }: { point: Extract<IntakeItem, { kind: 'point' }>['point']; job: PlannedJob; photo: () => void }) {

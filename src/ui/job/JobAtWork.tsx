@@ -93,6 +93,11 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
     setFailed(operation!.itemId)
     setAsk('failed')
   }
+  /** Another head asks for another tool: the rest is planned with it. */
+  const foundOtherwise = (happenings: readonly Happening[]) => {
+    const also = job.record(happenings)
+    if (data.kind === 'job' && happenings.some((what) => what.kind === 'different from the record' && what.field === 'head')) replan.ask(job.request, state.people, { atOnce: true, also })
+  }
   const more = (what: MoreAsk) => {
     close()
     if (what === 'intake') look()
@@ -186,7 +191,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
       {tap && operation && (
         <>
           <Dialog title="Different from the record" open={ask === 'different'} onClose={close}>
-            <Different model={model} state={state} tap={tap} record={job.record} leave={() => later(operation.key)} close={close} />
+            <Different model={model} state={state} tap={tap} record={foundOtherwise} leave={() => later(operation.key)} close={close} />
           </Dialog>
           <Dialog title="Broken" open={ask === 'broken'} onClose={close}>
             <Broken model={model} state={state} tap={tap} record={job.record} close={close} />

@@ -5,16 +5,12 @@ import type { JobState } from '@/core/job/jobState'
 import { isDone, toFasten, type NextTap } from '@/core/job/progress'
 import type { JobPlan } from '@/core/plan/planFrom'
 import { levelNow } from '@/core/job/fold'
-import { headOf, headsOf } from '@/core/procedure/holder'
 import { atLeast } from '@/core/procedure/level'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import { StepMark } from './ActionSign'
 import { stepWords } from '../words/operations'
-import { headWords, holderWords } from '../words/items'
-
-/** The heads a bay meets, as the facts name them. */
-const HEADS = ['hex 5.5', 'hex 7', 'hex 8', 'hex 10', 'hex 13', 'six-lobe T10', 'six-lobe T15', 'six-lobe T20', 'six-lobe T25', 'six-lobe T30', 'cross PH1', 'cross PH2', 'cross PH3', 'hex socket 4', 'hex socket 5'] as const
-const headInWords = (head: string) => headWords({ drive: head.slice(0, head.lastIndexOf(' ')), size: head.slice(head.lastIndexOf(' ') + 1) })
+import { holderWords } from '../words/items'
+import { Counter, HeadChoice } from './fastenerInputs'
 
 type Record = (happenings: readonly Happening[]) => void
 type Common = { model: ProcedureForBuild; tap: NextTap; record: Record; close: () => void }
@@ -50,19 +46,7 @@ export function Different({ model, state, tap, record, leave, close }: Common & 
   return (
     <div className="space-y-5">
       {countable && <Counter label={fastening ? `How many went in? ${expected} came off.` : `How many are there? The record says ${holder.count}.`} value={count} max={fastening ? expected : 99} min={0} onChange={setCount} />}
-      {holder && headOf(holder) !== null && (
-        <label className="block">
-          <span className="mb-1 block text-lg font-semibold">Its head. The record says {headsOf(holder).map(headInWords).join(' or ')}.</span>
-          <select className="field !min-h-14 text-lg" value={head} onChange={(event) => setHead(event.target.value)}>
-            <option value="">as recorded</option>
-            {HEADS.filter((name) => !headsOf(holder).includes(name)).map((name) => (
-              <option key={name} value={name}>
-                {headInWords(name)}
-              </option>
-            ))}
-          </select>
-        </label>
-      )}
+      {holder && <HeadChoice holder={holder} value={head} onChange={setHead} />}
       <label className="block">
         <span className="mb-1 block text-lg font-semibold">What is different?</span>
         <textarea className="field min-h-24 text-lg" maxLength={300} value={words} onChange={(event) => setWords(event.target.value)} placeholder="a second clip behind the lower edge" />
@@ -182,25 +166,6 @@ export function WontMove({ model, plan, state, tap, leave, photo }: { model: Pro
         </button>
         <button type="button" className="slab" disabled={!partId} onClick={() => leave(partId!)}>
           Leave it: another way
-        </button>
-      </div>
-    </div>
-  )
-}
-
-/** A count by tapping: two large targets, and the number itself can be typed. */
-export function Counter({ label, value, min, max, onChange }: { label: string; value: number; min: number; max: number; onChange: (value: number) => void }) {
-  const put = (next: number) => onChange(Math.min(max, Math.max(min, Number.isFinite(next) ? next : min)))
-  return (
-    <div>
-      <span className="mb-1 block text-lg font-semibold">{label}</span>
-      <div className="flex items-center gap-3">
-        <button type="button" className="ghost w-20 text-3xl" aria-label="one less" onClick={() => put(value - 1)} disabled={value <= min}>
-          −
-        </button>
-        <input aria-label={label} inputMode="numeric" className="field num !min-h-14 w-24 text-center text-3xl" value={value} onChange={(event) => put(Number(event.target.value.replace(/\D/g, '')))} />
-        <button type="button" className="ghost w-20 text-3xl" aria-label="one more" onClick={() => put(value + 1)} disabled={value >= max}>
-          +
         </button>
       </div>
     </div>

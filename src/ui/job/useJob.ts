@@ -15,14 +15,14 @@ import type { JobPlan } from '@/core/plan/planFrom'
 import type { PlanRequest } from '@/core/plan/planRequest'
 import { liveCircumstances, liveVehicle } from '@/core/job/liveVehicle'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import type { Build } from '@/core/procedure/when'
 import type { Circumstances } from '@/core/vehicle/circumstances'
 import type { ShopRules } from '@/core/vehicle/rule'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { VehicleState } from '@/core/vehicle/vehicleState'
 import { forPuttingBack } from '@/core/strip/putBack'
 import { stripDocument } from '@/core/strip/stripDocument'
-import { forBuild, type ProcedureForBuild } from '@/core/procedure/forBuild'
+import { modelNow } from '@/core/job/modelNow'
+import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { HouseWord } from '@/core/shop/houseWord'
 import type { HouseValues } from '@/core/shop/houseValues'
 import { goalWords } from '../words/modelNames'
@@ -176,12 +176,13 @@ export function useJob(data: JobData): LiveJob {
   const found = adopted?.found ?? data.found
   const state = useMemo(() => foldJob(document, snapshot.events), [document, snapshot.events])
   // What was told on the way counts for the rest of the plan.
-  const told = JSON.stringify({ ...request?.build, ...Object.fromEntries(state.facets) })
+  const told = JSON.stringify([[...state.facets], state.deviations.filter(({ field }) => field === 'head')])
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const byWhat = useMemo(() => (data.kind === 'strip' ? forPuttingBack(document, snapshot.events) : document), [data.kind, document, stated])
-  const modelNow = useMemo(() => forBuild(byWhat, JSON.parse(told) as Build), [byWhat, told])
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const modelOfNow = useMemo(() => modelNow(byWhat, request, state), [byWhat, request, told])
   const rules = useMemo(() => rulesInForce(data.rules), [data.rules])
-  const { model, planned, working } = usePlan(modelNow, request, data.house, rules, found)
+  const { model, planned, working } = usePlan(modelOfNow, request, data.house, rules, found)
   // A record under way may be too rough for a plan: its vehicle goes back by the balance. A job was opened with one.
   if (planned && !planned.ok && data.kind === 'job') throw new Error('The plan this job was opened with no longer comes out of its record.')
   const circumstances = useMemo(() => liveCircumstances(model, state, data.house, rules, data.acting), [model, state, data.house, rules, data.acting])

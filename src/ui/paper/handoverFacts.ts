@@ -13,7 +13,7 @@ import type { PlanRequest } from '@/core/plan/planRequest'
 import { traysFor } from '@/core/plan/trays'
 import type { Severity } from '@/core/procedure/caution'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { forBuild } from '@/core/procedure/forBuild'
+import { modelNow } from '@/core/job/modelNow'
 import { isAirbagCircuit } from '@/core/procedure/tether'
 import type { HouseValues } from '@/core/shop/houseValues'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'
@@ -69,7 +69,7 @@ export function handoverFacts(job: HandoverSource, shop: { name: string; house: 
   const { document } = job
   const state = foldJob(document, job.events)
   const rules = rulesInForce(shop.rules)
-  const model = forBuild(document, { ...job.request?.build, ...Object.fromEntries(state.facets) })
+  const model = modelNow(document, job.request, state)
   const kept = job.request && keptPlan(model, job.request, shop.house, rules, job.found)
   const plan = kept?.ok ? kept.value : null
   const terms = termsOf(document, job.request)

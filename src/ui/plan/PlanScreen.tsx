@@ -13,7 +13,7 @@ import { goalWords } from '../words/modelNames'
 import type { Goal } from '@/core/order/wish'
 import { methodsTo } from '@/core/order/settingAct'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { forBuild, type ProcedureForBuild } from '@/core/procedure/forBuild'
+import { forBuild, type Heads, type ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { Station } from '@/core/procedure/station'
 import type { Build } from '@/core/procedure/when'
 import type { HouseValues } from '@/core/shop/houseValues'
@@ -33,6 +33,8 @@ import { WhyLine } from './WhyLine'
 export type PlanData = {
   vehicle: { id: string; label: string; plate: string; build: Build }
   document: ProcedureDocument
+  /** Fasteners that an earlier job found with another head on this vehicle. */
+  heads: Heads
   revisionNumber: number | null
   house: HouseValues
   rules: ShopRules
@@ -56,14 +58,14 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
   const [later, setLater] = useState(false)
   const [whyOf, setWhyOf] = useState<string | null>(null)
 
-  const model = useMemo(() => forBuild(document, build), [document, build])
+  const model = useMemo(() => forBuild(document, build, data.heads), [document, build, data.heads])
   const kits = useMemo(() => data.kits.filter(({ kit }) => kitIds.includes(kit.id)), [data.kits, kitIds])
   const wanted = useMemo(() => allGoals({ goals, kits, endings: new Map() }), [goals, kits])
   const matter = useMemo(() => facetsThatMatter(document, wanted, {}), [document, wanted])
   const chosen = goals.length + kits.length > 0
   const names = goalWords(document, { goals, kits })
   const untold = matter.filter((id) => build[id] === undefined && document.facets.find((facet) => facet.id === id)!.toldFrom === null)
-  const ask = useMemo(() => (!chosen || (untold.length > 0 && !later) ? null : (policy: Policy): PlanningInput => ({ document, request: PlanRequest.parse({ goals, kits, build, policy, start }), house: data.house, rules: data.rules })), [document, goals, kits, chosen, build, start, data.house, data.rules, untold.length, later])
+  const ask = useMemo(() => (!chosen || (untold.length > 0 && !later) ? null : (policy: Policy): PlanningInput => ({ document, request: PlanRequest.parse({ goals, kits, build, heads: data.heads, policy, start }), house: data.house, rules: data.rules })), [document, goals, kits, chosen, build, data.heads, start, data.house, data.rules, untold.length, later])
   const input = useMemo(() => ask?.(policy) ?? null, [ask, policy])
   const planned = usePlanning(input)
   const extras = useExtras(input, planned)

@@ -35,7 +35,7 @@ export function usePlanning(input: PlanningInput | null): Planned {
     })
     planning.answer.then((found) => {
       if (!live) return
-      const plan = found.ok ? planFrom(forBuild(input.document, input.request.build), input.request, input.house, rulesInForce(input.rules), found.value) : found
+      const plan = found.ok ? planFrom(forBuild(input.document, input.request.build, input.request.heads), input.request, input.house, rulesInForce(input.rules), found.value) : found
       if (!plan.ok && plan.error.kind === 'stale') throw new Error(`A plan just found does not fit its own record at ${plan.error.key}.`)
       setAnswered({ input, result: plan as Result<JobPlan, PlanError> })
     })

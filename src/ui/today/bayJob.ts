@@ -10,7 +10,8 @@ import { keptPlan } from '@/core/plan/keptPlan'
 import type { PlanRequest } from '@/core/plan/planRequest'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { forPuttingBack } from '@/core/strip/putBack'
-import { forBuild, type ProcedureForBuild } from '@/core/procedure/forBuild'
+import { modelNow } from '@/core/job/modelNow'
+import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { HouseValues } from '@/core/shop/houseValues'
 import { liveCircumstances, liveVehicle } from '@/core/job/liveVehicle'
 import { powerGate, type GateAnswer } from '@/core/vehicle/powerGate'
@@ -54,7 +55,7 @@ type Source = { id: string; title: string; bay: string; promisedAt: Date | null;
 /** Null when the job's plan no longer comes out of its record; its own page says why. */
 export function bayJob(job: Source, house: HouseValues, shopRules: ShopRules): BayJob | null {
   const state = foldJob(job.document, job.events)
-  const model = forBuild(job.kind === 'strip' ? forPuttingBack(job.document, job.events) : job.document, { ...job.request?.build, ...Object.fromEntries(state.facets) })
+  const model = modelNow(job.kind === 'strip' ? forPuttingBack(job.document, job.events) : job.document, job.request, state)
   const rules = rulesInForce(shopRules)
   const result = job.request && keptPlan(model, job.request, house, rules, job.found)
   const plan = result?.ok ? result.value : null

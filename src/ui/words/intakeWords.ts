@@ -19,4 +19,5 @@ export const INTAKE_WORDS: Record<IntakePoint, IntakeWords> = {
   temperature: { name: 'Temperature', why: 'cold plastic breaks: the cards say so when it is', fine: '', write: 'reading', unit: '°C' },
   'marks and damage': { name: 'Marks and damage', why: 'what was there before, with a photo', fine: 'none seen', write: 'where, what' },
   'earlier work': { name: 'Somebody’s earlier work', why: 'foreign joints, taped leads, glued trim', fine: 'none seen', write: 'where, what' },
+  fasteners: { name: 'Fasteners', why: 'missing, too many or with another head before we began', fine: 'as written', write: '' },
 }
