@@ -1,5 +1,6 @@
-import { JobEvent, type Happening } from '@/core/job/event'
-import { laterStamp, nextStamp, type Stamp } from '@/core/base/clock'
+import type { Happening, JobEvent } from '@/core/job/event'
+import { laterStamp, nextStamp } from '@/core/base/clock'
+import type { Stamp } from '@/core/base/stamp'
 import type { JobStore } from './jobStore'
 
 /** Where an event is: on this device only, or also in the shop's database. */
@@ -36,6 +37,8 @@ export class JobLog {
   private opening: Promise<void> | null = null
   private sending: Promise<void> | null = null
   private writes: Promise<unknown> = Promise.resolve()
+  /** Trims and checks what is written down here; null until the door is loaded, while the shop's own still does. */
+  private parse: ((event: JobEvent) => JobEvent) | null = null
 
   constructor(
     private readonly jobId: string,
@@ -70,6 +73,11 @@ export class JobLog {
     await this.flush()
   }
 
+  /** From now on what happens here is trimmed and checked as the shop does it. */
+  checkBy(parse: (event: JobEvent) => JobEvent): void {
+    this.parse = parse
+  }
+
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener)
     return () => this.listeners.delete(listener)
@@ -82,7 +90,8 @@ export class JobLog {
     const made = happenings.map((what) => {
       this.last = nextStamp(this.last, this.nowMs())
       this.seq += 1
-      return JobEvent.parse({ id: crypto.randomUUID(), jobId: this.jobId, v: 1, deviceId: this.deviceId, seq: this.seq, at: this.last, personId, corrects, certainty, what })
+      const event: JobEvent = { id: crypto.randomUUID(), jobId: this.jobId, v: 1, deviceId: this.deviceId, seq: this.seq, at: this.last, personId, corrects, certainty, what }
+      return this.parse?.(event) ?? event
     })
     for (const event of made) {
       this.events.set(event.id, event)

@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import { JobEvent } from '@/core/job/event'
+import type { JobEvent } from '@/core/job/event'
 
 interface Tables extends DBSchema {
   waiting: { key: string; value: JobEvent; indexes: { job: string } }
@@ -48,6 +48,8 @@ export class JobStore {
   /** Events kept earlier; one that no longer parses is left where it is and not sent. */
   async waiting(jobId: string): Promise<JobEvent[]> {
     const rows = await (await this.open()).getAllFromIndex('waiting', 'job', jobId)
+    if (rows.length === 0) return []
+    const { JobEvent } = await import('./eventDoor')
     return rows.flatMap((row) => {
       const parsed = JobEvent.safeParse(row)
       return parsed.success ? [parsed.data] : []

@@ -1,4 +1,5 @@
-import { nextStamp, type Stamp } from '@/core/base/clock'
+import { nextStamp } from '@/core/base/clock'
+import type { Stamp } from '@/core/base/stamp'
 import { seededRandom, seedOfText } from '@/core/base/random'
 import { JobEvent, type Happening } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'

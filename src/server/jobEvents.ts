@@ -1,6 +1,7 @@
 import 'server-only'
 import { z } from 'zod'
-import { laterStamp, nextStamp, type Stamp } from '@/core/base/clock'
+import { laterStamp, nextStamp } from '@/core/base/clock'
+import type { Stamp } from '@/core/base/stamp'
 import { JobEvent, type Happening } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'
 import { handoverBlocks, type HandoverBlock } from '@/core/job/handover'

@@ -1,5 +1,7 @@
 import type { HouseValues } from '../shop/houseValues'
-import { THREADED_KINDS, usualDrive, type Holder } from '../procedure/holder'
+import { THREADED_KINDS } from '../procedure/holderKinds'
+import { usualDrive } from '../procedure/heads'
+import type { Holder } from '../procedure/holder'
 
 /** Seconds to undo or fasten a whole group: by the clip, or by the screw. A house estimate. */
 export function groupS(house: HouseValues, holder: Holder): number {

@@ -1,4 +1,4 @@
-import type { Stamp } from '../base/clock'
+import type { Stamp } from '../base/stamp'
 import type { Id } from '../base/id'
 import type { CautionAt } from '../vehicle/cautionsFor'
 import type { JobState } from './jobState'

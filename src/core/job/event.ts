@@ -1,22 +1,19 @@
 import { z } from 'zod'
-import { Stamp } from '../base/clock'
-import { compareText, Id } from '../base/id'
+import { Stamp } from '../base/stamp'
+import { Id } from '../base/id'
 import { Edit } from '../procedure/edit'
-import { ENDINGS } from '../procedure/end'
+import { ENDINGS } from '../procedure/endings'
 import { Build } from '../procedure/when'
 import { FoundPlan } from '../plan/foundPlan'
 import { PlanRequest } from '../plan/planRequest'
 import { Station } from '../procedure/station'
 import { LASTING_CHANGES } from '../shop/workItem'
+import { INTAKE_POINTS } from './intakePoints'
 
 /** Events say what happened to things, never which row of a plan was ticked, so that they outlive a replan. */
 const Count = z.number().int('A count is a whole number.').min(1).max(99)
 const Note = z.string().max(1000).default('')
 const named = <K extends string, S extends z.ZodRawShape>(kind: K, shape: S) => z.object({ kind: z.literal(kind), ...shape })
-
-/** What is looked at before the first screw, besides facets, functions and fasteners. */
-export const INTAKE_POINTS = ['workplace', 'keys', 'wheel', 'windows', 'media', 'codes', 'clock', 'stations', 'seat', 'mirrors', 'warning lamps', 'battery voltage', 'temperature', 'marks and damage', 'earlier work', 'fasteners'] as const
-export type IntakePoint = (typeof INTAKE_POINTS)[number]
 
 /** Somebody on a job, and where they begin. */
 export const Hand = z.object({ personId: z.uuid(), station: Station })
@@ -123,8 +120,3 @@ export const JobEvent = z.object({
   what: Happening,
 })
 export type JobEvent = z.infer<typeof JobEvent>
-
-/** Order of the fold: clock, device, sequence. */
-export function compareEvents(a: JobEvent, b: JobEvent): number {
-  return compareText(a.at, b.at) || compareText(a.deviceId, b.deviceId) || a.seq - b.seq || compareText(a.id, b.id)
-}

@@ -1,5 +1,6 @@
-import { compareText, type Id } from '../base/id'
-import type { Stamp } from '../base/clock'
+import { compareText } from '../base/compareText'
+import type { Id } from '../base/id'
+import type { Stamp } from '../base/stamp'
 import type { Source } from '../procedure/source'
 import type { ProcedureDocument } from '../procedure/document'
 import { foldJob } from './fold'

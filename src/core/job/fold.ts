@@ -2,9 +2,10 @@ import type { Id } from '../base/id'
 import { unreachable } from '../base/result'
 import type { ProcedureDocument } from '../procedure/document'
 import type { Level } from '../procedure/level'
-import { formerIds } from '../procedure/onePart'
+import { formerIds } from '../procedure/formerParts'
 import { openAccount, type HolderCounts } from './account'
-import { compareEvents, type Happening, type JobEvent } from './event'
+import { compareEvents } from './eventOrder'
+import type { Happening, JobEvent } from './event'
 import { beginning, type JobState } from './jobState'
 
 /**

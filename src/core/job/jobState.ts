@@ -1,10 +1,11 @@
-import type { Stamp } from '../base/clock'
+import type { Stamp } from '../base/stamp'
 import type { Id } from '../base/id'
 import type { ProcedureDocument } from '../procedure/document'
 import type { Level } from '../procedure/level'
-import { splitOff } from '../procedure/onePart'
+import { splitOff } from '../procedure/formerParts'
 import { openAccount, type HolderCounts } from './account'
-import type { Hand, Happening, IntakePoint, JobEvent } from './event'
+import type { Hand, Happening, JobEvent } from './event'
+import type { IntakePoint } from './intakePoints'
 
 export type TestResult = { result: 'passed' | 'failed'; reading: string; note: string; at: Stamp; personId: Id }
 export type Stray = { strayId: Id; head: string; where: string; settled: boolean }

@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import type { ProcedureForBuild } from '../procedure/forBuild'
-import { isWarningCircuit } from '../procedure/tether'
+import { isWarningCircuit } from '../procedure/circuits'
 import type { Circumstances } from '../vehicle/circumstances'
 import type { Breach } from '../vehicle/judge'
 import { powerGate } from '../vehicle/powerGate'

@@ -1,7 +1,7 @@
 import type { Id } from '../base/id'
 import type { Heads } from '../procedure/forBuild'
-import { driveOf } from '../procedure/holder'
-import type { IntakePoint } from './event'
+import { driveOf } from '../procedure/heads'
+import type { IntakePoint } from './intakePoints'
 import type { ChangeMade, JobState } from './jobState'
 
 /** What differs on one very vehicle, by what its jobs left. Its next plan and intake use it. */

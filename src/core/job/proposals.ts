@@ -1,8 +1,10 @@
-import type { Stamp } from '../base/clock'
-import { compareText, type Id } from '../base/id'
+import type { Stamp } from '../base/stamp'
+import { compareText } from '../base/compareText'
+import type { Id } from '../base/id'
 import type { ProcedureDocument } from '../procedure/document'
 import { fieldEdits, type Edit } from '../procedure/edit'
-import { driveOf, headsOf, type Holder } from '../procedure/holder'
+import { driveOf, headsOf } from '../procedure/heads'
+import type { Holder } from '../procedure/holder'
 import type { JobEvent } from './event'
 import { foldJob } from './fold'
 

@@ -1,4 +1,4 @@
-import { compareText } from '../base/id'
+import { compareText } from '../base/compareText'
 import { fewestPairs, loopGroups, type Pair } from './graph'
 
 /** One strip: the operations of the way in, in the order in which they happened. `brokeRule`: evidence, never replayed. */

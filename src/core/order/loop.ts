@@ -1,4 +1,4 @@
-import { compareText } from '../base/id'
+import { compareText } from '../base/compareText'
 import type { Pair } from './graph'
 import type { Edge } from './operation'
 

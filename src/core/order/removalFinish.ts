@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
-import { ORDER_ONLY } from '../procedure/need'
-import { mayRestFree } from '../procedure/part'
+import { ORDER_ONLY } from '../procedure/needReasons'
+import { mayRestFree } from '../procedure/resting'
 import { fewestPairs, loopGroups } from './graph'
 import { hasLoop } from './loop'
 import { liftKey, openKey, releaseKey, type Edge } from './operation'

@@ -1,10 +1,11 @@
 import type { Id } from '../base/id'
 import { KeyGraph } from '../order/keyGraph'
 import { openKey, splitKey, type Because, type Demand, type Edge, type Operation } from '../order/operation'
-import { isAirbagCircuit } from '../procedure/tether'
+import { isAirbagCircuit } from '../procedure/circuits'
 import type { VehicleFunction } from '../procedure/vehicleFunction'
 import { matches } from '../vehicle/judge'
-import type { Power, Rule } from '../vehicle/rule'
+import type { Power } from '../vehicle/powers'
+import type { Rule } from '../vehicle/rule'
 import type { DerivedJob } from './derivedJob'
 import { closeKeyOf } from './workOrder'
 

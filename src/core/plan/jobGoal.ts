@@ -3,6 +3,7 @@ import type { Goal } from '../order/wish'
 import type { Ending } from '../procedure/end'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Access, Kit, KitFit } from '../shop/kit'
+import type { PlanRequest } from './planRequest'
 
 /** A kit as it meets one model. Without a fit it can't be planned there. */
 export type FittedKit = { kit: Kit; fit: KitFit }
@@ -32,4 +33,8 @@ export function endingsOf(model: ProcedureForBuild, job: JobGoal): Map<Id, Endin
 /** The kits that say how they meet a model. */
 export function fittedKits(kits: readonly { kit: Kit }[], procedureId: string): FittedKit[] {
   return kits.flatMap(({ kit }) => kit.fits.filter((fit) => fit.procedureId === procedureId).map((fit) => ({ kit, fit })))
+}
+
+export function goalOfRequest(request: Pick<PlanRequest, 'goals' | 'kits' | 'endings'>): JobGoal {
+  return { goals: request.goals, kits: request.kits, endings: new Map(Object.entries(request.endings)) }
 }

@@ -1,4 +1,5 @@
-import { compareText, type Id } from '../base/id'
+import { compareText } from '../base/compareText'
+import type { Id } from '../base/id'
 import { deriveAsFarAsPossible } from '../order/removal'
 import { methodsTo, movesSomething } from '../order/settingAct'
 import type { Choices } from '../order/wish'

@@ -7,7 +7,8 @@ import { forecastOf, type Forecast } from './forecast'
 import { allGoals } from './jobGoal'
 import type { JobPlan } from './planFrom'
 import { findPlan } from './findPlan'
-import { goalOfRequest, type PlanRequest } from './planRequest'
+import { goalOfRequest } from './jobGoal'
+import type { PlanRequest } from './planRequest'
 import { recordedOrderS, stripOrderS } from './recordedOrder'
 
 export type PlanExtras = {

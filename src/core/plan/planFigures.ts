@@ -1,5 +1,5 @@
 import type { ProcedureForBuild } from '../procedure/forBuild'
-import type { HolderKind } from '../procedure/holder'
+import type { HolderKind } from '../procedure/holderKinds'
 import type { JobPlan } from './planFrom'
 
 /** What two ways of working are compared by. */

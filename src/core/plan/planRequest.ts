@@ -4,7 +4,6 @@ import { Ending } from '../procedure/end'
 import { Station } from '../procedure/station'
 import { Build } from '../procedure/when'
 import { Access, Kit, KitFit } from '../shop/kit'
-import type { JobGoal } from './jobGoal'
 import { Policy } from './policy'
 
 export const Without = z.object({ tools: z.array(z.string().max(60)).max(40).default([]), parts: z.array(Id).max(40).default([]) })
@@ -33,7 +32,3 @@ export const PlanRequest = z
   })
   .refine((request) => request.goals.length + request.kits.length > 0, 'Choose what to open, or a kit.')
 export type PlanRequest = z.infer<typeof PlanRequest>
-
-export function goalOfRequest(request: Pick<PlanRequest, 'goals' | 'kits' | 'endings'>): JobGoal {
-  return { goals: request.goals, kits: request.kits, endings: new Map(Object.entries(request.endings)) }
-}

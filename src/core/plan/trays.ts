@@ -1,5 +1,6 @@
 import type { Id } from '../base/id'
-import { areIdentical, areLookalikes, type Holder } from '../procedure/holder'
+import { areIdentical, areLookalikes } from '../procedure/lookalikes'
+import type { Holder } from '../procedure/holder'
 import type { JobPlan } from './planFrom'
 
 /** A labelled tray and the groups that lie in it. `notWith`: trays whose fasteners a hand could take for these. */

@@ -1,10 +1,7 @@
 import { z } from 'zod'
 import { Id } from '../base/id'
 import { When } from './when'
-
-/** Severity words follow ANSI Z535.6 (from memory), strongest first. */
-export const SEVERITIES = ['DANGER', 'WARNING', 'CAUTION', 'NOTICE'] as const
-export type Severity = (typeof SEVERITIES)[number]
+import { SEVERITIES } from './severity'
 
 export const CAUTION_ACTS = ['any', 'undo', 'ease', 'release', 'lift', 'open', 'close', 'place', 'seat', 'fasten', 'set', 'test'] as const
 

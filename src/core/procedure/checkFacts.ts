@@ -2,9 +2,12 @@ import type { Id } from '../base/id'
 import { danglingReferences, type DanglingReference } from './references'
 import { COLLECTIONS, type Collection, type ProcedureDocument } from './document'
 import { same } from './edit'
-import { areLookalikes, THREADED_KINDS, usualDrive, type Holder } from './holder'
-import { mayRestFree } from './part'
-import { isElectrical } from './tether'
+import { areLookalikes } from './lookalikes'
+import { THREADED_KINDS } from './holderKinds'
+import { usualDrive } from './heads'
+import type { Holder } from './holder'
+import { mayRestFree } from './resting'
+import { isElectrical } from './circuits'
 
 /** What is missing or wrong in a record as it stands, as things: the interface makes the sentence and the jump. */
 export type FactProblem =

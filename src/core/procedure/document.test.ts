@@ -5,7 +5,7 @@ import { migrateDocument } from './documentMigrations'
 import { parseDocument, parseDocumentText } from './parseDocument'
 import { danglingReferences } from './references'
 import { newPart } from './part'
-import { existsOn } from './when'
+import { existsOn } from './existsOn'
 import { forBuild } from './forBuild'
 
 const van = panelVan()

@@ -2,13 +2,15 @@ import type { Id } from '../base/id'
 import type { Caution } from './caution'
 import type { Cavity } from './cavity'
 import type { ProcedureDocument } from './document'
-import { withHead, type Holder } from './holder'
+import { withHead } from './heads'
+import type { Holder } from './holder'
 import type { Need } from './need'
 import type { Part } from './part'
 import type { Method, Setting } from './setting'
 import type { TyingTether } from './tether'
 import type { VehicleFunction } from './vehicleFunction'
-import { existsOn, type Build } from './when'
+import { existsOn } from './existsOn'
+import type { Build } from './when'
 
 /** By holder: the head that was found on one vehicle ("six-lobe T15"), where it is not the recorded one. */
 export type Heads = Readonly<Record<Id, string>>

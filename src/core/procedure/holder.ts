@@ -2,34 +2,7 @@ import { z } from 'zod'
 import { Id } from '../base/id'
 import { Position } from './view'
 import { When } from './when'
-
-export const HOLDER_KINDS = [
-  'machine screw',
-  'self-tapping screw',
-  'bolt',
-  'nut',
-  'plastic nut',
-  'spring clip',
-  'fir-tree clip',
-  'push-pin',
-  'pull-pin',
-  'quarter-turn',
-  'expanding rivet',
-  'rivet nut',
-  'well nut',
-  'slide-on clip nut',
-  'stud and grommet',
-  'retaining pin',
-  'adhesive',
-  'hook-and-loop',
-  'cable tie',
-] as const
-export type HolderKind = (typeof HOLDER_KINDS)[number]
-
-/** Kinds a driver turns; the rest come off by hand or with the pry tool. */
-export const THREADED_KINDS: readonly HolderKind[] = ['machine screw', 'self-tapping screw', 'bolt', 'nut', 'plastic nut', 'rivet nut', 'well nut']
-
-export const DRIVES = ['hex', 'hex socket', 'six-lobe', 'cross', 'slot', 'none'] as const
+import { DRIVES, HOLDER_KINDS } from './holderKinds'
 
 /** A drive may vary between examples nobody can predict: keep each with how often it was seen. */
 export const Drive = z.object({
@@ -79,62 +52,4 @@ export type Holder = z.infer<typeof Holder>
 
 export function newHolder(id: Id, partId: Id): Holder {
   return Holder.parse({ id, kind: 'spring clip', count: 1, holds: [partId] })
-}
-
-/** The drive most often seen, or the first recorded; null when the kind has none. */
-export function usualDrive(holder: Holder): Drive | null {
-  const best = [...holder.drives].sort((a, b) => b.seen - a.seen)[0]
-  return best && best.drive !== 'none' ? best : null
-}
-
-/** "hex 7", "six-lobe T20": how a crew names the head; null without one. */
-export function headOf(holder: Holder): string | null {
-  const drive = usualDrive(holder)
-  return drive ? `${drive.drive} ${drive.size}`.trim() : null
-}
-
-/** A head as a crew names it ("six-lobe T15") in its two fields; null when it is none. */
-export function driveOf(head: string): Pick<Drive, 'drive' | 'size'> | null {
-  const cut = head.lastIndexOf(' ')
-  const parsed = Drive.safeParse(cut < 0 ? { drive: head } : { drive: head.slice(0, cut), size: head.slice(cut + 1) })
-  return parsed.success ? { drive: parsed.data.drive, size: parsed.data.size } : null
-}
-
-/** The group as it is on one vehicle, where another head was found than is recorded. */
-export function withHead(holder: Holder, head: string): Holder {
-  const drive = driveOf(head)
-  if (drive === null || headOf(holder) === head) return holder
-  const others = holder.drives.filter((other) => other.drive !== drive.drive || other.size !== drive.size)
-  return { ...holder, drives: [{ ...drive, seen: Math.max(0, ...others.map((other) => other.seen)) + 1 }, ...others].slice(0, 4) }
-}
-
-/** Every head that was seen on this group, the usual one first. */
-export function headsOf(holder: Holder): string[] {
-  const heads = [...holder.drives].sort((a, b) => b.seen - a.seen).filter((drive) => drive.drive !== 'none')
-  return [...new Set(heads.map((drive) => `${drive.drive} ${drive.size}`.trim()))]
-}
-
-/** Same head, other thread or length: a hand can confuse them, so they never share a tray. */
-export function areLookalikes(a: Holder, b: Holder): boolean {
-  if (a.id === b.id || !THREADED_KINDS.includes(a.kind) || !THREADED_KINDS.includes(b.kind)) return false
-  // A nut and a screw with one head are never taken for each other.
-  if (isNut(a.kind) !== isNut(b.kind)) return false
-  const head = headOf(a)
-  if (head === null || head !== headOf(b)) return false
-  return !areIdentical(a, b)
-}
-
-function isNut(kind: HolderKind): boolean {
-  return kind.endsWith('nut')
-}
-
-/** One pool: same kind, head and thread, so that any of them fits any of their holes. */
-export function areIdentical(a: Holder, b: Holder): boolean {
-  if (a.kind !== b.kind || headOf(a) !== headOf(b)) return false
-  if (a.thread === null || b.thread === null) return a.thread === b.thread
-  return (
-    a.thread.diameterMm === b.thread.diameterMm &&
-    a.thread.lengthMm === b.thread.lengthMm &&
-    a.thread.pitchMm === b.thread.pitchMm
-  )
 }

@@ -3,21 +3,10 @@ import { Id } from '../base/id'
 import { Level } from './level'
 import { Station } from './station'
 import { When } from './when'
+import { NEED_REASONS } from './needReasons'
 
 /** What can wait: the acts of the way in, those of the way back, a setting's method, and a test. */
 export const DEPENDENT_ACTS = ['undo', 'ease', 'release', 'lift', 'open', 'method', 'place', 'seat', 'close', 'fasten', 'test'] as const
-
-export const NEED_REASONS = ['covers', 'traps', 'threads', 'reaches', 'rests on', 'setting', 'method', 'observed', 'habit'] as const
-export type NeedReason = (typeof NEED_REASONS)[number]
-
-/**
- * Reasons that only order what is there; all others bring operations in. A habit is an observed order somebody has
- * explained as a habit: it is kept, so that nobody asks again, and orders nothing.
- */
-export const ORDER_ONLY: readonly NeedReason[] = ['method', 'observed', 'habit']
-
-/** Reasons a hand meets again on the way back: what held on the way in holds then as well. */
-export const PHYSICAL: readonly NeedReason[] = ['covers', 'traps', 'threads', 'reaches', 'rests on']
 
 export const Needed = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('part'), partId: Id, level: Level.exclude(['in place']) }),

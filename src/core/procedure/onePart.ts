@@ -3,18 +3,6 @@ import type { ProcedureDocument } from './document'
 import { editsBetween, type Edit } from './edit'
 import type { Part } from './part'
 
-/** Ids that parts had before they turned out to be one, each with the part it is now. */
-export function formerIds(document: Pick<ProcedureDocument, 'parts'>): Map<Id, Id> {
-  return new Map(document.parts.flatMap((part) => part.formerIds.map((id): [Id, Id] => [id, part.id])))
-}
-
-/** Parts that were split off another one: what happened to that one happened to them, until they have a history of their own. */
-export function splitOff(document: Pick<ProcedureDocument, 'parts'>): Map<Id, Id[]> {
-  const found = new Map<Id, Id[]>()
-  for (const part of document.parts) if (part.splitFrom !== null) found.set(part.splitFrom, [...(found.get(part.splitFrom) ?? []), part.id])
-  return found
-}
-
 /**
  * Two parts that turned out to be one, as edits: everything of the second goes to the first, its names become synonyms, and its
  * id is kept as a former one, so that what happened to it goes on meaning this part. What the first says itself stays; what it

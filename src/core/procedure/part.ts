@@ -93,7 +93,3 @@ export type Part = z.infer<typeof Part>
 export function newPart(id: Id, name: string): Part {
   return Part.parse({ id, name, station: 'centre' })
 }
-
-export function mayRestFree(part: Part): boolean {
-  return part.rests.some((rest) => rest.level === 'free')
-}

@@ -1,20 +1,4 @@
 import { z } from 'zod'
 
-/** Where the installer must be: the list every shop has. A shop adds its own (a lift, a hoist) in its stations. */
-export const STATIONS = [
-  'driver side',
-  'passenger side',
-  'centre',
-  'rear seats',
-  'load space',
-  'engine bay',
-  'outside left',
-  'outside right',
-  'outside front',
-  'outside rear',
-  'under the vehicle',
-  'bench',
-] as const
-export const BENCH = 'bench'
 export const Station = z.string().trim().min(1, 'Say where this is done from.').max(40)
 export type Station = z.infer<typeof Station>

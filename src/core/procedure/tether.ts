@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { Id } from '../base/id'
 import { Position } from './view'
 import { When } from './when'
+import { CIRCUITS } from './circuits'
 
 export const TETHER_KINDS = ['electrical', 'coax', 'optical', 'ground', 'hose', 'duct', 'control cable', 'damper', 'strap'] as const
 export const LATCHES = [
@@ -16,27 +17,6 @@ export const LATCHES = [
   'ground stud',
   'friction fit',
 ] as const
-export const CIRCUITS = [
-  'srs-firing',
-  'srs-indicator',
-  'high-voltage',
-  'start',
-  'hazard',
-  'climate',
-  'audio',
-  'antenna',
-  'can',
-  'video',
-  'usb',
-  'power-outlet',
-  'lighting',
-  'window',
-  'mirror',
-  'brake-control',
-  'sensor',
-  'other',
-] as const
-export type Circuit = (typeof CIRCUITS)[number]
 export const TAB_SIDES = ['top', 'bottom', 'driver side', 'passenger side', 'front', 'rear', 'both sides'] as const
 export const LEAD_COLOURS = ['black', 'white', 'grey', 'blue', 'green', 'brown', 'violet', 'pink', 'natural', 'yellow', 'orange', 'red'] as const
 
@@ -75,19 +55,4 @@ export type TyingTether = Tether & { partId: Id }
 
 export function newTether(id: Id, partId: Id, name: string): Tether {
   return Tether.parse({ id, partId, name })
-}
-
-export function isElectrical(tether: Tether): boolean {
-  return tether.kind === 'electrical' || tether.kind === 'coax' || tether.kind === 'optical'
-}
-
-export function isAirbagCircuit(tether: Tether): boolean {
-  return tether.circuit === 'srs-firing' || tether.circuit === 'srs-indicator'
-}
-
-/** Circuits a vehicle is not driven without: airbags, hazard lights, brakes, lamps. */
-const WARNING_CIRCUITS: readonly Circuit[] = ['srs-firing', 'srs-indicator', 'hazard', 'brake-control', 'lighting']
-
-export function isWarningCircuit(tether: Pick<Tether, 'circuit'>): boolean {
-  return WARNING_CIRCUITS.includes(tether.circuit ?? 'other')
 }

@@ -1,4 +1,4 @@
-import type { HolderKind } from '../procedure/holder'
+import type { HolderKind } from '../procedure/holderKinds'
 import type { AskKind, Fact } from './meaning'
 
 /** Kinds that are turned with a driver of some size. */

@@ -1,4 +1,4 @@
-import type { HolderKind } from '../procedure/holder'
+import type { HolderKind } from '../procedure/holderKinds'
 import { PART_NAMES } from './partNames'
 
 /** What a phrase is to the grammar, and what it stands for. */

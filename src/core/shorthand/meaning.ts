@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { DRIVES, HOLDER_KINDS } from '../procedure/holder'
+import { DRIVES, HOLDER_KINDS } from '../procedure/holderKinds'
 import { LATCHES, LEAD_COLOURS, TAB_SIDES } from '../procedure/tether'
 import { EFFORTS, FIXINGS, PART_TOOLS, REST_WAYS } from '../procedure/part'
 

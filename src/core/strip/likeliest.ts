@@ -2,7 +2,8 @@ import type { Id } from '../base/id'
 import { levelNow } from '../job/fold'
 import type { JobState } from '../job/jobState'
 import type { ProcedureDocument } from '../procedure/document'
-import { THREADED_KINDS, type Drive, type Holder, type HolderKind } from '../procedure/holder'
+import { THREADED_KINDS, type HolderKind } from '../procedure/holderKinds'
+import type { Drive, Holder } from '../procedure/holder'
 
 export const CATCHES = ['panel', 'screw', 'clip', 'plug', 'setting', 'caution', 'photo', 'note'] as const
 export type Catch = (typeof CATCHES)[number]

@@ -5,7 +5,7 @@ import type { ProcedureDocument } from '../procedure/document'
 import { fieldEdits, type Edit } from '../procedure/edit'
 import type { Holder } from '../procedure/holder'
 import { coversNeed } from '../procedure/need'
-import { mayRestFree } from '../procedure/part'
+import { mayRestFree } from '../procedure/resting'
 
 /** Undone, open or out, and nobody has said yet what for. `cover`: a part that came off and that nothing in the record waits for. */
 export type LooseEnd = { kind: 'holder' | 'tether' | 'cover'; id: Id }

@@ -4,7 +4,7 @@ import { foldJob, levelNow, standingEvents } from '../job/fold'
 import type { JobState } from '../job/jobState'
 import type { ProcedureDocument } from '../procedure/document'
 import { Need } from '../procedure/need'
-import { mayRestFree } from '../procedure/part'
+import { mayRestFree } from '../procedure/resting'
 import { firstTimes, looseEndsOf } from './looseEnds'
 
 /**

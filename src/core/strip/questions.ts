@@ -4,8 +4,8 @@ import type { JobState } from '../job/jobState'
 import type { ProcedureDocument } from '../procedure/document'
 import { fieldEdits, type Edit } from '../procedure/edit'
 import { coversNeed, Need, trapsNeed } from '../procedure/need'
-import { mayRestFree } from '../procedure/part'
-import { isElectrical, type Circuit } from '../procedure/tether'
+import { mayRestFree } from '../procedure/resting'
+import { isElectrical, type Circuit } from '../procedure/circuits'
 import { firstTimes, looseEndsOf } from './looseEnds'
 
 /** Why one thing came before another: the physical reasons, and the one that is none. */

@@ -1,4 +1,5 @@
-import { nextStamp, type Stamp } from '../base/clock'
+import { nextStamp } from '../base/clock'
+import type { Stamp } from '../base/stamp'
 import type { Id } from '../base/id'
 import { JobEvent, type Happening } from '../job/event'
 import { foldJob } from '../job/fold'

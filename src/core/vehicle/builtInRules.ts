@@ -1,15 +1,18 @@
-import { Rule } from './rule'
+import type { Circuit } from '../procedure/circuits'
+import type { Severity } from '../procedure/severity'
+import type { ActPattern, Rule } from './rule'
 
 const practice = "Common practice, no source; the maker's data and local rules go first."
 const AIRBAG = ['srs-firing', 'srs-indicator'] as const
-const rule = (id: string, severity: string, sentence: string, remedy: string, rest: object) => Rule.parse({ id, severity, sentence, remedy, origin: practice, ...rest })
+type Rest = Pick<Rule, 'effect' | 'at'> & Partial<Pick<Rule, 'while' | 'confirm' | 'quiet'>>
+const rule = (id: string, severity: Severity, sentence: string, remedy: string, rest: Rest): Rule => ({ id, severity, sentence, remedy, origin: practice, while: [], confirm: [], quiet: false, ...rest })
 
 const people = 'Only for people trained and authorised under local rules.'
 const firing = `It can fire. Ignition off, battery off, the maker’s wait over (10 minutes where nobody knows), until it is closed again. ${people}`
 const firingRemedy = 'Ignition off, battery off, then wait as long as the maker says.'
 const offRemedy = 'Turn the ignition off, close the plug, then switch on.'
-const at = (acts: string[], more: object = {}) => ({ acts, ...more })
-const openClose = (circuits: readonly string[]) => at(['open', 'close'], { circuits })
+const at = (acts: ActPattern['acts'], more: Omit<ActPattern, 'acts'> = {}): ActPattern => ({ acts, ...more })
+const openClose = (circuits: Circuit[]) => at(['open', 'close'], { circuits })
 
 /** Rules 1 and 2: airbag circuits, and what they ask of ignition and battery. */
 const AIRBAGS: Rule[] = [

@@ -1,4 +1,4 @@
-import { SEVERITIES, type Severity } from '../procedure/caution'
+import { SEVERITIES, type Severity } from '../procedure/severity'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Circumstances } from './circumstances'
 import { holds, isAmbient, matches, type JudgedAct } from './judge'

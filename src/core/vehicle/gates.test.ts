@@ -12,7 +12,8 @@ import { whilePlanning, type Circumstances } from './circumstances'
 import { cautionsFor } from './cautionsFor'
 import { breaches, refusals, waitLeftS, type JudgedAct } from './judge'
 import { afterPutBack, forbiddenBy, powerGate, type PutBack } from './powerGate'
-import { POWERS, Rule, ShopRules } from './rule'
+import { POWERS } from './powers'
+import { Rule, ShopRules } from './rule'
 import { rulesInForce } from './rulesInForce'
 import { asFoundState, type VehicleState } from './vehicleState'
 
@@ -102,6 +103,10 @@ describe('rules of a shop', () => {
     const replaced = rulesInForce(ShopRules.parse({ added: [{ ...own, id: 'srs-ignition', sentence: 'Never mind.' }] }))
     expect(replaced).toEqual(BUILT_IN_RULES)
   })
+})
+
+test.each(BUILT_IN_RULES)('the built-in rule $id is what a rule may be', (rule) => {
+  expect(Rule.parse(rule)).toEqual(rule)
 })
 
 describe('seeded vehicles in seeded states', () => {

@@ -4,7 +4,8 @@ import type { Act, Demand, SettingAct } from '../order/operation'
 import type { AskedByRules } from '../order/wish'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Circumstances } from './circumstances'
-import type { ActPattern, Condition, Power, Rule } from './rule'
+import type { ActPattern, Condition, Rule } from './rule'
+import type { Power } from './powers'
 import { after, settingOf, type VehicleState } from './vehicleState'
 
 /** An act as the rules see it. `work` is the kind of a work item, `station` where it is done. */

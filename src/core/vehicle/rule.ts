@@ -1,11 +1,9 @@
 import { z } from 'zod'
 import { Id } from '../base/id'
-import { SEVERITIES } from '../procedure/caution'
+import { SEVERITIES } from '../procedure/severity'
 import { SETTING_ROLES } from '../procedure/setting'
-import { CIRCUITS } from '../procedure/tether'
-
-export const POWERS = ['accessory', 'ignition', 'engine'] as const
-export type Power = (typeof POWERS)[number]
+import { CIRCUITS } from '../procedure/circuits'
+import { POWERS } from './powers'
 
 /** What a rule of a shop can bite at. `power`: something is about to be switched on. */
 export const RULE_ACTS = ['undo', 'ease', 'release', 'open', 'lift', 'fasten', 'start', 'seat', 'close', 'place', 'feed', 'set', 'work', 'test', 'power'] as const
@@ -71,4 +69,3 @@ export const ShopRules = z.object({
   raised: z.record(Id, z.enum(SEVERITIES)).default({}),
 })
 export type ShopRules = z.infer<typeof ShopRules>
-export const NO_SHOP_RULES: ShopRules = ShopRules.parse({})

@@ -1,6 +1,8 @@
-import { SEVERITIES } from '../procedure/caution'
+import { SEVERITIES } from '../procedure/severity'
 import { BUILT_IN_RULES } from './builtInRules'
-import { NO_SHOP_RULES, type Rule, type ShopRules } from './rule'
+import type { Rule, ShopRules } from './rule'
+
+export const NO_SHOP_RULES: ShopRules = { added: [], raised: {} }
 
 /**
  * The built-in rules and a shop's own. A severity can only be raised, and a rule whose id is taken by a built-in one is

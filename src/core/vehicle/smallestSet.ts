@@ -1,4 +1,4 @@
-import { compareText } from '../base/id'
+import { compareText } from '../base/compareText'
 
 /** Something that must be so, and the alternative sets of acts that make it so. An empty list of alternatives: nothing does. */
 export type Obligation = readonly (readonly string[])[]

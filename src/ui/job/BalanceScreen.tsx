@@ -2,7 +2,7 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import type { BalanceRow } from '@/core/job/balance'
-import { headOf } from '@/core/procedure/holder'
+import { headOf } from '@/core/procedure/heads'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { ClosedTick } from '../marks/Signs'
 import type { ChangeActing } from '../shell/ActingButton'
@@ -12,11 +12,12 @@ import { headWords, holderKindWords, itemWords, threadWords, toolWords, ownerWor
 import { JobHead } from './JobHead'
 import { nameOf } from './nameOf'
 import { OpenRow } from './OpenRow'
-import { useJob, type JobData, type LiveJob } from './useJob'
+import { type JobData, type LiveJob } from './useJob'
+import { useAnyJob } from './useAnyJob'
 
 /** Out against back: open rows large and first, each with the one act that closes it. */
 export function BalanceScreen({ data, change }: { data: JobData; change: ChangeActing }) {
-  const job = useJob(data)
+  const job = useAnyJob(data)
   const [stray, setStray] = useState(false)
   const { openRows, acceptedRows, rows } = job.balance
   const closed = rows.filter((row) => !openRows.includes(row) && !acceptedRows.includes(row))

@@ -13,13 +13,14 @@ import { JobHead } from './JobHead'
 import { HandoverTests } from './HandoverTests'
 import { nameOf } from './nameOf'
 import { ChangedForGood, ToldAndPutBack } from './ToldAndPutBack'
-import { useJob, type JobData, type LiveJob } from './useJob'
+import { type JobData, type LiveJob } from './useJob'
+import { useAnyJob } from './useAnyJob'
 
 export type HandOver = (jobId: string) => Promise<{ status: 'done' } | { status: 'refused'; sentences: string[] }>
 
 /** Tests, open accounts, two signatures, and the gate: what is still in the way is named, never waved through. */
 export function HandoverScreen({ data, change, handOver }: { data: JobData; change: ChangeActing; handOver: HandOver }) {
-  const job = useJob(data)
+  const job = useAnyJob(data)
   const { state } = job
   const blocks = handoverBlocks(job.document, state, data.shopHasOthers, job.terms)
   const handed = data.handedOver && state.handedOver !== null

@@ -3,7 +3,7 @@ import { Camera, ClipboardList, NotebookPen, Pause, SlidersHorizontal } from 'lu
 import Link from 'next/link'
 import { useMemo } from 'react'
 import { isDone } from '@/core/job/progress'
-import { bottomOf, outAndBack, type URow } from '@/core/job/uRows'
+import { bottomOf, outAndBack, uRows } from '@/core/job/uRows'
 import type { Turn } from '@/core/job/whoDoesWhat'
 import { cardNameIn } from '../words/modelNames'
 import { stepWords } from '../words/operations'
@@ -12,11 +12,12 @@ import { nameOf } from './nameOf'
 import { SettingsNow } from './SettingsNow'
 import { bottomWords, type JobData, type PlannedJob } from './useJob'
 
-type Props = { data: JobData; job: PlannedJob; rows: readonly URow[]; turns: ReadonlyMap<string, Turn> | null; trayOf: (holderId: string) => string | undefined; hasCard: boolean; ask: (what: 'note' | 'photo' | 'pause' | 'more' | 'refit') => void }
+type Props = { data: JobData; job: PlannedJob; turns: ReadonlyMap<string, Turn> | null; trayOf: (holderId: string) => string | undefined; hasCard: boolean; ask: (what: 'note' | 'photo' | 'pause' | 'more' | 'refit') => void }
 
 /** Beside the next action: the whole job as a U, who does what, how the settings stand, and what is wanted with any card. */
-export function JobAside({ data, job, rows, turns, trayOf, hasCard, ask }: Props) {
+export function JobAside({ data, job, turns, trayOf, hasCard, ask }: Props) {
   const { model, plan, state } = job
+  const rows = useMemo(() => uRows(plan, state), [plan, state])
   const counts = outAndBack(rows)
   const reached = rows.every((row) => row.wayIn === 'done')
   const goals = bottomWords(data, job).join('\n')
@@ -24,7 +25,7 @@ export function JobAside({ data, job, rows, turns, trayOf, hasCard, ask }: Props
   const called = (personId: string | null) => nameOf(data, personId)
   return (
     <aside className="order-2 flex min-h-0 min-w-0 flex-col gap-2 px-4 pb-4 lg:order-1" aria-label="The whole job">
-      <div className="-mx-4 min-h-0 flex-1 overflow-y-auto px-4 pb-2" tabIndex={0} role="group" aria-label="The U, scrolls">
+      <div className="-mx-4 min-h-0 flex-1 overflow-y-auto px-4 pb-2 lg:contain-strict" tabIndex={0} role="group" aria-label="The U, scrolls">
         <JobU model={model} rows={rows} bottom={bottom} trayOf={trayOf} size="bay" middle={`${counts.out} out, ${counts.back} back`} {...(turns && { extra: (row) => <Whose names={[...new Set([...row.inCards, ...row.outCards].flatMap((card) => card.steps.flatMap((step) => (isDone(state, step.operation) ? [] : (state.givenTo.get(step.operation.key) ?? [])))))].map(called)} /> })} />
       </div>
       {turns && (

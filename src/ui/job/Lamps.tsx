@@ -1,7 +1,7 @@
 'use client'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { powerGate } from '@/core/vehicle/powerGate'
-import { POWERS } from '@/core/vehicle/rule'
+import { POWERS } from '@/core/vehicle/powers'
 import { MayRing, StopSign } from '../marks/Signs'
 import { forbidsWords } from '../words/balanceWords'
 import { capital } from '../words/operations'

@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import type { Hand } from '@/core/job/event'
-import { STATIONS } from '@/core/procedure/station'
+import { STATIONS } from '@/core/procedure/stations'
 import type { JobData, PlannedJob } from './useJob'
 
 /** Who is on this job, and where each begins: the rest is shared out so that nobody sits on another's seat. */

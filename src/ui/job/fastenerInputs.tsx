@@ -1,5 +1,6 @@
 'use client'
-import { headOf, headsOf, type Holder } from '@/core/procedure/holder'
+import { headOf, headsOf } from '@/core/procedure/heads'
+import type { Holder } from '@/core/procedure/holder'
 import { headWords } from '../words/items'
 
 /** The heads a bay meets, as the facts name them. */

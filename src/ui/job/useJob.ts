@@ -19,8 +19,6 @@ import type { Circumstances } from '@/core/vehicle/circumstances'
 import type { ShopRules } from '@/core/vehicle/rule'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { VehicleState } from '@/core/vehicle/vehicleState'
-import { forPuttingBack } from '@/core/strip/putBack'
-import { stripDocument } from '@/core/strip/stripDocument'
 import { modelNow } from '@/core/job/modelNow'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { HouseWord } from '@/core/shop/houseWord'
@@ -100,6 +98,7 @@ const POLL_MS = 4000
 /** Where several people work, what one does is seen by the others at once: nobody may be told to sit where another sits. */
 const POLL_TOGETHER_MS = 1000
 const RETRY_MS = 3000
+const DOOR_AFTER_MS = 1000
 
 const logs = new Map<string, JobLog>()
 
@@ -130,8 +129,13 @@ function useClock(): number {
   return nowMs
 }
 
+/** What a job's events make of its record: nothing, or, of a strip, all of it. `byWhat`: the record its vehicle goes back by. */
+export type Folds = { document: (base: ProcedureDocument, events: readonly JobEvent[]) => ProcedureDocument; byWhat: (document: ProcedureDocument, events: readonly JobEvent[]) => ProcedureDocument }
+
+const AS_RECORDED: Folds = { document: (base) => base, byWhat: (document) => document }
+
 /** A live job: the local log, its fold, the plan and the balance. Taps are applied at once and kept before they are sent. */
-export function useJob(data: JobData): LiveJob {
+export function useJob(data: JobData, folds: Folds = AS_RECORDED): LiveJob {
   const [log] = useState(() => logOf(data))
   const snapshot = useSyncExternalStore(log.subscribe, log.getSnapshot, log.getSnapshot)
   const [acts, setActs] = useState<NonNullable<LiveJob['lastAct']>[]>([])
@@ -141,10 +145,13 @@ export function useJob(data: JobData): LiveJob {
   useEffect(() => {
     if (!opened.current) void log.open()
     opened.current = true
+    // The parser is no part of the first load: a tap has no words in it that would have to be trimmed.
+    const door = setTimeout(() => void import('@/client/eventDoor').then(({ JobEvent }) => log.checkBy((event) => JobEvent.parse(event)), () => undefined), DOOR_AFTER_MS)
     const retry = setInterval(() => void log.flush(), RETRY_MS)
     const online = () => void log.flush()
     window.addEventListener('online', online)
     return () => {
+      clearTimeout(door)
       clearInterval(retry)
       window.removeEventListener('online', online)
     }
@@ -169,7 +176,7 @@ export function useJob(data: JobData): LiveJob {
   const stated = snapshot.events.filter(({ what, corrects }) => what.kind === 'stated' || what.kind === 'plan adopted' || corrects !== null).map(({ id }) => id).join(' ')
   // What was stated is folded anew only when something was stated or taken back: taps on the way back leave the plan alone.
   // eslint-disable-next-line react-hooks/exhaustive-deps
-  const document = useMemo(() => (data.kind === 'strip' ? stripDocument(data.base, snapshot.events) : data.base), [data.kind, data.base, stated])
+  const document = useMemo(() => folds.document(data.base, snapshot.events), [folds, data.base, stated])
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const adopted = useMemo(() => adoptedPlan(snapshot.events), [stated])
   const request = adopted?.request ?? data.request
@@ -178,7 +185,7 @@ export function useJob(data: JobData): LiveJob {
   // What was told on the way counts for the rest of the plan.
   const told = JSON.stringify([[...state.facets], state.deviations.filter(({ field }) => field === 'head')])
   // eslint-disable-next-line react-hooks/exhaustive-deps
-  const byWhat = useMemo(() => (data.kind === 'strip' ? forPuttingBack(document, snapshot.events) : document), [data.kind, document, stated])
+  const byWhat = useMemo(() => folds.byWhat(document, snapshot.events), [folds, document, stated])
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const modelOfNow = useMemo(() => modelNow(byWhat, request, state), [byWhat, request, told])
   const rules = useMemo(() => rulesInForce(data.rules), [data.rules])

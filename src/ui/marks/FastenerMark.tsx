@@ -1,4 +1,6 @@
-import { type HolderKind, usualDrive, type Holder } from '@/core/procedure/holder'
+import type { HolderKind } from '@/core/procedure/holderKinds'
+import { usualDrive } from '@/core/procedure/heads'
+import type { Holder } from '@/core/procedure/holder'
 
 /** Our own small shapes by kind, in a 24 px box. A hidden one is dashed in the shape itself. */
 export type MarkShape = 'hex' | 'hex socket' | 'lobe' | 'cross' | 'slot' | 'spring clip' | 'fir-tree' | 'push-pin' | 'pull-pin' | 'turn' | 'rivet' | 'stud' | 'tape' | 'hook' | 'tie' | 'round'

@@ -1,4 +1,5 @@
-import { isAirbagCircuit, isElectrical, type Tether } from '@/core/procedure/tether'
+import { isAirbagCircuit, isElectrical } from '@/core/procedure/circuits'
+import type { Tether } from '@/core/procedure/tether'
 
 type Side = 'left' | 'right' | 'top' | 'bottom'
 

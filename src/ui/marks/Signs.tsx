@@ -1,4 +1,4 @@
-import type { Severity } from '@/core/procedure/caution'
+import type { Severity } from '@/core/procedure/severity'
 
 /** The product's sign: a U whose right end is open. */
 export function ProductSign({ size = 32 }: { size?: number }) {

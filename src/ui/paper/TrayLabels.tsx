@@ -2,7 +2,8 @@
 import { sharedTrays } from '@/core/plan/trays'
 import type { Holder } from '@/core/procedure/holder'
 import { ScrewDrawing } from '../job/ScrewDrawing'
-import { isPlanned, useJob, type JobData } from '../job/useJob'
+import { isPlanned, type JobData } from '../job/useJob'
+import { useAnyJob } from '../job/useAnyJob'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { ProductSign } from '../marks/Signs'
 import { Tape } from '../marks/Tape'
@@ -12,7 +13,7 @@ import { QrCode } from './QrCode'
 
 /** The labels of a job's trays on A4: what lies in each, drawn 1:1, what never lies with it, and a code that opens its card. */
 export function TrayLabels({ data, origin, shopName, acting, printedAt }: { data: JobData; origin: string; shopName: string; acting: string; printedAt: string }) {
-  const job = useJob(data)
+  const job = useAnyJob(data)
   if (!isPlanned(job)) return <PaperPage title="Tray labels" hint="" back={`/jobs/${data.id}`} size="A4"><p className="p-10">Nothing is planned yet, so no tray is needed.</p></PaperPage>
   const { trays, fewest } = sharedTrays(job.plan)
   const holder = (id: string) => job.document.holders.find((item) => item.id === id)!

@@ -7,7 +7,8 @@ import { wheelTagOf, type TagLine } from '@/core/job/wheelTag'
 import { traysFor } from '@/core/plan/trays'
 import { powerGate } from '@/core/vehicle/powerGate'
 import { nameOf } from '../job/nameOf'
-import { isPlanned, useJob, type JobData, type LiveJob } from '../job/useJob'
+import { isPlanned, type JobData, type LiveJob } from '../job/useJob'
+import { useAnyJob } from '../job/useAnyJob'
 import { LevelMark } from '../marks/LevelMark'
 import { PlugMark } from '../marks/PlugMark'
 import { ProductSign } from '../marks/Signs'
@@ -19,7 +20,7 @@ import { QrCode } from './QrCode'
 
 /** The tag that hangs on the wheel of a vehicle that waits, from the live state: A5, read from a step away. */
 export function WheelTag({ data, origin, printedAt }: { data: JobData; origin: string; printedAt: string }) {
-  const job = useJob(data)
+  const job = useAnyJob(data)
   const gates = { power: powerGate(job.model, job.vehicle, job.circumstances), mayLeave: leaveGate(job.model, job.state, job.vehicle, job.circumstances).allowed }
   const tag = wheelTagOf(job.model, job.state, gates, isPlanned(job) ? traysFor(job.plan) : [])
   const { paused, history } = job.state

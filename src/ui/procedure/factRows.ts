@@ -1,5 +1,5 @@
 import type { FactCollection, ProcedureDocument } from '@/core/procedure/document'
-import { mayRestFree } from '@/core/procedure/part'
+import { mayRestFree } from '@/core/procedure/resting'
 import { holderKindWords, holderWords, itemWords, threadWords, ownerWords } from '../words/items'
 import { motionsWords } from '../words/operations'
 import { needWords } from './needOptions'

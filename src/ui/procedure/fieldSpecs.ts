@@ -1,12 +1,14 @@
-import { CAUTION_ACTS, SEVERITIES } from '@/core/procedure/caution'
+import { CAUTION_ACTS } from '@/core/procedure/caution'
+import { SEVERITIES } from '@/core/procedure/severity'
 import { AXES, MOTIONS } from '@/core/procedure/direction'
 import type { FactCollection } from '@/core/procedure/document'
-import { ENDINGS } from '@/core/procedure/end'
-import { DRIVES, HOLDER_KINDS } from '@/core/procedure/holder'
-import { NEED_REASONS } from '@/core/procedure/need'
+import { ENDINGS } from '@/core/procedure/endings'
+import { DRIVES, HOLDER_KINDS } from '@/core/procedure/holderKinds'
+import { NEED_REASONS } from '@/core/procedure/needReasons'
 import { EFFORTS, FIXINGS, PART_TOOLS, REST_WAYS } from '@/core/procedure/part'
 import { SETTING_ROLES } from '@/core/procedure/setting'
-import { CIRCUITS, LATCHES, LEAD_COLOURS, TAB_SIDES, TETHER_KINDS } from '@/core/procedure/tether'
+import { CIRCUITS } from '@/core/procedure/circuits'
+import { LATCHES, LEAD_COLOURS, TAB_SIDES, TETHER_KINDS } from '@/core/procedure/tether'
 
 /** How a field of a fact is entered. Paths are those of the document ("release.start"). */
 export type Spec =

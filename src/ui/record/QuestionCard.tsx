@@ -1,5 +1,5 @@
 'use client'
-import { CIRCUITS, type Circuit } from '@/core/procedure/tether'
+import { CIRCUITS, type Circuit } from '@/core/procedure/circuits'
 import { circuitEdits, outOfHabit, reasonEdits, REASONS, settingEdits, type Question, type Reason } from '@/core/strip/questions'
 import { newId } from '../procedure/newItem'
 import { itemWords } from '../words/items'

@@ -8,7 +8,8 @@ import { stripRows, type StripRow } from '@/core/strip/stripRows'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import { JobHead } from '../job/JobHead'
 import { SettingsNow } from '../job/SettingsNow'
-import { useJob, type JobData } from '../job/useJob'
+import { type JobData } from '../job/useJob'
+import { useAnyJob } from '../job/useAnyJob'
 import { FastenerMark } from '../marks/FastenerMark'
 import { PlugMark } from '../marks/PlugMark'
 import { AirbagFlag, SignalPlate } from '../marks/Signs'
@@ -35,7 +36,7 @@ type Sheet = Catch | 'questions' | 'back' | StripRow | null
 
 /** A vehicle coming apart: the way as a rail, one line or a few taps for what comes off, and what is still loose. */
 export function RecordScreen({ data, change }: { data: RecordData; change: ChangeActing }) {
-  const job = useJob(data)
+  const job = useAnyJob(data)
   const strip = useStrip(job, data.base)
   const waitingMedia = useMedia(strip, data.shopId, data.id)
   const [sheet, setSheet] = useState<Sheet>(null)

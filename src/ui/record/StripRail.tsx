@@ -2,7 +2,7 @@
 import { useEffect, useRef } from 'react'
 import type { StripRow } from '@/core/strip/stripRows'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { isAirbagCircuit } from '@/core/procedure/tether'
+import { isAirbagCircuit } from '@/core/procedure/circuits'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { LevelMark } from '../marks/LevelMark'
 import { PlugMark } from '../marks/PlugMark'

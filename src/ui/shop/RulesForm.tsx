@@ -1,7 +1,7 @@
 'use client'
 import { Pencil, Plus, Trash2 } from 'lucide-react'
 import { useState } from 'react'
-import { SEVERITIES, type Severity } from '@/core/procedure/caution'
+import { SEVERITIES, type Severity } from '@/core/procedure/severity'
 import { BUILT_IN_RULES } from '@/core/vehicle/builtInRules'
 import type { Rule, ShopRules } from '@/core/vehicle/rule'
 import { SignalPlate } from '../marks/Signs'

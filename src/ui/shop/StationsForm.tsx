@@ -1,7 +1,7 @@
 'use client'
 import { Plus, Trash2 } from 'lucide-react'
 import { useState, type FormEvent } from 'react'
-import { STATIONS } from '@/core/procedure/station'
+import { STATIONS } from '@/core/procedure/stations'
 import { HouseValues, moveS } from '@/core/shop/houseValues'
 import { TextField } from '../forms/Field'
 import { SaveBar } from './SaveBar'

@@ -1,4 +1,4 @@
-import type { IntakePoint } from '@/core/job/event'
+import type { IntakePoint } from '@/core/job/intakePoints'
 
 /** What is asked before the first screw: its name, why, what is said when all is well, and what is written otherwise. */
 export type IntakeWords = { name: string; why: string; fine: string; write: string; unit?: string }

@@ -1,7 +1,9 @@
 import type { Id } from '@/core/base/id'
 import { headFit, threadsOfCross } from '@/core/standards/headFit'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { THREADED_KINDS, usualDrive, type Holder } from '@/core/procedure/holder'
+import { THREADED_KINDS } from '@/core/procedure/holderKinds'
+import { usualDrive } from '@/core/procedure/heads'
+import type { Holder } from '@/core/procedure/holder'
 
 /** How a crew names a head: "hex 7", "T20", "PH2". The size says the drive where everybody knows it. */
 export function headWords(drive: { drive: string; size: string }): string {

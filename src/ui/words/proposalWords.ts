@@ -1,6 +1,6 @@
 import type { Proposal } from '@/core/job/proposals'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { headsOf } from '@/core/procedure/holder'
+import { headsOf } from '@/core/procedure/heads'
 import { headWords } from './items'
 
 const head = (name: string) => headWords({ drive: name.slice(0, name.lastIndexOf(' ')), size: name.slice(name.lastIndexOf(' ') + 1) })

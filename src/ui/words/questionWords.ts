@@ -1,5 +1,5 @@
 import type { ProcedureDocument } from '@/core/procedure/document'
-import type { Circuit } from '@/core/procedure/tether'
+import type { Circuit } from '@/core/procedure/circuits'
 import type { Question, Reason } from '@/core/strip/questions'
 import { holderWords, itemWords, ownerWords } from './items'
 

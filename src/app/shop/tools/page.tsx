@@ -1,4 +1,4 @@
-import { headsOf } from '@/core/procedure/holder'
+import { headsOf } from '@/core/procedure/heads'
 import { listProcedures } from '@/server/procedures'
 import { mayAct, requireCrew } from '@/server/session'
 import { ToolsForm } from '@/ui/shop/ToolsForm'

@@ -1,5 +1,5 @@
 import { liftKey, type Operation } from '../../order/operation'
-import { mayRestFree } from '../../procedure/part'
+import { mayRestFree } from '../../procedure/resting'
 import type { Station } from '../../procedure/station'
 import { moveS } from '../../shop/houseValues'
 import { demandsOf } from '../demandsOf'

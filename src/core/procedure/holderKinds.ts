@@ -1,0 +1,28 @@
+/** Kinds of fasteners, as the trade names them. */
+export const HOLDER_KINDS = [
+  'machine screw',
+  'self-tapping screw',
+  'bolt',
+  'nut',
+  'plastic nut',
+  'spring clip',
+  'fir-tree clip',
+  'push-pin',
+  'pull-pin',
+  'quarter-turn',
+  'expanding rivet',
+  'rivet nut',
+  'well nut',
+  'slide-on clip nut',
+  'stud and grommet',
+  'retaining pin',
+  'adhesive',
+  'hook-and-loop',
+  'cable tie',
+] as const
+export type HolderKind = (typeof HOLDER_KINDS)[number]
+
+/** Kinds a driver turns; the rest come off by hand or with the pry tool. */
+export const THREADED_KINDS: readonly HolderKind[] = ['machine screw', 'self-tapping screw', 'bolt', 'nut', 'plastic nut', 'rivet nut', 'well nut']
+
+export const DRIVES = ['hex', 'hex socket', 'six-lobe', 'cross', 'slot', 'none'] as const
