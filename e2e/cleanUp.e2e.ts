@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { saved, setUpShop, someOwner } from './steps'
+import { photo, saved, setUpShop, someOwner } from './steps'
 
 test.use({ actionTimeout: 10_000, permissions: ['microphone'], launchOptions: { executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'] } })
 
@@ -11,20 +11,6 @@ async function say(page: Page, words: string): Promise<void> {
   await expect(line(page)).toHaveValue('')
 }
 const catching = (page: Page, what: string) => page.getByRole('group', { name: 'Catch' }).getByRole('button', { name: what }).click()
-
-/** A picture as a camera would make it, drawn by the browser itself. */
-async function photo(page: Page): Promise<{ name: string; mimeType: string; buffer: Buffer }> {
-  const bytes = await page.evaluate(async () => {
-    const canvas = document.createElement('canvas')
-    ;[canvas.width, canvas.height] = [1200, 800]
-    const paint = canvas.getContext('2d')!
-    paint.fillStyle = '#456'
-    paint.fillRect(0, 0, 1200, 800)
-    const blob = await new Promise<Blob>((done) => canvas.toBlob((made) => done(made!), 'image/jpeg'))
-    return [...new Uint8Array(await blob.arrayBuffer())]
-  })
-  return { name: 'dash.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(bytes) }
-}
 
 test('a strip begun with one photo, marks on it, a spoken note; at the desk: contradictions, notes, one part of two, the map', async ({ page }) => {
   test.setTimeout(180_000)

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import { dashOfThirty } from './dash30'
-import { actAs, beginJob, lookAround, newContextPage, nextKey, saved, setUpShop, someOwner, tapDone, toolsBack } from './steps'
+import { actAs, beginJob, lookAround, newContextPage, nextKey, photo, saved, setUpShop, someOwner, tapDone, toolsBack } from './steps'
 
 test.use({ actionTimeout: 10_000 })
 const QUIETLY = { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] } satisfies ExecFileSyncOptionsWithStringEncoding
@@ -80,6 +80,17 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
     await page.getByRole('listitem').filter({ hasText: 'Airbag lamp: does it work now?' }).getByRole('button', { name: 'Works' }).click()
     await page.getByRole('listitem').filter({ hasText: 'Marks and damage' }).getByRole('button', { name: 'none seen' }).click()
     await expect(page.getByText('3 °C')).toBeVisible()
+    await page.getByRole('button', { name: 'Say which are not' }).click()
+    const fasteners = page.getByRole('dialog', { name: 'Fasteners, as they are now' })
+    await fasteners.getByRole('button', { name: /^6 spring clips Climate panel/ }).click()
+    await fasteners.getByRole('button', { name: 'one less' }).click()
+    await fasteners.getByRole('button', { name: 'Keep it' }).click()
+    await expect(fasteners.getByRole('button', { name: /^6 spring clips Climate panel/ })).toContainText('1 missing')
+    await fasteners.getByRole('button', { name: 'The rest is as written' }).click()
+    await expect(page.getByRole('listitem').filter({ hasText: /^Fasteners/ })).toContainText('1 missing')
+    await page.getByRole('button', { name: 'Photo', exact: true }).click()
+    await page.getByLabel('Take the photo').setInputFiles(await photo(page))
+    await expect(page.getByRole('dialog', { name: 'Photo' })).toBeHidden()
     await begin.click()
     await expect(page.locator('[data-next]')).toBeVisible()
   })
@@ -103,6 +114,8 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
     const different = page.getByRole('dialog', { name: 'Different from the record' })
     await different.getByLabel(/Its head/).selectOption('six-lobe T15')
     await different.getByRole('button', { name: 'Keep it' }).click()
+    // The rest is planned with the head that is there: the tool changes.
+    await expect(page.getByRole('region', { name: 'Next', exact: true })).toContainText('T15')
   })
 
   await test.step('the unit is out: the surround is filed, with consent, for good', async () => {
@@ -173,6 +186,8 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
     await expect(why.getByRole('listitem').first()).toContainText('lever not closed')
     await why.getByRole('listitem').filter({ hasText: 'lever not closed' }).getByRole('button', { name: 'It was this' }).click()
     await expect(why).toBeHidden()
+    await goOnTo(page, 'fasten:surround-t20')
+    await expect(page.getByRole('region', { name: 'Next', exact: true })).toContainText('T15')
     await goOnToTheEnd(page)
     // The pieces of the broken clip are not found yet.
     await expect(page.getByRole('heading', { name: 'The steps are done' })).toBeVisible()
@@ -219,7 +234,9 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
     const file = join(mkdtempSync(join(tmpdir(), 'sheet-')), 'sheet.pdf')
     writeFileSync(file, await answer.body())
     const text = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' }).replace(/\s+/g, ' ')
-    for (const words of ['Hand-over', 'VAN 61', 'Nothing left open', 'Centre surround', '1 new spring clip of centre surround', 'Filed: opening of the centre surround', 'Agreed by Ms Reed', 'treated.', 'AIRBAG', 'Radio', 'passed', 'Marit, checked it', 'temperature 3 °C', 'Saltmarsh Fleet Electronics']) expect(text).toContain(words)
+    for (const words of ['Hand-over', 'VAN 61', 'Nothing left open', 'Centre surround', '1 new spring clip of centre surround', 'Filed: opening of the centre surround', 'Agreed by Ms Reed', 'treated.', 'AIRBAG', 'Radio', 'passed', 'Marit, checked it', 'temperature 3 °C', '1 missing of 6 spring clips of Climate panel', 'Saltmarsh Fleet Electronics']) expect(text).toContain(words)
+    // The photo of the intake is on it, as an independent reader finds it.
+    expect(execFileSync('pdfimages', ['-list', file], { encoding: 'utf8' })).toMatch(/ image +360 +240 /)
     const picture = execFileSync('pdftoppm', ['-r', '150', '-png', file])
     const png = file.replace('.pdf', '.png')
     writeFileSync(png, picture)
@@ -455,6 +472,52 @@ test('it won’t move, a tool is missing, somebody is already further on, anothe
     await page.goto(`${page.url()}/balance`)
     await expect(page.getByRole('heading', { name: '0 open' })).toBeVisible()
   })
+})
+
+test('a photo of a job tells the choices of a facet apart, in the next plan and before its first screw', async ({ page }) => {
+  test.setTimeout(120_000)
+  await setUpShop(page, someOwner('Telling pictures'))
+  await page.goto('/procedures')
+  await page.getByLabel('A procedure file (.json)').setInputFiles('docs/examples/panel-van.json')
+  await page.waitForURL(/procedures\/[0-9a-f-]{36}/)
+  const record = page.url()
+  await addVehicle(page, 'Van 1', 'Panel van')
+  const plan = async () => {
+    await page.getByRole('link', { name: 'Plan a job' }).click()
+    await page.getByLabel('Radio cavity').check()
+  }
+  const openJob = async () => {
+    await page.getByRole('button', { name: 'Nobody knows yet: ask before the first screw' }).click()
+    await page.getByRole('button', { name: 'Open the job' }).click()
+    await page.waitForURL(/jobs\/[0-9a-f-]{36}$/)
+  }
+  await plan()
+  await openJob()
+  await page.getByRole('button', { name: 'Photo', exact: true }).click()
+  await page.getByLabel('Take the photo').setInputFiles(await photo(page))
+  await expect(page.getByRole('dialog', { name: 'Photo' })).toBeHidden()
+  await saved(page)
+  await expect(page.getByText('still on this tablet')).toHaveCount(0, { timeout: 15_000 })
+
+  await page.goto(record)
+  await page.getByRole('combobox', { name: 'What I enter is from' }).selectOption({ label: 'my own hands on one' })
+  await page.getByRole('tab', { name: /^Facets/ }).click()
+  await page.getByRole('button', { name: 'Gearbox', exact: true }).click()
+  const form = page.getByRole('dialog', { name: /^Change/ })
+  await form.getByLabel('Picture that tells it').first().selectOption({ index: 1 })
+  await form.getByRole('button', { name: 'Save' }).click()
+  await expect(form).toBeHidden()
+
+  await addVehicle(page, 'Van 2', 'Panel van')
+  await plan()
+  const shown = async (within: Locator) => {
+    const picture = within.getByRole('img', { name: 'How automatic looks' })
+    await expect(picture).toBeVisible()
+    expect(await picture.evaluate((image: HTMLImageElement) => image.decode().then(() => image.naturalWidth))).toBe(360)
+  }
+  await shown(page.getByRole('region', { name: 'Choose' }))
+  await openJob()
+  await shown(page.locator('[data-facet]'))
 })
 
 test('a whole job of a thirty-part dash takes at most 60 taps', async ({ page }) => {

@@ -208,3 +208,17 @@ export async function followJob(page: Page, leave: (key: string, title: string) 
 export async function saved(page: Page): Promise<void> {
   await expect(page.locator('[data-saved="in the shop"]')).toBeVisible({ timeout: 20_000 })
 }
+
+/** A picture as a camera would make it, drawn by the browser itself. */
+export async function photo(page: Page): Promise<{ name: string; mimeType: string; buffer: Buffer }> {
+  const bytes = await page.evaluate(async () => {
+    const canvas = document.createElement('canvas')
+    ;[canvas.width, canvas.height] = [1200, 800]
+    const paint = canvas.getContext('2d')!
+    paint.fillStyle = '#456'
+    paint.fillRect(0, 0, 1200, 800)
+    const blob = await new Promise<Blob>((done) => canvas.toBlob((made) => done(made!), 'image/jpeg'))
+    return [...new Uint8Array(await blob.arrayBuffer())]
+  })
+  return { name: 'dash.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(bytes) }
+}

@@ -24,12 +24,11 @@ export function driveOf(head: string): Pick<Drive, 'drive' | 'size'> | null {
   return known && size.length <= LONGEST_SIZE ? { drive: known, size } : null
 }
 
-/** The group as it is on one vehicle, where another head was found than is recorded. */
+/** The group as it is on one vehicle, where another head was found than is recorded: that one, and no other. */
 export function withHead(holder: Holder, head: string): Holder {
   const drive = driveOf(head)
   if (drive === null || headOf(holder) === head) return holder
-  const others = holder.drives.filter((other) => other.drive !== drive.drive || other.size !== drive.size)
-  return { ...holder, drives: [{ ...drive, seen: Math.max(0, ...others.map((other) => other.seen)) + 1 }, ...others].slice(0, 4) }
+  return { ...holder, drives: [{ ...drive, seen: 1 }] }
 }
 
 /** Every head that was seen on this group, the usual one first. */

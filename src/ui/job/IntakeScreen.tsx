@@ -204,7 +204,7 @@ function Fasteners({ job, open }: { job: PlannedJob; open: () => void }) {
   const found = [missing > 0 && `${missing} missing`, heads > 0 && `${heads} with another head`].filter(Boolean).join(', ')
   return (
     <Row title={words.name} why={words.why} done={found || (job.state.intake.has('fasteners') ? words.fine : '')}>
-      <button type="button" className="ghost" aria-pressed={found === '' && job.state.intake.has('fasteners')} onClick={() => job.record([{ kind: 'checked in', point: 'fasteners', value: '' }])}>
+      <button type="button" className="ghost" disabled={found !== ''} aria-pressed={found === '' && job.state.intake.has('fasteners')} onClick={() => job.record([{ kind: 'checked in', point: 'fasteners', value: '' }])}>
         {words.fine}
       </button>
       <button type="button" className="ghost" onClick={open}>

@@ -130,7 +130,10 @@ export function handoverFacts(job: HandoverSource, shop: { name: string; house: 
       const before = state.workedBefore.get(item.id)?.works === false ? 'did not work before' : ''
       return { name: item.name, how: item.how, reading: [test?.reading, before].filter(Boolean).join(', '), who: test ? `${name(test.personId)}, ${clockWords(wallMsOf(test.at))}` : '', result: test?.result ?? 'not tested' }
     }),
-    asFound: [...state.intake].flatMap(([point, { value }]) => (value === '' ? [] : [`${INTAKE_WORDS[point].name.toLowerCase()} ${value}${INTAKE_WORDS[point].unit ? ` ${INTAKE_WORDS[point].unit}` : ''}`])).join('; '),
+    asFound: [
+      ...[...state.intake].flatMap(([point, { value }]) => (value === '' ? [] : [`${INTAKE_WORDS[point].name.toLowerCase()} ${value}${INTAKE_WORDS[point].unit ? ` ${INTAKE_WORDS[point].unit}` : ''}`])),
+      ...[...state.holders].flatMap(([id, c]) => [c.missing > 0 && `${c.missing} missing`, c.extra > 0 && `${c.extra} too many`].flatMap((found) => (found ? [`${found} of ${itemWords(document, id)}`] : []))),
+    ].join('; '),
     asLeft: document.settings.map((setting) => settingTo(setting.name, state.settings.get(setting.id) ?? setting.asFound)).join(', '),
     notes: state.notes.filter((note) => note.text !== '').map((note) => `${note.text} (${name(note.personId)})`),
     photos: state.photos.map((photo) => ({ id: photo.photoId, words: photo.itemId ? itemWords(document, photo.itemId) : 'photo of this job' })),
