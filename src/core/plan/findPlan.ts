@@ -45,7 +45,7 @@ export type PlanProgress = { choice: number; choices: number; expanded: number }
  * Errors: returned; the first choice's own reason when no choice works. Cost: a search for each choice that its bound does
  * not rule out; docs/benchmarks.md has figures.
  */
-export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules?: readonly Rule[], { limits = DEFAULT_LIMITS, from, onProgress }: PlanOptions = {}): Result<FoundPlan, PlanError> {
+export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules?: readonly Rule[], { limits = limitsOf(request), from, onProgress }: PlanOptions = {}): Result<FoundPlan, PlanError> {
   const model = underPolicy(whole, request.policy)
   const barred = Object.entries(request.policy.methods).find(([name, id]) => whole.methods.has(id) && !methodsTo(model, name.split('=')[0]!, name.slice(name.indexOf('=') + 1)).includes(id))
   if (barred) return fail({ kind: 'no-method', settingId: barred[0].split('=')[0]!, value: barred[0].slice(barred[0].indexOf('=') + 1) })
@@ -82,6 +82,14 @@ export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: 
   const { candidate, steps, totalS } = best
   const proof: Proof = { totalS, proven: everyChoiceBounded && atLeastS >= best.weighedS - ROUNDING_S, gapS: Math.max(0, best.weighedS - atLeastS), choices: choices.length, allChoices: all, expanded }
   return ok({ choices: candidate.job.removal.choices, steps, doneBefore: [...candidate.start.done], from: out, proof })
+}
+
+/**
+ * A habit is a taste: where every panel is a place of its own the last of its 20 s can cost more looking than anybody would wait.
+ * What is not proven then says by how much.
+ */
+function limitsOf({ policy }: PlanRequest): SearchLimits {
+  return policy.habit === 'panel by panel' ? { expandedStates: 6_000 } : DEFAULT_LIMITS
 }
 
 /** A choice with what it asks for. `workS`: its operations' own seconds, less what its openings save. */

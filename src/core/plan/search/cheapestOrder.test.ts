@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals'
 import { cheapestOrder } from './cheapestOrder'
 import { cheapestByExhaustion, costOf, randomProblem } from './exhaustive.testing'
+import { LowerBound } from './lowerBound'
 import { setUpMsOf, type SearchStep } from './moves'
-import type { Guard, SearchOperation, SearchProblem } from './problem'
+import { withoutDetours, type Guard, type SearchOperation, type SearchProblem } from './problem'
 
 describe('against plain exhaustive search', () => {
   for (const [what, options] of Object.entries({
@@ -26,6 +27,34 @@ describe('against plain exhaustive search', () => {
         expect([seed, found.setUpMs, found.proven, costOf(problem, found.steps)]).toEqual([seed, expected, true, expected])
       }
       expect(possible).toBeGreaterThan(60)
+    })
+})
+
+describe('where there are many spots and the leaving of each is counted apart', () => {
+  for (const [what, { firstPart, ...options }] of Object.entries({
+    'one part': { operations: 7, pairChance: 0.3, tools: 2, firstPart: 0 },
+    'a way in and a way out': { operations: 7, pairChance: 0.3, tools: 2, firstPart: 4 },
+    'a setting': { operations: 6, pairChance: 0.25, tools: 2, settings: 1, guards: 1, firstPart: 3 },
+  }))
+    test(`${what}: 60 seeds against plain exhaustive search`, () => {
+      let returned = 0
+      for (let seed = 1; seed <= 60; seed++) {
+        const problem = asHabit(inTwoParts(randomProblem(seed, { ...options, stations: 15 }), firstPart), seed)
+        const expected = cheapestByExhaustion(problem)
+        const found = cheapestOrder(problem)
+        if (expected === null) {
+          expect([seed, found.kind]).toEqual([seed, 'impossible'])
+          continue
+        }
+        if (found.kind !== 'order') throw new Error(`seed ${seed}: ${found.kind}`)
+        expect([seed, found.setUpMs, found.proven, costOf(problem, found.steps)]).toEqual([seed, expected, true, expected])
+        const { tool, station, combination } = problem.start
+        expect([seed, new LowerBound(problem).value(new Int32Array(1), 0, tool, station * problem.combinations + combination) <= expected]).toEqual([seed, true])
+        const spots = found.steps.flatMap((step) => (step.kind === 'operation' ? [problem.operations[step.operation]!.station] : []))
+        if (spots.some((spot, i) => i > 0 && spot !== spots[i - 1] && spots.slice(0, i).includes(spot))) returned += 1
+      }
+      // Without a spot that is come back to, half of the bound would not be tried.
+      expect(returned).toBeGreaterThan(8)
     })
 })
 
@@ -77,6 +106,20 @@ describe('limits', () => {
     expect(cheapestOrder(problem, [], undefined, found.setUpMs + 1)).toMatchObject({ kind: 'order', setUpMs: found.setUpMs, proven: true })
   })
 })
+
+/** The first `count` operations as a way in, all others as the way out after it. */
+function inTwoParts(problem: SearchProblem, count: number): SearchProblem {
+  if (count === 0) return problem
+  const barrier = problem.operations.flatMap((_, after) => (after < count ? [] : Array.from({ length: count }, (_, before) => [before, after] as const)))
+  return { ...problem, operations: problem.operations.map((operation, i) => ({ ...operation, first: i < count })), pairs: [...problem.pairs, ...barrier] }
+}
+
+/** As a habit makes it: what is far is near, and leaving a spot with operations costs 20 s on top; operations lie at few of the spots. */
+function asHabit(problem: SearchProblem, seed: number): SearchProblem {
+  const operations = problem.operations.map((operation, i) => ({ ...operation, station: (operation.station + i * seed) % 4 }))
+  const walkMs = problem.walkMs.map((row, from) => row.map((ms, to) => (from === to ? 0 : Math.floor(ms / 4) + (from < 4 ? 20_000 : 0))))
+  return { ...problem, operations, walkMs: withoutDetours(walkMs) }
+}
 
 /** The same problem with its operations numbered from the other end. */
 function backwards(problem: SearchProblem): SearchProblem {

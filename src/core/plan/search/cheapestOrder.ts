@@ -198,8 +198,10 @@ class Search {
       else open.push(id, costMs + restMs(id), 0)
     }
     const limit = this.expanded + most
-    while (open.least < worst()) {
-      if (this.expanded >= limit) return open.least
+    // The bounds may fall on the way (a relaxation that has grown too large says less): what was once proved stays proved.
+    let provedMs = open.least
+    while (open.least < worst() && provedMs < worst()) {
+      if (this.expanded >= limit) return provedMs
       const { id: from } = open.pop()!
       if (closed.has(from)) continue
       closed.add(from)
@@ -225,6 +227,7 @@ class Search {
         for (let at = id; at !== this.root; at = parents[at]!) path.unshift(moves[at]!)
         this.best = { moves: path, costMs: costMs + this.restOf(id) }
       }
+      provedMs = Math.max(provedMs, Math.min(open.least, worst()))
     }
     return worst()
   }

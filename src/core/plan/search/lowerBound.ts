@@ -1,3 +1,4 @@
+import { Visits } from './visits'
 import { FAR } from './placeTables'
 import { withoutDetours, type SearchProblem } from './problem'
 import { Relaxation } from './relaxation'
@@ -6,18 +7,23 @@ import { Relaxation } from './relaxation'
 const TOOLS_TOGETHER = 3
 /** The part of the walking that goes with the settings, where there are any. */
 const WALKING_WITH_SETTINGS = 0.2
+/** Up to so many spots the relaxations see the walking whole; beyond (a habit makes a spot of each panel) leaving is counted apart. */
+const FEW_SPOTS = 8
 /** A relaxation that grows beyond this from the start is split. */
 const MOST_STATES = 60_000
 
 /**
  * What the rest of a job takes at least: the sum of relaxations, each with tools, settings and a share of the walking of
- * its own, so that no cost is counted twice.
+ * its own, so that no cost is counted twice. Where there are many spots, leaving them is counted apart.
  */
 export class LowerBound {
   private readonly relaxations: Relaxation[]
+  private readonly visits: Visits | null
 
   /** `withSettings`: the part of the walking that goes with the settings. Any part gives a bound; which is best depends. */
-  constructor(problem: SearchProblem, withSettings = WALKING_WITH_SETTINGS) {
+  constructor(whole: SearchProblem, withSettings = WALKING_WITH_SETTINGS) {
+    this.visits = whole.walkMs.length > FEW_SPOTS ? new Visits(whole) : null
+    const problem = this.visits ? { ...whole, walkMs: this.visits.restMs } : whole
     const settings = problem.combinations > 1
     const uses = problem.toolMs.map((_, tool) => problem.operations.filter((operation) => operation.tool === tool).length)
     const tools = uses.flatMap((count, tool) => (tool > 0 && count > 0 ? [tool] : [])).sort((a, b) => uses[b]! - uses[a]! || a - b)
@@ -28,7 +34,7 @@ export class LowerBound {
 
   /** At least this much from here on; FAR or more when the rest can't be done at all. */
   value(words: Int32Array, offset: number, tool: number, place: number): number {
-    let sum = 0
+    let sum = this.visits?.value(words, offset, place) ?? 0
     for (const relaxation of this.relaxations) {
       sum += relaxation.value(words, offset, tool, place)
       if (sum >= FAR) return FAR

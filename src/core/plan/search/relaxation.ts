@@ -38,7 +38,7 @@ export class Relaxation {
   constructor(problem: SearchProblem, keeps: Keeps) {
     const relaxed = relax(problem, keeps)
     this.toolAs = relaxed.toolAs
-    this.placeAs = problem.walkMs.flatMap((_, station) => Array.from({ length: problem.combinations }, (_, c) => (keeps.settings ? station * problem.combinations + c : station)))
+    this.placeAs = problem.walkMs.flatMap((_, station) => Array.from({ length: problem.combinations }, (_, c) => (keeps.settings ? relaxed.stationAs[station]! * problem.combinations + c : relaxed.stationAs[station]!)))
     this.space = new StateSpace(relaxed.problem)
     this.store = new StateStore(this.space.words, this.space.places)
     this.scratch = new Int32Array(this.space.words)
@@ -116,7 +116,7 @@ export class Relaxation {
   }
 }
 
-function relax(problem: SearchProblem, keeps: Keeps): { problem: SearchProblem; toolAs: number[] } {
+function relax(problem: SearchProblem, keeps: Keeps): { problem: SearchProblem; toolAs: number[]; stationAs: number[] } {
   const other = keeps.tools.length + 1
   const toolAs = problem.toolMs.map((_, tool) => (tool === 0 ? 0 : keeps.tools.includes(tool) ? keeps.tools.indexOf(tool) + 1 : keeps.tools.length === 0 ? 0 : other))
   const kinds = keeps.tools.length === 0 ? 1 : other + 1
@@ -127,16 +127,28 @@ function relax(problem: SearchProblem, keeps: Keeps): { problem: SearchProblem; 
       return min(...problem.toolMs.flatMap((row, tool) => (toolAs[tool] === from ? [row[kept]!] : [])))
     }),
   )
-  const { settings, walkMs } = keeps
+  const { settings } = keeps
+  const { stationAs, walkMs } = merged(keeps.walkMs)
   return {
     toolAs,
+    stationAs,
     problem: {
       ...problem,
-      operations: problem.operations.map((operation) => ({ ...operation, tool: toolAs[operation.tool]!, ...(!settings && { allowed: [true], guards: [] }) })),
+      operations: problem.operations.map((operation) => ({ ...operation, station: stationAs[operation.station]!, tool: toolAs[operation.tool]!, ...(!settings && { allowed: [true], guards: [] }) })),
       toolMs,
       walkMs,
-      ...(!settings && { combinations: 1, acts: [], finish: [true] }),
-      start: { tool: toolAs[problem.start.tool]!, station: problem.start.station, combination: settings ? problem.start.combination : 0 },
+      ...(settings ? { acts: problem.acts.map((act) => ({ ...act, station: stationAs[act.station]! })) } : { combinations: 1, acts: [], finish: [true] }),
+      start: { tool: toolAs[problem.start.tool]!, station: stationAs[problem.start.station]!, combination: settings ? problem.start.combination : 0 },
     },
   }
+}
+
+/** Stations between which the way there and back costs nothing any more are one. */
+function merged(walkMs: Keeps['walkMs']): { stationAs: number[]; walkMs: number[][] } {
+  const kept: number[] = []
+  const stationAs = walkMs.map((row, station) => {
+    const known = kept.findIndex((other) => row[other] === 0 && walkMs[other]![station] === 0)
+    return known >= 0 ? known : kept.push(station) - 1
+  })
+  return { stationAs, walkMs: kept.map((a) => kept.map((b) => walkMs[a]![b]!)) }
 }
