@@ -7,13 +7,15 @@ export default defineConfig({
   testDir: 'e2e',
   testMatch: '*.e2e.ts',
   workers: 2,
+  // Every test makes its own vehicles or its own shop: they run in any order, and neither worker waits for a long file.
+  fullyParallel: true,
   projects: [
     // What the demo's own strips teach is looked at before anybody adds to them.
-    { name: 'untouched', testMatch: 'order.e2e.ts' },
+    { name: 'untouched', testMatch: 'order.e2e.ts', fullyParallel: false },
     { name: 'together', testIgnore: ['order.e2e.ts', 'killed.e2e.ts', 'demoRemoved.e2e.ts'], dependencies: ['untouched'] },
     // These take the server or the demo away from everybody else: alone, and last.
-    { name: 'killed', testMatch: 'killed.e2e.ts', dependencies: ['together'] },
-    { name: 'removed', testMatch: 'demoRemoved.e2e.ts', dependencies: ['killed'] },
+    { name: 'killed', testMatch: 'killed.e2e.ts', fullyParallel: false, dependencies: ['together'] },
+    { name: 'removed', testMatch: 'demoRemoved.e2e.ts', fullyParallel: false, dependencies: ['killed'] },
   ],
   timeout: 90_000,
   expect: { timeout: 10_000 },
