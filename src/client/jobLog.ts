@@ -111,8 +111,8 @@ export class JobLog {
   }
 
   /** Takes events back, each by a new event that leaves nothing of it. */
-  takeBack(personId: string, eventIds: readonly string[]): void {
-    for (const id of [...eventIds].reverse()) this.append(personId, [{ kind: 'taken back' }], { corrects: id })
+  takeBack(personId: string, eventIds: readonly string[]): JobEvent[] {
+    return [...eventIds].reverse().flatMap((id) => this.append(personId, [{ kind: 'taken back' }], { corrects: id }))
   }
 
   /** Events that came from the shop (another device's). */

@@ -115,8 +115,13 @@ function inReadingOrder(context: Context, items: readonly Item[]): Item[] {
   const turned = new Map<string, number>()
   let run: Operation[] = []
   let { station, tool } = start.standing
-  const flush = () => {
-    for (const operation of sortedRun(context, run, result.at(-1), turned)) {
+  const flush = (next: Operation | null = null) => {
+    const before = result.at(-1)
+    const panelBefore = before && 'operation' in before ? before.operation.partId : null
+    const sorted = sortedRun(context, run, panelBefore, turned)
+    // Panel by panel, what is expected next must not make somebody come back to a panel for its screws: the order stays as it was found.
+    const changes = (order: readonly Operation[]) => panelChanges([panelBefore, ...order.map((operation) => operation.partId), ...(next ? [next.partId] : [])])
+    for (const operation of context.sequenced.panelByPanel && changes(sorted) > changes(run) ? run : sorted) {
       turned.set(mirrorName(operation), turned.size)
       result.push({ operation })
     }
@@ -132,7 +137,7 @@ function inReadingOrder(context: Context, items: readonly Item[]): Item[] {
     const asked = demandsOf(context.job, item.operation)
     const free = asked.stations[0] === station && (asked.tool === 'hand' || asked.tool === tool)
     const phaseChanges = run.length > 0 && (run[0]!.phase === 'in') !== (item.operation.phase === 'in')
-    if (!free || phaseChanges) flush()
+    if (!free || phaseChanges) flush(item.operation)
     run.push(item.operation)
     station = asked.stations[0]!
     if (asked.tool !== 'hand') tool = asked.tool
@@ -141,7 +146,11 @@ function inReadingOrder(context: Context, items: readonly Item[]): Item[] {
   return result
 }
 
-function sortedRun({ legs, sequenced }: Context, run: readonly Operation[], before: Item | undefined, turned: ReadonlyMap<string, number>): Operation[] {
+function panelChanges(panels: readonly (Id | null)[]): number {
+  return panels.filter((panel, i) => i > 0 && panel !== panels[i - 1]).length
+}
+
+function sortedRun({ legs, sequenced }: Context, run: readonly Operation[], panelBefore: Id | null, turned: ReadonlyMap<string, number>): Operation[] {
   const { number } = sequenced
   const inRun = new Set(run.map((operation) => operation.key))
   const waits = new Map<string, string[]>()
@@ -149,7 +158,7 @@ function sortedRun({ legs, sequenced }: Context, run: readonly Operation[], befo
   const wholeOf = new Map(sequenced.wholes.flatMap((whole) => whole.map((i) => [i, whole] as const)))
   const sorted: Operation[] = []
   const done = new Set<string>()
-  let panel = before && 'operation' in before ? before.operation.partId : null
+  let panel = panelBefore
   const rank = (operation: Operation, at: number) => [operation.partId !== null && operation.partId === panel ? 0 : 1, operation.phase === 'in' ? 0 : -(turned.get(mirrorName(operation)) ?? -1), at]
   const take = (operation: Operation) => {
     sorted.push(operation)

@@ -38,6 +38,8 @@ export type SequencedJob = {
   acts: SettingMove[]
   /** Where each act of the problem is done. */
   actStations: string[]
+  /** Leaving a panel counts: no order that is shown may leave one more often than the order that was found. */
+  panelByPanel: boolean
   moves: SettingMoves
   /** Seconds from one station to another by the quickest way. */
   walkS: (from: string, to: string) => number
@@ -109,6 +111,7 @@ export function sequenceJob(job: DerivedJob, legs: Legs, start: JobStart, weight
     combinations,
     acts: actMoves,
     actStations,
+    panelByPanel: weights.leavingPanelS > 0,
     moves,
     walkS: walkingOf(house, [start.standing.station, ...asked.map(({ stations }) => stations[0]!), ...actStations]),
   }

@@ -25,8 +25,7 @@ export function FastenersBefore({ job, replan, close }: { job: PlannedJob; repla
         job={job}
         holder={picked}
         keep={(happenings, before) => {
-          if (before.length > 0) job.takeBackEvents(before)
-          const also = job.record(happenings)
+          const also = [...(before.length > 0 ? job.takeBackEvents(before) : []), ...job.record(happenings)]
           if (happenings.some((what) => what.kind === 'different from the record') || before.length > 0) replan(also)
           setPicked(null)
         }}

@@ -72,10 +72,14 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
     setFailed(operation!.itemId)
     setAsk('failed')
   }
-  /** Another head asks for another tool: the rest is planned with it. */
-  const foundOtherwise = (happenings: readonly Happening[]) => {
-    const also = job.record(happenings)
+  /** Another head asks for another tool: the rest is planned with it, and without it when that is taken back. */
+  const afterHead = (happenings: readonly Happening[], also: ReturnType<PlannedJob['record']>) => {
     if (data.kind === 'job' && happenings.some((what) => what.kind === 'different from the record' && what.field === 'head')) replan.ask(job.request, state.people, { atOnce: true, also })
+  }
+  const foundOtherwise = (happenings: readonly Happening[]) => afterHead(happenings, job.record(happenings))
+  const takeBack = () => {
+    const gone = job.log.events.flatMap((event) => (job.lastAct?.eventIds.includes(event.id) ? [event.what] : []))
+    afterHead(gone, job.takeBack())
   }
   const asksReplan = replan.replanning.state !== 'idle' && replan.replanning.state !== 'quiet'
   const [letters] = usePreference('letters')
@@ -84,7 +88,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
   useAwake()
   useLaterParts()
   usePhotoOutbox(data.shopId)
-  useJobKeys({ done, takeBack: job.takeBack, note: () => setAsk('note'), different: () => setAsk('different'), jobId: data.id }, ask !== null || asksReplan, letters)
+  useJobKeys({ done, takeBack, note: () => setAsk('note'), different: () => setAsk('different'), jobId: data.id }, ask !== null || asksReplan, letters)
   useReadAloud(operation ? [stepWords(model, operation).title, stepWords(model, operation).how, ...cautions.map((caution) => caution.sentence)].join('. ') : '', aloud)
 
   // What stands beside the next action follows a moment later: the answer to a tap is the sign, the card and the lamps.
@@ -154,7 +158,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
                 <SlabButton icon={<EqualNot size={28} aria-hidden />} words="Different" onClick={() => setAsk('different')} />
                 <SecondSlab tap={tap} broken={() => setAsk('broken')} fails={fails} reading={() => setAsk('work')} />
                 <ThirdSlab tap={tap} leave={() => later(operation.key)} wontMove={() => setAsk('wont-move')} />
-                <UndoSlab atMs={job.lastAct?.atMs ?? null} can={job.lastAct !== null} onClick={job.takeBack} />
+                <UndoSlab atMs={job.lastAct?.atMs ?? null} can={job.lastAct !== null} onClick={takeBack} />
               </div>
             </>
           ) : turn.wait && (turn.wait.kind !== 'done' || !state.people.some((hand) => hand.personId === data.acting.id)) ? (

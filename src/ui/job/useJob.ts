@@ -77,9 +77,9 @@ export type LiveJob = {
   record: (happenings: readonly Happening[], certainty?: JobEvent['certainty'], assumedBefore?: readonly Happening[]) => JobEvent[]
   /** The last thing this person did here, and when; null when there is nothing to take back. */
   lastAct: { eventIds: string[]; atMs: number } | null
-  takeBack: () => void
+  takeBack: () => JobEvent[]
   /** Leaves nothing of these events, however long ago they were. */
-  takeBackEvents: (eventIds: readonly string[]) => void
+  takeBackEvents: (eventIds: readonly string[]) => JobEvent[]
 }
 
 /** A job with a plan: every job, and a strip once its vehicle goes back together. */
@@ -199,13 +199,13 @@ export function useJob(data: JobData, folds: Folds = AS_RECORDED): LiveJob {
   const balance = useMemo(() => balanceOf(document, state, terms), [document, state, terms])
   const record: LiveJob['record'] = (happenings, certainty = 'counted', assumedBefore = []) => {
     const made = [...log.append(data.acting.id, assumedBefore, { certainty: 'assumed' }), ...log.append(data.acting.id, happenings, { certainty })]
-    setActs((now) => [...now, { eventIds: made.map((event) => event.id), atMs: Date.now() }])
+    if (made.length > 0) setActs((now) => [...now, { eventIds: made.map((event) => event.id), atMs: Date.now() }])
     return made
   }
   const takeBack = () => {
-    if (!lastAct) return
-    log.takeBack(data.acting.id, lastAct.eventIds)
+    if (!lastAct) return []
     setActs((now) => now.slice(0, -1))
+    return log.takeBack(data.acting.id, lastAct.eventIds)
   }
   return { document, model, request, plan: planned?.ok ? planned.value : null, planError: planned && !planned.ok ? planned.error : null, working, state, terms, balance, vehicle, circumstances, nowMs, log: snapshot, record, lastAct, takeBack, takeBackEvents: (eventIds) => log.takeBack(data.acting.id, eventIds) }
 }
