@@ -6,6 +6,7 @@ import { listKits } from '@/server/kits'
 import { requireCrew } from '@/server/session'
 import { headsFound } from '@/core/job/overlay'
 import { fittedKits } from '@/core/plan/jobGoal'
+import { changeWords, overlayWords } from '@/ui/words/overlayWords'
 import { PlanScreen } from '@/ui/plan/PlanScreen'
 import { Tape } from '@/ui/marks/Tape'
 import { openJob } from './actions'
@@ -16,12 +17,14 @@ export default async function PlanPage({ searchParams }: { searchParams: Promise
   const crew = await requireCrew()
   const wanted = (await searchParams).vehicle
   const vehicle = wanted ? await readVehicle(crew, wanted) : null
-  if (vehicle?.procedure)
+  if (vehicle?.procedure) {
+    const overlay = await vehicleOverlay(crew, vehicle.id, null)
     return (
       <DeskPage crew={crew} at="/plan">
-        <PlanScreen data={{ vehicle, heads: headsFound((await vehicleOverlay(crew, vehicle.id, null)).found), document: vehicle.procedure.document, revisionNumber: vehicle.procedure.revisionNumber, house: crew.house, rules: crew.rules, kits: fittedKits(await listKits(crew), vehicle.procedureId!), singleTools: crew.tools.filter((tool) => tool.count === 1).map((tool) => tool.head || tool.name) }} openJob={openJob} />
+        <PlanScreen data={{ vehicle, heads: headsFound(overlay.found), known: [...overlayWords(vehicle.procedure.document, overlay), ...overlay.changes.map(changeWords)], document: vehicle.procedure.document, revisionNumber: vehicle.procedure.revisionNumber, house: crew.house, rules: crew.rules, kits: fittedKits(await listKits(crew), vehicle.procedureId!), singleTools: crew.tools.filter((tool) => tool.count === 1).map((tool) => tool.head || tool.name) }} openJob={openJob} />
       </DeskPage>
     )
+  }
   const vehicles = await listVehicles(crew)
   return (
     <DeskPage crew={crew} at="/plan">

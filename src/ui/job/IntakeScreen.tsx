@@ -9,7 +9,7 @@ import type { ChangeActing } from '../shell/ActingButton'
 import { Dialog } from '../shell/Dialog'
 import { INTAKE_WORDS } from '../words/intakeWords'
 import { itemWords, plural, toolWords } from '../words/items'
-import { headInWords } from './fastenerInputs'
+import { changeWords, overlayWords } from '../words/overlayWords'
 import { FastenersBefore } from './FastenersBefore'
 import { JobHead } from './JobHead'
 import { JobPhoto } from './JobPhoto'
@@ -24,7 +24,7 @@ export function IntakeScreen({ data, job, change, tell, replan, begun, back }: {
   const list = useMemo(() => intakeOf(job.plan, job.document, job.state, data.known), [job.plan, job.document, job.state, data.known])
   const [photo, setPhoto] = useState(false)
   const [fasteners, setFasteners] = useState(false)
-  const knownHeads = Object.entries(job.request.heads)
+  const known = [...overlayWords(job.document, { ...data.known, holders: new Map() }), ...data.known.changes.map((item) => `${changeWords(item)} (for good)`)]
   const open = list.required.filter((item) => !item.done)
   const offered = list.offered.filter((item) => !(item.kind === 'point' && item.point === 'workplace'))
   const begin = () => {
@@ -45,29 +45,12 @@ export function IntakeScreen({ data, job, change, tell, replan, begun, back }: {
           {list.required.map((item) => item.kind === 'facet' && <FacetQuestion key={item.facetId} item={item} job={job} tell={(choiceId) => tell(item.facetId, choiceId)} />)}
           {list.later.length > 0 && <p className="text-lg text-second">Told on the way, when it can be seen: {list.later.map((id) => itemWords(job.document, id)).join(', ')}.</p>}
           <Bring job={job} jobId={data.id} />
-          {data.known.changes.length + data.known.noted.size + data.known.ends.size + knownHeads.length > 0 && (
+          {known.length > 0 && (
             <div className="text-lg">
               <h2 className="text-xl">Known of {data.vehicle.label}</h2>
               <ul className="list-disc pl-6">
-                {data.known.changes.map((item) => (
-                  <li key={item.changeId}>
-                    {{ cut: 'cut', file: 'filed', drill: 'drilled' }[item.what]} for good: {item.where} {item.how}
-                  </li>
-                ))}
-                {[...data.known.ends].map(([id, end]) => (
-                  <li key={id}>
-                    {itemWords(job.document, id)}: {end}
-                  </li>
-                ))}
-                {knownHeads.map(([id, head]) => (
-                  <li key={id}>
-                    {itemWords(job.document, id)}: {headInWords(head)} here, and planned with
-                  </li>
-                ))}
-                {[...data.known.noted].map(([point, value]) => (
-                  <li key={point}>
-                    {INTAKE_WORDS[point].name}: {value}
-                  </li>
+                {known.map((words) => (
+                  <li key={words}>{words}</li>
                 ))}
               </ul>
             </div>

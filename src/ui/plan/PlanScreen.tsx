@@ -35,6 +35,8 @@ export type PlanData = {
   document: ProcedureDocument
   /** Fasteners that an earlier job found with another head on this vehicle. */
   heads: Heads
+  /** What else is known of this very vehicle, a line each. */
+  known: string[]
   revisionNumber: number | null
   house: HouseValues
   rules: ShopRules
@@ -84,6 +86,15 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
             <p className="text-[15px] text-second">{data.revisionNumber ? `revision ${data.revisionNumber}` : 'draft, not published'}</p>
           </div>
         </div>
+        {data.known.length > 0 && (
+          <Section title="Known of this one">
+            <ul className="list-disc pl-5 text-[15px]">
+              {data.known.map((words) => (
+                <li key={words}>{words}</li>
+              ))}
+            </ul>
+          </Section>
+        )}
         <Section title="What for">
           <KitList kits={data.kits} chosen={kitIds} onChange={setKitIds} />
           <GoalList document={document} model={model} goals={goals} onChange={setGoals} />

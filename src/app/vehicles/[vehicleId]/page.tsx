@@ -3,12 +3,12 @@ import { notFound } from 'next/navigation'
 import { DeskPage } from '@/app/DeskPage'
 import { foldJob } from '@/core/job/fold'
 import { overlayOf } from '@/core/job/overlay'
+import { changeWords, overlayWords } from '@/ui/words/overlayWords'
 import { listJobs } from '@/server/jobs'
 import { listProcedures } from '@/server/procedures'
 import { requireCrew } from '@/server/session'
 import { readVehicle } from '@/server/vehicles'
 import { Tape } from '@/ui/marks/Tape'
-import { INTAKE_WORDS } from '@/ui/words/intakeWords'
 import { itemWords } from '@/ui/words/items'
 import { ChooseModel } from '../VehicleForms'
 
@@ -21,9 +21,10 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
   const [jobs, procedures] = [await listJobs(crew, { vehicleId: vehicle.id }), await listProcedures(crew)]
   const inOrder = [...jobs].sort((a, b) => a.createdAt.getTime() - b.createdAt.getTime()).map((job) => ({ job, state: foldJob(job.document, job.events) }))
   const overlay = overlayOf(inOrder.map(({ state }) => state))
-  const differs = inOrder.flatMap(({ job, state }) => state.deviations.map((deviation) => ({ ...deviation, what: itemWords(job.document, deviation.itemId) })))
+  const differs = inOrder.flatMap(({ job, state }) => state.deviations.filter(({ field }) => field !== 'head').map((deviation) => ({ ...deviation, what: itemWords(job.document, deviation.itemId) })))
   const photos = inOrder.flatMap(({ job, state }) => state.photos.map((photo) => ({ ...photo, words: photo.itemId ? itemWords(job.document, photo.itemId) : job.title })))
-  const name = (id: string) => itemWords(inOrder.at(-1)!.job.document, id)
+  const latest = inOrder.at(-1)?.job.document
+  const known = latest ? overlayWords(latest, overlay) : []
   const document = vehicle.procedure?.document
   return (
     <DeskPage crew={crew} at="/vehicles">
@@ -83,21 +84,11 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
           </div>
           <div>
             <h2 className="border-b-2 border-ink pb-1 text-xl">What differs on this one</h2>
-            {differs.length + overlay.holders.size + overlay.ends.size + overlay.noted.size === 0 && <p className="py-2 text-second">Nothing found different from the record.</p>}
+            {differs.length + known.length === 0 && <p className="py-2 text-second">Nothing found different from the record.</p>}
             <ul>
-              {[...overlay.holders].map(([id, { missing, extra }]) => (
-                <li key={id} className="border-b border-hair py-1.5">
-                  {name(id)}: {[missing > 0 && `${missing} missing`, extra > 0 && `${extra} too many`].filter(Boolean).join(', ')}
-                </li>
-              ))}
-              {[...overlay.ends].map(([id, end]) => (
-                <li key={id} className="border-b border-hair py-1.5">
-                  {name(id)}: {end}
-                </li>
-              ))}
-              {[...overlay.noted].map(([point, value]) => (
-                <li key={point} className="border-b border-hair py-1.5">
-                  {INTAKE_WORDS[point].name}: {value}
+              {known.map((words) => (
+                <li key={words} className="border-b border-hair py-1.5">
+                  {words}
                 </li>
               ))}
               {differs.map((item) => (
@@ -113,7 +104,7 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
             <ul>
               {overlay.changes.map((item) => (
                 <li key={`${item.changeId} ${item.at}`} className="border-b border-hair py-1.5">
-                  {{ cut: 'Cut', file: 'Filed', drill: 'Drilled' }[item.what]}: {[item.where, item.how].filter(Boolean).join(', ')}. Agreed by {item.consentBy}.
+                  {changeWords(item)}. Agreed by {item.consentBy}.
                 </li>
               ))}
             </ul>
