@@ -12,8 +12,12 @@ export function limitsFor(tasks: number): LaneLimits {
   return tasks <= 16 ? { expandedStates: 12_000, beam: 80 } : tasks <= 28 ? { expandedStates: 3_000, beam: 50 } : { expandedStates: 200, beam: tasks <= 60 ? 16 : 12 }
 }
 
-/** Where everybody's time is what binds, the chain tells more about a beginning than the bound; elsewhere it misleads. Several weights are tried. */
-const CHAIN_WEIGHTS = [0, 0.3, 1]
+/**
+ * What else tells a good beginning beside the bound: the chain that is left, and the shared load, in which every idle or walked second so
+ * far shows even while something else is what binds. None is best everywhere: these four are tried, one after the other.
+ */
+const WEIGHTS: readonly Weights[] = [{ chain: 0, load: 3 }, { chain: 0.3, load: 0.3 }, { chain: 0, load: 0 }, { chain: 1, load: 0 }]
+type Weights = { chain: number; load: number }
 
 /** `makespanMs`: when the last task ends. Proven when nothing sooner exists: then `boundMs` equals it. */
 export type LanesOutcome = { kind: 'lanes'; placed: Placed[]; makespanMs: number; boundMs: number; proven: boolean; expanded: number } | { kind: 'impossible' }
@@ -28,8 +32,8 @@ export function fastestLanes(problem: LanesProblem, limits: LaneLimits = limitsF
   const facts = new LaneFacts(problem)
   const begin = facts.begin()
   const atLeastMs = Math.ceil(Math.max(laneBoundMs(facts, begin).boundMs, windowBoundMs(problem, facts.windows)))
-  let best = beam(facts, begin, Math.min(8, limits.beam), 0, null)
-  for (const chainWeight of CHAIN_WEIGHTS) if (best && best.makespanMs > atLeastMs) best = beam(facts, begin, limits.beam, chainWeight, best)
+  let best = beam(facts, begin, Math.min(8, limits.beam), { chain: 0, load: 0 }, null)
+  for (const weights of WEIGHTS) if (best && best.makespanMs > atLeastMs) best = beam(facts, begin, limits.beam, weights, best)
   if (!best) return { kind: 'impossible' }
   const proof = prove(facts, begin, best, limits.expandedStates)
   const boundMs = Math.min(Math.max(proof.boundMs, atLeastMs), proof.best.makespanMs)
@@ -38,8 +42,8 @@ export function fastestLanes(problem: LanesProblem, limits: LaneLimits = limitsF
 
 type Ranked = { state: LaneState; rankMs: number; freeMs: number }
 
-/** Layer by layer, the most promising `width` states of each; the best finished one, or the known one. `chainWeight`: how much the chain counts beside the bound. */
-function beam(facts: LaneFacts, begin: LaneState, width: number, chainWeight: number, known: LaneState | null): LaneState | null {
+/** Layer by layer, the most promising `width` states of each; the best finished one, or the known one. `weights`: how much the chain and the shared load count beside the bound. */
+function beam(facts: LaneFacts, begin: LaneState, width: number, weights: Weights, known: LaneState | null): LaneState | null {
   const { length } = facts.problem.tasks
   let best = known
   let layer: Ranked[] = [{ state: begin, rankMs: 0, freeMs: 0 }]
@@ -47,9 +51,9 @@ function beam(facts: LaneFacts, begin: LaneState, width: number, chainWeight: nu
     const next = new Map<string, Ranked>()
     for (const { state } of layer)
       for (const child of facts.extend(state)) {
-        const { boundMs, chainMs } = laneBoundMs(facts, child)
+        const { boundMs, chainMs, sharedMs } = laneBoundMs(facts, child)
         if (best && boundMs >= best.makespanMs) continue
-        const item = { state: child, rankMs: boundMs + chainWeight * chainMs, freeMs: child.people.reduce((sum, person) => sum + person.freeMs, 0) }
+        const item = { state: child, rankMs: boundMs + weights.chain * chainMs + weights.load * sharedMs, freeMs: child.people.reduce((sum, person) => sum + person.freeMs, 0) }
         const name = nameOf(child)
         const other = next.get(name)
         if (!other || compare(item, other) < 0) next.set(name, item)

@@ -2,9 +2,9 @@ import type { LaneFacts, LaneState } from './laneState'
 
 /**
  * No way to go on from a state ends sooner: what must follow each task that is left, the load of the busiest station, and all
- * the work and set-up that is left shared out evenly. `chainMs`: without the last. Cost: O(tasks x people + pairs).
+ * the work and set-up that is left shared out evenly. `chainMs`: without the last; `sharedMs`: the last alone. Cost: O(tasks x people + pairs).
  */
-export function laneBoundMs({ problem, first, delayMs, tailMs, takingMs, reachingMs }: LaneFacts, state: LaneState): { boundMs: number; chainMs: number } {
+export function laneBoundMs({ problem, first, delayMs, tailMs, takingMs, reachingMs }: LaneFacts, state: LaneState): { boundMs: number; chainMs: number; sharedMs: number } {
   // Asked for in every state: looked up once.
   const { min, max } = Math
   const { tasks, walkMs, holds } = problem
@@ -62,5 +62,6 @@ export function laneBoundMs({ problem, first, delayMs, tailMs, takingMs, reachin
   // Nobody begins anything before being free.
   let free = 0
   for (const person of people) free += person.freeMs
-  return { boundMs: max(bound, (free + workMs + setUpMs) / people.length), chainMs: bound }
+  const sharedMs = (free + workMs + setUpMs) / people.length
+  return { boundMs: max(bound, sharedMs), chainMs: bound, sharedMs }
 }
