@@ -10,7 +10,7 @@ const folder = process.env.ISTRUZIONE_BUILD_DIR ?? '.next'
 const app = next({ dev: false, hostname: host, port })
 const handle = app.getRequestHandler()
 // Built files carry their content's hash in their name, so a browser may keep them for good.
-const built = sirv(`${folder}/static`, { brotli: true, gzip: true, etag: true, immutable: true, maxAge: 31_536_000 })
+const built = sirv(`${folder}/static`, { brotli: true, gzip: true, etag: true, immutable: true, maxAge: 31_536_000, setHeaders: (response) => response.setHeader('X-Content-Type-Options', 'nosniff') })
 
 await app.prepare()
 const BUILT = '/_next/static/'
