@@ -36,9 +36,9 @@ describe('where there are many spots and the leaving of each is counted apart', 
     'a way in and a way out': { operations: 7, pairChance: 0.3, tools: 2, firstPart: 4 },
     'a setting': { operations: 6, pairChance: 0.25, tools: 2, settings: 1, guards: 1, firstPart: 3 },
   }))
-    test(`${what}: 60 seeds against plain exhaustive search`, () => {
+    test(`${what}: 36 seeds against plain exhaustive search`, () => {
       let returned = 0
-      for (let seed = 1; seed <= 60; seed++) {
+      for (let seed = 1; seed <= 36; seed++) {
         const problem = asHabit(inTwoParts(randomProblem(seed, { ...options, stations: 15 }), firstPart), seed)
         const expected = cheapestByExhaustion(problem)
         const found = cheapestOrder(problem)
@@ -54,7 +54,7 @@ describe('where there are many spots and the leaving of each is counted apart', 
         if (spots.some((spot, i) => i > 0 && spot !== spots[i - 1] && spots.slice(0, i).includes(spot))) returned += 1
       }
       // Without a spot that is come back to, half of the bound would not be tried.
-      expect(returned).toBeGreaterThan(8)
+      expect(returned).toBeGreaterThan(5)
     })
 })
 
