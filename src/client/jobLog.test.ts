@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto'
 import { expect, test } from '@jest/globals'
-import type { JobEvent } from '@/core/job/event'
+import { JobEvent } from '@/core/job/event'
 import { JobLog, type Send } from './jobLog'
 import { JobStore } from './jobStore'
 
@@ -57,6 +57,15 @@ test('what was kept while the shop was away is found again after the browser die
   // The clock of this device was set back: the new event still comes after those it has seen, with a higher number.
   expect(later!.at > [...s.stored.values()][1]!.at).toBe(true)
   expect(later!.seq).toBe(3)
+})
+
+test('before the parser is there a tap is kept as it is; from then on words are trimmed, and what no event may be is not kept', async () => {
+  const log = new JobLog(JOB, freshStore(), shop().send, () => 1000, DEVICE, [])
+  expect(log.append(TOLU, [CLIP])[0]!.what).toEqual(CLIP)
+  log.checkBy((event) => JobEvent.parse(event))
+  expect(log.append(TOLU, [{ kind: 'noted', itemId: null, text: '  a hook behind the vent ' }])[0]!.what).toMatchObject({ text: 'a hook behind the vent' })
+  expect(() => log.append(TOLU, [{ kind: 'noted', itemId: null, text: '  ' }])).toThrow('A note needs words.')
+  expect(log.getSnapshot().events).toHaveLength(2)
 })
 
 test('a refusal is told in its own words and nothing is dropped', async () => {

@@ -1,7 +1,7 @@
 import type { Id } from '../base/id'
 import { headOf } from '../procedure/heads'
 import type { SettingRole } from '../procedure/setting'
-import { isAirbagCircuit, isWarningCircuit } from '../procedure/circuits'
+import { isAirbagCircuit, isWarningCircuit, mayStayOpen } from '../procedure/circuits'
 import type { ProcedureDocument } from '../procedure/document'
 import { settleAccount, type OpenReason } from './account'
 import { levelNow } from './fold'
@@ -54,8 +54,10 @@ export function balanceOf(document: ProcedureDocument, state: JobState, terms: J
     ...[...state.tethersTouched].map((id): BalanceRow => {
       const end = endOf(state, terms, id)
       const tether = document.tethers.find((item) => item.id === id)
-      // A plug of the airbag system can't be left open on purpose: its account closes only with the plug.
-      const onPurpose = end !== null && end !== 'refitted' && !(tether && isAirbagCircuit(tether))
+      // A plug of the airbag system can't be left open on purpose, nor can one that is needed to start, stop or warn unless the record or
+      // a kit says so: its account closes only with the plug.
+      const mayNot = tether && (terms.endings.has(id) ? isAirbagCircuit(tether) : !mayStayOpen(tether))
+      const onPurpose = end !== null && end !== 'refitted' && !mayNot
       return { account: 'tether', id, open: state.tethersOpen.has(id) && !onPurpose, end: onPurpose ? end : null }
     }),
     ...[...state.moved].map((id): BalanceRow => {

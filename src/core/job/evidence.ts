@@ -36,13 +36,18 @@ export function evidenceOf(document: ProcedureDocument, jobs: readonly JobHistor
       const id = 'holderId' in what ? what.holderId : 'partId' in what ? what.partId : 'tetherId' in what ? what.tetherId : null
       if (id !== null && certainty === 'counted') last.set(id, witness)
     }
-    for (const id of confirmedBy(document, state)) {
+    const bornOut = new Set(confirmedBy(document, state))
+    for (const id of bornOut) {
       const witness = last.get(id)
       if (witness) of(id).confirmed.push(witness)
     }
     for (const { itemId, field, value, personId, at } of state.deviations) {
       const witness = { personId, label: job.label, at }
-      if (saysAlready(document, itemId, field, value)) of(itemId).confirmed.push(witness)
+      if (saysAlready(document, itemId, field, value)) {
+        // One vehicle bears a thing out once.
+        if (!bornOut.has(itemId)) of(itemId).confirmed.push(witness)
+        bornOut.add(itemId)
+      }
       else of(itemId).contradicted.push({ ...witness, field, value })
     }
   }

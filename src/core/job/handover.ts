@@ -6,7 +6,7 @@ import type { IntakePoint } from './intakePoints'
 import type { JobState } from './jobState'
 import { toRestore } from './intake'
 import type { LastingChange } from '../shop/workItem'
-import { testsOwed, type JobTerms } from './terms'
+import { functionsLeftOpen, testsOwed, type JobTerms } from './terms'
 
 /** What still forbids the hand-over, as things: the interface makes the sentence. */
 export type HandoverBlock =
@@ -20,9 +20,9 @@ export type HandoverBlock =
   | { kind: 'installer has not signed' }
   | { kind: 'nobody has checked' }
 
-/** What the vehicle can't do any more once the kit's work is done. */
-export function lossesOf(state: JobState, terms: JobTerms): Id[] {
-  return state.works.size > 0 ? [...terms.taken] : []
+/** What the vehicle can't do any more: what the kit's work takes away, and what hangs on plugs that somebody left open on purpose. */
+export function lossesOf(document: ProcedureDocument, state: JobState, terms: JobTerms): Id[] {
+  return [...new Set([...(state.works.size > 0 ? terms.taken : []), ...functionsLeftOpen(document, state, terms)])]
 }
 
 /**
@@ -43,7 +43,7 @@ export function handoverBlocks(document: ProcedureDocument, state: JobState, sho
     else if (later) blocks.push({ kind: 'tested before it was closed', functionId, tetherId: later.id })
   }
   for (const change of state.works.size > 0 ? terms.changes : []) if (!state.changes.has(change.id)) blocks.push({ kind: 'change not recorded', change })
-  const untold = lossesOf(state, terms).filter((id) => !state.lossAccepted?.functionIds.includes(id))
+  const untold = lossesOf(document, state, terms).filter((id) => !state.lossAccepted?.functionIds.includes(id))
   if (untold.length > 0) blocks.push({ kind: 'loss not accepted', functionIds: untold })
   for (const point of toRestore(state)) blocks.push({ kind: 'not restored', point, value: state.intake.get(point)!.value })
   const installer = state.signatures.find((signature) => signature.as === 'installer')

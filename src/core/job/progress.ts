@@ -33,11 +33,11 @@ export function isDone(state: JobState, operation: Operation): boolean {
       return (state.valuesReached.get(`${itemId}=${operation.setting!.to}`) ?? 0) >= operation.nth
     case 'fasten': {
       const c = state.holders.get(itemId)
-      return c !== undefined && cameOff(c) && c.fastenedOld + c.fittedNew + c.leftOut >= c.undone + c.madeGood
+      return c !== undefined && isOff(c) && c.fastenedOld + c.fittedNew + c.leftOut >= c.undone + c.madeGood
     }
     case 'start': {
       const c = state.holders.get(itemId)
-      return c !== undefined && cameOff(c) && c.started + c.fastenedOld + c.fittedNew + c.leftOut >= c.undone + c.madeGood
+      return c !== undefined && isOff(c) && c.started + c.fastenedOld + c.fittedNew + c.leftOut >= c.undone + c.madeGood
     }
     case 'place':
       return state.setAside.has(itemId) && !atLeast(levelNow(state, itemId), 'off')
@@ -59,8 +59,8 @@ export function isDone(state: JobState, operation: Operation): boolean {
   }
 }
 
-/** Whether there is anything to put back by: some came off, or all were missing before anybody began. */
-function cameOff(c: HolderCounts): boolean {
+/** Whether the group is off: some of it came off, or all of it was missing before anybody began. */
+function isOff(c: HolderCounts): boolean {
   return c.undone > 0 || c.design - c.missing + c.extra <= 0
 }
 

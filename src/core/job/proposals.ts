@@ -3,7 +3,7 @@ import { compareText } from '../base/compareText'
 import type { Id } from '../base/id'
 import type { ProcedureDocument } from '../procedure/document'
 import { fieldEdits, type Edit } from '../procedure/edit'
-import { driveOf, headsOf } from '../procedure/heads'
+import { driveOf, headOf, headsOf } from '../procedure/heads'
 import type { Holder } from '../procedure/holder'
 import type { JobEvent } from './event'
 import { foldJob } from './fold'
@@ -43,7 +43,7 @@ export function proposalsOf(document: ProcedureDocument, jobs: readonly { id: st
 function editsFor(document: ProcedureDocument, itemId: Id, field: string, value: string): Edit[] | null {
   const holder = document.holders.find((item) => item.id === itemId)
   if (holder && field === 'count') return Number(value) === holder.count ? null : fieldEdits('holders', holder, { ...holder, count: Number(value) } as Holder)
-  if (holder && field === 'head') return headEdits(holder, value)
+  if (holder && field === 'head') return headOf(holder) === value ? null : headEdits(holder, value)
   if (field === 'trouble') {
     const item = document.functions.find((other) => other.id === itemId)
     const { symptom, cause, cure } = JSON.parse(value) as { symptom: string; cause: string; cure: string }

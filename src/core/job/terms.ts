@@ -29,7 +29,7 @@ export function adoptedPlan(events: readonly JobEvent[]): Extract<Happening, { k
 export function termsOf(document: ProcedureDocument, request: PlanRequest | null): JobTerms {
   if (request === null) return PLAIN_TERMS
   return {
-    endings: endingsOf(forBuild(document, request.build, request.heads), goalOfRequest(request)),
+    endings: endingsOf(forBuild(document, request.build), goalOfRequest(request)),
     added: request.kits.flatMap(({ kit }) => kit.functions),
     taken: new Set(request.kits.flatMap(({ fit }) => fit.functionsTaken)),
     changes: request.kits.flatMap(({ kit }) => kit.changes),
@@ -42,9 +42,15 @@ export function endOf(state: JobState, terms: JobTerms, id: Id): string | null {
   return state.ends.get(id)?.end ?? (planned && planned !== 'replaced' && !goesBack(planned) ? planned : null)
 }
 
-/** The functions of every tether that was opened, and those a kit adds, in the order of the record. What a kit takes away is not tested. */
+/** Functions of plugs that somebody left open on purpose at the vehicle; what the record or a kit ends so has its own terms. */
+export function functionsLeftOpen(document: ProcedureDocument, state: JobState, terms: JobTerms): Id[] {
+  return document.tethers.flatMap((tether) => (state.ends.get(tether.id)?.end === 'left open and insulated' && !terms.endings.has(tether.id) ? tether.functions : []))
+}
+
+/** The functions of every tether that was opened, and those a kit adds, in the order of the record. What is taken away is told, not tested. */
 export function testsOwed(document: ProcedureDocument, state: JobState, terms: JobTerms): OwedTest[] {
+  const lost = new Set([...terms.taken, ...functionsLeftOpen(document, state, terms)])
   const wanted = new Set(document.tethers.flatMap((tether) => (state.tethersTouched.has(tether.id) ? tether.functions : [])))
-  const ofTheRecord = document.functions.filter((item) => wanted.has(item.id) && !terms.taken.has(item.id))
+  const ofTheRecord = document.functions.filter((item) => wanted.has(item.id) && !lost.has(item.id))
   return [...ofTheRecord, ...(state.works.size > 0 ? terms.added : [])]
 }

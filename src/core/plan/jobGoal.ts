@@ -35,6 +35,7 @@ export function fittedKits(kits: readonly { kit: Kit }[], procedureId: string): 
   return kits.flatMap(({ kit }) => kit.fits.filter((fit) => fit.procedureId === procedureId).map((fit) => ({ kit, fit })))
 }
 
+/** What a job is for, as its request keeps it. */
 export function goalOfRequest(request: Pick<PlanRequest, 'goals' | 'kits' | 'endings'>): JobGoal {
   return { goals: request.goals, kits: request.kits, endings: new Map(Object.entries(request.endings)) }
 }

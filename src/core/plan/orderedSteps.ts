@@ -26,7 +26,10 @@ export type RefusedOrder = { kind: 'refused order'; key: string; ruleIds: string
 export function orderedSteps(job: DerivedJob, legs: Legs, start: JobStart, sequenced: SequencedJob, found: readonly SearchStep[]): Result<OrderedSteps, RefusedOrder> {
   const items = found.map((step): Item => (step.kind === 'operation' ? { operation: sequenced.operations[step.operation]! } : { move: sequenced.acts[step.act]!, station: sequenced.actStations[step.act]! }))
   const context: Context = { job, legs, start, sequenced }
-  return runThrough(context, inReadingOrder(context, settingsBackSoon(context, items)))
+  const settled = settingsBackSoon(context, items)
+  const reading = inReadingOrder(context, settled)
+  // Panel by panel, no order is read better that leaves more panels.
+  return runThrough(context, sequenced.panelByPanel && panelChanges(reading) > panelChanges(settled) ? settled : reading)
 }
 
 type Context = { job: DerivedJob; legs: Legs; start: JobStart; sequenced: SequencedJob }
@@ -120,7 +123,7 @@ function inReadingOrder(context: Context, items: readonly Item[]): Item[] {
     const panelBefore = before && 'operation' in before ? before.operation.partId : null
     const sorted = sortedRun(context, run, panelBefore, turned)
     // Panel by panel, what is expected next must not make somebody come back to a panel for its screws: the order stays as it was found.
-    const changes = (order: readonly Operation[]) => panelChanges([panelBefore, ...order.map((operation) => operation.partId), ...(next ? [next.partId] : [])])
+    const changes = (order: readonly Operation[]) => panelChanges([...(before ? [before] : []), ...[...order, ...(next ? [next] : [])].map((operation) => ({ operation }))])
     for (const operation of context.sequenced.panelByPanel && changes(sorted) > changes(run) ? run : sorted) {
       turned.set(mirrorName(operation), turned.size)
       result.push({ operation })
@@ -146,7 +149,9 @@ function inReadingOrder(context: Context, items: readonly Item[]): Item[] {
   return result
 }
 
-function panelChanges(panels: readonly (Id | null)[]): number {
+/** How often somebody turns to another panel. What belongs to none is a place of its own; settings are no panel. */
+function panelChanges(items: readonly Item[]): number {
+  const panels = items.flatMap((item) => ('operation' in item ? [item.operation.partId ?? item.operation.key] : []))
   return panels.filter((panel, i) => i > 0 && panel !== panels[i - 1]).length
 }
 

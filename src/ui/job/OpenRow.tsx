@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { asItStands, mayBeAccepted, type BalanceRow } from '@/core/job/balance'
 import type { Happening } from '@/core/job/event'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { isAirbagCircuit } from '@/core/procedure/circuits'
+import { mayStayOpen } from '@/core/procedure/circuits'
 import { refusals } from '@/core/vehicle/judge'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { LevelMark } from '../marks/LevelMark'
@@ -134,8 +134,8 @@ function Acts({ row, document, job }: { row: BalanceRow; document: ProcedureDocu
     return (
       <>
         {act('It is plugged', [{ kind: 'closed', tetherId: row.id }])}
-        {/* A plug of the airbag system never stays open on purpose. */}
-        {!isAirbagCircuit(document.tethers.find((tether) => tether.id === row.id)!) && act('Stays open, insulated', [{ kind: 'ended', itemId: row.id, end: 'left open and insulated', count: 1, note: '' }], false)}
+        {/* What is needed to start, stop or warn never stays open because it suits somebody. */}
+        {mayStayOpen(document.tethers.find((tether) => tether.id === row.id)!) && act('Stays open, insulated', [{ kind: 'ended', itemId: row.id, end: 'left open and insulated', count: 1, note: '' }], false)}
       </>
     )
   const refusal = row.account === 'setting' ? refusals(job.model, job.vehicle, { act: 'set', itemId: row.id, setting: { settingId: row.id, from: row.value, to: row.owed, methodId: '' } }, job.circumstances)[0] : undefined

@@ -5,6 +5,7 @@ import { toRestore } from '@/core/job/intake'
 import type { LastingChange } from '@/core/shop/workItem'
 import { Dialog } from '../shell/Dialog'
 import { INTAKE_WORDS } from '../words/intakeWords'
+import { changeWords } from '../words/overlayWords'
 import { itemWords } from '../words/items'
 import type { JobData, LiveJob } from './useJob'
 import { ChangeForm } from './WorkDone'
@@ -13,7 +14,7 @@ import { ChangeForm } from './WorkDone'
 export function ToldAndPutBack({ data, job }: { data: JobData; job: LiveJob }) {
   const { state, terms } = job
   const [by, setBy] = useState('')
-  const losses = lossesOf(state, terms)
+  const losses = lossesOf(job.document, state, terms)
   const untold = losses.filter((id) => !state.lossAccepted?.functionIds.includes(id))
   const restore = toRestore(state)
   const unrecorded = state.works.size > 0 ? terms.changes.filter((change) => !state.changes.has(change.id)) : []
@@ -85,7 +86,7 @@ export function ChangedForGood({ job }: { job: LiveJob }) {
       <ul>
         {[...changes.values()].map((item) => (
           <li key={item.changeId} className="border-b border-hair py-2 text-lg">
-            {{ cut: 'Cut', file: 'Filed', drill: 'Drilled' }[item.what]}: {item.where}, {item.how}. Agreed by {item.consentBy}.{item.edgeTreated ? ' Edge treated.' : ' Edge not treated.'}
+            {changeWords(item)}. Agreed by {item.consentBy}.{item.edgeTreated ? ' Edge treated.' : ' Edge not treated.'}
           </li>
         ))}
         {leftOut.map((item, i) => (

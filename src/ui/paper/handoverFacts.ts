@@ -22,6 +22,7 @@ import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { rowWords } from '../words/balanceWords'
 import { clockWords, printedWords } from '../words/dates'
 import { INTAKE_WORDS } from '../words/intakeWords'
+import { changeWords } from '../words/overlayWords'
 import { holderWords, itemWords, ownerWords, threadWords } from '../words/items'
 import { capital, settingTo } from '../words/operations'
 
@@ -111,7 +112,7 @@ export function handoverFacts(job: HandoverSource, shop: { name: string; house: 
       ...[...terms.endings].flatMap(([id, end]) => (end !== 'refitted' && state.moved.has(id) ? [`${itemWords(document, id)}: ${end}.`] : [])),
       ...state.leftOut.map((item) => `${item.count} left out, ${itemWords(document, item.holderId)}: ${item.reason}.`),
     ],
-    changed: [...state.changes.values()].map((item) => `${{ cut: 'Cut', file: 'Filed', drill: 'Drilled' }[item.what]}: ${[item.where, item.how].filter(Boolean).join(', ')}. Agreed by ${item.consentBy}. ${item.edgeTreated ? 'Edge treated.' : 'Edge not treated.'}`),
+    changed: [...state.changes.values()].map((item) => `${changeWords(item)}. Agreed by ${item.consentBy}. ${item.edgeTreated ? 'Edge treated.' : 'Edge not treated.'}`),
     accepted: [
       ...balance.acceptedRows.map((row) => {
         const by = state.accepted.get(`${row.account}:${row.id}`)!

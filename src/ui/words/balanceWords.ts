@@ -3,7 +3,8 @@ import type { OpenReason } from '@/core/job/account'
 import type { BalanceRow } from '@/core/job/balance'
 import type { HandoverBlock } from '@/core/job/handover'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { isAirbagCircuit } from '@/core/procedure/circuits'
+import { isAirbagCircuit, mayStayOpen } from '@/core/procedure/circuits'
+import type { Tether } from '@/core/procedure/tether'
 import type { Breach } from '@/core/vehicle/judge'
 import type { PutBack } from '@/core/vehicle/powerGate'
 import { holderKindWords, itemWords, threadWords, toolWords, ownerWords } from './items'
@@ -23,7 +24,7 @@ export function rowWords(document: ProcedureDocument, row: BalanceRow): { headin
         : { heading: itemWords(document, row.id), sentence: row.end ?? 'back' }
     case 'tether':
       return row.open
-        ? { heading: `Plug ${itemWords(document, row.id)} is open`, sentence: isAirbagCircuit(document.tethers.find((tether) => tether.id === row.id)!) ? 'It is closed with the ignition off, before anything is switched on.' : 'Close it, or say that it stays open and insulated on purpose.' }
+        ? { heading: `Plug ${itemWords(document, row.id)} is open`, sentence: openPlugSentence(document.tethers.find((tether) => tether.id === row.id)!) }
         : { heading: `Plug ${itemWords(document, row.id)}`, sentence: row.end ?? 'closed' }
     case 'setting':
       return { heading: `${capital(itemWords(document, row.id))} is ${row.value}`, sentence: row.open ? `It is owed at “${row.owed}”.` : 'as agreed' }
@@ -95,4 +96,9 @@ export function putBackWords(document: ProcedureDocument, item: PutBack): string
   if (item.kind === 'set') return capital(settingTo(itemWords(document, item.settingId), item.value))
   const plug = `plug ${itemWords(document, item.tetherId)}`
   return item.bringPartId ? `Bring the ${itemWords(document, item.bringPartId).toLowerCase()} near its place, held or on a cloth, and ${plug}` : capital(plug)
+}
+
+function openPlugSentence(tether: Tether): string {
+  if (isAirbagCircuit(tether)) return 'It is closed with the ignition off, before anything is switched on.'
+  return mayStayOpen(tether) ? 'Close it, or say that it stays open and insulated on purpose.' : 'Close it: the vehicle does not go out without it.'
 }

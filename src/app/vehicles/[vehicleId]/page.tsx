@@ -2,6 +2,7 @@ import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { DeskPage } from '@/app/DeskPage'
 import { foldJob } from '@/core/job/fold'
+import { driveOf } from '@/core/procedure/heads'
 import { overlayOf } from '@/core/job/overlay'
 import { changeWords, overlayWords } from '@/ui/words/overlayWords'
 import { listJobs } from '@/server/jobs'
@@ -21,7 +22,7 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
   const [jobs, procedures] = [await listJobs(crew, { vehicleId: vehicle.id }), await listProcedures(crew)]
   const inOrder = [...jobs].sort((a, b) => a.createdAt.getTime() - b.createdAt.getTime()).map((job) => ({ job, state: foldJob(job.document, job.events) }))
   const overlay = overlayOf(inOrder.map(({ state }) => state))
-  const differs = inOrder.flatMap(({ job, state }) => state.deviations.filter(({ field }) => field !== 'head').map((deviation) => ({ ...deviation, what: itemWords(job.document, deviation.itemId) })))
+  const differs = inOrder.flatMap(({ job, state }) => state.deviations.filter(({ field, value }) => field !== 'head' || driveOf(value) === null).map((deviation) => ({ ...deviation, what: itemWords(job.document, deviation.itemId) })))
   const photos = inOrder.flatMap(({ job, state }) => state.photos.map((photo) => ({ ...photo, words: photo.itemId ? itemWords(job.document, photo.itemId) : job.title })))
   const latest = inOrder.at(-1)?.job.document
   const known = latest ? overlayWords(latest, overlay) : []
