@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
-import { lookAround, nextKey, saved } from './steps'
+import { beginJob, lookAround, nextKey, saved, tapDone } from './steps'
 
 test.use({ actionTimeout: 10_000 })
 
@@ -17,6 +17,40 @@ async function press(page: Page, thing: Locator): Promise<void> {
   await tabTo(page, thing)
   await page.keyboard.press('Enter')
 }
+
+// What nobody can hear or see here is heard at the browser's own doors.
+test('the screen is kept awake, and the card is read aloud when that is asked for', async ({ page }) => {
+  await page.addInitScript(() => {
+    const heard: string[] = []
+    const asked: string[] = []
+    Object.assign(window, { heard, asked })
+    window.speechSynthesis.speak = (utterance) => void heard.push(utterance.text)
+    Object.defineProperty(navigator, 'wakeLock', { value: { request: async (kind: string) => (asked.push(kind), { release: async () => undefined }) } })
+  })
+  const kept = (name: 'heard' | 'asked') => page.evaluate((key) => (window as unknown as Record<string, string[]>)[key]!, name)
+  await lookAround(page, 'a lead')
+  await page.goto('/vehicles')
+  await page.getByLabel('Fleet number or short name').fill('Van 66')
+  await page.getByLabel('Model').selectOption({ label: 'Panel van' })
+  await page.getByRole('button', { name: 'Add the vehicle' }).click()
+  await page.getByRole('link', { name: 'Plan a job' }).click()
+  await page.getByLabel('Radio cavity').check()
+  await page.getByRole('radio', { name: /^manual/ }).check()
+  await page.getByRole('button', { name: 'Open the job' }).click()
+  await beginJob(page)
+  expect(await kept('asked')).toContain('screen')
+  expect(await kept('heard')).toEqual([])
+  await page.getByRole('button', { name: 'More' }).click()
+  await page.getByLabel('Read the card aloud').check()
+  await page.keyboard.press('Escape')
+  const title = () => page.locator('[data-next]').innerText()
+  await expect(async () => expect((await kept('heard')).at(-1)).toContain(await title())).toPass()
+  const first = await title()
+  await tapDone(page)
+  await expect(async () => expect(await title()).not.toBe(first)).toPass()
+  await expect(async () => expect((await kept('heard')).at(-1)).toContain(await title())).toPass()
+  await saved(page)
+})
 
 // No mouse and no touch: from the plan to the hand-over.
 test('a whole job by keyboard alone, and the focus is seen', async ({ page }) => {
