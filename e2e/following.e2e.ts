@@ -409,6 +409,8 @@ test('two people on two tablets: lanes, nobody on another’s seat, a card taken
     }
     const who = theirs && (turn % 2 === 1 || !mine) ? other : page
     const key = await nextKey(who)
+    // The list beside the sign follows it a moment later.
+    if (key === null) continue
     await tapDone(who)
     await expect(async () => expect(await nextKey(who)).not.toBe(key)).toPass({ timeout: 5000 })
     await saved(who)

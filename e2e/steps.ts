@@ -143,10 +143,9 @@ export async function addCavity(page: Page, name: string, part: string): Promise
   })
 }
 
-/** The operation the sign asks for now ("fasten:…"), or null when everything is done. */
+/** The operation the sign asks for now ("fasten:…"), or null when there is nothing to do; in one look, as the sign may go meanwhile. */
 export async function nextKey(page: Page): Promise<string | null> {
-  const sign = page.locator('[data-next]')
-  return (await sign.count()) > 0 ? sign.getAttribute('data-next') : null
+  return page.locator('[data-next]').evaluateAll((signs) => signs[0]?.getAttribute('data-next') ?? null)
 }
 
 /** From the intake to the first card, where there is an intake. */

@@ -1,6 +1,6 @@
 'use client'
 import Link from 'next/link'
-import { useEffect, useMemo, useState } from 'react'
+import { useLayoutEffect, useMemo, useState } from 'react'
 import type { Happening } from '@/core/job/event'
 import { intakeOf, readNumber, type IntakeItem } from '@/core/job/intake'
 import { summarise } from '@/core/plan/summary'
@@ -94,7 +94,8 @@ export function IntakeScreen({ data, job, change, tell, replan, begun, back }: {
 
 /** The foot pedal begins, as it confirms every card after it. */
 function usePedal(begin: () => void, busy: boolean): void {
-  useEffect(() => {
+  // With the picture, not a moment after it: a press between the two would be lost.
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (busy || event.repeat || event.key !== 'PageDown') return
       event.preventDefault()

@@ -1,6 +1,6 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useEffect, useRef } from 'react'
+import { useLayoutEffect, useRef } from 'react'
 
 /** A second press of the pedal within this time is a bounce, not a second step. */
 const BOUNCE_MS = 450
@@ -14,10 +14,11 @@ export function useJobKeys(act: { done: () => void; takeBack: () => void; note: 
   const router = useRouter()
   const latest = useRef(act)
   const lastDone = useRef(0)
-  useEffect(() => {
+  // With the picture, not a moment after it: a press between the two would be lost, or confirm the card before.
+  useLayoutEffect(() => {
     latest.current = act
   })
-  useEffect(() => {
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement
       if (busy || event.ctrlKey || event.metaKey || event.altKey || /INPUT|TEXTAREA|SELECT/.test(target.tagName)) return
