@@ -140,7 +140,7 @@ function order(candidate: Candidate, request: PlanRequest, limits: SearchLimits,
       if (read.ok && read.value.weighedS < found.weighedS) found = read.value
       return toBeat()
     }
-    const looked = lookAroundWaits(waitsOf(job, legs, start, sequenced), { atLeastS: atLeastS + savedS, steps: outcome.steps, belowS: toBeat() }, limits, look)
+    const looked = lookAroundWaits(waitsOf(job, legs, start, sequenced), { atLeastS: atLeastS + savedS, belowS: toBeat() }, limits, look)
     expanded += looked.expanded
     atLeastS = Math.max(atLeastS, looked.atLeastS - savedS)
   }

@@ -29,7 +29,10 @@ export function orderedSteps(job: DerivedJob, legs: Legs, start: JobStart, seque
   const settled = settingsBackSoon(context, items)
   const reading = inReadingOrder(context, settled)
   // Panel by panel, no order is read better that leaves more panels.
-  return runThrough(context, sequenced.panelByPanel && panelChanges(reading) > panelChanges(settled) ? settled : reading)
+  const shown = runThrough(context, sequenced.panelByPanel && panelChanges(reading) > panelChanges(settled) ? settled : reading)
+  if (!shown.ok || shown.value.waitingS === 0) return shown
+  // Nor is one read better that waits longer: what it does sooner or later no longer fills the wait.
+  return [settled, items].map((other) => runThrough(context, other)).reduce((best, other) => (other.ok && best.ok && other.value.waitingS < best.value.waitingS ? other : best), shown)
 }
 
 type Context = { job: DerivedJob; legs: Legs; start: JobStart; sequenced: SequencedJob }

@@ -1,4 +1,5 @@
 import { seededRandom } from '../../base/random'
+import type { Clock } from './clock'
 import { guardHolds } from './placeTables'
 import type { Guard, SearchAct, SearchProblem } from './problem'
 import type { SearchStep } from './moves'
@@ -41,6 +42,100 @@ export function cheapestByExhaustion(problem: SearchProblem): number | null {
     }
   }
   return null
+}
+
+/**
+ * The same with a clock: the least of set-up and waiting, by looking at every state in the order of time, where the state also
+ * knows what of the wait is left. Any tool may be taken up anywhere. Null when nothing finishes.
+ */
+export function cheapestWithClock(problem: SearchProblem, clock: Clock): number | null {
+  const all = 2 ** problem.operations.length - 1
+  const queue = new Map<number, string[]>()
+  const time = new Map<string, number>()
+  const workMs = clock.workMs.reduce((sum, ms) => sum + ms, 0)
+  const offer = (state: [mask: number, tool: number, station: number, combination: number], leftMs: number, at: number) => {
+    const runs = clock.running[state[3]] && ![...clock.waiting].some((i) => ((state[0] >>> i) & 1) === 1)
+    const name = [...state, runs ? Math.max(0, leftMs) : 0].join()
+    if ((time.get(name) ?? Infinity) <= at) return
+    time.set(name, at)
+    const list = queue.get(at)
+    if (list) list.push(name)
+    else queue.set(at, [name])
+  }
+  offer([0, problem.start.tool, problem.start.station, problem.start.combination], clock.leftMs, 0)
+  while (queue.size > 0) {
+    const at = Math.min(...queue.keys())
+    const names = queue.get(at)!
+    queue.delete(at)
+    for (const name of names) {
+      if (time.get(name) !== at) continue
+      const [mask, tool, station, combination, leftMs] = name.split(',').map(Number) as [number, number, number, number, number]
+      if (mask === all && problem.finish[combination]) return at - workMs
+      const done = (i: number) => ((mask >>> i) & 1) === 1
+      problem.walkMs[station]!.forEach((walk, to) => offer([mask, tool, to, combination], leftMs - walk, at + walk))
+      problem.toolMs[tool]!.forEach((change, other) => other > 0 && offer([mask, other, station, combination], leftMs - change, at + change))
+      for (const act of problem.acts)
+        if (act.station === station && act.from === combination && act.guards.every((guard) => guardHolds(guard, done))) offer([mask, tool, station, act.to], clock.running[act.from] === clock.running[act.to] ? leftMs - act.costMs : clock.waitMs, at + act.costMs)
+      problem.operations.forEach((operation, i) => {
+        if (done(i) || operation.station !== station || !operation.allowed[combination] || (operation.tool !== 0 && operation.tool !== tool)) return
+        if (!problem.pairs.every(([before, after]) => after !== i || done(before)) || !operation.guards.every((guard) => guardHolds(guard, done))) return
+        const waitMs = clock.waiting.has(i) ? leftMs : 0
+        offer([mask | (1 << i), tool, station, combination], leftMs - clock.workMs[i]!, at + waitMs + clock.workMs[i]!)
+      })
+    }
+  }
+  return null
+}
+
+/** A clock that runs where the first setting is set, and the problem with what waits for it done only there. */
+export function withClock(problem: SearchProblem, seed: number): { problem: SearchProblem; clock: Clock } {
+  const random = seededRandom(seed)
+  const running = Array.from({ length: problem.combinations }, (_, c) => (c & 1) === 1)
+  const waiting = new Set([random.below(problem.operations.length), ...(random.chance(0.3) ? [random.below(problem.operations.length)] : [])])
+  const operations = problem.operations.map((operation, i) => (waiting.has(i) ? { ...operation, allowed: running } : operation))
+  const waitMs = 1000 * (4 + random.below(22))
+  const begun = random.chance(0.2)
+  return {
+    problem: { ...problem, operations, start: { ...problem.start, combination: begun ? 1 : 0 } },
+    clock: { running, waiting, waitMs, leftMs: begun ? 1000 * random.below(waitMs / 1000) : 0, workMs: operations.map(() => 1000 * (1 + random.below(7))), afterMs: 0 },
+  }
+}
+
+/** What a row of steps costs with a clock: its set-up and what it has to wait; throws at the first step that can't be made. */
+export function costWithClock(problem: SearchProblem, { running, waiting, waitMs, leftMs, workMs }: Clock, steps: readonly SearchStep[]): number {
+  let { tool, station, combination } = problem.start
+  let [now, since, waited] = [0, leftMs - waitMs, false]
+  const goTo = (to: number) => {
+    now += problem.walkMs[station]![to]!
+    station = to
+  }
+  for (const [at, step] of steps.entries()) {
+    if (step.kind === 'act') {
+      const act = problem.acts[step.act]!
+      goTo(act.station)
+      now += act.costMs
+      if (running[act.to] && !running[combination]) since = now
+      combination = act.to
+      continue
+    }
+    const { station: to, tool: needed } = problem.operations[step.operation]!
+    goTo(to)
+    const takeUp = (other: number) => {
+      now += problem.toolMs[tool]![other]!
+      tool = other
+    }
+    if (needed !== 0) takeUp(needed)
+    if (waiting.has(step.operation) && !waited) {
+      // Who waits takes up the next tool meanwhile.
+      const next = steps.slice(at).flatMap((later) => (later.kind === 'operation' ? [problem.operations[later.operation]!.tool] : [])).find((other) => other !== 0)
+      if (now < since + waitMs && next !== undefined) takeUp(next)
+      now = Math.max(now, since + waitMs)
+      waited = true
+    }
+    now += workMs[step.operation]!
+  }
+  costOf(problem, steps)
+  return now - workMs.reduce((sum, ms) => sum + ms, 0)
 }
 
 /** What a row of steps costs, step by step; throws at the first that can't be made. Walks are the straight ones. */

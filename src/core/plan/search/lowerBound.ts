@@ -32,6 +32,24 @@ export class LowerBound {
     if (settings || tools.length === 0) this.relaxations.push(new Relaxation(problem, { tools: [], walkMs: shareOf(problem.walkMs, tools.length === 0 ? 1 : withSettings), settings }))
   }
 
+  /** Of several parts of the walking, those that say most at the start. */
+  static bestFor(problem: SearchProblem): LowerBound {
+    const words = new Int32Array(Math.max(1, Math.ceil(problem.operations.length / 32)))
+    const { tool, station, combination } = problem.start
+    const shares = problem.combinations > 1 ? ((globalThis as any).SHARES ?? [0.2, 1]) : [0.2]
+    let best: LowerBound | null = null
+    let most = -1
+    for (const share of shares) {
+      const bound = new LowerBound(problem, share)
+      const value = bound.value(words, 0, tool, station * problem.combinations + combination)
+      if (value > most) {
+        best = bound
+        most = value
+      }
+    }
+    return best!
+  }
+
   /** At least this much from here on; FAR or more when the rest can't be done at all. */
   value(words: Int32Array, offset: number, tool: number, place: number): number {
     let sum = this.visits?.value(words, offset, place) ?? 0

@@ -10,7 +10,7 @@ import { StateSpace } from './stateSpace'
  */
 export function setUpAsRecorded(problem: SearchProblem, wholes: readonly (readonly number[])[]): number | null {
   // Only what is done in one go is joined: no rule reorders anything here.
-  const { problem: joined, members } = reduce(problem, wholes, false)
+  const { problem: joined, members } = reduce(problem, wholes, { joining: false })
   const { tables } = new StateSpace(joined)
   const { combinations } = joined
   const words = new Int32Array(Math.max(1, Math.ceil(joined.operations.length / 32)))

@@ -1,8 +1,9 @@
+import type { Clock, Phases } from './clock'
 import type { Guard, SearchOperation, SearchProblem } from './problem'
 import { factsOf, followsForFree, mayBeEarlier, mayBeLater, waitsForFree, type Facts } from './rules'
 
 /** A problem with fewer operations, and what each of them stands for, in the order they are done one right after the other. */
-export type Reduced = { problem: SearchProblem; members: number[][] }
+export type Reduced = { problem: SearchProblem; members: number[][]; phases: (Phases | undefined)[] }
 
 type Group = Facts & { members: number[]; before: Set<Group>; after: Set<Group>; alive: boolean }
 
@@ -12,10 +13,11 @@ type Group = Facts & { members: number[]; before: Set<Group>; after: Set<Group>;
  * `wholes`: operations that have to be done in one go anyway, each in its order. `joining` false: nothing else is joined.
  * Cost: O(operations^2) a round.
  */
-export function reduce(problem: SearchProblem, wholes: readonly (readonly number[])[] = [], joining = true): Reduced {
+export function reduce(problem: SearchProblem, wholes: readonly (readonly number[])[] = [], { joining = true, clock }: { joining?: boolean; clock?: Clock } = {}): Reduced {
   const groups = groupsOf(problem)
   for (const whole of wholes) joinWhole(whole.map((i) => groups[i]!))
   dropImplied(groups)
+  if (clock) tellPhases(groups, clock)
   for (let changed = joining; changed; ) {
     changed = false
     for (const group of groups) while (group.alive && joinForward(group)) changed = true
@@ -33,6 +35,34 @@ function groupsOf(problem: SearchProblem): Group[] {
     groups[then]!.before.add(groups[first]!)
   }
   return groups
+}
+
+/** When each group may be done; what is not said to wait and does not follow what waits may be done meanwhile if it needs no power. */
+function tellPhases(groups: readonly Group[], { running, waiting }: Clock): void {
+  const alive = groups.filter((group) => group.alive)
+  const waits = alive.filter((group) => group.members.some((member) => waiting.has(member)))
+  const reach = (from: Group, side: 'before' | 'after') => {
+    const found = new Set<Group>()
+    for (const stack = [...from[side]]; stack.length > 0; ) {
+      const at = stack.pop()!
+      if (found.has(at)) continue
+      found.add(at)
+      stack.push(...at[side])
+    }
+    return found
+  }
+  const follow = new Set(waits.flatMap((group) => [...reach(group, 'after')]))
+  const precede = waits.map((group) => reach(group, 'before'))
+  for (const group of alive) {
+    const own = waits.includes(group)
+    const follows = own || follow.has(group)
+    group.phases = {
+      before: !follows,
+      meanwhile: !follows && group.allowed.some((may, c) => may && running[c]!),
+      after: !precede.every((before) => before.has(group)),
+      waits: own,
+    }
+  }
 }
 
 /** v right after u, where v waits for u alone. */
@@ -80,6 +110,7 @@ function absorb(into: Group, gone: Group, members: number[]): void {
   into.members = members
   into.disables ||= gone.disables
   into.enables ||= gone.enables
+  if (into.phases && gone.phases) into.phases = { before: into.phases.before && gone.phases.before, meanwhile: into.phases.meanwhile && gone.phases.meanwhile, after: into.phases.after && gone.phases.after, waits: into.phases.waits || gone.phases.waits }
   gone.alive = false
   for (const group of gone.before) {
     group.after.delete(gone)
@@ -165,6 +196,7 @@ function renumber(problem: SearchProblem, groups: readonly Group[]): Reduced {
   const place = new Map(order.map((group, i) => [group, i]))
   return {
     members: order.map((group) => group.members),
+    phases: order.map((group) => group.phases),
     problem: { ...problem, operations, pairs: order.flatMap((group, i) => [...group.after].map((next): [number, number] => [i, place.get(next)!])), acts: problem.acts.map((act) => ({ ...act, guards: act.guards.map(guard) })) },
   }
 }

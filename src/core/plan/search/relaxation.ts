@@ -1,3 +1,4 @@
+import { Memo } from './memo'
 import { FAR } from './placeTables'
 import type { SearchProblem } from './problem'
 import { StateSpace } from './stateSpace'
@@ -26,7 +27,7 @@ const MOST_STATES = 300_000
 export class Relaxation {
   private readonly space: StateSpace
   private readonly store: StateStore
-  private values = new Float64Array(1024).fill(-1)
+  private readonly values = new Memo()
   private readonly scratch: Int32Array
   /** The real problem's tools as the relaxation knows them: 0 the hand, then the kept ones, then all others as one. */
   private readonly toolAs: number[]
@@ -72,11 +73,12 @@ export class Relaxation {
   }
 
   private solve(id: number): number {
-    if (this.values[id]! >= 0) return this.values[id]!
-    if (this.store.count > this.most) return (this.values[id] = this.toolsLeftMs(id))
+    const known = this.values.get(id)
+    if (known >= 0) return known
+    if (this.store.count > this.most) return this.values.set(id, this.toolsLeftMs(id))
     const { space, store } = this
     const at = id * store.stride
-    if (space.isFinished(store.data, at)) return (this.values[id] = space.endMs(store.data, at, store.placeOf(id)))
+    if (space.isFinished(store.data, at)) return this.values.set(id, space.endMs(store.data, at, store.placeOf(id)))
     space.expand(store.data, at, store.toolOf(id), store.placeOf(id))
     const children = new Int32Array(space.childCount)
     const costs = new Float64Array(space.childCount)
@@ -86,7 +88,7 @@ export class Relaxation {
     }
     let best = FAR
     for (let i = 0; i < children.length; i++) if (costs[i]! < best) best = min(best, costs[i]! + this.solve(children[i]!))
-    return (this.values[id] = best)
+    return this.values.set(id, best)
   }
 
   /** Every kept tool that is still needed and not in hand is taken up at least once. */
@@ -106,13 +108,7 @@ export class Relaxation {
   }
 
   private idOf(words: Int32Array, offset: number, tool: number, place: number): number {
-    const id = this.store.intern(words, offset, tool, place)
-    if (id >= this.values.length) {
-      const longer = new Float64Array(this.values.length * 2).fill(-1)
-      longer.set(this.values)
-      this.values = longer
-    }
-    return id
+    return this.store.intern(words, offset, tool, place)
   }
 }
 

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals'
-import { cheapestByExhaustion, randomProblem, type RandomProblemOptions } from './exhaustive.testing'
+import { cheapestByExhaustion, cheapestWithClock, randomProblem, withClock, type RandomProblemOptions } from './exhaustive.testing'
 import * as rules from './rules'
 
 // Each pruning rule of docs/planner.md is broken in turn. If no seed then came out wrong, the checks against exhaustive
@@ -48,6 +48,49 @@ describe('a broken rule is seen', () => {
     test(`${what}: some seeds are wrong`, async () => {
       const wrong = await wrongAnswers(mutation, options, 400)
       process.stdout.write(`    ${what}: ${wrong} of 400 wrong\n`)
+      expect(wrong).toBeGreaterThan(0)
+    })
+})
+
+// The same with a clock, against every state in the order of time.
+
+const timeless = ({ phases, ...facts }: rules.Facts): rules.Facts => ({ ...facts, ...(phases && { phases: { ...phases, before: false, meanwhile: false, after: false } }) })
+
+const CLOCK_MUTATIONS: Record<string, Partial<typeof rules>> = {
+  'joined forward though it could be done meanwhile': { followsForFree: (u, v) => rules.followsForFree(timeless(u), timeless(v)) },
+  'waits until after the wait': { waitsForFree: (u, v) => rules.waitsForFree(timeless(u), timeless(v)) },
+  'twins joined early though one could be done meanwhile': { mayBeEarlier: (u) => rules.mayBeEarlier(timeless(u)) },
+  'twins joined late though one could be done meanwhile': { mayBeLater: (u) => rules.mayBeLater(timeless(u)) },
+  'done at once though it could be done meanwhile': { isMatterOfChoice: () => false },
+  'taken back meanwhile though it may come after': { isTakenBackMeanwhile: () => true },
+}
+
+async function wrongWithClock(mutation: Partial<typeof rules>, options: RandomProblemOptions, seeds: number): Promise<number> {
+  jest.unstable_mockModule('./rules', () => ({ ...rules, ...mutation }))
+  const { clockedOrder } = await import('./clockedOrder')
+  let wrong = 0
+  for (let seed = 1; seed <= seeds; seed++) {
+    const { problem, clock } = withClock(randomProblem(seed, options), seed)
+    const found = clockedOrder(problem, [], clock, { expandedStates: 60_000 })
+    if ((found.steps ? found.costMs : null) !== cheapestWithClock(problem, clock)) wrong += 1
+  }
+  return wrong
+}
+
+describe('a broken rule of the clock is seen', () => {
+  afterEach(() => {
+    jest.resetModules()
+  })
+  const plain = { operations: 6, settings: 1, guards: 0, pairChance: 0.12, stations: 2, tools: 1, needChance: 0.05 }
+  // Something has to come before the clock is started.
+  const guarded = { ...plain, guards: 3, pairChance: 0.25, guardChance: 0 }
+  test('the rules as they are: no seed is wrong', async () => {
+    expect([await wrongWithClock({}, plain, 300), await wrongWithClock({}, guarded, 300)]).toEqual([0, 0])
+  })
+  for (const [what, mutation] of Object.entries(CLOCK_MUTATIONS))
+    test(`${what}: some seeds are wrong`, async () => {
+      const wrong = await wrongWithClock(mutation, what.startsWith('joined forward') ? guarded : plain, 300)
+      process.stdout.write(`    ${what}: ${wrong} of 300 wrong\n`)
       expect(wrong).toBeGreaterThan(0)
     })
 })

@@ -1,0 +1,24 @@
+/**
+ * A wait by the clock: it runs while the settings stand at one of the combinations `running` (the battery is off), and the first
+ * of `waiting` may not be done before it has run for `waitMs` without a break. What is done meanwhile takes its time as well,
+ * which is why durations count here and nowhere else in a search. An order that stops the clock between two of `waiting` waits
+ * again for the second; that is seen when it is run through, and no bound counts it.
+ */
+export type Clock = {
+  running: readonly boolean[]
+  /** Only done while it runs. */
+  waiting: ReadonlySet<number>
+  waitMs: number
+  /** What of the wait is left where it runs already at the start. */
+  leftMs: number
+  /** Per operation, how long it takes. */
+  workMs: readonly number[]
+  /** What comes after the first of `waiting` takes so much set-up at least; 0 where that is not known. */
+  afterMs: number
+}
+
+/**
+ * When an operation may be done: before the clock is started for the last time, while it has to be waited, after the first that waits.
+ * `waits`: it is one of those that wait.
+ */
+export type Phases = { before: boolean; meanwhile: boolean; after: boolean; waits: boolean }
