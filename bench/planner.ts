@@ -109,7 +109,10 @@ function wholePlans(): void {
   const dry = rows.filter((row) => !row.waits)
   report('seeded records, up to 60 operations in', dry.filter((row) => row.inOps <= 60), 'median 150, worst 1,000, all proven')
   report('seeded records, 61 to 90 operations in', dry.filter((row) => row.inOps > 60), 'worst 2,000')
-  report('seeded records with a firing circuit, whose wait runs by the clock', rows.filter((row) => row.waits), '')
+  const wet = rows.filter((row) => row.waits)
+  report('with a firing circuit, whose wait runs by the clock, up to 60', wet.filter((row) => row.inOps <= 60), 'worst 1,000')
+  report('with a firing circuit, 61 to 90', wet.filter((row) => row.inOps > 60 && row.inOps <= 90), 'worst 2,000')
+  report('with a firing circuit, 91 and more', wet.filter((row) => row.inOps > 90), '')
   report('the rest, from half-way', replans.filter((row) => !row.waits), 'below 300')
   report('the rest, from half-way, firing circuit ahead', replans.filter((row) => row.waits), 'below 300')
 }

@@ -28,6 +28,7 @@ export function batteryClock(job: JobWaits): Clock | null {
     leftMs: plugs.some((wait) => wait.before === 'now') ? waitMs : 0,
     workMs: job.workS.map((workS) => Math.round(workS * 1000)),
     afterMs: leastAfterMs(job, plugs),
+    ...(job.sequenced.spent && { spent: job.sequenced.spent }),
   }
 }
 

@@ -40,6 +40,8 @@ export type SequencedJob = {
   actStations: string[]
   /** Leaving a panel counts: no order that is shown may leave one more often than the order that was found. */
   panelByPanel: boolean
+  /** What walking and taking up a tool take without the weights of a habit; null where there are none. */
+  spent: { walkMs: number[][]; toolMs: number[][] } | null
   moves: SettingMoves
   /** Seconds from one station to another by the quickest way. */
   walkS: (from: string, to: string) => number
@@ -93,7 +95,10 @@ export function sequenceJob(job: DerivedJob, legs: Legs, start: JobStart, weight
   const { house } = job.circumstances
   const spotNames = spots.names as Spot[]
   const walkMs = withoutDetours(spotNames.map(([a, panel]) => spotNames.map(([b, other]) => inMs(moveS(house, a, b) + (panel !== null && panel !== other ? weights.leavingPanelS : 0)))))
-  const toolMs = tools.names.map((from) => tools.names.map((to) => (to === 'hand' || from === to ? 0 : inMs(house.toolChangeS + weights.takingToolS))))
+  const isWeighed = weights.leavingPanelS > 0 || weights.takingToolS > 0
+  const takenUpMs = (weightS: number) => tools.names.map((from) => tools.names.map((to) => (to === 'hand' || from === to ? 0 : inMs(house.toolChangeS + weightS))))
+  const spent = isWeighed ? { walkMs: withoutDetours(spotNames.map(([a]) => spotNames.map(([b]) => inMs(moveS(house, a, b))))), toolMs: takenUpMs(0) } : null
+  const toolMs = takenUpMs(weights.takingToolS)
   return {
     problem: {
       operations: searched,
@@ -112,6 +117,7 @@ export function sequenceJob(job: DerivedJob, legs: Legs, start: JobStart, weight
     acts: actMoves,
     actStations,
     panelByPanel: weights.leavingPanelS > 0,
+    spent,
     moves,
     walkS: walkingOf(house, [start.standing.station, ...asked.map(({ stations }) => stations[0]!), ...actStations]),
   }

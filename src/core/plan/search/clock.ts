@@ -13,6 +13,8 @@ export type Clock = {
   leftMs: number
   /** Per operation, how long it takes. */
   workMs: readonly number[]
+  /** What walking and taking up a tool really take, where the costs of the problem hold a habit's weights as well; left out where they don't. */
+  spent?: { walkMs: readonly (readonly number[])[]; toolMs: readonly (readonly number[])[] }
   /** What comes after the first of `waiting` takes so much set-up at least; 0 where that is not known. */
   afterMs: number
 }

@@ -39,12 +39,12 @@ export class ClockedBound {
     this.untilRunningMs = untilRunning(problem, running)
   }
 
-  value({ id, phase, costMs, runsSinceMs }: ClockedState): number {
+  value({ id, phase, costMs, overMs }: ClockedState): number {
     const { states, moves, clock } = this
     const setUpMs = costMs + states.restOf(id) + (states.isInFirstPart(id) ? this.secondPartMs : 0)
     if (phase === 'after' || setUpMs >= FAR) return setUpMs
-    const begunMs = phase === 'meanwhile' ? runsSinceMs : costMs + moves.doneMs(id) + this.untilRunningMs[states.store.placeOf(id)]!
-    return Math.max(setUpMs, begunMs + clock.waitMs - this.mostLeadMs + this.outsideLeftMs(id) + clock.afterMs - this.allMs)
+    const waitedMs = phase === 'meanwhile' ? overMs : costMs + this.untilRunningMs[states.store.placeOf(id)]! + clock.waitMs
+    return Math.max(setUpMs, waitedMs + moves.doneMs(id) - this.mostLeadMs + this.outsideLeftMs(id) + clock.afterMs - this.allMs)
   }
 
   private outsideLeftMs(id: number): number {

@@ -13,8 +13,11 @@ export type ClockPhase = 'before' | 'meanwhile' | 'after'
 /** To a place with a tool, where the operation `first` is done by itself (or -1), or by an act that starts the clock for the last time (or -1). */
 export type ClockedMove = { tool: number; place: number; first: number; act: number }
 
-/** A state by its number, with what set-up and waiting came to, and since when the clock runs; -Infinity once it has run long enough. */
-export type ClockedState = { id: number; phase: ClockPhase; costMs: number; runsSinceMs: number }
+/**
+ * A state by its number, with what set-up and waiting came to, and to what they come if the rest of the wait is idled away;
+ * -Infinity where there is no wait, or no more.
+ */
+export type ClockedState = { id: number; phase: ClockPhase; costMs: number; overMs: number }
 
 /**
  * The moves of a problem with a clock. Which orders may be left out depends on the phase, so each has a space of its own over
@@ -50,8 +53,10 @@ export class ClockedMoves {
   beginnings(): ClockedState[] {
     const { start } = this.reduced.problem
     const { startPlace } = this.states.space
-    const at = (phase: ClockPhase, runsSinceMs: number): ClockedState => ({ id: this.idAt(new Int32Array(this.words), phase, start.tool, startPlace), phase, costMs: 0, runsSinceMs })
-    return [...(this.clock.running[start.combination] ? [at('meanwhile', this.sinceOf(this.clock.leftMs - this.clock.waitMs, 0))] : []), at('before', 0)]
+    const at = (phase: ClockPhase, overMs: number): ClockedState => ({ id: this.idAt(new Int32Array(this.words), phase, start.tool, startPlace), phase, costMs: 0, overMs })
+    if (!this.clock.running[start.combination]) return [at('before', -Infinity)]
+    const running = at('meanwhile', 0)
+    return [{ ...running, overMs: overAt(0, this.clock.leftMs - this.doneMs(running.id)) }, at('before', -Infinity)]
   }
 
   /** How long what is done in a state takes, of all operations. */
@@ -64,7 +69,9 @@ export class ClockedMoves {
   expand(from: ClockedState, visit: (to: ClockedState, move: ClockedMove) => void): void {
     const { states, clock } = this
     const { problem, phases } = this.reduced
-    const { phase, costMs, runsSinceMs } = from
+    const { phase, costMs } = from
+    const leftMs = from.overMs - costMs
+    const doneMs = this.doneMs(from.id)
     const space = this.spaces[phase]
     const words = this.wordsOf(from.id)
     const [tool, place] = [states.store.toolOf(from.id), states.store.placeOf(from.id)]
@@ -72,14 +79,15 @@ export class ClockedMoves {
     for (let i = 0; i < space.childCount; i++) {
       const move = { tool: space.childTool[i]!, place: space.childPlace[i]!, first: space.childFirst[i]!, act: -1 }
       const arrivedMs = costMs + space.childCost[i]!
+      const spentMs = clock.spent && phase === 'meanwhile' ? space.tables.table(words, 0).spentOnTheWay(place, move.place, clock.spent.walkMs) + clock.spent.toolMs[tool]![move.tool]! : space.childCost[i]!
       if (phase !== 'after' && move.first >= 0 && phases[move.first]!.waits) {
         // What waits is done while the clock runs for the last time.
         if (phase === 'before') continue
-        for (const end of this.waited(words, tool, place, move, arrivedMs, runsSinceMs)) visit(end.to, end.move)
+        for (const end of this.waited(words, tool, place, move, arrivedMs, leftMs - spentMs + doneMs)) visit(end.to, end.move)
         continue
       }
       const id = states.store.intern(space.childWords, i * this.words, move.tool, move.place)
-      visit({ id, phase, costMs: arrivedMs, runsSinceMs: phase === 'meanwhile' ? this.sinceOf(runsSinceMs, arrivedMs + this.doneMs(id)) : 0 }, move)
+      visit({ id, phase, costMs: arrivedMs, overMs: phase === 'meanwhile' ? overAt(arrivedMs, leftMs - spentMs - (this.doneMs(id) - doneMs)) : -Infinity }, move)
     }
     if (phase !== 'before') return
     const ways = space.tables.table(words, 0).from(place)
@@ -89,7 +97,7 @@ export class ClockedMoves {
       const startedMs = costMs + way + ms
       const move = { tool, place: station * problem.combinations + to, first: -1, act }
       const id = this.idAt(words.slice(), 'meanwhile', tool, move.place)
-      visit({ id, phase: 'meanwhile', costMs: startedMs, runsSinceMs: this.sinceOf(startedMs + this.msOf(words), startedMs + this.doneMs(id)) }, move)
+      visit({ id, phase: 'meanwhile', costMs: startedMs, overMs: overAt(startedMs, clock.waitMs - (this.doneMs(id) - doneMs)) }, move)
     }
   }
 
@@ -121,32 +129,26 @@ export class ClockedMoves {
     this.spaces[phase].standardise(words, 0)
   }
 
-  /** What waits is done, as soon as the wait is over. Who waits with bare hands takes up any tool meanwhile. */
-  private waited(words: Int32Array, tool: number, place: number, move: ClockedMove, arrivedMs: number, runsSinceMs: number): { to: ClockedState; move: ClockedMove }[] {
-    const { clock } = this
+  /** What waits is done, as soon as the wait is over. `leftMs`: of the wait, without what is done in the end. Who waits with bare hands takes up any tool meanwhile. */
+  private waited(words: Int32Array, tool: number, place: number, move: ClockedMove, arrivedMs: number, leftMs: number): { to: ClockedState; move: ClockedMove }[] {
     const { operations, toolMs } = this.reduced.problem
+    const takingMs = this.clock.spent?.toolMs ?? toolMs
     const then = words.slice()
     const space = this.spaces.meanwhile
     space.close(then, 0, tool, place)
     space.close(then, 0, move.tool, move.place)
-    const leftMs = runsSinceMs + clock.waitMs - (arrivedMs + this.msOf(then) + this.leadMs[move.first]!)
+    const idleMs = leftMs - this.msOf(then) - this.leadMs[move.first]!
     then[move.first >> 5]! |= 1 << (move.first & 31)
-    const tools = operations[move.first]!.tool === 0 && leftMs > 0 ? [...toolMs.keys()].filter((other) => other === move.tool || other !== 0) : [move.tool]
+    const tools = operations[move.first]!.tool === 0 && idleMs > 0 ? [...toolMs.keys()].filter((other) => other === move.tool || other !== 0) : [move.tool]
     return tools.map((taken) => {
-      const changeMs = toolMs[move.tool]![taken]!
-      const costMs = arrivedMs + Math.max(changeMs, leftMs)
-      return { to: { id: this.idAt(then.slice(), 'after', taken, move.place), phase: 'after', costMs, runsSinceMs: 0 }, move: { ...move, tool: taken } }
+      const costMs = arrivedMs + toolMs[move.tool]![taken]! + Math.max(0, idleMs - takingMs[move.tool]![taken]!)
+      return { to: { id: this.idAt(then.slice(), 'after', taken, move.place), phase: 'after', costMs, overMs: -Infinity }, move: { ...move, tool: taken } }
     })
   }
 
   private idAt(words: Int32Array, phase: ClockPhase, tool: number, place: number): number {
     this.settle(words, phase, tool, place)
     return this.states.store.intern(words, 0, tool, place)
-  }
-
-  /** Once all of it has been waited it does not matter any more when that began. */
-  private sinceOf(runsSinceMs: number, nowMs: number): number {
-    return nowMs >= runsSinceMs + this.clock.waitMs ? -Infinity : runsSinceMs
   }
 
   private wordsOf(id: number): Int32Array {
@@ -174,6 +176,11 @@ function spacesFor(problem: SearchProblem, { phases }: Reduced, running: readonl
     // What is taken back here must come before what waits: its time counts for the wait all the same.
     meanwhile: new StateSpace(kept, { alone: phases.map((phase) => phase!.waits), mayBeTakenBack: (i) => isTakenBackMeanwhile(phases[i]!) }),
   }
+}
+
+/** Once all of it has been waited it does not matter any more when that began. */
+function overAt(costMs: number, leftMs: number): number {
+  return leftMs > 0 ? costMs + leftMs : -Infinity
 }
 
 function isSet(words: Int32Array, operation: number): boolean {

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { clockedOrder } from './clockedOrder'
-import { cheapestWithClock, costWithClock, randomProblem, withClock } from './exhaustive.testing'
+import { cheapestWithClock, costWithClock, randomProblem, weighed, withClock } from './exhaustive.testing'
 
 const LIMITS = { expandedStates: 300_000 }
 
@@ -10,11 +10,13 @@ describe('with a clock, against looking at every state in the order of time', ()
     'sparse, one station more': { operations: 6, settings: 1, guards: 0, pairChance: 0.1, stations: 4, tools: 2, needChance: 0.1 },
     'two settings and guards': { operations: 5, settings: 2, guards: 3, pairChance: 0.2, needChance: 0.3 },
     'much that is alike': { operations: 6, settings: 1, guards: 1, pairChance: 0.2, stations: 2, tools: 1, needChance: 0.1 },
+    'with the weights of a habit': { operations: 5, settings: 1, guards: 1, pairChance: 0.15, stations: 3, tools: 2, needChance: 0.1 },
   }))
-    test(`${what}: 400 seeds`, () => {
+    test(`${what}: 150 seeds`, () => {
       let [possible, waiting] = [0, 0]
-      for (let seed = 1; seed <= 400; seed++) {
-        const { problem, clock } = withClock(randomProblem(seed, options), seed)
+      for (let seed = 1; seed <= 150; seed++) {
+        const timed = withClock(randomProblem(seed, options), seed)
+        const { problem, clock } = what.includes('weights') ? weighed(timed) : timed
         const expected = cheapestWithClock(problem, clock)
         const found = clockedOrder(problem, [], clock, LIMITS)
         if (expected === null) {

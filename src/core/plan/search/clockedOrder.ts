@@ -23,7 +23,7 @@ const TOLD_EVERY = 250
 
 /**
  * The order that takes least of set-up and waiting together where something waits by the clock: beams, then A* over the moves
- * of ClockedMoves. Of two ways to the same state both are kept where the one costs less and the other began the wait sooner.
+ * of ClockedMoves. Of two ways to the same state both are kept where the one costs less and the other is over the wait sooner.
  *
  * `below`: only what takes less is of use. `leastMs`: what is known already that no order takes less than.
  * Cost: as a search without a clock, several times where much could be done either before or meanwhile.
@@ -70,8 +70,8 @@ class ClockedSearch {
   }
 
   private nodeOf(state: ClockedState, move: ClockedMove | null, from: Node | null): Node {
-    const { id, phase, costMs, runsSinceMs } = state
-    return { id, phase, costMs, runsSinceMs, move, from, leastMs: this.bound.value(state), isBeaten: false }
+    const { id, phase, costMs, overMs } = state
+    return { id, phase, costMs, overMs, move, from, leastMs: this.bound.value(state), isBeaten: false }
   }
 
   /** The nodes that may lead to something better than the best known; finished ones are offered and left out. */
@@ -131,7 +131,7 @@ class ClockedSearch {
   }
 }
 
-/** Nodes of the same state, none of which costs no less and began the wait no sooner than another. */
+/** Nodes of the same state, none of which costs no less and is over the wait no sooner than another. */
 class Undominated {
   private readonly byState = new Map<number, Node[]>()
 
@@ -144,10 +144,10 @@ class Undominated {
       this.byState.set(name, [node])
       return true
     }
-    for (const other of known) if (other.costMs <= node.costMs && other.runsSinceMs <= node.runsSinceMs) return false
+    for (const other of known) if (other.costMs <= node.costMs && other.overMs <= node.overMs) return false
     let kept = 0
     for (const other of known) {
-      other.isBeaten = node.costMs <= other.costMs && node.runsSinceMs <= other.runsSinceMs
+      other.isBeaten = node.costMs <= other.costMs && node.overMs <= other.overMs
       if (!other.isBeaten) known[kept++] = other
     }
     known.length = kept

@@ -72,8 +72,9 @@ export function cheapestWithClock(problem: SearchProblem, clock: Clock): number 
       const [mask, tool, station, combination, leftMs] = name.split(',').map(Number) as [number, number, number, number, number]
       if (mask === all && problem.finish[combination]) return at - workMs
       const done = (i: number) => ((mask >>> i) & 1) === 1
-      problem.walkMs[station]!.forEach((walk, to) => offer([mask, tool, to, combination], leftMs - walk, at + walk))
-      problem.toolMs[tool]!.forEach((change, other) => other > 0 && offer([mask, other, station, combination], leftMs - change, at + change))
+      const spent = clock.spent ?? problem
+      problem.walkMs[station]!.forEach((walk, to) => offer([mask, tool, to, combination], leftMs - spent.walkMs[station]![to]!, at + walk))
+      problem.toolMs[tool]!.forEach((change, other) => other > 0 && offer([mask, other, station, combination], leftMs - spent.toolMs[tool]![other]!, at + change))
       for (const act of problem.acts)
         if (act.station === station && act.from === combination && act.guards.every((guard) => guardHolds(guard, done))) offer([mask, tool, station, act.to], clock.running[act.from] === clock.running[act.to] ? leftMs - act.costMs : clock.waitMs, at + act.costMs)
       problem.operations.forEach((operation, i) => {
@@ -85,6 +86,12 @@ export function cheapestWithClock(problem: SearchProblem, clock: Clock): number 
     }
   }
   return null
+}
+
+/** A problem whose walks and tools cost more than they take, as a habit's weights do, with what they take. */
+export function weighed({ problem, clock }: { problem: SearchProblem; clock: Clock }): { problem: SearchProblem; clock: Clock } {
+  const heavier = (costs: readonly (readonly number[])[], ms: number) => costs.map((row, from) => row.map((cost, to) => (cost === 0 || from === to ? cost : cost + ms)))
+  return { problem: { ...problem, walkMs: heavier(problem.walkMs, 5000), toolMs: heavier(problem.toolMs, 3000) }, clock: { ...clock, spent: { walkMs: problem.walkMs, toolMs: problem.toolMs } } }
 }
 
 /** A clock that runs where the first setting is set, and the problem with what waits for it done only there. */
@@ -102,40 +109,43 @@ export function withClock(problem: SearchProblem, seed: number): { problem: Sear
 }
 
 /** What a row of steps costs with a clock: its set-up and what it has to wait; throws at the first step that can't be made. */
-export function costWithClock(problem: SearchProblem, { running, waiting, waitMs, leftMs, workMs }: Clock, steps: readonly SearchStep[]): number {
+export function costWithClock(problem: SearchProblem, { running, waiting, waitMs, leftMs, workMs, spent = problem }: Clock, steps: readonly SearchStep[]): number {
   let { tool, station, combination } = problem.start
-  let [now, since, waited] = [0, leftMs - waitMs, false]
+  // Two clocks: what it costs, and what of the wait is left.
+  let [cost, left, waited] = [0, leftMs, false]
   const goTo = (to: number) => {
-    now += problem.walkMs[station]![to]!
+    cost += problem.walkMs[station]![to]!
+    left -= spent.walkMs[station]![to]!
     station = to
+  }
+  const takeUp = (other: number) => {
+    cost += problem.toolMs[tool]![other]!
+    left -= spent.toolMs[tool]![other]!
+    tool = other
   }
   for (const [at, step] of steps.entries()) {
     if (step.kind === 'act') {
       const act = problem.acts[step.act]!
       goTo(act.station)
-      now += act.costMs
-      if (running[act.to] && !running[combination]) since = now
+      cost += act.costMs
+      left = running[act.to] && !running[combination] ? waitMs : left - act.costMs
       combination = act.to
       continue
     }
     const { station: to, tool: needed } = problem.operations[step.operation]!
     goTo(to)
-    const takeUp = (other: number) => {
-      now += problem.toolMs[tool]![other]!
-      tool = other
-    }
     if (needed !== 0) takeUp(needed)
     if (waiting.has(step.operation) && !waited) {
       // Who waits takes up the next tool meanwhile.
       const next = steps.slice(at).flatMap((later) => (later.kind === 'operation' ? [problem.operations[later.operation]!.tool] : [])).find((other) => other !== 0)
-      if (now < since + waitMs && next !== undefined) takeUp(next)
-      now = Math.max(now, since + waitMs)
+      if (left > 0 && next !== undefined) takeUp(next)
+      cost += Math.max(0, left)
       waited = true
     }
-    now += workMs[step.operation]!
+    left -= workMs[step.operation]!
   }
   costOf(problem, steps)
-  return now - workMs.reduce((sum, ms) => sum + ms, 0)
+  return cost
 }
 
 /** What a row of steps costs, step by step; throws at the first that can't be made. Walks are the straight ones. */

@@ -53,6 +53,7 @@ export class PlaceTables {
 export class PlaceTable {
   private readonly places: number
   private readonly rows: (Float64Array | undefined)[]
+  private readonly spent = new Map<number, number>()
   /** The acts that are possible, by number. */
   private readonly acts: [number, SearchAct][]
 
@@ -94,6 +95,24 @@ export class PlaceTable {
     }
     this.rows[place] = row
     return row
+  }
+
+  /** What a cheapest way comes to where walking costs this instead. */
+  spentOnTheWay(from: number, to: number, walkMs: readonly (readonly number[])[]): number {
+    const name = from * this.places + to
+    const known = this.spent.get(name)
+    if (known !== undefined) return known
+    const { combinations, acts } = this.problem
+    let station = Math.floor(from / combinations)
+    let sum = 0
+    for (const number of this.actsOnTheWay(from, to)) {
+      const act = acts[number]!
+      sum += walkMs[station]![act.station]! + act.costMs
+      station = act.station
+    }
+    sum += walkMs[station]![Math.floor(to / combinations)]!
+    this.spent.set(name, sum)
+    return sum
   }
 
   /** The setting acts of a cheapest way, by number; of several, the one that begins with the lowest. */
