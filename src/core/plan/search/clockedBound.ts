@@ -26,17 +26,15 @@ export class ClockedBound {
   constructor(
     private readonly states: States,
     private readonly moves: ClockedMoves,
-    { problem, phases, members }: Reduced,
+    { problem, phases }: Reduced,
     private readonly clock: Clock,
   ) {
-    const { workMs, waiting, running } = clock
-    const groupMs = members.map((group) => group.reduce((sum, i) => sum + workMs[i]!, 0))
-    this.allMs = groupMs.reduce((sum, ms) => sum + ms, 0)
-    this.outsideMs = Float64Array.from(groupMs, (ms, i) => (phases[i]!.meanwhile ? 0 : ms))
+    this.allMs = moves.workMs.reduce((sum, ms) => sum + ms, 0)
+    this.outsideMs = moves.workMs.map((ms, i) => (phases[i]!.meanwhile ? 0 : ms))
     this.allOutsideMs = this.outsideMs.reduce((sum, ms) => sum + ms, 0)
     // What is done in one go with what waits is partly done while it still has to be waited.
-    this.mostLeadMs = Math.max(0, ...members.map((group) => group.slice(0, Math.max(0, group.findIndex((i) => waiting.has(i)))).reduce((sum, i) => sum + workMs[i]!, 0)))
-    this.untilRunningMs = untilRunning(problem, running)
+    this.mostLeadMs = Math.max(0, ...moves.leadMs)
+    this.untilRunningMs = untilRunning(problem, clock.running)
   }
 
   value({ id, phase, costMs, overMs }: ClockedState): number {

@@ -30,9 +30,10 @@ export class ClockedMoves {
   private readonly spaces: Record<ClockPhase, StateSpace>
   /** Acts that start the clock, by number. */
   private readonly starts: [number, SearchAct][]
-  private readonly workMs: Float64Array
+  /** How long each operation takes. */
+  readonly workMs: Float64Array
   /** Of what waits, the part that is done in one go before the wait has to be over. */
-  private readonly leadMs: readonly number[]
+  readonly leadMs: readonly number[]
   private readonly doneMsOf = new Memo()
 
   constructor(
@@ -40,7 +41,7 @@ export class ClockedMoves {
     readonly reduced: Reduced,
     private readonly clock: Clock,
   ) {
-    const { problem, phases, members } = reduced
+    const { problem, members } = reduced
     const { running, waiting, workMs } = clock
     this.words = states.space.words
     this.starts = [...problem.acts.entries()].filter(([, { from, to }]) => !running[from] && running[to])

@@ -5,8 +5,8 @@ import { Relaxation } from './relaxation'
 
 /** Tools of one relaxation; more couple better and take longer. */
 const TOOLS_TOGETHER = 3
-/** The part of the walking that goes with the settings, where there are any. */
-const WALKING_WITH_SETTINGS = 0.2
+/** Parts of the walking that may go with the settings, where there are any: little where they are set at hand, all where one walks to the battery. */
+const WALKING_WITH_SETTINGS = [0.2, 1]
 /** Up to so many spots the relaxations see the walking whole; beyond (a habit makes a spot of each panel) leaving is counted apart. */
 const FEW_SPOTS = 8
 /** A relaxation that grows beyond this from the start is split. */
@@ -21,7 +21,7 @@ export class LowerBound {
   private readonly visits: Visits | null
 
   /** `withSettings`: the part of the walking that goes with the settings. Any part gives a bound; which is best depends. */
-  constructor(whole: SearchProblem, withSettings = WALKING_WITH_SETTINGS) {
+  constructor(whole: SearchProblem, withSettings: number) {
     this.visits = whole.walkMs.length > FEW_SPOTS ? new Visits(whole) : null
     const problem = this.visits ? { ...whole, walkMs: this.visits.restMs } : whole
     const settings = problem.combinations > 1
@@ -32,15 +32,15 @@ export class LowerBound {
     if (settings || tools.length === 0) this.relaxations.push(new Relaxation(problem, { tools: [], walkMs: shareOf(problem.walkMs, tools.length === 0 ? 1 : withSettings), settings }))
   }
 
-  /** Of several parts of the walking, those that say most at the start. */
+  /** With the part of the walking that says most at the start. Cost: the relaxations of each part, from the start. */
   static bestFor(problem: SearchProblem): LowerBound {
     const words = new Int32Array(Math.max(1, Math.ceil(problem.operations.length / 32)))
     const { tool, station, combination } = problem.start
-    const shares = problem.combinations > 1 ? ((globalThis as any).SHARES ?? [0.2, 1]) : [0.2]
+    const parts = problem.combinations > 1 ? WALKING_WITH_SETTINGS : [0]
     let best: LowerBound | null = null
     let most = -1
-    for (const share of shares) {
-      const bound = new LowerBound(problem, share)
+    for (const part of parts) {
+      const bound = new LowerBound(problem, part)
       const value = bound.value(words, 0, tool, station * problem.combinations + combination)
       if (value > most) {
         best = bound
