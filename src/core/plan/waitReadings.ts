@@ -12,7 +12,7 @@ export function waitReadings(job: JobWaits): SearchProblem[] {
 }
 
 /** On the way in everything that can be done with the battery off is. */
-export function batteryOffSoon({ sequenced, batteryId, waits }: JobWaits): SearchProblem {
+function batteryOffSoon({ sequenced, batteryId, waits }: JobWaits): SearchProblem {
   const { problem, combinations, operations } = sequenced
   if (batteryId === null || !waits.some((wait) => wait.before === 'battery off')) return problem
   const off = combinations.map((settings) => settings.get(batteryId) === 'off')
