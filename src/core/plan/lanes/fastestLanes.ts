@@ -1,15 +1,19 @@
 import { OpenList } from '../search/openList'
+import { improveLanes } from './improveLanes'
 import { laneBoundMs } from './laneBound'
 import { windowBoundMs } from './laneWindows'
 import { LaneFacts, type LaneState } from './laneState'
 import type { LanesProblem, Placed } from './lanesProblem'
+import { sharedLoadBoundMs } from './sharedLoad'
 
 /** Counted in steps, so that every machine stops at the same place. */
 export type LaneLimits = { expandedStates: number; beam: number }
 
+const FEW_TASKS = 16
+
 /** A proof is likely up to some twenty-five tasks; beyond that the time goes into a good schedule. */
 export function limitsFor(tasks: number): LaneLimits {
-  return tasks <= 16 ? { expandedStates: 12_000, beam: 80 } : tasks <= 28 ? { expandedStates: 3_000, beam: 50 } : { expandedStates: 200, beam: tasks <= 60 ? 16 : 12 }
+  return tasks <= FEW_TASKS ? { expandedStates: 12_000, beam: 80 } : tasks <= 28 ? { expandedStates: 3_000, beam: 50 } : { expandedStates: 200, beam: tasks <= 60 ? 16 : 12 }
 }
 
 /**
@@ -23,7 +27,7 @@ type Weights = { chain: number; load: number }
 export type LanesOutcome = { kind: 'lanes'; placed: Placed[]; makespanMs: number; boundMs: number; proven: boolean; expanded: number } | { kind: 'impossible' }
 
 /**
- * The soonest end for several people: a beam for a schedule at once, then best first with the bound, leaving out states that
+ * The soonest end for several people: beams for a schedule at once, schedules near it, then best first with the bound, leaving out states that
  * another one of the same tasks is nowhere behind. Exact unless the limit is reached.
  *
  * Errors: impossible where a task can be placed by nobody (two people asked for, one there). Cost: exponential at worst.
@@ -31,12 +35,17 @@ export type LanesOutcome = { kind: 'lanes'; placed: Placed[]; makespanMs: number
 export function fastestLanes(problem: LanesProblem, limits: LaneLimits = limitsFor(problem.tasks.length)): LanesOutcome {
   const facts = new LaneFacts(problem)
   const begin = facts.begin()
-  const atLeastMs = Math.ceil(Math.max(laneBoundMs(facts, begin).boundMs, windowBoundMs(problem, facts.windows)))
+  const windows = windowBoundMs(problem, facts.windows)
+  const atLeastMs = Math.ceil(Math.max(laneBoundMs(facts, begin).boundMs, windows.boundMs))
   let best = beam(facts, begin, Math.min(8, limits.beam), { chain: 0, load: 0 }, null)
   for (const weights of WEIGHTS) if (best && best.makespanMs > atLeastMs) best = beam(facts, begin, limits.beam, weights, best)
   if (!best) return { kind: 'impossible' }
+  // Few tasks are settled by the proof itself.
+  if (problem.tasks.length > FEW_TASKS && best.makespanMs > atLeastMs) best = improveLanes(facts, best, atLeastMs)
   const proof = prove(facts, begin, best, limits.expandedStates)
-  const boundMs = Math.min(Math.max(proof.boundMs, atLeastMs), proof.best.makespanMs)
+  let boundMs = Math.max(proof.boundMs, atLeastMs)
+  if (boundMs < proof.best.makespanMs) boundMs = Math.max(boundMs, Math.ceil(sharedLoadBoundMs(problem, windows.shared)))
+  boundMs = Math.min(boundMs, proof.best.makespanMs)
   return { kind: 'lanes', placed: placedOf(proof.best), makespanMs: proof.best.makespanMs, boundMs, proven: boundMs >= proof.best.makespanMs, expanded: proof.expanded }
 }
 

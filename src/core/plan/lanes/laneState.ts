@@ -91,7 +91,8 @@ export class LaneFacts {
     return next
   }
 
-  private place(state: LaneState, task: number, person: number, helper: number | null): LaneState | null {
+  /** A task placed as early as can be, not before the last start; null where there is no place for it at all. */
+  place(state: LaneState, task: number, person: number, helper: number | null): LaneState | null {
     const { tasks, walkMs, toolMs, single } = this.problem
     const { durationMs, station, tool, helperStation } = tasks[task]!
     const who = state.people[person]!

@@ -64,11 +64,15 @@ function sharedOut(problem: LanesProblem, members: readonly number[], held: Read
   return workMs + takingMs
 }
 
+/** Tasks that share the people's time between their heads and their tails. `endsMs`: what everybody together has before and after them at least. `boundMs`: no schedule ends sooner, with each tool taken up once. */
+export type SharedWindow = { members: number[]; endsMs: number; boundMs: number }
+
 /** The most of all sums over the tasks that can't begin before some time nor end later before the end than another: people, and each station by itself. Cost: O(tasks^3). */
-export function windowBoundMs(problem: LanesProblem, { headMs, afterMs }: LaneWindows): number {
+export function windowBoundMs(problem: LanesProblem, { headMs, afterMs }: LaneWindows): { boundMs: number; shared: SharedWindow[] } {
   const { tasks, people, holds } = problem
   const m = people.length
   let bound = 0
+  const shared = new Map<string, SharedWindow>()
   tasks.forEach((task, i) => (bound = Math.max(bound, headMs[i]! + task.durationMs + afterMs[i]!)))
   const heads = [...new Set(headMs)].sort((a, b) => a - b)
   const tails = [...new Set(afterMs)].sort((a, b) => a - b)
@@ -85,10 +89,13 @@ export function windowBoundMs(problem: LanesProblem, { headMs, afterMs }: LaneWi
       // Shared out: nobody begins before the least heads nor ends later than the least tails allow.
       if (members.length >= m) {
         const least = (list: readonly number[]) => [...list].sort((a, b) => a - b).slice(0, m).reduce((sum, ms) => sum + ms, 0)
-        bound = Math.max(bound, (least(members.map((i) => headMs[i]!)) + least(members.map((i) => afterMs[i]!)) + sharedOut(problem, members, null)) / m)
+        const endsMs = least(members.map((i) => headMs[i]!)) + least(members.map((i) => afterMs[i]!))
+        const boundMs = (endsMs + sharedOut(problem, members, null)) / m
+        bound = Math.max(bound, boundMs)
+        shared.set(members.join(), { members, endsMs, boundMs })
       }
     }
-  return bound
+  return { boundMs: bound, shared: [...shared.values()] }
 }
 
 function leastTaking({ toolMs }: LanesProblem, tool: number): number {

@@ -1,0 +1,150 @@
+import { seededRandom } from '../../base/random'
+import type { LaneFacts, LaneState } from './laneState'
+import type { Placed } from './lanesProblem'
+
+/** Tries for each task, counted so that every machine stops at the same place. */
+const TRIES_PER_TASK = 500
+/** How far back a try is compared (late acceptance, Burke and Bykov 2017, from memory). */
+const MEMORY = 60
+
+type Share = { order: number[]; person: Int32Array; helper: Int32Array }
+
+/**
+ * A better schedule near a known one, or that one: a task is done sooner or later or by somebody else, what comes out no later
+ * than some tries ago is gone on from, and the best is kept. `enoughMs`: nothing ends sooner, so that is the end of it.
+ * Cost: TRIES_PER_TASK times tasks squared times what they wait for.
+ */
+export function improveLanes(facts: LaneFacts, known: LaneState, enoughMs: number): LaneState {
+  const { problem, first, then } = facts
+  const { tasks, people } = problem
+  const random = seededRandom(tasks.length)
+  const begun = shareOf(known, tasks.length)
+  const decode = decoder(facts)
+  let now = begun
+  let nowMs = decode(now)
+  let best = now
+  let bestMs = nowMs
+  const memory = new Float64Array(MEMORY).fill(nowMs)
+  for (let tries = 0; tries < TRIES_PER_TASK * tasks.length && bestMs > enoughMs; tries++) {
+    const next = { order: [...now.order], person: now.person.slice(), helper: now.helper.slice() }
+    const at = random.below(next.order.length)
+    const task = next.order[at]!
+    if (random.chance(0.4)) {
+      const who = random.below(people.length)
+      if (next.helper[task]! >= 0) next.helper[task] = next.helper[task] === who ? next.person[task]! : next.helper[task]!
+      next.person[task] = who
+    }
+    if (random.chance(0.8)) {
+      const place = new Int32Array(tasks.length)
+      next.order.forEach((other, i) => (place[other] = i))
+      const from = Math.max(0, ...first[task]!.map((other) => place[other]! + 1))
+      const to = Math.min(next.order.length - 1, ...then[task]!.map((other) => place[other]! - 1))
+      const target = from + random.below(to - from + 1)
+      next.order.splice(at, 1)
+      next.order.splice(target, 0, task)
+    }
+    const ms = decode(next)
+    const slot = tries % MEMORY
+    if (ms <= nowMs || ms <= memory[slot]!) {
+      now = next
+      nowMs = ms
+      if (ms < bestMs) {
+        best = next
+        bestMs = ms
+      }
+    }
+    memory[slot] = Math.min(memory[slot]!, nowMs)
+  }
+  return best === begun ? known : replayed(facts, best, decode) ?? known
+}
+
+function shareOf(known: LaneState, tasks: number): Share {
+  const share: Share = { order: [], person: new Int32Array(tasks), helper: new Int32Array(tasks).fill(-1) }
+  for (let at: LaneState | null = known; at?.placed; at = at.before) {
+    const { task, person, helper } = at.placed
+    share.order.unshift(task)
+    share.person[task] = person
+    share.helper[task] = helper ?? -1
+  }
+  return share
+}
+
+/** When the last task ends, each placed in the order as early as people, stations, tools and what comes before allow. `starts` is filled. */
+function decoder({ problem, first, delayMs }: LaneFacts): (share: Share, starts?: Float64Array) => number {
+  const { tasks, walkMs, toolMs, single, people, holds } = problem
+  const endMs = new Float64Array(tasks.length)
+  const free = new Float64Array(people.length)
+  const station = new Int32Array(people.length)
+  const tool = new Int32Array(people.length)
+  const toolFree = new Float64Array(single.length)
+  const spots = holds.map((count) => new Float64Array(count))
+  const soonest = (list: Float64Array) => {
+    let at = 0
+    for (let i = 1; i < list.length; i++) if (list[i]! < list[at]!) at = i
+    return at
+  }
+  return (share, starts) => {
+    people.forEach((person, i) => {
+      station[i] = person.station
+      tool[i] = person.tool
+    })
+    free.fill(0)
+    toolFree.fill(0)
+    for (const list of spots) list.fill(0)
+    let lastMs = 0
+    for (const task of share.order) {
+      const asked = tasks[task]!
+      const who = share.person[task]!
+      const helper = share.helper[task]!
+      let startMs = free[who]! + walkMs[station[who]!]![asked.station]! + (asked.tool === 0 ? 0 : toolMs[tool[who]!]![asked.tool]!)
+      const before = first[task]!
+      for (let k = 0; k < before.length; k++) startMs = Math.max(startMs, endMs[before[k]!]! + delayMs[task]![k]!)
+      const own = spots[asked.station]!
+      const seat = soonest(own)
+      startMs = Math.max(startMs, own[seat]!)
+      let beside: Float64Array | null = null
+      let second = 0
+      if (helper >= 0) {
+        startMs = Math.max(startMs, free[helper]! + walkMs[station[helper]!]![asked.helperStation!]!)
+        beside = spots[asked.helperStation!]!
+        const held = own[seat]!
+        if (beside === own) own[seat] = Infinity
+        second = soonest(beside)
+        startMs = Math.max(startMs, beside[second]!)
+        if (beside === own) own[seat] = held
+      }
+      const isSingle = asked.tool !== 0 && single[asked.tool]!
+      if (isSingle) startMs = Math.max(startMs, toolFree[asked.tool]!)
+      const end = startMs + asked.durationMs
+      if (starts) starts[task] = startMs
+      endMs[task] = end
+      own[seat] = end
+      if (beside) beside[second] = end
+      if (isSingle) {
+        toolFree[asked.tool] = end
+        for (let i = 0; i < people.length; i++) if (tool[i] === asked.tool) tool[i] = 0
+      }
+      free[who] = end
+      station[who] = asked.station
+      if (asked.tool !== 0) tool[who] = asked.tool
+      if (helper >= 0) {
+        free[helper] = end
+        station[helper] = asked.helperStation!
+      }
+      lastMs = Math.max(lastMs, end)
+    }
+    return lastMs
+  }
+}
+
+/** The schedule placed again in the order of its starts, by the same steps as any other. */
+function replayed(facts: LaneFacts, share: Share, decode: ReturnType<typeof decoder>): LaneState | null {
+  const starts = new Float64Array(facts.problem.tasks.length)
+  decode(share, starts)
+  const rank = new Map(share.order.map((task, i) => [task, i]))
+  const placed = share.order.map((task): Pick<Placed, 'task' | 'person' | 'helper'> => ({ task, person: share.person[task]!, helper: share.helper[task]! < 0 ? null : share.helper[task]! }))
+  placed.sort((a, b) => starts[a.task]! - starts[b.task]! || rank.get(a.task)! - rank.get(b.task)!)
+  let state: LaneState | null = facts.begin()
+  for (const { task, person, helper } of placed) state = state && facts.place(state, task, person, helper)
+  return state
+}
