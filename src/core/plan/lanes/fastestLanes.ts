@@ -13,7 +13,7 @@ const FEW_TASKS = 16
 
 /** A proof is likely up to some twenty-five tasks; beyond that the time goes into a good schedule. */
 export function limitsFor(tasks: number): LaneLimits {
-  return tasks <= FEW_TASKS ? { expandedStates: 12_000, beam: 80 } : tasks <= 28 ? { expandedStates: 3_000, beam: 50 } : { expandedStates: 200, beam: tasks <= 60 ? 16 : 12 }
+  return tasks <= FEW_TASKS ? { expandedStates: 12_000, beam: 80 } : tasks <= 28 ? { expandedStates: 3_000, beam: 50 } : { expandedStates: 60, beam: 8 }
 }
 
 /**
