@@ -177,3 +177,13 @@ test('beside a plan: its valid orders counted, the order of the record dearer, a
   expect(extras.alsoNow.map(({ cavityId }) => cavityId)).toContain('pillar-cavity')
   for (const { extraS } of extras.alsoNow) expect(extraS).toBeGreaterThan(0)
 })
+
+test('where the covers of two releases could both come off, nothing is called proven', () => {
+  const document = panelVan()
+  const lever = document.settings.find((setting) => setting.id === 'lever')!
+  lever.methods.push({ ...lever.methods.find((method) => method.id === 'lever-by-release')!, id: 'lever-from-below', name: 'from below, behind the glovebox' })
+  document.needs.push({ ...document.needs.find((need) => need.dependent.act === 'method' && need.dependent.id === 'lever-by-release')!, id: 'need-from-below', dependent: { act: 'method', id: 'lever-from-below' }, needs: { kind: 'part', partId: 'glovebox', level: 'off' } })
+  const plan = found(forBuild(document, AUTO_KEY), { goals: [RADIO], build: AUTO_KEY })!
+  expect(plan.proof).toMatchObject({ proven: false, allChoices: false })
+  expect(found(forBuild(panelVan(), AUTO_KEY), { goals: [RADIO], build: AUTO_KEY })!.proof).toMatchObject({ proven: true, allChoices: true })
+})

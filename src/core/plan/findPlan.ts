@@ -80,7 +80,7 @@ export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: 
   }
   if (!best) return fail(firstError!)
   const { candidate, steps, totalS } = best
-  const proof: Proof = { totalS, proven: everyChoiceBounded && atLeastS >= best.weighedS - ROUNDING_S, gapS: Math.max(0, best.weighedS - atLeastS), choices: choices.length, allChoices: all, expanded }
+  const proof: Proof = { totalS, proven: everyChoiceBounded && atLeastS >= best.weighedS - ROUNDING_S, gapS: Math.max(0, best.weighedS - atLeastS), choices: choices.length, allChoices: everyChoiceBounded, expanded }
   return ok({ choices: candidate.job.removal.choices, steps, doneBefore: [...candidate.start.done], from: out, proof })
 }
 

@@ -21,9 +21,9 @@ export const Proof = z.object({
   totalS: z.number(),
   /** Nothing better exists: quicker or, with a habit, better by its weights. */
   proven: z.boolean(),
-  /** Otherwise: no order is better by more than this. */
+  /** Otherwise: no order of the choices that were compared is better by more than this. */
   gapS: z.number(),
-  /** Openings and methods compared, and whether these are all there are. */
+  /** Openings and methods compared, and whether these are all there are, each with a bound of its own. */
   choices: z.number().int(),
   allChoices: z.boolean(),
   /** States the search went through, over all choices. */

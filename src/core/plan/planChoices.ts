@@ -13,7 +13,7 @@ const MOST_CHOICES = 96
 /**
  * What a plan may choose: an opening per cavity, and per setting that is moved, which extra parts come off for it (the cover
  * over a lever's release) or none. Methods that move nothing are no choice: the order uses whichever is nearer. The extra
- * parts of two methods for the same value are not both taken off.
+ * parts of two methods for the same value are not both taken off: then these are not `all` there are.
  */
 export function choicesFor(model: ProcedureForBuild, policy: Policy, goal: JobGoal): { choices: Choices[]; all: boolean } {
   const { resting, methods: insisted } = policy
@@ -22,6 +22,7 @@ export function choicesFor(model: ProcedureForBuild, policy: Policy, goal: JobGo
     const cavity = wanted.kind === 'cavity' ? model.cavities.get(wanted.cavityId) : undefined
     if (cavity) found = found.flatMap((choice) => cavity.openings.map((opening) => ({ ...choice, openings: { ...choice.openings, [cavity.id]: opening.id } })))
   }
+  let all = true
   const moved = settingsMoved(model, found.slice(0, MOST_CHOICES), goal)
   for (const setting of [...model.settings.values()].sort((a, b) => compareText(a.id, b.id)))
     for (const value of setting.values) {
@@ -31,9 +32,10 @@ export function choicesFor(model: ProcedureForBuild, policy: Policy, goal: JobGo
       const plain = methods.find((id) => !movesSomething(model, id))
       const options = [...(plain ? [plain] : []), ...extra]
       if (!moved.has(setting.id) || value === setting.asFound || options.length < 2 || insisted[name]) continue
+      if (extra.length > 1) all = false
       found = found.flatMap((choice) => options.map((id) => ({ ...choice, methods: { ...choice.methods, [name]: id } })))
     }
-  return { choices: found.slice(0, MOST_CHOICES), all: found.length <= MOST_CHOICES }
+  return { choices: found.slice(0, MOST_CHOICES), all: all && found.length <= MOST_CHOICES }
 }
 
 /** Settings that any of these openings asks for; the methods of others make no difference. */

@@ -42,7 +42,8 @@ function forecastWords({ forecast, untold }: PlanExtras): string {
 function proofWords({ proof, request }: JobPlan): string {
   const quickest = request.policy.habit === 'quickest'
   if (proof.proven) return quickest ? 'Proven: no safe order is quicker.' : 'Proven: no safe order suits this habit better.'
-  return `A safe order, not proven the ${quickest ? 'quickest' : 'best'}: at most ${timeWords(proof.gapS)} could be saved.`
+  const safe = `A safe order, not proven the ${quickest ? 'quickest' : 'best'}`
+  return proof.allChoices ? `${safe}: at most ${timeWords(proof.gapS)} could be saved.` : `${safe}: there are more ways to choose openings and extra parts than were compared.`
 }
 
 function ordersWords({ count, exact }: { count: number; exact: boolean }): string {

@@ -24,8 +24,10 @@ export type PlanReport = {
   /** How long in half of such jobs, and in four of five. */
   forecast: Forecast
   proven: boolean
-  /** Where it is not proven: no order is better by more than this. */
+  /** Where it is not proven: no order of the choices compared is better by more than this. */
   gapS: number
+  /** Whether all openings and extra parts there are were compared. */
+  allChoices: boolean
   choices: number
   expandedStates: number
   figures: PlanFigures
@@ -69,6 +71,7 @@ export function planReport(plan: JobPlan): PlanReport {
     forecast: forecastOf(plan.found),
     proven: plan.proof.proven,
     gapS: plan.proof.gapS,
+    allChoices: plan.proof.allChoices,
     choices: plan.proof.choices,
     expandedStates: plan.proof.expanded,
     figures: planFigures(plan),
