@@ -12,11 +12,17 @@ const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
 const both = PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'radio-cavity' }, { kind: 'cavity', cavityId: 'pillar-cavity' }], build })
 const PEOPLE = [{ personId: TOLU, station: 'driver side' }, { personId: INES, station: 'passenger side' }]
 
+/** Shared out once: the same for every crew here. */
+let shared: ReturnType<typeof peopleLanes> | null = null
+
 function twoAtWork(): CrewAtWork {
   const crew = new CrewAtWork(panelVan(), both)
-  const lanes = lanesOf(crew.plan, PEOPLE.map(({ station }) => station))
-  if (!lanes.ok) throw new Error(lanes.error.kind)
-  crew.add({ kind: 'plan adopted', request: both, found: crew.opened, people: PEOPLE, lanes: peopleLanes(lanes.value, PEOPLE) })
+  if (!shared) {
+    const lanes = lanesOf(crew.plan, PEOPLE.map(({ station }) => station))
+    if (!lanes.ok) throw new Error(lanes.error.kind)
+    shared = peopleLanes(lanes.value, PEOPLE)
+  }
+  crew.add({ kind: 'plan adopted', request: both, found: crew.opened, people: PEOPLE, lanes: shared })
   return crew
 }
 

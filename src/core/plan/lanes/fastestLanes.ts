@@ -7,13 +7,11 @@ import type { LanesProblem, Placed } from './lanesProblem'
 import { sharedLoadBoundMs } from './sharedLoad'
 
 /** Counted in steps, so that every machine stops at the same place. */
-export type LaneLimits = { expandedStates: number; beam: number }
+export type LaneLimits = { expandedStates: number; beam: number; triesPerTask: number }
 
-const FEW_TASKS = 16
-
-/** A proof is likely up to some twenty-five tasks; beyond that the time goes into a good schedule. */
+/** Few tasks are settled by the proof itself, and it is likely up to some twenty-five; beyond that the time goes into a good schedule. */
 export function limitsFor(tasks: number): LaneLimits {
-  return tasks <= FEW_TASKS ? { expandedStates: 12_000, beam: 80 } : tasks <= 28 ? { expandedStates: 3_000, beam: 50 } : { expandedStates: 60, beam: 8 }
+  return tasks <= 16 ? { expandedStates: 12_000, beam: 80, triesPerTask: 0 } : tasks <= 28 ? { expandedStates: 3_000, beam: 50, triesPerTask: 220 } : { expandedStates: 60, beam: 8, triesPerTask: 220 }
 }
 
 /**
@@ -40,8 +38,7 @@ export function fastestLanes(problem: LanesProblem, limits: LaneLimits = limitsF
   let best = beam(facts, begin, Math.min(8, limits.beam), { chain: 0, load: 0 }, null)
   for (const weights of WEIGHTS) if (best && best.makespanMs > atLeastMs) best = beam(facts, begin, limits.beam, weights, best)
   if (!best) return { kind: 'impossible' }
-  // Few tasks are settled by the proof itself.
-  if (problem.tasks.length > FEW_TASKS && best.makespanMs > atLeastMs) best = improveLanes(facts, best, atLeastMs)
+  if (best.makespanMs > atLeastMs) best = improveLanes(facts, best, atLeastMs, limits.triesPerTask)
   const proof = prove(facts, begin, best, limits.expandedStates)
   let boundMs = Math.max(proof.boundMs, atLeastMs)
   if (boundMs < proof.best.makespanMs) boundMs = Math.max(boundMs, Math.ceil(sharedLoadBoundMs(problem, windows.shared)))

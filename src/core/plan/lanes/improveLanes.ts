@@ -2,8 +2,6 @@ import { seededRandom } from '../../base/random'
 import type { LaneFacts, LaneState } from './laneState'
 import type { Placed } from './lanesProblem'
 
-/** Tries for each task in a round, counted so that every machine stops at the same place. */
-const TRIES_PER_TASK = 220
 /** Per round, how far back a try is compared (late acceptance, Burke and Bykov 2017, from memory): none is best everywhere. */
 const MEMORIES = [60, 200, 60]
 
@@ -12,9 +10,9 @@ type Share = { order: number[]; person: Int32Array; helper: Int32Array }
 /**
  * A better schedule near a known one, or that one: a task is done sooner or later or by somebody else, or two people change
  * places from some task on; what comes out no later than some tries ago is gone on from, and the best of all rounds is kept.
- * `enoughMs`: nothing ends sooner, so that is the end of it. Cost: tries times tasks times what they wait for.
+ * `enoughMs`: nothing ends sooner, so that is the end of it. Tries are counted, so that every machine stops at the same place. Cost: rounds times tries times tasks times what they wait for.
  */
-export function improveLanes(facts: LaneFacts, known: LaneState, enoughMs: number): LaneState {
+export function improveLanes(facts: LaneFacts, known: LaneState, enoughMs: number, triesPerTask: number): LaneState {
   const { length } = facts.problem.tasks
   const decode = decoder(facts)
   const random = seededRandom(length)
@@ -25,7 +23,7 @@ export function improveLanes(facts: LaneFacts, known: LaneState, enoughMs: numbe
     let now = begun
     let nowMs = decode(now)
     const memory = new Float64Array(back).fill(nowMs)
-    for (let tries = 0; tries < TRIES_PER_TASK * length && bestMs > enoughMs; tries++) {
+    for (let tries = 0; tries < triesPerTask * length && bestMs > enoughMs; tries++) {
       const next = neighbour(facts, now, random)
       const ms = decode(next)
       const slot = tries % back

@@ -66,7 +66,7 @@ test('a pair of hands can do what the lanes say in the order of their times, on 
     const model = forBuild(randomProcedure(seed, { size: 6 }), {})
     const result = planJob(model, PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'cavity' }], build: {}, start: 'centre' }), DEFAULT_HOUSE_VALUES)
     if (!result.ok) continue
-    const lanes = lanesOf(result.value, ['centre', 'driver side'], [], { expandedStates: 300, beam: 12 })
+    const lanes = lanesOf(result.value, ['centre', 'driver side'], [], { expandedStates: 300, beam: 12, triesPerTask: 20 })
     if (!lanes.ok) continue
     const hands = new HandSimulator(model, 'rest')
     for (const leg of [lanes.value.wayIn, lanes.value.wayOut!]) {
