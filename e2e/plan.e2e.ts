@@ -40,6 +40,13 @@ test('the quickest order is proven, compared with another way of working, shared
     await first.getByRole('button', { name: 'Add' }).click()
     await expect(page.getByLabel(name, { exact: true })).toBeChecked()
   })
+  await test.step('what is waited for the battery is told, and nothing is quicker', async () => {
+    await page.goto('/plan')
+    await page.getByRole('listitem').filter({ hasText: 'Small bus' }).first().getByRole('link', { name: 'Plan' }).click()
+    await page.getByLabel('Column wiring').check()
+    await expect(answer).toContainText(/\d+ min \d+ s is waiting: the battery has to be off so long first/)
+    await expect(answer).toContainText('Proven: no safe order is quicker.')
+  })
 })
 
 test('the planner answers a signed-in client, and nobody else', async ({ page, request }) => {

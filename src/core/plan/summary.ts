@@ -19,6 +19,8 @@ export type PlanSummary = {
   tethersOpened: Id[]
   partsOff: Id[]
   partsResting: Id[]
+  /** Waiting by the clock that nothing is done in: for the battery to be off long enough, for something to set, dry or cool. */
+  waitingS: { battery: number; setting: number }
   tools: { tool: string; holderIds: Id[]; partIds: Id[] }[]
   cautions: CautionAt[]
   trays: Tray[]
@@ -28,6 +30,13 @@ export type PlanSummary = {
   functions: { added: string[]; changed: Id[]; taken: Id[] }
   /** Built-in and the shop's changes for good, each with its kit. */
   changesForGood: { what: string; where: string; how: string; consent: boolean; edgeTreated: boolean }[]
+}
+
+/** A wait is named after what waits: a plug for the battery, anything else for what sets. */
+function waitingOf(plan: JobPlan): PlanSummary['waitingS'] {
+  const waiting = { battery: 0, setting: 0 }
+  for (const { operation, workS } of [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)) if (operation.act === 'wait') waiting[plan.job.model.tethers.has(operation.itemId) ? 'battery' : 'setting'] += workS
+  return waiting
 }
 
 export function summarise(plan: JobPlan): PlanSummary {
@@ -54,6 +63,7 @@ export function summarise(plan: JobPlan): PlanSummary {
     tethersOpened: operations.flatMap((o) => (o.act === 'open' ? [o.itemId] : [])),
     partsOff: [...removal.levels].flatMap(([id, level]) => (level === 'off' ? [id] : [])),
     partsResting: [...removal.levels].flatMap(([id, level]) => (level === 'off' ? [] : [id])),
+    waitingS: waitingOf(plan),
     tools: [...tools.values()],
     cautions: [...cautions.values()],
     trays: traysFor(plan),
