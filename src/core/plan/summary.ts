@@ -32,10 +32,10 @@ export type PlanSummary = {
   changesForGood: { what: string; where: string; how: string; consent: boolean; edgeTreated: boolean }[]
 }
 
-/** A wait is named after what waits: a plug for the battery, anything else for what sets. */
+/** On the way in only the battery is waited for; what sets, dries or cools was put there by the work. */
 function waitingOf(plan: JobPlan): PlanSummary['waitingS'] {
   const waiting = { battery: 0, setting: 0 }
-  for (const { operation, workS } of [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)) if (operation.act === 'wait') waiting[plan.job.model.tethers.has(operation.itemId) ? 'battery' : 'setting'] += workS
+  for (const { operation, workS } of [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)) if (operation.act === 'wait') waiting[operation.phase === 'in' ? 'battery' : 'setting'] += workS
   return waiting
 }
 
