@@ -44,7 +44,7 @@ test('the quickest order is proven, compared with another way of working, shared
     await page.goto('/plan')
     await page.getByRole('listitem').filter({ hasText: 'Small bus' }).first().getByRole('link', { name: 'Plan' }).click()
     await page.getByLabel('Column wiring').check()
-    await expect(answer).toContainText(/\d+ min \d+ s is waiting: the battery has to be off so long first/)
+    await expect(answer).toContainText(/\d+ min \d+ s of the way in is waiting until the battery has been off long enough/)
     await expect(answer).toContainText('Proven: no safe order is quicker.')
   })
 })

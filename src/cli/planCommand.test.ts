@@ -1,5 +1,7 @@
 import { execFileSync } from 'node:child_process'
-import { readFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { describe, expect, test } from '@jest/globals'
 import { panelVan } from '../demo/panelVan'
@@ -47,6 +49,18 @@ describe('bin/plan', () => {
     const { out, status } = plan(VAN, '--goal', 'radio-cavity', ...AUTOMATIC, '--policy', 'battery=off first', '--policy', 'habit=tool in hand', '--json')
     expect([status, JSON.parse(out).figures.toolChanges]).toEqual([0, 5])
     expect(plan('package.json', '--goal', 'x')).toMatchObject({ status: 2 })
+  }, 30_000)
+  test('where not all choices were compared it claims no bound', () => {
+    const document = panelVan()
+    const lever = document.settings.find((setting) => setting.id === 'lever')!
+    lever.methods.push({ ...lever.methods.find((method) => method.id === 'lever-by-release')!, id: 'lever-from-below', name: 'from below' })
+    document.needs.push({ ...document.needs.find((need) => need.dependent.id === 'lever-by-release')!, id: 'need-from-below', dependent: { act: 'method', id: 'lever-from-below' }, needs: { kind: 'part', partId: 'glovebox', level: 'off' } })
+    const file = join(mkdtempSync(join(tmpdir(), 'plan-')), 'two-releases.json')
+    writeFileSync(file, JSON.stringify(document))
+    const { out, status } = plan(file, '--goal', 'radio cavity', ...AUTOMATIC)
+    expect(status).toBe(0)
+    expect(out).toContain('Not proven: there are more ways to choose openings and extra parts than were compared.')
+    expect(out).not.toContain('could be saved')
   }, 30_000)
   test.each([
     [['nowhere.json', '--goal', 'x'], 'can’t be read'],

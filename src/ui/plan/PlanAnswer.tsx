@@ -20,8 +20,8 @@ export function PlanAnswer({ plan, summary, extras }: { plan: JobPlan; summary: 
         <Time name="Way out" seconds={plan.wayOutS} />
       </div>
       {plan.bottomS > 0 && <p className="mt-2 font-semibold">and {timeWords(plan.bottomS)} of work and tests in between</p>}
-      {summary.waitingS.battery > 0 && <p className="mt-2 font-semibold">{timeWords(summary.waitingS.battery)} is waiting: the battery has to be off so long first</p>}
-      {summary.waitingS.setting > 0 && <p className="mt-2 font-semibold">{timeWords(summary.waitingS.setting)} is waiting for what sets, dries or cools</p>}
+      {summary.waitingS.battery > 0 && <p className="mt-2 font-semibold">{timeWords(summary.waitingS.battery)} of the way in is waiting until the battery has been off long enough</p>}
+      {summary.waitingS.setting > 0 && <p className="mt-2 font-semibold">{timeWords(summary.waitingS.setting)} of the rest is waiting until something has set, dried or cooled</p>}
       <p className="mt-3 border-t border-white/60 pt-3 font-semibold">
         {summary.fasteners} fasteners, {summary.tethersOpened.length} plugs, {summary.partsOff.length} parts off, {summary.partsResting.length} resting
       </p>

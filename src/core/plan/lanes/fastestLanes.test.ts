@@ -117,6 +117,7 @@ describe('lanes', () => {
       const three = fastestLanes({ ...problem, people: [...problem.people, problem.people[0]!] })
       if (two.kind !== 'lanes' || three.kind !== 'lanes') throw new Error('no lanes')
       expect([seed, two.proven]).toEqual([seed, true])
+      expect(sharedLoadBoundMs(problem, windowBoundMs(problem, laneWindows(problem)).shared)).toBeLessThanOrEqual(two.makespanMs)
       check(problem, two.placed)
       expect(three.boundMs).toBeLessThanOrEqual(two.makespanMs)
     }

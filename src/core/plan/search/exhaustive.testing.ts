@@ -11,37 +11,48 @@ import type { SearchStep } from './moves'
  */
 export function cheapestByExhaustion(problem: SearchProblem): number | null {
   const all = 2 ** problem.operations.length - 1
-  const queue = new Map<number, string[]>()
-  const cost = new Map<string, number>()
-  const offer = (name: string, at: number) => {
-    if ((cost.get(name) ?? Infinity) <= at) return
-    cost.set(name, at)
-    const list = queue.get(at)
-    if (list) list.push(name)
-    else queue.set(at, [name])
-  }
-  offer([0, problem.start.tool, problem.start.station, problem.start.combination].join(), 0)
-  while (queue.size > 0) {
-    const at = Math.min(...queue.keys())
-    const names = queue.get(at)!
-    queue.delete(at)
-    for (const name of names) {
-      if (cost.get(name) !== at) continue
-      const [mask, tool, station, combination] = name.split(',').map(Number) as [number, number, number, number]
-      if (mask === all && problem.finish[combination]) return at
-      const done = (i: number) => ((mask >>> i) & 1) === 1
-      problem.walkMs[station]!.forEach((walk, to) => offer([mask, tool, to, combination].join(), at + walk))
-      for (const act of problem.acts)
-        if (act.station === station && act.from === combination && act.guards.every((guard) => guardHolds(guard, done))) offer([mask, tool, station, act.to].join(), at + act.costMs)
-      problem.operations.forEach((operation, i) => {
-        if (done(i) || operation.station !== station || !operation.allowed[combination]) return
-        if (!problem.pairs.every(([before, after]) => after !== i || done(before)) || !operation.guards.every((guard) => guardHolds(guard, done))) return
-        const change = operation.tool === 0 ? 0 : problem.toolMs[tool]![operation.tool]!
-        offer([mask | (1 << i), operation.tool === 0 ? tool : operation.tool, station, combination].join(), at + change)
-      })
-    }
+  const states = new CheapestFirst()
+  states.offer([0, problem.start.tool, problem.start.station, problem.start.combination].join(), 0)
+  for (let next = states.take(); next; next = states.take()) {
+    const { at, name } = next
+    const [mask, tool, station, combination] = name.split(',').map(Number) as [number, number, number, number]
+    if (mask === all && problem.finish[combination]) return at
+    const done = (i: number) => ((mask >>> i) & 1) === 1
+    problem.walkMs[station]!.forEach((walk, to) => states.offer([mask, tool, to, combination].join(), at + walk))
+    for (const act of problem.acts)
+      if (act.station === station && act.from === combination && act.guards.every((guard) => guardHolds(guard, done))) states.offer([mask, tool, station, act.to].join(), at + act.costMs)
+    problem.operations.forEach((operation, i) => {
+      if (done(i) || operation.station !== station || !operation.allowed[combination]) return
+      if (!problem.pairs.every(([before, after]) => after !== i || done(before)) || !operation.guards.every((guard) => guardHolds(guard, done))) return
+      const change = operation.tool === 0 ? 0 : problem.toolMs[tool]![operation.tool]!
+      states.offer([mask | (1 << i), operation.tool === 0 ? tool : operation.tool, station, combination].join(), at + change)
+    })
   }
   return null
+}
+
+/** States by name, the cheapest first (Dijkstra 1959, a list for each cost). */
+class CheapestFirst {
+  private readonly costs = new Map<string, number>()
+  private readonly byCost = new Map<number, string[]>()
+
+  offer(name: string, at: number): void {
+    if ((this.costs.get(name) ?? Infinity) <= at) return
+    this.costs.set(name, at)
+    const list = this.byCost.get(at)
+    if (list) list.push(name)
+    else this.byCost.set(at, [name])
+  }
+
+  take(): { name: string; at: number } | null {
+    while (this.byCost.size > 0) {
+      const at = Math.min(...this.byCost.keys())
+      const names = this.byCost.get(at)!
+      for (let name = names.pop(); name !== undefined; name = names.pop()) if (this.costs.get(name) === at) return { name, at }
+      this.byCost.delete(at)
+    }
+    return null
+  }
 }
 
 /**
@@ -50,40 +61,29 @@ export function cheapestByExhaustion(problem: SearchProblem): number | null {
  */
 export function cheapestWithClock(problem: SearchProblem, clock: Clock): number | null {
   const all = 2 ** problem.operations.length - 1
-  const queue = new Map<number, string[]>()
-  const time = new Map<string, number>()
+  const states = new CheapestFirst()
   const workMs = clock.workMs.reduce((sum, ms) => sum + ms, 0)
+  const spent = clock.spent ?? problem
   const offer = (state: [mask: number, tool: number, station: number, combination: number], leftMs: number, at: number) => {
     const runs = clock.running[state[3]] && ![...clock.waiting].some((i) => ((state[0] >>> i) & 1) === 1)
-    const name = [...state, runs ? Math.max(0, leftMs) : 0].join()
-    if ((time.get(name) ?? Infinity) <= at) return
-    time.set(name, at)
-    const list = queue.get(at)
-    if (list) list.push(name)
-    else queue.set(at, [name])
+    states.offer([...state, runs ? Math.max(0, leftMs) : 0].join(), at)
   }
   offer([0, problem.start.tool, problem.start.station, problem.start.combination], clock.leftMs, 0)
-  while (queue.size > 0) {
-    const at = Math.min(...queue.keys())
-    const names = queue.get(at)!
-    queue.delete(at)
-    for (const name of names) {
-      if (time.get(name) !== at) continue
-      const [mask, tool, station, combination, leftMs] = name.split(',').map(Number) as [number, number, number, number, number]
-      if (mask === all && problem.finish[combination]) return at - workMs
-      const done = (i: number) => ((mask >>> i) & 1) === 1
-      const spent = clock.spent ?? problem
-      problem.walkMs[station]!.forEach((walk, to) => offer([mask, tool, to, combination], leftMs - spent.walkMs[station]![to]!, at + walk))
-      problem.toolMs[tool]!.forEach((change, other) => other > 0 && offer([mask, other, station, combination], leftMs - spent.toolMs[tool]![other]!, at + change))
-      for (const act of problem.acts)
-        if (act.station === station && act.from === combination && act.guards.every((guard) => guardHolds(guard, done))) offer([mask, tool, station, act.to], clock.running[act.from] === clock.running[act.to] ? leftMs - act.costMs : clock.waitMs, at + act.costMs)
-      problem.operations.forEach((operation, i) => {
-        if (done(i) || operation.station !== station || !operation.allowed[combination] || (operation.tool !== 0 && operation.tool !== tool)) return
-        if (!problem.pairs.every(([before, after]) => after !== i || done(before)) || !operation.guards.every((guard) => guardHolds(guard, done))) return
-        const waitMs = clock.waiting.has(i) ? leftMs : 0
-        offer([mask | (1 << i), tool, station, combination], leftMs - clock.workMs[i]!, at + waitMs + clock.workMs[i]!)
-      })
-    }
+  for (let next = states.take(); next; next = states.take()) {
+    const { at, name } = next
+    const [mask, tool, station, combination, leftMs] = name.split(',').map(Number) as [number, number, number, number, number]
+    if (mask === all && problem.finish[combination]) return at - workMs
+    const done = (i: number) => ((mask >>> i) & 1) === 1
+    problem.walkMs[station]!.forEach((walk, to) => offer([mask, tool, to, combination], leftMs - spent.walkMs[station]![to]!, at + walk))
+    problem.toolMs[tool]!.forEach((change, other) => other > 0 && offer([mask, other, station, combination], leftMs - spent.toolMs[tool]![other]!, at + change))
+    for (const act of problem.acts)
+      if (act.station === station && act.from === combination && act.guards.every((guard) => guardHolds(guard, done))) offer([mask, tool, station, act.to], clock.running[act.from] === clock.running[act.to] ? leftMs - act.costMs : clock.waitMs, at + act.costMs)
+    problem.operations.forEach((operation, i) => {
+      if (done(i) || operation.station !== station || !operation.allowed[combination] || (operation.tool !== 0 && operation.tool !== tool)) return
+      if (!problem.pairs.every(([before, after]) => after !== i || done(before)) || !operation.guards.every((guard) => guardHolds(guard, done))) return
+      const waitMs = clock.waiting.has(i) ? leftMs : 0
+      offer([mask | (1 << i), tool, station, combination], leftMs - clock.workMs[i]!, at + waitMs + clock.workMs[i]!)
+    })
   }
   return null
 }
