@@ -17,6 +17,20 @@ test('the quickest order is proven, compared with another way of working, shared
   await expect(answer).toContainText('More than a million orders of the way in would work.')
   await expect(answer).toContainText('against the record from top to bottom')
 
+  await test.step('what was worked out for another choice can’t be opened as a job', async () => {
+    const open = page.getByRole('button', { name: 'Open the job' })
+    await expect(open).toBeEnabled()
+    // Within one task of the browser, before the worker can have answered.
+    const offered = await page.getByRole('radio', { name: 'tool in hand' }).evaluate(async (choice: HTMLElement) => {
+      choice.click()
+      for (let i = 0; i < 20; i++) await Promise.resolve()
+      return [...document.querySelectorAll('button')].filter((button) => button.textContent === 'Open the job').map((button) => !button.disabled)
+    })
+    expect(offered).toEqual([false])
+    await expect(open).toBeEnabled()
+    await page.getByRole('radio', { name: 'quickest' }).evaluate((choice: HTMLElement) => choice.click())
+    await expect(open).toBeEnabled()
+  })
   await test.step('set aside opens one plug more, and costs its seconds', async () => {
     await page.getByLabel('Compare with').selectOption('panels set aside')
     const compared = page.getByRole('region', { name: 'Compare' })

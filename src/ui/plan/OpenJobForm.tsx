@@ -6,8 +6,8 @@ import { reach } from '../forms/reach'
 
 export type OpenJob = (input: unknown) => Promise<{ status: 'refused'; sentence: string } | undefined>
 
-/** Makes the plan a job on this vehicle. */
-export function OpenJobForm({ vehicleId, plan, title, openJob }: { vehicleId: string; plan: JobPlan; title: string; openJob: OpenJob }) {
+/** Makes the plan a job on this vehicle. Not `current`: it is the answer to what was asked before, and nobody may open that by mistake. */
+export function OpenJobForm({ vehicleId, plan, current, title, openJob }: { vehicleId: string; plan: JobPlan; current: boolean; title: string; openJob: OpenJob }) {
   const [words, setWords] = useState<string | null>(null)
   const [bay, setBay] = useState('')
   const [promised, setPromised] = useState('')
@@ -24,7 +24,7 @@ export function OpenJobForm({ vehicleId, plan, title, openJob }: { vehicleId: st
       className="space-y-3"
       onSubmit={(event) => {
         event.preventDefault()
-        submit()
+        if (current) submit()
       }}
     >
       <TextField label="The job in few words" value={words ?? title} maxLength={120} onChange={(event) => setWords(event.target.value)} />
@@ -35,7 +35,7 @@ export function OpenJobForm({ vehicleId, plan, title, openJob }: { vehicleId: st
       <p role="alert" className="font-semibold">
         {trouble}
       </p>
-      <button className="slab w-full !min-h-14 text-xl" disabled={pending || (words ?? title).trim() === ''}>
+      <button className="slab w-full !min-h-14 text-xl" disabled={pending || !current || (words ?? title).trim() === ''}>
         {pending ? 'Opening…' : 'Open the job'}
       </button>
     </form>

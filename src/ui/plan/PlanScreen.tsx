@@ -163,7 +163,7 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
             <PlanAnswer plan={plan} summary={summarise(plan)} extras={extras} />
             <PolicyComparison plan={plan} ask={ask} onTake={setPolicy} />
             <AlsoNow extras={extras} document={document} onAdd={(cavityId) => setGoals([...goals, { kind: 'cavity', cavityId }])} />
-            <OpenJobForm vehicleId={data.vehicle.id} plan={plan} title={names.join(' and ').slice(0, 120)} openJob={openJob} />
+            <OpenJobForm vehicleId={data.vehicle.id} plan={plan} current={planned.current} title={names.join(' and ').slice(0, 120)} openJob={openJob} />
             <PlanFacts plan={plan} summary={summarise(plan)} document={document} />
           </>
         ) : (
@@ -193,8 +193,14 @@ function tooFewWords(steps: number): string {
   return `${steps} ${steps === 1 ? 'step takes' : 'steps take'} more people than are chosen. Choose one more.`
 }
 
-/** Shown once an answer takes longer than half a second. */
+/** Shown once an answer takes longer than half a second, and when somebody stopped it. */
 function Working({ planned }: { planned: Planned }) {
+  if (planned.stopped)
+    return (
+      <p role="status" className="mb-4 max-w-xl border-l-8 border-untravelled py-2 pl-5 text-lg">
+        Stopped. {planned.result ? 'What stands here is the answer to what was chosen before.' : ''} Change anything on the left to look again.
+      </p>
+    )
   if (!planned.progress) return null
   const { choice, choices, expanded } = planned.progress
   return (

@@ -15,6 +15,8 @@ export type Planned = {
   progress: PlanProgress | null
   /** Whether the answer belongs to what is asked now. */
   current: boolean
+  /** Somebody stopped the search for what is asked now. */
+  stopped: boolean
   stop: () => void
 }
 
@@ -50,6 +52,7 @@ export function usePlanning(input: PlanningInput | null): Planned {
     result: input ? (answered?.result ?? null) : null,
     progress: waiting && progress?.input === input ? progress.now : null,
     current: answered?.input === input,
+    stopped: input !== null && stopped === input,
     stop: () => setStopped(input),
   }
 }
