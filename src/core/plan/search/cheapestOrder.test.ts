@@ -1,8 +1,10 @@
 import { describe, expect, test } from '@jest/globals'
 import { cheapestOrder } from './cheapestOrder'
 import { cheapestByExhaustion, costOf, randomProblem } from './exhaustive.testing'
+import { addTo } from './bits'
 import { LowerBound } from './lowerBound'
 import { setUpMsOf, type SearchStep } from './moves'
+import { reduce } from './reduce'
 import { withoutDetours, type Guard, type SearchOperation, type SearchProblem } from './problem'
 
 describe('against plain exhaustive search', () => {
@@ -13,7 +15,7 @@ describe('against plain exhaustive search', () => {
     'sparse, many guards': { operations: 8, settings: 2, guards: 5, pairChance: 0.12, stations: 2, tools: 2 },
   }))
     test(`${what}: 300 seeds`, () => {
-      let possible = 0
+      let [possible, exact] = [0, 0]
       for (let seed = 1; seed <= 300; seed++) {
         const problem = randomProblem(seed, options)
         const expected = cheapestByExhaustion(problem)
@@ -25,8 +27,13 @@ describe('against plain exhaustive search', () => {
         possible += 1
         if (found.kind !== 'order') throw new Error(`seed ${seed}: ${found.kind}`)
         expect([seed, found.setUpMs, found.proven, costOf(problem, found.steps)]).toEqual([seed, expected, true, expected])
+        const strongMs = atStart(LowerBound.strongFor(problem), problem)
+        expect([seed, strongMs <= expected]).toEqual([seed, true])
+        if (strongMs === expected) exact += 1
       }
       expect(possible).toBeGreaterThan(60)
+      // It tells all of so small a problem whole, but for a tool in hand that nothing needs: that it takes as the handiest.
+      expect(exact).toBeGreaterThan(0.8 * possible)
     })
 })
 
@@ -48,8 +55,7 @@ describe('where there are many spots and the leaving of each is counted apart', 
         }
         if (found.kind !== 'order') throw new Error(`seed ${seed}: ${found.kind}`)
         expect([seed, found.setUpMs, found.proven, costOf(problem, found.steps)]).toEqual([seed, expected, true, expected])
-        const { tool, station, combination } = problem.start
-        expect([seed, LowerBound.bestFor(problem).value(new Int32Array(1), 0, tool, station * problem.combinations + combination) <= expected]).toEqual([seed, true])
+        for (const bound of [LowerBound.bestFor(problem), LowerBound.strongFor(problem)]) expect([seed, atStart(bound, problem) <= expected]).toEqual([seed, true])
         const spots = found.steps.flatMap((step) => (step.kind === 'operation' ? [problem.operations[step.operation]!.station] : []))
         if (spots.some((spot, i) => i > 0 && spot !== spots[i - 1] && spots.slice(0, i).includes(spot))) returned += 1
       }
@@ -98,6 +104,14 @@ describe('limits', () => {
     expect(found.setUpMs).toBeGreaterThanOrEqual(whole.setUpMs)
     expect(costOf(problem, found.steps)).toBe(found.setUpMs)
   })
+  test.each([4, 13])('what a glance does not settle a second look with the strong bound does, alike (seed %d)', (seed) => {
+    const problem = randomProblem(seed, { operations: 40, tools: 5, stations: 4, settings: 1, guards: 1, pairChance: 0.16, needChance: 0.1 })
+    const inOne = cheapestOrder(problem)
+    const inTwo = cheapestOrder(problem, [], { expandedStates: 8_000 })
+    if (inOne.kind !== 'order' || inTwo.kind !== 'order') throw new Error(`${inOne.kind}, ${inTwo.kind}`)
+    // The glance alone would have had to look at more than it may.
+    expect([inOne.expanded > 4_000, inTwo.proven, inTwo.setUpMs, costOf(problem, inTwo.steps)]).toEqual([true, true, inOne.setUpMs, inOne.setUpMs])
+  })
   test('asked only for something cheaper than the optimum, it proves that there is none', () => {
     const problem = randomProblem(3, { operations: 20, tools: 4, settings: 1, guards: 2 })
     const found = cheapestOrder(problem)
@@ -106,6 +120,28 @@ describe('limits', () => {
     expect(cheapestOrder(problem, [], undefined, found.setUpMs + 1)).toMatchObject({ kind: 'order', setUpMs: found.setUpMs, proven: true })
   })
 })
+
+test('the strong bound, where it can tell only a part of the tools together, is no more than the rest takes, all along the cheapest order', () => {
+  let above = 0
+  for (const seed of [1, 3, 4, 5, 6]) {
+    const problem = reduce(randomProblem(seed, { operations: 30, tools: 5, stations: 4, settings: 1, guards: 1, pairChance: 0.25, needChance: 0.1 })).problem
+    const found = cheapestOrder(problem)
+    if (found.kind !== 'order' || !found.proven) throw new Error(`seed ${seed}: ${found.kind}`)
+    const [quick, strong] = [LowerBound.bestFor(problem), LowerBound.strongFor(problem)]
+    if (atStart(strong, problem) > atStart(quick, problem)) above += 1
+    const words = new Int32Array(Math.ceil(problem.operations.length / 32))
+    for (const [i, step] of found.steps.entries()) {
+      const { at, costMs } = standingAfter(problem, found.steps.slice(0, i))
+      expect([seed, i, strong.value(words, 0, at.tool, at.station * problem.combinations + at.combination) <= found.setUpMs - costMs]).toEqual([seed, i, true])
+      if (step.kind === 'operation') addTo(words, step.operation)
+    }
+  }
+  expect(above).toBeGreaterThan(2)
+})
+
+function atStart(bound: LowerBound, { operations, start, combinations }: SearchProblem): number {
+  return bound.value(new Int32Array(Math.ceil(operations.length / 32)), 0, start.tool, start.station * combinations + start.combination)
+}
 
 /** The first `count` operations as a way in, all others as the way out after it. */
 function inTwoParts(problem: SearchProblem, count: number): SearchProblem {

@@ -1,5 +1,6 @@
 import { explore } from './explore'
 import { stepsOf, type Move, type SearchStep } from './moves'
+import { LowerBound } from './lowerBound'
 import { FAR } from './placeTables'
 import type { SearchProblem } from './problem'
 import { reduce, type Reduced } from './reduce'
@@ -14,9 +15,11 @@ export type SearchLimits = {
 }
 export const DEFAULT_LIMITS: SearchLimits = { expandedStates: 60_000 }
 
+/** `setUpMs`: walking, tool changes and setting acts. Proven when nothing cheaper exists: then `boundMs` equals it. */
+type Order = { kind: 'order'; steps: SearchStep[]; setUpMs: number; boundMs: number; proven: boolean; expanded: number }
+
 export type SearchOutcome =
-  /** `setUpMs`: walking, tool changes and setting acts. Proven when nothing cheaper exists: then `boundMs` equals it. */
-  | { kind: 'order'; steps: SearchStep[]; setUpMs: number; boundMs: number; proven: boolean; expanded: number }
+  | Order
   /** Proven: no order keeps the guards. */
   | { kind: 'impossible'; expanded: number }
   | { kind: 'given up'; boundMs: number; expanded: number }
@@ -26,6 +29,10 @@ export type SearchOutcome =
 /** Widths of the beams that find a first order, and of those that look further where the proof did not come. */
 const FIRST_BEAMS = [3, 12]
 const LAST_BEAMS = [60, 300]
+/** So far with a bound that is worked out quickly; what is harder is worth one that says more. */
+const GLANCE_STATES = 10_000
+/** With fewer to expand the bound that says more would not pay. */
+const FEW_STATES = 5_000
 
 /**
  * The cheapest order of a problem: beams for a valid order at once, then A* (Hart, Nilsson and Raphael 1968) over
@@ -34,7 +41,35 @@ const LAST_BEAMS = [60, 300]
  * `wholes`: operations done in one go. `below`: only an order cheaper than this is of use. Cost: exponential in the width of the order at worst; docs/benchmarks.md has figures.
  */
 export function cheapestOrder(problem: SearchProblem, wholes: readonly (readonly number[])[] = [], limits: SearchLimits = DEFAULT_LIMITS, below = Infinity): SearchOutcome {
-  return new Search(reduce(problem, wholes), below).run(limits)
+  const reduced = reduce(problem, wholes)
+  // Without settings the strong bound says hardly more.
+  const isAll = limits.expandedStates <= FEW_STATES || problem.combinations === 1
+  const glance = new Search(reduced, below, LowerBound.bestFor).run(isAll ? limits : { ...limits, expandedStates: Math.min(GLANCE_STATES, limits.expandedStates / 2) }, { first: FIRST_BEAMS, last: isAll ? LAST_BEAMS : [] })
+  if (isAll || isSettled(glance)) return glance
+  const known = glance.kind === 'order' ? glance : null
+  const thorough = new Search(reduced, known?.setUpMs ?? below, LowerBound.strongFor).run(following(limits, glance.expanded), { first: [], last: LAST_BEAMS })
+  return bothLooks(known, thorough, glance)
+}
+
+/** The limits of a search that follows another, which tells its progress from there on. */
+export function following(limits: SearchLimits, expanded: number): SearchLimits {
+  const { onProgress } = limits
+  return { ...limits, ...(onProgress && { onProgress: (count: number) => onProgress(expanded + count) }) }
+}
+
+function isSettled(outcome: SearchOutcome): boolean {
+  return outcome.kind === 'order' ? outcome.proven : outcome.kind !== 'given up'
+}
+
+/** What a glance and a second look with what was known from it say together: the better order, and the better bound. */
+function bothLooks(known: Order | null, thorough: SearchOutcome, glance: SearchOutcome): SearchOutcome {
+  const expanded = glance.expanded + thorough.expanded
+  const boundOf = (outcome: SearchOutcome) => ('boundMs' in outcome ? outcome.boundMs : FAR)
+  const boundMs = Math.max(boundOf(glance), boundOf(thorough))
+  const order = thorough.kind === 'order' ? thorough : known
+  if (!order) return thorough.kind === 'impossible' ? { ...thorough, expanded } : { ...thorough, boundMs, expanded }
+  // Nothing cheaper than what was known is impossible as well.
+  return { ...order, boundMs: Math.min(order.setUpMs, boundMs), proven: boundMs >= order.setUpMs, expanded }
 }
 
 const TOLD_EVERY = 250
@@ -54,13 +89,14 @@ class Search {
   constructor(
     private readonly reduced: Reduced,
     private readonly below: number,
+    boundFor: (problem: SearchProblem) => LowerBound,
   ) {
     const { problem } = reduced
-    this.states = new States(problem)
+    this.states = new States(problem, boundFor)
     this.root = this.states.at(new Int32Array(this.states.space.words), problem.start.tool, this.states.space.startPlace)
   }
 
-  run(limits: SearchLimits): SearchOutcome {
+  run(limits: SearchLimits, beams: { first: readonly number[]; last: readonly number[] }): SearchOutcome {
     const { states, root } = this
     this.onProgress = limits.onProgress
     if (this.below === Infinity) this.dive()
@@ -68,11 +104,11 @@ class Search {
     if (least >= FAR) return { kind: 'impossible', expanded: 0 }
     if (least >= this.below) return { kind: 'not below', boundMs: least, expanded: 0 }
     if (states.isFinished(root) && least < this.worst) this.best = { moves: [], costMs: least }
-    for (const width of FIRST_BEAMS) if (this.worst > least) this.beam(width)
+    for (const width of beams.first) if (this.worst > least) this.beam(width)
     let boundMs = least
     if (this.worst > least) boundMs = this.prove(limits)
     // A wide beam is only worth its time where the proof was given some.
-    for (const width of LAST_BEAMS) if (this.worst > boundMs && width * 50 <= limits.expandedStates) this.beam(width)
+    for (const width of beams.last) if (this.worst > boundMs && width * 50 <= limits.expandedStates) this.beam(width)
     const { expanded, best } = this
     if (best) {
       boundMs = Math.min(boundMs, best.costMs)

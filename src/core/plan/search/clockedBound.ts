@@ -37,12 +37,13 @@ export class ClockedBound {
     this.untilRunningMs = untilRunning(problem, clock.running)
   }
 
-  value({ id, phase, costMs, overMs }: ClockedState): number {
+  value(state: ClockedState): number {
+    const { id, phase, costMs, overMs } = state
     const { states, moves, clock } = this
     const setUpMs = costMs + states.restOf(id) + (states.isInFirstPart(id) ? this.secondPartMs : 0)
     if (phase === 'after' || setUpMs >= FAR) return setUpMs
     const waitedMs = phase === 'meanwhile' ? overMs : costMs + this.untilRunningMs[states.store.placeOf(id)]! + clock.waitMs
-    return Math.max(setUpMs, waitedMs + moves.doneMs(id) - this.mostLeadMs + this.outsideLeftMs(id) + clock.afterMs - this.allMs)
+    return Math.max(setUpMs, waitedMs + moves.doneMs(id) - moves.undecidedMs(state) - this.mostLeadMs + this.outsideLeftMs(id) + clock.afterMs - this.allMs)
   }
 
   private outsideLeftMs(id: number): number {

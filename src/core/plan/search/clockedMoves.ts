@@ -1,9 +1,11 @@
+import { addTo, isEmpty, isIn } from './bits'
 import type { Clock } from './clock'
+import { MeanwhileSpace, type At, type Meanwhile } from './meanwhileSpace'
 import { Memo } from './memo'
 import { FAR, guardHolds } from './placeTables'
-import type { SearchAct, SearchProblem } from './problem'
+import type { SearchAct } from './problem'
 import type { Reduced } from './reduce'
-import { isMatterOfChoice, isTakenBackMeanwhile } from './rules'
+import { factsOf, isByChoice, type Facts } from './rules'
 import { StateSpace } from './stateSpace'
 import { sumOfDone, type States } from './states'
 
@@ -15,19 +17,22 @@ export type ClockedMove = { tool: number; place: number; first: number; act: num
 
 /**
  * A state by its number, with what set-up and waiting came to, and to what they come if the rest of the wait is idled away;
- * -Infinity where there is no wait, or no more.
+ * -Infinity where there is no wait, or no more. `undecided`: of what is done, what may be taken as done before the clock was
+ * started or while it runs; null where that does not matter (any more).
  */
-export type ClockedState = { id: number; phase: ClockPhase; costMs: number; overMs: number }
+export type ClockedState = { id: number; phase: ClockPhase; costMs: number; overMs: number; undecided: Int32Array | null }
 
 /**
- * The moves of a problem with a clock. Which orders may be left out depends on the phase, so each has a space of its own over
- * the same operations. Starting the clock for the last time is a move of its own, so that it is known when that was: before it
+ * The moves of a problem with a clock. Before it is started for the last time everything that is free is done, as without a
+ * clock; what of that may as well fill the wait is undecided then, and is taken to be done while the clock runs where somebody
+ * comes by with the tool. Starting the clock for the last time is a move of its own, so that it is known when that was: before it
  * may be started and stopped, after it no more until what waits is begun.
  * docs/planner.md proves that the cheapest order is among the orders these moves make.
  */
 export class ClockedMoves {
   readonly words: number
-  private readonly spaces: Record<ClockPhase, StateSpace>
+  private readonly before: StateSpace
+  private readonly meanwhile: MeanwhileSpace
   /** Acts that start the clock, by number. */
   private readonly starts: [number, SearchAct][]
   /** How long each operation takes. */
@@ -35,17 +40,22 @@ export class ClockedMoves {
   /** Of what waits, the part that is done in one go before the wait has to be over. */
   readonly leadMs: readonly number[]
   private readonly doneMsOf = new Memo()
+  private readonly undecidedMsOf = new Memo()
 
   constructor(
     private readonly states: States,
     readonly reduced: Reduced,
     private readonly clock: Clock,
   ) {
-    const { problem, members } = reduced
+    const { problem, members, phases } = reduced
     const { running, waiting, workMs } = clock
     this.words = states.space.words
     this.starts = [...problem.acts.entries()].filter(([, { from, to }]) => !running[from] && running[to])
-    this.spaces = { ...spacesFor(problem, reduced, running, states.space), after: states.space }
+    this.meanwhile = new MeanwhileSpace(reduced, clock)
+    const facts = factsOf(problem).map((fact, i) => ({ ...fact, phases: phases[i]! }))
+    const follows = facts.map((): Facts[] => [])
+    for (const [first, then] of problem.pairs) follows[then]!.push(facts[first]!)
+    this.before = new StateSpace(problem, facts.map((fact, i) => fact.phases.waits || isByChoice(fact, follows[i]!)))
     this.workMs = Float64Array.from(members, (group) => group.reduce((sum, i) => sum + workMs[i]!, 0))
     this.leadMs = members.map((group) => group.slice(0, Math.max(0, group.findIndex((i) => waiting.has(i)))).reduce((sum, i) => sum + workMs[i]!, 0))
   }
@@ -53,11 +63,14 @@ export class ClockedMoves {
   /** Where it begins: before, and, where the clock runs already, also as if it were not started again. */
   beginnings(): ClockedState[] {
     const { start } = this.reduced.problem
-    const { startPlace } = this.states.space
-    const at = (phase: ClockPhase, overMs: number): ClockedState => ({ id: this.idAt(new Int32Array(this.words), phase, start.tool, startPlace), phase, costMs: 0, overMs })
-    if (!this.clock.running[start.combination]) return [at('before', -Infinity)]
-    const running = at('meanwhile', 0)
-    return [{ ...running, overMs: overAt(0, this.clock.leftMs - this.doneMs(running.id)) }, at('before', -Infinity)]
+    const at = { tool: start.tool, place: this.states.space.startPlace }
+    const before = this.plain('before', new Int32Array(this.words), at, 0)
+    return this.clock.running[start.combination] ? [this.running(this.nothing(), at, 0, this.clock.leftMs, 0), before] : [before]
+  }
+
+  /** Nothing done and nothing undecided. */
+  nothing(): Meanwhile {
+    return { done: new Int32Array(this.words), undecided: new Int32Array(this.words) }
   }
 
   /** How long what is done in a state takes, of all operations. */
@@ -66,90 +79,142 @@ export class ClockedMoves {
     return known >= 0 ? known : this.doneMsOf.set(id, this.states.sumOfDone(id, this.workMs))
   }
 
+  /** How long what is undecided in a state takes, or would be if the clock were started now. */
+  undecidedMs({ id, phase, undecided }: ClockedState): number {
+    if (phase !== 'before') return undecided ? this.msOf(undecided) : 0
+    const known = this.undecidedMsOf.get(id)
+    return known >= 0 ? known : this.undecidedMsOf.set(id, this.msOf(this.meanwhile.undecidedOf(this.wordsOf(id))))
+  }
+
+  /** Of what is undecided in `b`, how long that takes which is not in `a`. */
+  lostMs(a: ClockedState, b: ClockedState): number {
+    return b.undecided ? this.msOf(b.undecided.map((bits, word) => bits & ~(a.undecided?.[word] ?? 0))) : 0
+  }
+
   /** Every state a move leads to, in a fixed order. */
   expand(from: ClockedState, visit: (to: ClockedState, move: ClockedMove) => void): void {
-    const { states, clock } = this
-    const { problem, phases } = this.reduced
-    const { phase, costMs } = from
-    const leftMs = from.overMs - costMs
-    const doneMs = this.doneMs(from.id)
-    const space = this.spaces[phase]
+    const { store } = this.states
     const words = this.wordsOf(from.id)
-    const [tool, place] = [states.store.toolOf(from.id), states.store.placeOf(from.id)]
-    space.expand(words, 0, tool, place)
+    const at = { tool: store.toolOf(from.id), place: store.placeOf(from.id) }
+    if (from.phase === 'meanwhile') return this.expandMeanwhile(from, words, at, visit)
+    const space = this.spaceOf(from.phase)
+    space.expand(words, 0, at.tool, at.place)
     for (let i = 0; i < space.childCount; i++) {
       const move = { tool: space.childTool[i]!, place: space.childPlace[i]!, first: space.childFirst[i]!, act: -1 }
-      const arrivedMs = costMs + space.childCost[i]!
-      const spentMs = clock.spent && phase === 'meanwhile' ? space.tables.table(words, 0).spentOnTheWay(place, move.place, clock.spent.walkMs) + clock.spent.toolMs[tool]![move.tool]! : space.childCost[i]!
-      if (phase !== 'after' && move.first >= 0 && phases[move.first]!.waits) {
-        // What waits is done while the clock runs for the last time.
-        if (phase === 'before') continue
-        for (const end of this.waited(words, tool, place, move, arrivedMs, leftMs - spentMs + doneMs)) visit(end.to, end.move)
-        continue
-      }
-      const id = states.store.intern(space.childWords, i * this.words, move.tool, move.place)
-      visit({ id, phase, costMs: arrivedMs, overMs: phase === 'meanwhile' ? overAt(arrivedMs, leftMs - spentMs - (this.doneMs(id) - doneMs)) : -Infinity }, move)
+      // What waits is done while the clock runs for the last time.
+      if (from.phase === 'before' && move.first >= 0 && this.reduced.phases[move.first]!.waits) continue
+      const id = store.intern(space.childWords, i * this.words, move.tool, move.place)
+      visit({ id, phase: from.phase, costMs: from.costMs + space.childCost[i]!, overMs: -Infinity, undecided: null }, move)
     }
-    if (phase !== 'before') return
-    const ways = space.tables.table(words, 0).from(place)
-    for (const [act, { from: begin, to, station, costMs: ms, guards }] of this.starts) {
-      const way = ways[station * problem.combinations + begin]!
-      if (way >= FAR || !guards.every((guard) => guardHolds(guard, (i) => isSet(words, i)))) continue
-      const startedMs = costMs + way + ms
-      const move = { tool, place: station * problem.combinations + to, first: -1, act }
-      const id = this.idAt(words.slice(), 'meanwhile', tool, move.place)
-      visit({ id, phase: 'meanwhile', costMs: startedMs, overMs: overAt(startedMs, clock.waitMs - (this.doneMs(id) - doneMs)) }, move)
-    }
+    if (from.phase === 'before') this.start(from, words, at, visit)
   }
 
   /** Makes a move in place. `trace` gets what is done on it, in order, also what is taken back again; `acts` the acts. Answers the phase it leads to. */
-  replay(words: Int32Array, phase: ClockPhase, from: { tool: number; place: number }, move: ClockedMove, trace: number[], acts: number[]): ClockPhase {
+  replay(state: Meanwhile, phase: ClockPhase, from: At, move: ClockedMove, trace: number[], acts: number[]): ClockPhase {
     const { problem, phases } = this.reduced
-    const space = this.spaces[phase]
+    const { done } = state
     if (move.act >= 0) {
       const act = problem.acts[move.act]!
-      acts.push(...space.tables.table(words, 0).actsOnTheWay(from.place, act.station * problem.combinations + act.from), move.act)
-      this.settle(words, 'meanwhile', move.tool, move.place, trace)
+      acts.push(...this.before.tables.table(done, 0).actsOnTheWay(from.place, act.station * problem.combinations + act.from), move.act)
+      state.undecided.set(this.meanwhile.undecidedOf(done))
+      this.settle(state, 'meanwhile', move, trace)
       return 'meanwhile'
     }
-    space.close(words, 0, from.tool, from.place, trace)
-    acts.push(...space.tables.table(words, 0).actsOnTheWay(from.place, move.place))
-    space.close(words, 0, move.tool, move.place, trace)
+    if (phase === 'meanwhile') {
+      acts.push(...this.meanwhile.tables.table(done, 0).actsOnTheWay(from.place, move.place))
+      this.meanwhile.make(state, move, trace)
+      if (move.first >= 0 && phases[move.first]!.waits) return 'after'
+      this.settle(state, 'meanwhile', move, trace)
+      return 'meanwhile'
+    }
+    const space = this.spaceOf(phase)
+    space.close(done, 0, from.tool, from.place, trace)
+    acts.push(...space.tables.table(done, 0).actsOnTheWay(from.place, move.place))
+    space.close(done, 0, move.tool, move.place, trace)
     if (move.first >= 0) {
-      words[move.first >> 5]! |= 1 << (move.first & 31)
+      addTo(done, move.first)
       trace.push(move.first)
     }
-    const next: ClockPhase = phase !== 'after' && move.first >= 0 && phases[move.first]!.waits ? 'after' : phase
-    this.settle(words, next, move.tool, move.place, trace)
-    return next
+    this.settle(state, phase, move, trace)
+    return phase
   }
 
-  /** Does what is free at a place and takes back what could wait, in place. */
-  settle(words: Int32Array, phase: ClockPhase, tool: number, place: number, trace?: number[]): void {
-    this.spaces[phase].close(words, 0, tool, place, trace)
-    this.spaces[phase].standardise(words, 0)
+  /** Does what is free at a place, in place; where it does not matter when something is done, takes back what could wait. */
+  settle(state: Meanwhile, phase: ClockPhase, at: At, trace?: number[]): void {
+    if (phase === 'meanwhile') this.meanwhile.close(state, at, trace)
+    else this.settlePlain(state.done, phase, at, trace)
   }
 
-  /** What waits is done, as soon as the wait is over. `leftMs`: of the wait, without what is done in the end. Who waits with bare hands takes up any tool meanwhile. */
-  private waited(words: Int32Array, tool: number, place: number, move: ClockedMove, arrivedMs: number, leftMs: number): { to: ClockedState; move: ClockedMove }[] {
+  private settlePlain(done: Int32Array, phase: 'before' | 'after', { tool, place }: At, trace?: number[]): void {
+    const space = this.spaceOf(phase)
+    space.close(done, 0, tool, place, trace)
+    space.standardise(done, 0)
+  }
+
+  private spaceOf(phase: 'before' | 'after'): StateSpace {
+    return phase === 'before' ? this.before : this.states.space
+  }
+
+  /** The clock is started for the last time, by each act that does. */
+  private start(from: ClockedState, done: Int32Array, { tool, place }: At, visit: (to: ClockedState, move: ClockedMove) => void): void {
+    const { combinations } = this.reduced.problem
+    const ways = this.before.tables.table(done, 0).from(place)
+    for (const [act, { from: begin, to, station, costMs: ms, guards }] of this.starts) {
+      const way = ways[station * combinations + begin]!
+      if (way >= FAR || !guards.every((guard) => guardHolds(guard, (i) => isIn(done, i)))) continue
+      const move = { tool, place: station * combinations + to, first: -1, act }
+      const state = { done: done.slice(), undecided: this.meanwhile.undecidedOf(done) }
+      visit(this.running(state, move, from.costMs + way + ms, this.clock.waitMs, this.decidedMs(state)), move)
+    }
+  }
+
+  private expandMeanwhile(from: ClockedState, done: Int32Array, at: At, visit: (to: ClockedState, move: ClockedMove) => void): void {
+    const { meanwhile, clock } = this
+    const undecided = from.undecided ?? new Int32Array(this.words)
+    const leftMs = from.overMs - from.costMs
+    const decidedMs = this.decidedMs({ done, undecided })
+    const table = meanwhile.tables.table(done, 0)
+    for (const { costMs: wayMs, ...to } of meanwhile.moves({ done, undecided }, at)) {
+      const move: ClockedMove = { ...to, act: -1 }
+      const costMs = from.costMs + wayMs
+      const spentMs = clock.spent ? table.spentOnTheWay(at.place, to.place, clock.spent.walkMs) + clock.spent.toolMs[at.tool]![to.tool]! : wayMs
+      const state = { done: done.slice(), undecided: undecided.slice() }
+      const earlier = meanwhile.make(state, move)
+      if (to.first >= 0 && this.reduced.phases[to.first]!.waits) for (const end of this.waited(state.done, move, costMs, leftMs - spentMs)) visit(end.to, end.move)
+      else visit(this.running(state, move, costMs, leftMs - spentMs, decidedMs + this.msOf(earlier)), move)
+    }
+  }
+
+  /** A state while it has to be waited: what is free is done. `leftMs`: of the wait, as long as no more was decided than takes `decidedMs`. */
+  private running(state: Meanwhile, at: At, costMs: number, leftMs: number, decidedMs: number): ClockedState {
+    this.settle(state, 'meanwhile', at)
+    const stillMs = leftMs - (this.decidedMs(state) - decidedMs)
+    const { done, undecided } = state
+    // Once all of it has been waited it does not matter any more when that began, nor what could fill it.
+    const isOver = stillMs <= 0
+    return { id: this.states.store.intern(done, 0, at.tool, at.place), phase: 'meanwhile', costMs, overMs: isOver ? -Infinity : costMs + stillMs, undecided: isOver || isEmpty(undecided) ? null : undecided }
+  }
+
+  /** What waits is done, as soon as the wait is over. `leftMs`: of the wait, on arrival. Who waits with bare hands takes up any tool meanwhile. */
+  private waited(done: Int32Array, move: ClockedMove, arrivedMs: number, leftMs: number): { to: ClockedState; move: ClockedMove }[] {
     const { operations, toolMs } = this.reduced.problem
     const takingMs = this.clock.spent?.toolMs ?? toolMs
-    const then = words.slice()
-    const space = this.spaces.meanwhile
-    space.close(then, 0, tool, place)
-    space.close(then, 0, move.tool, move.place)
-    const idleMs = leftMs - this.msOf(then) - this.leadMs[move.first]!
-    then[move.first >> 5]! |= 1 << (move.first & 31)
+    const idleMs = leftMs - this.leadMs[move.first]!
     const tools = operations[move.first]!.tool === 0 && idleMs > 0 ? [...toolMs.keys()].filter((other) => other === move.tool || other !== 0) : [move.tool]
-    return tools.map((taken) => {
-      const costMs = arrivedMs + toolMs[move.tool]![taken]! + Math.max(0, idleMs - takingMs[move.tool]![taken]!)
-      return { to: { id: this.idAt(then.slice(), 'after', taken, move.place), phase: 'after', costMs, overMs: -Infinity }, move: { ...move, tool: taken } }
+    return tools.map((tool) => {
+      const costMs = arrivedMs + toolMs[move.tool]![tool]! + Math.max(0, idleMs - takingMs[move.tool]![tool]!)
+      return { to: this.plain('after', done.slice(), { tool, place: move.place }, costMs), move: { ...move, tool } }
     })
   }
 
-  private idAt(words: Int32Array, phase: ClockPhase, tool: number, place: number): number {
-    this.settle(words, phase, tool, place)
-    return this.states.store.intern(words, 0, tool, place)
+  private plain(phase: 'before' | 'after', done: Int32Array, at: At, costMs: number): ClockedState {
+    this.settlePlain(done, phase, at)
+    return { id: this.states.store.intern(done, 0, at.tool, at.place), phase, costMs, overMs: -Infinity, undecided: null }
+  }
+
+  /** How long that takes of which it is decided when it was done. */
+  private decidedMs({ done, undecided }: Meanwhile): number {
+    return this.msOf(done) - this.msOf(undecided)
   }
 
   private wordsOf(id: number): Int32Array {
@@ -160,30 +225,4 @@ export class ClockedMoves {
   private msOf(words: Int32Array): number {
     return sumOfDone(words, 0, this.words, this.workMs)
   }
-}
-
-/** Spaces before and while the clock runs for the last time. */
-function spacesFor(problem: SearchProblem, { phases }: Reduced, running: readonly boolean[], plain: StateSpace): { before: StateSpace; meanwhile: StateSpace } {
-  // Never made, and what it hangs on is minded all the same: it may be wanted later.
-  // Never made, and what it hangs on is minded all the same: it may be wanted later.
-  const never = { operations: [], initially: false, wants: true }
-  const kept = { ...problem, acts: problem.acts.map((act) => (running[act.from] === running[act.to] ? act : { ...act, guards: [...act.guards, never] })) }
-  // What could as well be done meanwhile is not done at once, nor what would take such a one with it.
-  const optional = phases.map((phase) => isMatterOfChoice(phase!))
-  const before = problem.operations.map((_, i) => phases[i]!.waits || (optional[i]! && !plain.mayBeTakenBack(i)))
-  for (const [first, then] of problem.pairs) if (optional[first] && plain.mayBeTakenBack(first)) before[then] = true
-  return {
-    before: new StateSpace(problem, { alone: before }),
-    // What is taken back here must come before what waits: its time counts for the wait all the same.
-    meanwhile: new StateSpace(kept, { alone: phases.map((phase) => phase!.waits), mayBeTakenBack: (i) => isTakenBackMeanwhile(phases[i]!) }),
-  }
-}
-
-/** Once all of it has been waited it does not matter any more when that began. */
-function overAt(costMs: number, leftMs: number): number {
-  return leftMs > 0 ? costMs + leftMs : -Infinity
-}
-
-function isSet(words: Int32Array, operation: number): boolean {
-  return ((words[operation >> 5]! >>> (operation & 31)) & 1) === 1
 }

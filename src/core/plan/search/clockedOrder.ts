@@ -1,13 +1,15 @@
-import type { SearchLimits } from './cheapestOrder'
+import { following, type SearchLimits } from './cheapestOrder'
 import type { Clock } from './clock'
 import { ClockedBound } from './clockedBound'
 import { ClockedMoves, type ClockedMove, type ClockedState } from './clockedMoves'
 import { clockedSteps } from './clockedSteps'
+import { LowerBound } from './lowerBound'
 import type { SearchStep } from './moves'
 import { OpenList } from './openList'
 import { FAR } from './placeTables'
 import type { SearchProblem } from './problem'
 import { reduce, type Reduced } from './reduce'
+import { isNoWorse } from './rules'
 import { secondPartExcess } from './secondPart'
 import { States } from './states'
 
@@ -17,19 +19,25 @@ export type ClockedOutcome = { steps: SearchStep[] | null; costMs: number; bound
 /** Widths of the beams that find an order before the proof, and of the one that looks further where it did not come. */
 const FIRST_BEAMS = [3, 12, 40]
 const LAST_BEAM = 150
+/** So far with a bound that is worked out quickly; what is harder is worth one that says more. */
+const GLANCE_STATES = 3_000
 /** For each state that a search without a clock may expand, so many may be reached here: what is optional makes very many of some. */
 const REACHED_PER_STATE = 2
 const TOLD_EVERY = 250
 
 /**
  * The order that takes least of set-up and waiting together where something waits by the clock: beams, then A* over the moves
- * of ClockedMoves. Of two ways to the same state both are kept where the one costs less and the other is over the wait sooner.
+ * of ClockedMoves. Of two ways to the same state both are kept where the one costs less and the other may be over the wait sooner.
  *
  * `below`: only what takes less is of use. `leastMs`: what is known already that no order takes less than.
  * Cost: as a search without a clock, several times where much could be done either before or meanwhile.
  */
 export function clockedOrder(problem: SearchProblem, wholes: readonly (readonly number[])[], clock: Clock, limits: SearchLimits, below = Infinity, leastMs = 0): ClockedOutcome {
-  return new ClockedSearch(reduce(problem, wholes, { clock }), clock, below, leastMs).run(limits)
+  const reduced = reduce(problem, wholes, { clock })
+  const glance = new ClockedSearch(reduced, clock, below, leastMs, LowerBound.bestFor).run({ ...limits, expandedStates: Math.min(limits.expandedStates, GLANCE_STATES) }, FIRST_BEAMS)
+  if (glance.boundMs >= glance.costMs || limits.expandedStates <= GLANCE_STATES) return glance
+  const thorough = new ClockedSearch(reduced, clock, glance.costMs, glance.boundMs, LowerBound.strongFor).run(following(limits, glance.expanded), [])
+  return { ...thorough, steps: thorough.steps ?? glance.steps, expanded: glance.expanded + thorough.expanded }
 }
 
 type Node = ClockedState & { move: ClockedMove | null; from: Node | null; leastMs: number; isBeaten: boolean }
@@ -46,18 +54,19 @@ class ClockedSearch {
     clock: Clock,
     private readonly below: number,
     private readonly leastMs: number,
+    boundFor: (problem: SearchProblem) => LowerBound,
   ) {
-    this.states = new States(reduced.problem)
+    this.states = new States(reduced.problem, boundFor)
     this.moves = new ClockedMoves(this.states, reduced, clock)
     this.bound = new ClockedBound(this.states, this.moves, reduced, clock)
   }
 
-  run(limits: SearchLimits): ClockedOutcome {
+  run(limits: SearchLimits, firstBeams: readonly number[]): ClockedOutcome {
     const most = limits.expandedStates * REACHED_PER_STATE
     this.bound.secondPartMs = secondPartExcess(this.states, limits.expandedStates / 12, () => (this.expanded += 1))
     const roots = this.moves.beginnings().map((state) => this.nodeOf(state, null, null))
     const leastMs = Math.max(this.leastMs, Math.min(...roots.map((root) => root.leastMs)))
-    for (const width of FIRST_BEAMS) if (this.worst > leastMs) this.beam(roots, width)
+    for (const width of firstBeams) if (this.worst > leastMs) this.beam(roots, width)
     const provedMs = this.prove(roots, most, limits.onProgress)
     // A wide beam is only worth its time where the proof was given some.
     if (this.worst > Math.max(provedMs, this.leastMs) && LAST_BEAM * 50 <= limits.expandedStates) this.beam(roots, LAST_BEAM)
@@ -70,8 +79,8 @@ class ClockedSearch {
   }
 
   private nodeOf(state: ClockedState, move: ClockedMove | null, from: Node | null): Node {
-    const { id, phase, costMs, overMs } = state
-    return { id, phase, costMs, overMs, move, from, leastMs: this.bound.value(state), isBeaten: false }
+    const { id, phase, costMs, overMs, undecided } = state
+    return { id, phase, costMs, overMs, undecided, move, from, leastMs: this.bound.value(state), isBeaten: false }
   }
 
   /** The nodes that may lead to something better than the best known; finished ones are offered and left out. */
@@ -89,16 +98,16 @@ class ClockedSearch {
   }
 
   private stepsTo(end: Node): SearchStep[] {
-    const path: ClockedMove[] = []
+    const path: { move: ClockedMove; to: ClockedState }[] = []
     let node = end
-    for (; node.from && node.move; node = node.from) path.unshift(node.move)
+    for (; node.from && node.move; node = node.from) path.unshift({ move: node.move, to: node })
     return clockedSteps(this.moves, this.states.space, node.phase, path)
   }
 
   /** Layer by layer, the most promising `width` states of each. */
   private beam(roots: readonly Node[], width: number): void {
     let layer = [...roots]
-    const kept = new Undominated()
+    const kept = new Undominated(this.moves)
     while (layer.length > 0) {
       const next = layer.flatMap((node) => this.children(node).filter((child) => kept.add(child)))
       layer = next.filter((node) => !node.isBeaten && node.leastMs < this.worst).sort((a, b) => a.leastMs - b.leastMs || a.id - b.id).slice(0, width)
@@ -107,7 +116,7 @@ class ClockedSearch {
 
   /** What every order takes at least, as far as it was proved; finds better ones on the way. */
   private prove(roots: readonly Node[], most: number, onProgress: SearchLimits['onProgress']): number {
-    const kept = new Undominated()
+    const kept = new Undominated(this.moves)
     const nodes: Node[] = []
     const open = new OpenList()
     const push = (node: Node) => {
@@ -131,27 +140,33 @@ class ClockedSearch {
   }
 }
 
-/** Nodes of the same state, none of which costs no less and is over the wait no sooner than another. */
+/** Nodes of the same state, none of which is no worse than another. */
 class Undominated {
   private readonly byState = new Map<number, Node[]>()
 
+  constructor(private readonly moves: ClockedMoves) {}
+
   /** Keeps a node unless another beats it; those it beats are marked. */
   add(node: Node): boolean {
-    // What waits may be taken back as well once it is begun: the phase is no matter of what is done.
+    // The phase is no matter of what is done: what waits may be taken back as well once it is begun.
     const name = node.id * 3 + ['before', 'meanwhile', 'after'].indexOf(node.phase)
     const known = this.byState.get(name)
     if (!known) {
       this.byState.set(name, [node])
       return true
     }
-    for (const other of known) if (other.costMs <= node.costMs && other.overMs <= node.overMs) return false
+    for (const other of known) if (this.beats(other, node)) return false
     let kept = 0
     for (const other of known) {
-      other.isBeaten = node.costMs <= other.costMs && node.overMs <= other.overMs
+      other.isBeaten = this.beats(node, other)
       if (!other.isBeaten) known[kept++] = other
     }
     known.length = kept
     known.push(node)
     return true
+  }
+
+  private beats(a: Node, b: Node): boolean {
+    return isNoWorse(a, b, () => this.moves.lostMs(a, b))
   }
 }

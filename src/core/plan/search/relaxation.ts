@@ -63,13 +63,23 @@ export class Relaxation {
   /** Solves it from the beginning of the job; false when that takes more states than `most`. */
   solveFromStart(most: number): boolean {
     this.most = most
+    this.atStart()
+    this.most = MOST_STATES
+    return this.store.count <= most
+  }
+
+  /** The least that the kept costs come to from the beginning of the job. */
+  atStart(): number {
     const { tool } = this.space.problem.start
     this.scratch.fill(0)
     this.space.close(this.scratch, 0, tool, this.space.startPlace)
     this.space.standardise(this.scratch, 0)
-    this.solve(this.idOf(this.scratch, 0, tool, this.space.startPlace))
-    this.most = MOST_STATES
-    return this.store.count <= most
+    return this.solve(this.idOf(this.scratch, 0, tool, this.space.startPlace))
+  }
+
+  /** How many states it has looked at. */
+  get size(): number {
+    return this.store.count
   }
 
   private solve(id: number): number {

@@ -1,3 +1,4 @@
+import { haveCommon } from './bits'
 import type { Phases } from './clock'
 import { guardRoles, type SearchOperation, type SearchProblem } from './problem'
 
@@ -54,12 +55,39 @@ function isWithin(narrow: readonly boolean[], wide: readonly boolean[]): boolean
   return narrow.every((may, i) => !may || wide[i])
 }
 
-/** Rule 10: before a clock is started for the last time, what could be done while it runs is done or left as one likes: its time may be wanted then. */
-export function isMatterOfChoice(phases: Phases): boolean {
-  return phases.meanwhile
+/*
+ * With a clock: while it has to be waited it counts when something was done.
+ */
+
+/** Rule 10: done before the clock is started for the last time, it may as well be taken as done while it runs: nothing turns on which. */
+export function isUndecided(u: Facts): boolean {
+  return u.phases!.before && u.phases!.meanwhile && isIdle(u)
 }
 
-/** Rule 11: while the clock runs only what must come before what waits is taken back: its time counts for the wait all the same. */
-export function isTakenBackMeanwhile(phases: Phases): boolean {
-  return !phases.after
+/**
+ * Rule 11: before the clock is started, by choice and never at once: what else could be done while it runs, and what would settle
+ * that something undecided was done before, though it could come after the wait itself. `follows`: what it comes right after.
+ */
+export function isByChoice(u: Facts, follows: readonly Facts[]): boolean {
+  if (u.phases!.before && u.phases!.meanwhile && isIdle(u)) return false
+  return u.phases!.meanwhile || (u.phases!.after && follows.some(isUndecided))
 }
+
+/** Rule 12: while the clock runs nothing is done at once that would settle that something undecided was done before. */
+export function settlesNothing(before: Int32Array, undecided: Int32Array): boolean {
+  return !haveCommon(before, undecided)
+}
+
+/** Rule 13: what is undecided is taken as done here and now if all undecided it hangs together with is free here as well. */
+export function isDecidedHere(neighbours: Int32Array, undecided: Int32Array, free: Int32Array): boolean {
+  for (let word = 0; word < undecided.length; word++) if ((neighbours[word]! & undecided[word]! & ~free[word]!) !== 0) return false
+  return true
+}
+
+/** Rule 14: of two ways to the same, the one is not needed that costs no less and can't be over the wait sooner, whatever of its undecided still fills it. */
+export function isNoWorse(a: Timed, b: Timed, lostMs: () => number): boolean {
+  return a.costMs <= b.costMs && (a.overMs === -Infinity || a.overMs <= b.overMs - lostMs())
+}
+
+/** What it cost, and what it costs if the rest of the wait is idled away; -Infinity where nothing is left of it. */
+type Timed = { costMs: number; overMs: number }

@@ -5,9 +5,6 @@ import { factsOf, isDoneAtOnce, waitsForFree } from './rules'
 // Taken once: a look-up of the global for each state would show.
 const { clz32, floor, min } = Math
 
-/** What holds beside the rules of every problem: operations to be made by themselves, and those that may be taken back. */
-export type SpaceRules = { alone?: readonly boolean[]; mayBeTakenBack?: (operation: number) => boolean }
-
 /**
  * States and moves of a sequencing problem. A state is what is done, the tool carried and the place (station and settings);
  * whatever can be done at once without set-up, and can't take anything away later, is done, and what could as well wait is
@@ -60,7 +57,8 @@ export class StateSpace {
   private readonly plain: Uint8Array
   private readonly risky: Uint8Array
 
-  constructor(readonly problem: SearchProblem, { alone = [], mayBeTakenBack = () => true }: SpaceRules = {}) {
+  /** `alone`: operations that have to be made by themselves beside those that take a guard away. */
+  constructor(readonly problem: SearchProblem, alone: readonly boolean[] = []) {
     const { operations, pairs, walkMs } = problem
     this.size = operations.length
     this.words = Math.max(1, Math.ceil(this.size / 32))
@@ -94,7 +92,7 @@ export class StateSpace {
       return Int32Array.from(operations.keys()).filter((i) => operations[i]!.station === station && (operations[i]!.tool === 0 || operations[i]!.tool === tool))
     })
     this.anyGuarded = this.guarded.includes(1)
-    const { waiters, after } = this.findWaiters(mayBeTakenBack)
+    const { waiters, after } = this.findWaiters()
     this.waiters = waiters
     this.after = after
     this.waits = new Uint8Array(this.size)
@@ -216,11 +214,6 @@ export class StateSpace {
     }
   }
 
-  /** Whether it counts as not done until something that comes after it is. */
-  mayBeTakenBack(operation: number): boolean {
-    return this.waits[operation] === 1
-  }
-
   isFinished(state: Int32Array, offset: number): boolean {
     for (let word = 0; word < this.words; word++) if (state[offset + word] !== this.last[word]) return false
     return true
@@ -280,7 +273,7 @@ export class StateSpace {
     this.childFirst[at] = first
   }
 
-  private findWaiters(mayBeTakenBack: (operation: number) => boolean): { waiters: Int32Array; after: Int32Array } {
+  private findWaiters(): { waiters: Int32Array; after: Int32Array } {
     const facts = factsOf(this.problem)
     const after = new Int32Array(this.size * this.words)
     const successors = facts.map((): number[] => [])
@@ -288,7 +281,7 @@ export class StateSpace {
       after[before * this.words + (then >> 5)]! |= 1 << (then & 31)
       successors[before]!.push(then)
     }
-    const canWait = (i: number) => mayBeTakenBack(i) && successors[i]!.length > 0 && successors[i]!.every((j) => waitsForFree(facts[i]!, facts[j]!))
+    const canWait = (i: number) => successors[i]!.length > 0 && successors[i]!.every((j) => waitsForFree(facts[i]!, facts[j]!))
     return { waiters: Int32Array.from([...facts.keys()].reverse().filter(canWait)), after }
   }
 

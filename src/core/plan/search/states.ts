@@ -17,7 +17,11 @@ export class States {
   private lazyBound: LowerBound | null = null
   private readonly firstWords: Int32Array
 
-  constructor(readonly problem: SearchProblem) {
+  /** `boundFor`: which bound is worked out for it. */
+  constructor(
+    readonly problem: SearchProblem,
+    private readonly boundFor = LowerBound.bestFor,
+  ) {
     this.space = new StateSpace(problem)
     this.store = new StateStore(this.space.words, this.space.places)
     this.firstWords = new Int32Array(this.space.words)
@@ -75,7 +79,7 @@ export class States {
 
   /** Made when it is first asked for: the first order does not wait for it. */
   private bound(): LowerBound {
-    return (this.lazyBound ??= LowerBound.bestFor(this.problem))
+    return (this.lazyBound ??= this.boundFor(this.problem))
   }
 }
 
