@@ -167,7 +167,8 @@ function demandsOnTheWayBack(removal: Removal, operations: ReadonlyMap<string, O
   return demands
 }
 
-function addDemand(demands: Map<string, Demand[]>, key: string, demand: Demand): void {
+/** Adds a demand unless the same is there. */
+export function addDemand(demands: Map<string, Demand[]>, key: string, demand: Demand): void {
   const list = demands.get(key) ?? []
   if (!list.some((known) => known.settingId === demand.settingId && known.value === demand.value)) list.push(demand)
   demands.set(key, list)

@@ -14,7 +14,7 @@ import { canStillFinish, feasibilityOf } from './feasible'
 import type { FoundPlan, Proof } from './foundPlan'
 import type { JobGoal } from './jobGoal'
 import { legsOf, type Legs, type NoSafeOrder } from './leg'
-import { addLooseEnds, alreadyOut, goalFrom, startFrom, type LiveStart } from './liveStart'
+import { addLooseEnds, alreadyOut, goalFrom, setBackFirst, startFrom, type LiveStart } from './liveStart'
 import { orderedSteps, type RefusedOrder } from './orderedSteps'
 import { choicesFor, savedS } from './planChoices'
 import type { PlanRequest } from './planRequest'
@@ -24,7 +24,7 @@ import { cheapestOrder, DEFAULT_LIMITS, type SearchLimits } from './search/cheap
 import { setUpMsOf, type SearchStep } from './search/moves'
 import { sequenceJob, type JobStart } from './sequenceJob'
 import { secondsOf, type Step } from './step'
-import { lookAroundWaits } from './lookAroundWaits'
+import { orderWithClocks } from './orderWithClocks'
 import { waitsOf } from './waits'
 
 export type PlanError = DeriveError | NoSafeOrder | RefusedOrder | { kind: 'tool missing'; tool: string; key: string } | { kind: 'must stay'; partId: Id }
@@ -101,7 +101,10 @@ function prepare(model: ProcedureForBuild, request: PlanRequest, goal: JobGoal, 
   const derived = deriveJob(model, goal, choices, circumstances)
   if (!derived.ok) return derived
   const job = derived.value
-  if (from) addLooseEnds(job, alreadyOut(from.state))
+  if (from) {
+    addLooseEnds(job, alreadyOut(from.state))
+    setBackFirst(job, from.state)
+  }
   const legs = legsOf(job, request.scope)
   followPolicy(job, legs, request.policy)
   const start: JobStart = from ? startFrom(legs, from) : { state: asFoundState(model), standing: { station: request.start, tool: null }, done: new Set(), setCount: new Map() }
@@ -132,17 +135,13 @@ function order(candidate: Candidate, request: PlanRequest, limits: SearchLimits,
   if (!first.ok) return first
   let found = first.value
   if (found.waitingS > 0) {
-    // The search knows no clock: where its order waits, orders that do something else meanwhile are looked at as well.
+    // The search knew no clock: with the clocks there may be an order that does something else meanwhile.
     const { savedS } = candidate
-    const toBeat = () => Math.min(found.weighedS, belowS + workS) + savedS
-    const look = (steps: readonly SearchStep[]): number => {
-      const read = foundIn(steps)
-      if (read.ok && read.value.weighedS < found.weighedS) found = read.value
-      return toBeat()
-    }
-    const looked = lookAroundWaits(waitsOf(job, legs, start, sequenced), { atLeastS: atLeastS + savedS, belowS: toBeat() }, limits, look)
-    expanded += looked.expanded
-    atLeastS = Math.max(atLeastS, looked.atLeastS - savedS)
+    const timed = orderWithClocks(waitsOf(job, legs, start, sequenced), { atLeastS: atLeastS + savedS, belowS: Math.min(found.weighedS, belowS + workS) + savedS }, limits)
+    const read = timed.steps && foundIn(timed.steps)
+    if (read?.ok && read.value.weighedS < found.weighedS) found = read.value
+    expanded += timed.expanded
+    atLeastS = Math.max(atLeastS, timed.atLeastS - savedS)
   }
   return ok({ found, atLeastS, expanded })
 }

@@ -1,5 +1,7 @@
 import type { Id } from '../base/id'
 import type { Operation } from '../order/operation'
+import { addDemand } from '../order/refit'
+import { endValue, methodsTo } from '../order/settingAct'
 import { atLeast } from '../procedure/levels'
 import type { VehicleState } from '../vehicle/vehicleState'
 import type { DerivedJob } from './derivedJob'
@@ -78,4 +80,22 @@ export function addLooseEnds(job: DerivedJob, { undone, open }: AlreadyOut): voi
   }
   for (const id of undone) if (job.model.holders.has(id) && !job.removal.operations.has(`undo:${id}`)) add(`fasten:${id}`, 'fasten', id, job.model.holders.get(id)!.holds[0]!)
   for (const id of open) if (job.model.tethers.has(id) && !job.removal.operations.has(`open:${id}`)) add(`close:${id}`, 'close', id, job.model.hostOf(job.model.tethers.get(id)!.partId))
+}
+
+/**
+ * A setting that has been moved and a part that is out, which a way of moving it asks for: the part goes back once the setting
+ * does, as in a plan from the beginning. Nobody says by which way it was moved; to mind one more is on the safe side.
+ */
+export function setBackFirst(job: DerivedJob, { settings, levels }: VehicleState): void {
+  const { model, refit } = job
+  for (const [settingId, value] of settings) {
+    const end = endValue(model, settingId)
+    if (value === end) continue
+    for (const methodId of methodsTo(model, settingId, value))
+      for (const { needs } of model.needsOf.get(`method:${methodId}`) ?? []) {
+        if (needs.kind !== 'part' || (levels.get(needs.partId) ?? 'in place') === 'in place') continue
+        const key = [`place:${needs.partId}`, `seat:${needs.partId}`].find((name) => refit.operations.has(name))
+        if (key) addDemand(refit.demands, key, { settingId, value: end, because: { kind: 'set back', settingId } })
+      }
+  }
 }

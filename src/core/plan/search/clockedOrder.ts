@@ -1,5 +1,5 @@
 import { following, type SearchLimits } from './cheapestOrder'
-import type { Clock } from './clock'
+import type { Clocks } from './clock'
 import { ClockedBound } from './clockedBound'
 import { ClockedMoves, type ClockedMove, type ClockedState } from './clockedMoves'
 import { clockedSteps } from './clockedSteps'
@@ -32,11 +32,11 @@ const TOLD_EVERY = 250
  * `below`: only what takes less is of use. `leastMs`: what is known already that no order takes less than.
  * Cost: as a search without a clock, several times where much could be done either before or meanwhile.
  */
-export function clockedOrder(problem: SearchProblem, wholes: readonly (readonly number[])[], clock: Clock, limits: SearchLimits, below = Infinity, leastMs = 0): ClockedOutcome {
-  const reduced = reduce(problem, wholes, { clock })
-  const glance = new ClockedSearch(reduced, clock, below, leastMs, LowerBound.bestFor).run({ ...limits, expandedStates: Math.min(limits.expandedStates, GLANCE_STATES) }, FIRST_BEAMS)
+export function clockedOrder(problem: SearchProblem, wholes: readonly (readonly number[])[], clocks: Clocks, limits: SearchLimits, below = Infinity, leastMs = 0): ClockedOutcome {
+  const reduced = reduce(problem, wholes, { clocks: clocks.inTurn })
+  const glance = new ClockedSearch(reduced, clocks, below, leastMs, LowerBound.bestFor).run({ ...limits, expandedStates: Math.min(limits.expandedStates, GLANCE_STATES) }, FIRST_BEAMS)
   if (glance.boundMs >= glance.costMs || limits.expandedStates <= GLANCE_STATES) return glance
-  const thorough = new ClockedSearch(reduced, clock, glance.costMs, glance.boundMs, LowerBound.strongFor).run(following(limits, glance.expanded), [])
+  const thorough = new ClockedSearch(reduced, clocks, glance.costMs, glance.boundMs, LowerBound.strongFor).run(following(limits, glance.expanded), [])
   return { ...thorough, steps: thorough.steps ?? glance.steps, expanded: glance.expanded + thorough.expanded }
 }
 
@@ -51,14 +51,14 @@ class ClockedSearch {
 
   constructor(
     private readonly reduced: Reduced,
-    clock: Clock,
+    clocks: Clocks,
     private readonly below: number,
     private readonly leastMs: number,
     boundFor: (problem: SearchProblem) => LowerBound,
   ) {
     this.states = new States(reduced.problem, boundFor)
-    this.moves = new ClockedMoves(this.states, reduced, clock)
-    this.bound = new ClockedBound(this.states, this.moves, reduced, clock)
+    this.moves = new ClockedMoves(this.states, reduced, clocks)
+    this.bound = new ClockedBound(this.states, this.moves, reduced)
   }
 
   run(limits: SearchLimits, firstBeams: readonly number[]): ClockedOutcome {
@@ -149,7 +149,7 @@ class Undominated {
   /** Keeps a node unless another beats it; those it beats are marked. */
   add(node: Node): boolean {
     // The phase is no matter of what is done: what waits may be taken back as well once it is begun.
-    const name = node.id * 3 + ['before', 'meanwhile', 'after'].indexOf(node.phase)
+    const name = node.id * (2 * this.moves.stages.length + 1) + node.phase
     const known = this.byState.get(name)
     if (!known) {
       this.byState.set(name, [node])

@@ -1,5 +1,5 @@
 import { seededRandom } from '../../base/random'
-import type { Clock } from './clock'
+import type { Clocks } from './clock'
 import { guardHolds } from './placeTables'
 import type { Guard, SearchAct, SearchProblem } from './problem'
 import type { SearchStep } from './moves'
@@ -56,71 +56,117 @@ class CheapestFirst {
 }
 
 /**
- * The same with a clock: the least of set-up and waiting, by looking at every state in the order of time, where the state also
- * knows what of the wait is left. Any tool may be taken up anywhere. Null when nothing finishes.
+ * The same with clocks: the least of set-up and waiting, by looking at every state in the order of time, where the state also
+ * knows what of each wait is left. Any tool may be taken up anywhere. Null when nothing finishes.
  */
-export function cheapestWithClock(problem: SearchProblem, clock: Clock): number | null {
+export function cheapestWithClocks(problem: SearchProblem, { inTurn, workMs, spent = problem }: Clocks): number | null {
   const all = 2 ** problem.operations.length - 1
   const states = new CheapestFirst()
-  const workMs = clock.workMs.reduce((sum, ms) => sum + ms, 0)
-  const spent = clock.spent ?? problem
-  const offer = (state: [mask: number, tool: number, station: number, combination: number], leftMs: number, at: number) => {
-    const runs = clock.running[state[3]] && ![...clock.waiting].some((i) => ((state[0] >>> i) & 1) === 1)
-    states.offer([...state, runs ? Math.max(0, leftMs) : 0].join(), at)
+  const allWorkMs = workMs.reduce((sum, ms) => sum + ms, 0)
+  const offer = (state: [mask: number, tool: number, station: number, combination: number], leftMs: readonly number[], at: number) => {
+    const isDone = (i: number) => ((state[0] >>> i) & 1) === 1
+    // What is left of a wait is of use only while its clock runs and all that waits for it is still to come.
+    const left = inTurn.map((clock, k) => ((clock.startedBy === null ? clock.running[state[3]]! : isDone(clock.startedBy)) && ![...clock.waiting].some(isDone) ? Math.max(0, leftMs[k]!) : 0))
+    states.offer([...state, ...left].join(), at)
   }
-  offer([0, problem.start.tool, problem.start.station, problem.start.combination], clock.leftMs, 0)
+  offer([0, problem.start.tool, problem.start.station, problem.start.combination], inTurn.map((clock) => clock.leftMs), 0)
   for (let next = states.take(); next; next = states.take()) {
     const { at, name } = next
-    const [mask, tool, station, combination, leftMs] = name.split(',').map(Number) as [number, number, number, number, number]
-    if (mask === all && problem.finish[combination]) return at - workMs
+    const [mask, tool, station, combination, ...leftMs] = name.split(',').map(Number) as [number, number, number, number, ...number[]]
+    if (mask === all && problem.finish[combination]) return at - allWorkMs
     const done = (i: number) => ((mask >>> i) & 1) === 1
-    problem.walkMs[station]!.forEach((walk, to) => offer([mask, tool, to, combination], leftMs - spent.walkMs[station]![to]!, at + walk))
-    problem.toolMs[tool]!.forEach((change, other) => other > 0 && offer([mask, other, station, combination], leftMs - spent.toolMs[tool]![other]!, at + change))
+    const after = (ms: number) => leftMs.map((left) => left - ms)
+    problem.walkMs[station]!.forEach((walk, to) => offer([mask, tool, to, combination], after(spent.walkMs[station]![to]!), at + walk))
+    problem.toolMs[tool]!.forEach((change, other) => other > 0 && offer([mask, other, station, combination], after(spent.toolMs[tool]![other]!), at + change))
     for (const act of problem.acts)
-      if (act.station === station && act.from === combination && act.guards.every((guard) => guardHolds(guard, done))) offer([mask, tool, station, act.to], clock.running[act.from] === clock.running[act.to] ? leftMs - act.costMs : clock.waitMs, at + act.costMs)
+      if (act.station === station && act.from === combination && act.guards.every((guard) => guardHolds(guard, done))) {
+        const left = inTurn.map((clock, k) => (clock.startedBy !== null || clock.running[act.from] === clock.running[act.to] ? leftMs[k]! - act.costMs : clock.waitMs))
+        offer([mask, tool, station, act.to], left, at + act.costMs)
+      }
     problem.operations.forEach((operation, i) => {
       if (done(i) || operation.station !== station || !operation.allowed[combination] || (operation.tool !== 0 && operation.tool !== tool)) return
-      if (!problem.pairs.every(([before, after]) => after !== i || done(before)) || !operation.guards.every((guard) => guardHolds(guard, done))) return
-      const waitMs = clock.waiting.has(i) ? leftMs : 0
-      offer([mask | (1 << i), tool, station, combination], leftMs - clock.workMs[i]!, at + waitMs + clock.workMs[i]!)
+      if (!problem.pairs.every(([before, then]) => then !== i || done(before)) || !operation.guards.every((guard) => guardHolds(guard, done))) return
+      const waitMs = Math.max(0, ...inTurn.map((clock, k) => (clock.waiting.has(i) ? leftMs[k]! : 0)))
+      const left = inTurn.map((clock, k) => (clock.startedBy === i ? clock.waitMs : leftMs[k]! - waitMs - workMs[i]!))
+      offer([mask | (1 << i), tool, station, combination], left, at + waitMs + workMs[i]!)
     })
   }
   return null
 }
 
+type TimedProblem = { problem: SearchProblem; clocks: Clocks }
+
 /** A problem whose walks and tools cost more than they take, as a habit's weights do, with what they take. */
-export function weighed({ problem, clock }: { problem: SearchProblem; clock: Clock }): { problem: SearchProblem; clock: Clock } {
+export function weighed({ problem, clocks }: TimedProblem): TimedProblem {
   const heavier = (costs: readonly (readonly number[])[], ms: number) => costs.map((row, from) => row.map((cost, to) => (cost === 0 || from === to ? cost : cost + ms)))
-  return { problem: { ...problem, walkMs: heavier(problem.walkMs, 5000), toolMs: heavier(problem.toolMs, 3000) }, clock: { ...clock, spent: { walkMs: problem.walkMs, toolMs: problem.toolMs } } }
+  return { problem: { ...problem, walkMs: heavier(problem.walkMs, 5000), toolMs: heavier(problem.toolMs, 3000) }, clocks: { ...clocks, spent: { walkMs: problem.walkMs, toolMs: problem.toolMs } } }
 }
 
 /** A clock that runs where the first setting is set, and the problem with what waits for it done only there. */
-export function withClock(problem: SearchProblem, seed: number): { problem: SearchProblem; clock: Clock } {
+export function withClock(problem: SearchProblem, seed: number): TimedProblem {
   const random = seededRandom(seed)
   const running = Array.from({ length: problem.combinations }, (_, c) => (c & 1) === 1)
   const waiting = new Set([random.below(problem.operations.length), ...(random.chance(0.3) ? [random.below(problem.operations.length)] : [])])
   const operations = problem.operations.map((operation, i) => (waiting.has(i) ? { ...operation, allowed: running } : operation))
   const waitMs = 1000 * (4 + random.below(22))
   const begun = random.chance(0.2)
+  const clock = { running, startedBy: null, waiting, waitMs, leftMs: begun ? 1000 * random.below(waitMs / 1000) : 0, afterMs: 0 }
   return {
     problem: { ...problem, operations, start: { ...problem.start, combination: begun ? 1 : 0 } },
-    clock: { running, waiting, waitMs, leftMs: begun ? 1000 * random.below(waitMs / 1000) : 0, workMs: operations.map(() => 1000 * (1 + random.below(7))), afterMs: 0 },
+    clocks: { inTurn: [clock], workMs: operations.map(() => 1000 * (1 + random.below(7))) },
   }
 }
 
-/** What a row of steps costs with a clock: its set-up and what it has to wait; throws at the first step that can't be made. */
-export function costWithClock(problem: SearchProblem, { running, waiting, waitMs, leftMs, workMs, spent = problem }: Clock, steps: readonly SearchStep[]): number {
+/** A clock that an operation starts, or that runs already, and what waits for it after that. */
+export function withSetting(problem: SearchProblem, seed: number): TimedProblem {
+  const random = seededRandom(seed)
+  const size = problem.operations.length
+  const startedBy = random.chance(0.15) ? null : random.below(size - 1)
+  const from = startedBy ?? -1
+  const waiting = new Set(Array.from({ length: random.chance(0.3) ? 2 : 1 }, () => from + 1 + random.below(size - from - 1)))
+  const waitMs = 1000 * (4 + random.below(22))
+  const pairs = [...problem.pairs]
+  if (startedBy !== null) for (const then of waiting) if (!pairs.some(([a, b]) => a === startedBy && b === then)) pairs.push([startedBy, then])
+  const clock = { running: problem.finish.map(() => true), startedBy, waiting, waitMs, leftMs: startedBy === null ? waitMs : 0, afterMs: 0 }
+  return { problem: { ...problem, pairs }, clocks: { inTurn: [clock], workMs: problem.operations.map(() => 1000 * (1 + random.below(7))) } }
+}
+
+/** The one after the other: nothing of the second problem comes before all of the first is done. For settings that are the same. */
+export function oneAfterTheOther(a: TimedProblem, b: TimedProblem): TimedProblem {
+  const [problem, second] = [a.problem, b.problem]
+  const size = problem.operations.length
+  const [clock, next] = [a.clocks.inTurn[0]!, b.clocks.inTurn[0]!]
+  const moved = (guards: readonly Guard[]) => guards.map((guard) => ({ ...guard, operations: guard.operations.map((i) => i + size) }))
+  const operations = [...problem.operations, ...second.operations.map((operation) => ({ ...operation, guards: moved(operation.guards) }))]
+  const barrier = second.operations.flatMap((_, after) => problem.operations.map((__, before): [number, number] => [before, after + size]))
+  return {
+    problem: { ...problem, operations, pairs: [...problem.pairs, ...second.pairs.map(([x, y]): [number, number] => [x + size, y + size]), ...barrier] },
+    clocks: { inTurn: [clock, { ...next, running: problem.finish.map(() => true), startedBy: next.startedBy! + size, waiting: new Set([...next.waiting].map((i) => i + size)) }], workMs: [...a.clocks.workMs, ...b.clocks.workMs] },
+  }
+}
+
+/** What a row of steps costs with clocks: its set-up and what it has to wait, taking up the next tool meanwhile or not; throws at the first step that can't be made. */
+export function costWithClocks(problem: SearchProblem, clocks: Clocks, steps: readonly SearchStep[]): number {
+  const ways = clocks.inTurn.reduce<boolean[][]>((lists) => lists.flatMap((list) => [[...list, true], [...list, false]]), [[]])
+  return Math.min(...ways.map((takesUp) => costOfWay(problem, clocks, steps, takesUp)))
+}
+
+/** `takesUp`: per clock, whether who waits for it takes up the next tool. */
+function costOfWay(problem: SearchProblem, { inTurn, workMs, spent = problem }: Clocks, steps: readonly SearchStep[], takesUp: readonly boolean[]): number {
   let { tool, station, combination } = problem.start
-  // Two clocks: what it costs, and what of the wait is left.
-  let [cost, left, waited] = [0, leftMs, false]
+  // What it costs, and what is left of each wait.
+  let cost = 0
+  let left = inTurn.map((clock) => clock.leftMs)
+  const begun = new Set<number>()
+  const pass = (ms: number) => (left = left.map((leftMs) => leftMs - ms))
   const goTo = (to: number) => {
     cost += problem.walkMs[station]![to]!
-    left -= spent.walkMs[station]![to]!
+    pass(spent.walkMs[station]![to]!)
     station = to
   }
   const takeUp = (other: number) => {
     cost += problem.toolMs[tool]![other]!
-    left -= spent.toolMs[tool]![other]!
+    pass(spent.toolMs[tool]![other]!)
     tool = other
   }
   for (const [at, step] of steps.entries()) {
@@ -128,21 +174,25 @@ export function costWithClock(problem: SearchProblem, { running, waiting, waitMs
       const act = problem.acts[step.act]!
       goTo(act.station)
       cost += act.costMs
-      left = running[act.to] && !running[combination] ? waitMs : left - act.costMs
+      left = inTurn.map((clock, k) => (clock.startedBy === null && clock.running[act.to] && !clock.running[combination] ? clock.waitMs : left[k]! - act.costMs))
       combination = act.to
       continue
     }
-    const { station: to, tool: needed } = problem.operations[step.operation]!
+    const i = step.operation
+    const { station: to, tool: needed } = problem.operations[i]!
     goTo(to)
     if (needed !== 0) takeUp(needed)
-    if (waiting.has(step.operation) && !waited) {
-      // Who waits takes up the next tool meanwhile.
+    for (const [k, clock] of inTurn.entries()) {
+      if (!clock.waiting.has(i) || begun.has(k)) continue
+      begun.add(k)
       const next = steps.slice(at).flatMap((later) => (later.kind === 'operation' ? [problem.operations[later.operation]!.tool] : [])).find((other) => other !== 0)
-      if (left > 0 && next !== undefined) takeUp(next)
-      cost += Math.max(0, left)
-      waited = true
+      if (takesUp[k] && left[k]! > 0 && next !== undefined) takeUp(next)
+      const waitMs = Math.max(0, left[k]!)
+      cost += waitMs
+      pass(waitMs)
     }
-    left -= workMs[step.operation]!
+    pass(workMs[i]!)
+    left = inTurn.map((clock, k) => (clock.startedBy === i ? clock.waitMs : left[k]!))
   }
   costOf(problem, steps)
   return cost

@@ -48,7 +48,8 @@ export class MeanwhileSpace {
   private readonly plain: Int32Array[]
   private readonly set: Int32Array
 
-  constructor({ problem, phases }: Reduced, { running }: Clock) {
+  /** `clock`: which of the clocks in turn runs. */
+  constructor({ problem, phases }: Reduced, { running }: Clock, clock: number) {
     this.problem = problem
     // Never made, and what it hangs on is minded all the same: it may be wanted later.
     const never = { operations: [], initially: false, wants: true }
@@ -60,9 +61,9 @@ export class MeanwhileSpace {
     this.station = Int32Array.from(operations, (operation) => operation.station)
     this.allowed = Uint8Array.from(operations.flatMap((operation) => operation.allowed.map(Number)))
     const facts = factsOf(problem).map((fact, i) => ({ ...fact, phases: phases[i]! }))
-    this.alone = Uint8Array.from(facts, (fact) => Number(!isDoneAtOnce(fact) || fact.phases.waits))
+    this.alone = Uint8Array.from(facts, (fact) => Number(!isDoneAtOnce(fact) || fact.phases[clock]!.waits))
     this.anyGuarded = operations.some((operation) => operation.guards.length > 0)
-    this.mayBeUndecided = Uint8Array.from(facts, (fact) => Number(isUndecided(fact)))
+    this.mayBeUndecided = Uint8Array.from(facts, (fact) => Number(isUndecided(fact, clock)))
     const none = () => operations.map(() => new Int32Array(this.words))
     ;[this.before, this.after, this.beside, this.ancestors, this.descendants] = [none(), none(), none(), none(), none()]
     for (const [first, then] of pairs) {

@@ -3,7 +3,7 @@ import type { Guard, SearchOperation, SearchProblem } from './problem'
 import { factsOf, followsForFree, mayBeEarlier, mayBeLater, waitsForFree, type Facts } from './rules'
 
 /** A problem with fewer operations, and what each of them stands for, in the order they are done one right after the other. */
-export type Reduced = { problem: SearchProblem; members: number[][]; phases: (Phases | undefined)[] }
+export type Reduced = { problem: SearchProblem; members: number[][]; phases: (readonly Phases[])[] }
 
 type Group = Facts & { members: number[]; before: Set<Group>; after: Set<Group>; alive: boolean }
 
@@ -13,11 +13,11 @@ type Group = Facts & { members: number[]; before: Set<Group>; after: Set<Group>;
  * `wholes`: operations that have to be done in one go anyway, each in its order. `joining` false: nothing else is joined.
  * Cost: O(operations^2) a round.
  */
-export function reduce(problem: SearchProblem, wholes: readonly (readonly number[])[] = [], { joining = true, clock }: { joining?: boolean; clock?: Clock } = {}): Reduced {
+export function reduce(problem: SearchProblem, wholes: readonly (readonly number[])[] = [], { joining = true, clocks = [] }: { joining?: boolean; clocks?: readonly Clock[] } = {}): Reduced {
   const groups = groupsOf(problem)
   for (const whole of wholes) joinWhole(whole.map((i) => groups[i]!))
   dropImplied(groups)
-  if (clock) tellPhases(groups, clock)
+  tellPhases(groups, clocks)
   for (let changed = joining; changed; ) {
     changed = false
     for (const group of groups) while (group.alive && joinForward(group)) changed = true
@@ -37,32 +37,48 @@ function groupsOf(problem: SearchProblem): Group[] {
   return groups
 }
 
-/** When each group may be done; what is not said to wait and does not follow what waits may be done meanwhile if it needs no power. */
-function tellPhases(groups: readonly Group[], { running, waiting }: Clock): void {
+/** When each group may be done, as to each clock. */
+function tellPhases(groups: readonly Group[], clocks: readonly Clock[]): void {
   const alive = groups.filter((group) => group.alive)
+  const phases = clocks.map((clock) => phasesAsTo(alive, clock))
+  for (const group of alive) group.phases = phases.map((of) => of.get(group)!)
+}
+
+/** What is not said to wait and does not follow what waits may be done meanwhile if the clock can run where it is done. */
+function phasesAsTo(alive: readonly Group[], { running, startedBy, waiting }: Clock): Map<Group, Phases> {
   const waits = alive.filter((group) => group.members.some((member) => waiting.has(member)))
-  const reach = (from: Group, side: 'before' | 'after') => {
-    const found = new Set<Group>()
-    for (const stack = [...from[side]]; stack.length > 0; ) {
-      const at = stack.pop()!
-      if (found.has(at)) continue
-      found.add(at)
-      stack.push(...at[side])
-    }
-    return found
-  }
+  const start = startedBy === null ? null : alive.find((group) => group.members.includes(startedBy))!
   const follow = new Set(waits.flatMap((group) => [...reach(group, 'after')]))
   const precede = waits.map((group) => reach(group, 'before'))
-  for (const group of alive) {
-    const own = waits.includes(group)
-    const follows = own || follow.has(group)
-    group.phases = {
-      before: !follows,
-      meanwhile: !follows && group.allowed.some((may, c) => may && running[c]!),
-      after: !precede.every((before) => before.has(group)),
-      waits: own,
-    }
+  const [beforeStart, afterStart] = [start ? reach(start, 'before') : new Set(), start ? reach(start, 'after') : new Set()]
+  return new Map(
+    alive.map((group): [Group, Phases] => {
+      if (group === start) return [group, { before: true, meanwhile: false, after: false, waits: false, starts: true }]
+      const isWaiting = waits.includes(group)
+      const follows = isWaiting || follow.has(group)
+      return [
+        group,
+        {
+          before: !follows && !afterStart.has(group),
+          meanwhile: !follows && !beforeStart.has(group) && group.allowed.some((may, c) => may && running[c]!),
+          after: !precede.every((before) => before.has(group)),
+          waits: isWaiting,
+          starts: false,
+        },
+      ]
+    }),
+  )
+}
+
+function reach(from: Group, side: 'before' | 'after'): Set<Group> {
+  const found = new Set<Group>()
+  for (const stack = [...from[side]]; stack.length > 0; ) {
+    const at = stack.pop()!
+    if (found.has(at)) continue
+    found.add(at)
+    stack.push(...at[side])
   }
+  return found
 }
 
 /** v right after u, where v waits for u alone. */
@@ -110,7 +126,8 @@ function absorb(into: Group, gone: Group, members: number[]): void {
   into.members = members
   into.disables ||= gone.disables
   into.enables ||= gone.enables
-  if (into.phases && gone.phases) into.phases = { before: into.phases.before && gone.phases.before, meanwhile: into.phases.meanwhile && gone.phases.meanwhile, after: into.phases.after && gone.phases.after, waits: into.phases.waits || gone.phases.waits }
+  const gonePhases = gone.phases
+  if (into.phases && gonePhases) into.phases = into.phases.map((phase, clock) => bothOf(phase, gonePhases[clock]!))
   gone.alive = false
   for (const group of gone.before) {
     group.after.delete(gone)
@@ -128,6 +145,11 @@ function absorb(into: Group, gone: Group, members: number[]): void {
   }
   into.before.delete(gone)
   into.after.delete(gone)
+}
+
+/** When two operations joined in one may be done. */
+function bothOf(a: Phases, b: Phases): Phases {
+  return { before: a.before && b.before, meanwhile: a.meanwhile && b.meanwhile, after: a.after && b.after, waits: a.waits || b.waits, starts: a.starts || b.starts }
 }
 
 /** Done in one go, in this order: the tool of the one that has one, the settings that all of them allow. */
@@ -196,7 +218,7 @@ function renumber(problem: SearchProblem, groups: readonly Group[]): Reduced {
   const place = new Map(order.map((group, i) => [group, i]))
   return {
     members: order.map((group) => group.members),
-    phases: order.map((group) => group.phases),
+    phases: order.map((group) => group.phases ?? []),
     problem: { ...problem, operations, pairs: order.flatMap((group, i) => [...group.after].map((next): [number, number] => [i, place.get(next)!])), acts: problem.acts.map((act) => ({ ...act, guards: act.guards.map(guard) })) },
   }
 }

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals'
-import { cheapestByExhaustion, cheapestWithClock, costWithClock, randomProblem, withClock, type RandomProblemOptions } from './exhaustive.testing'
+import { cheapestByExhaustion, cheapestWithClocks, costWithClocks, randomProblem, withClock, withSetting, type RandomProblemOptions } from './exhaustive.testing'
 import * as rules from './rules'
 
 // Each pruning rule of docs/planner.md is broken in turn. If no seed then came out wrong, the checks against exhaustive
@@ -54,7 +54,9 @@ describe('a broken rule is seen', () => {
 
 // The same with a clock, against every state in the order of time.
 
-const timeless = ({ phases, ...facts }: rules.Facts): rules.Facts => ({ ...facts, ...(phases && { phases: { ...phases, before: false, meanwhile: false, after: false } }) })
+const timeless = ({ phases, ...facts }: rules.Facts): rules.Facts => ({ ...facts, ...(phases && { phases: phases.map((phase) => ({ ...phase, before: false, meanwhile: false, after: false })) }) })
+
+const startless = ({ phases, ...facts }: rules.Facts): rules.Facts => ({ ...facts, ...(phases && { phases: phases.map((phase) => ({ ...phase, starts: false })) }) })
 
 const CLOCK_MUTATIONS: Record<string, Partial<typeof rules>> = {
   'joined forward though it could be done meanwhile': { followsForFree: (u, v) => rules.followsForFree(timeless(u), timeless(v)) },
@@ -62,23 +64,24 @@ const CLOCK_MUTATIONS: Record<string, Partial<typeof rules>> = {
   'twins joined early though one could be done meanwhile': { mayBeEarlier: (u) => rules.mayBeEarlier(timeless(u)) },
   'twins joined late though one could be done meanwhile': { mayBeLater: (u) => rules.mayBeLater(timeless(u)) },
   'done at once though something turns on it and it could be done meanwhile': { isByChoice: () => false },
-  'done at once though that settles what could fill the wait, and it may come after': { isByChoice: (u) => rules.isByChoice(u, []) },
-  'undecided though it brings a guard about': { isUndecided: (u) => rules.isUndecided(unguarded(harmless(u))) },
+  'done at once though that settles what could fill the wait, and it may come after': { isByChoice: (u, clock) => rules.isByChoice(u, clock, []) },
+  'undecided though it brings a guard about': { isUndecided: (u, clock) => rules.isUndecided(unguarded(harmless(u)), clock) },
   'done at once though that settles what was undecided': { settlesNothing: () => true },
   'taken as done now though it hangs together with what is elsewhere': { isDecidedHere: () => true },
+  'what starts a clock is put off with its twin': { mayBeLater: (u) => rules.mayBeLater(startless(u)) },
   'thought no worse though it is over the wait later': { isNoWorse: (a, b) => a.costMs <= b.costMs },
 }
 
 /** With a broken rule the moves may lead nowhere: that is wrong as well. */
-async function wrongWithClock(mutation: Partial<typeof rules>, options: RandomProblemOptions, seeds: number): Promise<number> {
+async function wrongWithClock(mutation: Partial<typeof rules>, options: RandomProblemOptions, seeds: number, make = withClock): Promise<number> {
   jest.unstable_mockModule('./rules', () => ({ ...rules, ...mutation }))
   const { clockedOrder } = await import('./clockedOrder')
   let wrong = 0
   for (let seed = 1; seed <= seeds; seed++) {
-    const { problem, clock } = withClock(randomProblem(seed, options), seed)
+    const { problem, clocks } = make(randomProblem(seed, options), seed)
     try {
-      const found = clockedOrder(problem, [], clock, { expandedStates: 60_000 })
-      if ((found.steps ? costWithClock(problem, clock, found.steps) : null) !== cheapestWithClock(problem, clock)) wrong += 1
+      const found = clockedOrder(problem, [], clocks, { expandedStates: 60_000 })
+      if ((found.steps ? costWithClocks(problem, clocks, found.steps) : null) !== cheapestWithClocks(problem, clocks)) wrong += 1
     } catch {
       wrong += 1
     }
@@ -98,8 +101,8 @@ describe('a broken rule of the clock is seen', () => {
   })
   for (const [what, mutation] of Object.entries(CLOCK_MUTATIONS))
     test(`${what}: some seeds are wrong`, async () => {
-      const [options, seeds] = /joined forward|turns on it|guard/.test(what) ? [guarded, 300] : [plain, /may come after/.test(what) ? 600 : 120]
-      const wrong = await wrongWithClock(mutation, options, seeds)
+      const [options, seeds, make] = what.startsWith('what starts') ? ([{ ...plain, settings: 0 }, 120, withSetting] as const) : /joined forward|turns on it|guard/.test(what) ? ([guarded, 300, withClock] as const) : ([plain, /may come after/.test(what) ? 600 : 120, withClock] as const)
+      const wrong = await wrongWithClock(mutation, options, seeds, make)
       process.stdout.write(`    ${what}: ${wrong} of ${seeds} wrong\n`)
       expect(wrong).toBeGreaterThan(0)
     })

@@ -2,8 +2,8 @@ import { haveCommon } from './bits'
 import type { Phases } from './clock'
 import { guardRoles, type SearchOperation, type SearchProblem } from './problem'
 
-/** An operation with what its doing does to guards: takes one away ("disables") or brings one about ("enables"). */
-export type Facts = SearchOperation & { disables: boolean; enables: boolean; phases?: Phases }
+/** An operation with what its doing does to guards: takes one away ("disables") or brings one about ("enables"). `phases`: as to each clock. */
+export type Facts = SearchOperation & { disables: boolean; enables: boolean; phases?: readonly Phases[] }
 
 /*
  * The rules that leave orders out of a search without losing the cheapest. Each is proved in docs/planner.md, and
@@ -22,22 +22,27 @@ export function isDoneAtOnce(u: Facts): boolean {
 
 /** Rule 2: v can be done right after u for nothing, wherever u is done (where v waits for u alone). */
 export function followsForFree(u: Facts, v: Facts): boolean {
-  return isFreeBeside(u, v) && isWithin(u.allowed, v.allowed) && !v.disables && v.guards.length === 0 && !(u.phases?.before && v.phases?.meanwhile) && !v.phases?.waits
+  return isFreeBeside(u, v) && isWithin(u.allowed, v.allowed) && !v.disables && v.guards.length === 0 && !isAsTo(u, (phase, clock) => phase.before && v.phases![clock]!.meanwhile) && !isAsTo(v, (phase) => phase.waits)
 }
 
 /** Rules 2 and 3: u can wait until right before v for nothing, wherever v is done (where nothing else waits for u). */
 export function waitsForFree(u: Facts, v: Facts): boolean {
-  return isFreeBeside(v, u) && isWithin(v.allowed, u.allowed) && isIdle(u) && !(u.phases?.meanwhile && v.phases?.after) && !u.phases?.waits && !v.phases?.waits
+  return isFreeBeside(v, u) && isWithin(v.allowed, u.allowed) && isIdle(u) && !isAsTo(u, (phase, clock) => (phase.meanwhile && v.phases![clock]!.after) || phase.waits) && !isAsTo(v, (phase) => phase.waits)
 }
 
 /** Of twins that wait for the same, the later can be moved up to the earlier. */
 export function mayBeEarlier(u: Facts): boolean {
-  return !u.disables && u.guards.length === 0 && !(u.phases?.before && u.phases.meanwhile) && !u.phases?.waits
+  return !u.disables && u.guards.length === 0 && !isAsTo(u, (phase) => (phase.before && phase.meanwhile) || phase.waits)
 }
 
 /** Of twins that the same waits for, the earlier can be moved back to the later. */
 export function mayBeLater(u: Facts): boolean {
-  return isIdle(u) && !(u.phases?.meanwhile && u.phases.after) && !u.phases?.waits
+  return isIdle(u) && !isAsTo(u, (phase) => (phase.meanwhile && phase.after) || phase.waits || phase.starts)
+}
+
+/** Whether something holds of it as to any clock. */
+function isAsTo(u: Facts, holds: (phases: Phases, clock: number) => boolean): boolean {
+  return u.phases?.some(holds) ?? false
 }
 
 /** Nothing turns on it, and it turns on nothing. */
@@ -60,17 +65,19 @@ function isWithin(narrow: readonly boolean[], wide: readonly boolean[]): boolean
  */
 
 /** Rule 10: done before the clock is started for the last time, it may as well be taken as done while it runs: nothing turns on which. */
-export function isUndecided(u: Facts): boolean {
-  return u.phases!.before && u.phases!.meanwhile && isIdle(u)
+export function isUndecided(u: Facts, clock: number): boolean {
+  const { before, meanwhile } = u.phases![clock]!
+  return before && meanwhile && isIdle(u)
 }
 
 /**
  * Rule 11: before the clock is started, by choice and never at once: what else could be done while it runs, and what would settle
  * that something undecided was done before, though it could come after the wait itself. `follows`: what it comes right after.
  */
-export function isByChoice(u: Facts, follows: readonly Facts[]): boolean {
-  if (u.phases!.before && u.phases!.meanwhile && isIdle(u)) return false
-  return u.phases!.meanwhile || (u.phases!.after && follows.some(isUndecided))
+export function isByChoice(u: Facts, clock: number, follows: readonly Facts[]): boolean {
+  const { before, meanwhile, after } = u.phases![clock]!
+  if (before && meanwhile && isIdle(u)) return false
+  return meanwhile || (after && follows.some((other) => isUndecided(other, clock)))
 }
 
 /** Rule 12: while the clock runs nothing is done at once that would settle that something undecided was done before. */

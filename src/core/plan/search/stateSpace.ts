@@ -281,7 +281,8 @@ export class StateSpace {
       after[before * this.words + (then >> 5)]! |= 1 << (then & 31)
       successors[before]!.push(then)
     }
-    const canWait = (i: number) => successors[i]!.length > 0 && successors[i]!.every((j) => waitsForFree(facts[i]!, facts[j]!))
+    // What is only done by itself is not brought along by what follows it.
+    const canWait = (i: number) => this.alone[i] === 0 && successors[i]!.length > 0 && successors[i]!.every((j) => waitsForFree(facts[i]!, facts[j]!))
     return { waiters: Int32Array.from([...facts.keys()].reverse().filter(canWait)), after }
   }
 
