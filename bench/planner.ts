@@ -16,6 +16,7 @@ import { asMixedInteger } from '@/core/plan/search/mixedInteger.testing'
 import { forBuild, type ProcedureForBuild } from '@/core/procedure/forBuild'
 import { randomProcedure } from '@/core/procedure/randomProcedure.testing'
 import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
+import { Kit, type KitFit } from '@/core/shop/kit'
 import { after, asFoundState } from '@/core/vehicle/vehicleState'
 import { panelVan } from '@/demo/panelVan'
 import { patrolMotorcycle } from '@/demo/patrolMotorcycle'
@@ -133,15 +134,27 @@ function replan(model: ProcedureForBuild, seed: number): Row | null {
   return plan(model, { goals: [CAVITY] }, from)
 }
 
+/** A bracket that sets for ten minutes before anything is mounted on it or closed over it. */
+function gluedBracket(cavityId: string): { kit: Kit; fit: KitFit } {
+  const kit = Kit.parse({ id: 'glue', name: 'Bracket', works: [{ id: 'bracket', name: 'Glue the bracket', kind: 'glue', tool: 'adhesive', durationS: 90, unattendedS: 600 }, { id: 'mount', name: 'Mount', tool: 'hex 7', durationS: 60, afterWork: ['bracket'] }] })
+  const access = [{ kind: 'cavity' as const, cavityId }]
+  return { kit, fit: { procedureId: 'any', access: { bracket: access, mount: access }, stations: {}, endings: [], functionsChanged: [] } }
+}
+
 /** Every demo procedure, every pair of goals, every build; and a comparison of two policies. */
 function demoPlans(): void {
   const rows: Row[] = []
   const compared: Row[] = []
+  const glued: Row[] = []
   for (const make of [panelVan, patrolMotorcycle, roadWorksPickup, smallBus]) {
     const document = make()
     for (const build of buildsOf(document)) {
       const model = forBuild(document, build)
       const cavities = [...model.cavities.keys()]
+      for (const cavityId of cavities) {
+        const row = plan(model, { kits: [gluedBracket(cavityId)] })
+        if (row) glued.push(row)
+      }
       for (const [i, a] of cavities.entries())
         for (const b of cavities.slice(i)) {
           const goals = [...new Set([a, b])].map((cavityId) => ({ kind: 'cavity', cavityId }))
@@ -154,6 +167,7 @@ function demoPlans(): void {
   }
   report('demo procedures, every pair of goals, every build', rows.filter((row) => !row.waits), 'median 100')
   report('demo procedures, with a firing circuit', rows.filter((row) => row.waits), 'median 100')
+  report('demo procedures, a bracket glued behind each cavity, every build', glued, '')
   report('the same beside "panel by panel", both together', compared, 'below 1,000')
 }
 
