@@ -178,6 +178,17 @@ test('beside a plan: its valid orders counted, the order of the record dearer, a
   for (const { extraS } of extras.alsoNow) expect(extraS).toBeGreaterThan(0)
 })
 
+test('with a facet nobody has told, the quickest and the longest of the builds it may be', () => {
+  const { gearbox: _, ...build } = AUTO_KEY
+  const request = PlanRequest.parse({ goals: [RADIO], build })
+  const planned = planJob(forBuild(panelVan(), build), request, DEFAULT_HOUSE_VALUES)
+  if (!planned.ok) throw new Error(planned.error.kind)
+  const { untold } = planExtras(forBuild(panelVan(), build), request, DEFAULT_HOUSE_VALUES, undefined, planned.value)
+  const totals = ['automatic', 'manual'].map((gearbox) => found(forBuild(panelVan(), { ...build, gearbox }), { goals: [RADIO], build: { ...build, gearbox } })!.proof.totalS)
+  expect(untold).toEqual({ leastS: Math.min(...totals), mostS: Math.max(...totals) })
+  expect(totals[0]).not.toBe(totals[1])
+})
+
 test('where the covers of two releases could both come off, nothing is called proven', () => {
   const document = panelVan()
   const lever = document.settings.find((setting) => setting.id === 'lever')!

@@ -4,10 +4,10 @@ import type { Id } from '../base/id'
 import type { HouseValues } from '../shop/houseValues'
 import type { Rule } from '../vehicle/rule'
 import { forecastOf, type Forecast } from './forecast'
-import { allGoals } from './jobGoal'
-import type { JobPlan } from './planFrom'
+import { facetsThatMatter } from './facetsThatMatter'
 import { findPlan } from './findPlan'
-import { goalOfRequest } from './jobGoal'
+import { allGoals, goalOfRequest } from './jobGoal'
+import type { JobPlan } from './planFrom'
 import type { PlanRequest } from './planRequest'
 import { recordedOrderS, stripOrderS } from './recordedOrder'
 
@@ -64,9 +64,11 @@ function inStripOrder({ document }: ProcedureForBuild, plan: JobPlan): PlanExtra
   return timed.sort((a, b) => a.totalS - b.totalS)
 }
 
-/** A plan for every build that the facets told on the way may turn out to be. */
+/** A plan for every build that the facets not told yet may turn out to be: those told on the way, and those nobody knew when it was asked. */
 function untoldRange({ document, build }: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[] | undefined, plan: JobPlan): PlanExtras['untold'] {
-  const facets = plan.job.decisions.map((decision) => document.facets.find((facet) => facet.id === decision.facetId)!)
+  const onTheWay = plan.job.decisions.map((decision) => decision.facetId)
+  const matter = facetsThatMatter(document, allGoals(goalOfRequest(request)), {}).filter((id) => build[id] === undefined)
+  const facets = document.facets.filter(({ id }) => onTheWay.includes(id) || matter.includes(id))
   const builds = facets.reduce((known, facet) => known.flatMap((told) => facet.choices.map((choice) => ({ ...told, [facet.id]: choice.id }))), [build])
   if (facets.length === 0 || builds.length > MOST_BUILDS) return null
   const totals = builds.flatMap((told) => {
