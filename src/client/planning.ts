@@ -28,9 +28,9 @@ export function warmUp(): void {
 /** Something being worked out in a worker, so that the page stays usable. `cancel` ends it at once; its answer then never comes. */
 export type Planning<T> = { answer: Promise<T>; cancel: () => void }
 
-/** The cheapest order; `onProgress` is told how far the search is. */
-export function startPlanning(input: PlanningInput, onProgress: (progress: PlanProgress) => void): Planning<Result<FoundPlan, PlanError>> {
-  return ask<Result<FoundPlan, PlanError>>(async (remote) => remote.find(input, proxy(onProgress)))
+/** The cheapest order; `onProgress` is told how far the search is, `onFirst` a safe order that is there before it. */
+export function startPlanning(input: PlanningInput, onProgress: (progress: PlanProgress) => void, onFirst: (first: FoundPlan) => void): Planning<Result<FoundPlan, PlanError>> {
+  return ask<Result<FoundPlan, PlanError>>(async (remote) => remote.find(input, proxy(onProgress), proxy(onFirst)))
 }
 
 /** What is worth knowing beside an order that was found. */

@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { findPlan, type PlanError, type PlanProgress } from '@/core/plan/findPlan'
+import { AT_ONCE, findPlan, type PlanError, type PlanProgress } from '@/core/plan/findPlan'
 import type { FoundPlan } from '@/core/plan/foundPlan'
 import { planFrom } from '@/core/plan/planFrom'
 import { lanesOf } from '@/core/plan/lanes/lanesOf'
@@ -27,8 +27,13 @@ import { rulesInForce } from '@/core/vehicle/rulesInForce'
 /** Everything an order is worked out from, as plain data. */
 export type PlanningInput = { document: ProcedureDocument; request: PlanRequest; house: HouseValues; rules: ShopRules }
 
-async function find({ document, request, house, rules }: PlanningInput, onProgress: (progress: PlanProgress) => void): Promise<Result<FoundPlan, PlanError>> {
-  return findPlan(forBuild(document, request.build, request.heads), request, house, rulesInForce(rules), { onProgress })
+/** `onFirst` is given a safe order at once, unless that is the answer already. */
+async function find({ document, request, house, rules }: PlanningInput, onProgress: (progress: PlanProgress) => void, onFirst: (first: FoundPlan) => void): Promise<Result<FoundPlan, PlanError>> {
+  const model = forBuild(document, request.build, request.heads)
+  const first = findPlan(model, request, house, rulesInForce(rules), { limits: AT_ONCE })
+  if (first.ok && first.value.proof.proven) return first
+  if (first.ok) onFirst(first.value)
+  return findPlan(model, request, house, rulesInForce(rules), { onProgress })
 }
 
 /** What is worth knowing beside the plan that was found. */

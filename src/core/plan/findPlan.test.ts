@@ -5,7 +5,7 @@ import { randomProcedure } from '../procedure/randomProcedure.testing'
 import { Kit } from '../shop/kit'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { after, asFoundState, type VehicleState } from '../vehicle/vehicleState'
-import { findPlan, type PlanOptions } from './findPlan'
+import { AT_ONCE, findPlan, type PlanOptions } from './findPlan'
 import { FoundPlan } from './foundPlan'
 import { planJob } from './jobPlan'
 import { planFrom } from './planFrom'
@@ -176,6 +176,18 @@ test('beside a plan: its valid orders counted, the order of the record dearer, a
   expect(extras.recordedS).toBeGreaterThanOrEqual(plan.value.proof.totalS)
   expect(extras.alsoNow.map(({ cavityId }) => cavityId)).toContain('pillar-cavity')
   for (const { extraS } of extras.alsoNow) expect(extraS).toBeGreaterThan(0)
+})
+
+test('at once there is a safe order, with an honest word on what could be saved', () => {
+  let better = 0
+  for (const [size, seed] of [[16, 8], [16, 23], [30, 23]] as const) {
+    const model = forBuild(randomProcedure(seed, { size }), {})
+    const [first, best] = [found(model, {}, { limits: AT_ONCE })!, found(model, {})!]
+    expect([seed, best.proof.proven, first.proof.totalS >= best.proof.totalS, first.proof.totalS - first.proof.gapS <= best.proof.totalS + 1e-6]).toEqual([seed, true, true, true])
+    if (first.proof.totalS > best.proof.totalS) better += 1
+  }
+  // Were it always the quickest already, its bound would not be tried.
+  expect(better).toBeGreaterThan(0)
 })
 
 test('with a facet nobody has told, the quickest and the longest of the builds it may be', () => {

@@ -35,6 +35,9 @@ const ROUNDING_S = 1e-6
 /** `from`: where a live job stands; what it has done is left out and the rest is ordered from there. */
 export type PlanOptions = { limits?: SearchLimits; from?: LiveStart; onProgress?: (progress: PlanProgress) => void }
 
+/** Enough for a safe order, with what is known of a better one; nothing is looked for beyond the first glance. */
+export const AT_ONCE: SearchLimits = { expandedStates: 0 }
+
 /** How far the search is: which choice of how many, and the states it went through. */
 export type PlanProgress = { choice: number; choices: number; expanded: number }
 

@@ -137,7 +137,7 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
             </button>
           </>
         )}
-        {input && !planned.current && <Working planned={planned} />}
+        {input && (!planned.current || planned.first) && <Working planned={planned} />}
         {result && !result.ok && (
           <div role="alert" className="border-l-8 border-stop bg-sheet p-5">
             <h2 className="text-2xl">There is no way in.</h2>
@@ -198,7 +198,7 @@ function Working({ planned }: { planned: Planned }) {
   if (planned.stopped)
     return (
       <p role="status" className="mb-4 max-w-xl border-l-8 border-untravelled py-2 pl-5 text-lg">
-        Stopped. {planned.result ? 'What stands here is the answer to what was chosen before.' : ''} Change anything on the left to look again.
+        Stopped. {planned.first ? 'What stands here is safe, and was the best so far.' : planned.result ? 'What stands here is the answer to what was chosen before.' : ''} Change anything on the left to look again.
       </p>
     )
   if (!planned.progress) return null
@@ -206,7 +206,8 @@ function Working({ planned }: { planned: Planned }) {
   return (
     <p role="status" className="mb-4 flex max-w-xl flex-wrap items-center justify-between gap-3 border-l-8 border-petrol py-2 pl-5 text-lg">
       <span>
-        Looking for the quickest safe order: way {choice} of {choices}, {expanded.toLocaleString('en')} states looked at.
+        {planned.first ? 'What stands here is safe. Looking for a better order' : 'Looking for the best safe order'}: {choices > 1 && `way ${choice} of ${choices}, `}
+        {expanded.toLocaleString('en')} possibilities looked at.
       </span>
       <button type="button" className="desk-button" onClick={planned.stop}>
         Stop

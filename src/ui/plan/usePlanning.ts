@@ -1,7 +1,8 @@
 import { useEffect, useState } from 'react'
 import { startExtras, startLanes, startPlanning, type LanesAnswer, type PlanningInput } from '@/client/planning'
-import type { Result } from '@/core/base/result'
+import { ok, type Result } from '@/core/base/result'
 import type { PlanError, PlanProgress } from '@/core/plan/findPlan'
+import type { FoundPlan } from '@/core/plan/foundPlan'
 import { planFrom, type JobPlan } from '@/core/plan/planFrom'
 import type { PlanExtras } from '@/core/plan/planExtras'
 import type { Station } from '@/core/procedure/station'
@@ -9,12 +10,14 @@ import { forBuild } from '@/core/procedure/forBuild'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 
 export type Planned = {
-  /** The last answer; it stays while the next one is worked out. */
+  /** The answer, or before it is there a safe order that may not be the quickest; the last answer stays until one of them is. */
   result: Result<JobPlan, PlanError> | null
   /** Set while an answer is worked out that takes longer than half a second. */
   progress: PlanProgress | null
-  /** Whether the answer belongs to what is asked now. */
+  /** Whether the answer belongs to what is asked now, and nothing better is looked for any more. */
   current: boolean
+  /** What stands there is a safe order for what is asked now, and a better one is looked for, or was until somebody stopped it. */
+  first: boolean
   /** Somebody stopped the search for what is asked now. */
   stopped: boolean
   stop: () => void
@@ -25,6 +28,7 @@ const SHOWN_AFTER_MS = 500
 /** A plan worked out beside the page. Asked anew when the input changes; null asks nothing. Keep the input's identity while it stays the same. */
 export function usePlanning(input: PlanningInput | null): Planned {
   const [answered, setAnswered] = useState<{ input: PlanningInput; result: Result<JobPlan, PlanError> } | null>(null)
+  const [first, setFirst] = useState<{ input: PlanningInput; result: Result<JobPlan, PlanError> } | null>(null)
   const [progress, setProgress] = useState<{ input: PlanningInput; now: PlanProgress } | null>(null)
   const [stopped, setStopped] = useState<PlanningInput | null>(null)
 
@@ -32,29 +36,47 @@ export function usePlanning(input: PlanningInput | null): Planned {
     if (!input || stopped === input) return
     const begunMs = performance.now()
     let live = true
-    const planning = startPlanning(input, (now) => {
-      if (live && performance.now() - begunMs > SHOWN_AFTER_MS) setProgress({ input, now })
-    })
+    let firstShown: ReturnType<typeof setTimeout> | undefined
+    const planning = startPlanning(
+      input,
+      (now) => {
+        if (live && performance.now() - begunMs > SHOWN_AFTER_MS) setProgress({ input, now })
+      },
+      (found) => {
+        // What is answered soon is not shown twice.
+        firstShown = setTimeout(() => live && setFirst({ input, result: planOf(input, ok(found)) }), Math.max(0, SHOWN_AFTER_MS - (performance.now() - begunMs)))
+      },
+    )
     planning.answer.then((found) => {
-      if (!live) return
-      const plan = found.ok ? planFrom(forBuild(input.document, input.request.build, input.request.heads), input.request, input.house, rulesInForce(input.rules), found.value) : found
-      if (!plan.ok && plan.error.kind === 'stale') throw new Error(`A plan just found does not fit its own record at ${plan.error.key}.`)
-      setAnswered({ input, result: plan as Result<JobPlan, PlanError> })
+      clearTimeout(firstShown)
+      if (live) setAnswered({ input, result: planOf(input, found) })
     })
     return () => {
       live = false
+      clearTimeout(firstShown)
       planning.cancel()
     }
   }, [input, stopped])
 
-  const waiting = input !== null && answered?.input !== input && stopped !== input
+  const unanswered = input !== null && answered?.input !== input
+  const waiting = unanswered && stopped !== input
+  const isFirst = unanswered && first?.input === input
   return {
-    result: input ? (answered?.result ?? null) : null,
+    result: input ? ((isFirst ? first.result : answered?.result) ?? null) : null,
     progress: waiting && progress?.input === input ? progress.now : null,
-    current: answered?.input === input,
+    current: answered?.input === input || (isFirst && stopped === input),
+    first: isFirst,
     stopped: input !== null && stopped === input,
     stop: () => setStopped(input),
   }
+}
+
+/** A found order as a plan. */
+function planOf(input: PlanningInput, found: Result<FoundPlan, PlanError>): Result<JobPlan, PlanError> {
+  if (!found.ok) return found
+  const plan = planFrom(forBuild(input.document, input.request.build, input.request.heads), input.request, input.house, rulesInForce(input.rules), found.value)
+  if (!plan.ok && plan.error.kind === 'stale') throw new Error(`A plan just found does not fit its own record at ${plan.error.key}.`)
+  return plan as Result<JobPlan, PlanError>
 }
 
 /** What is worth knowing beside a plan, once the plan is there; null while it is not. */

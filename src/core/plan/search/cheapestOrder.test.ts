@@ -104,6 +104,14 @@ describe('limits', () => {
     expect(found.setUpMs).toBeGreaterThanOrEqual(whole.setUpMs)
     expect(costOf(problem, found.steps)).toBe(found.setUpMs)
   })
+  test('better orders are told as they are found: each better than the one before, the last one the answer', () => {
+    const told: number[] = []
+    const found = cheapestOrder(randomProblem(4, { operations: 40, tools: 5, stations: 4, settings: 1, guards: 1, pairChance: 0.16, needChance: 0.1 }), [], { expandedStates: 20_000, onBetter: (setUpMs) => told.push(setUpMs) })
+    if (found.kind !== 'order') throw new Error(found.kind)
+    expect(told.length).toBeGreaterThan(1)
+    expect(told).toEqual([...new Set(told)].sort((a, b) => b - a))
+    expect(told.at(-1)).toBe(found.setUpMs)
+  })
   test.each([4, 13])('what a glance does not settle a second look with the strong bound does, alike (seed %d)', (seed) => {
     const problem = randomProblem(seed, { operations: 40, tools: 5, stations: 4, settings: 1, guards: 1, pairChance: 0.16, needChance: 0.1 })
     const inOne = cheapestOrder(problem)

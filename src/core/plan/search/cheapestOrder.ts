@@ -12,6 +12,8 @@ export type SearchLimits = {
   expandedStates: number
   /** Told now and then how many states were expanded, so that somebody who waits sees it go on. */
   onProgress?: (expanded: number) => void
+  /** Told what each order takes that is better than those before it; the first comes before any bound is worked out. */
+  onBetter?: (setUpMs: number) => void
 }
 export const DEFAULT_LIMITS: SearchLimits = { expandedStates: 60_000 }
 
@@ -83,7 +85,7 @@ class Search {
   private readonly states: States
   private readonly root: number
   private best: Best | null = null
-  private onProgress: SearchLimits['onProgress']
+  private limits: SearchLimits = DEFAULT_LIMITS
   private expanded = 0
 
   constructor(
@@ -98,7 +100,7 @@ class Search {
 
   run(limits: SearchLimits, beams: { first: readonly number[]; last: readonly number[] }): SearchOutcome {
     const { states, root } = this
-    this.onProgress = limits.onProgress
+    this.limits = limits
     if (this.below === Infinity) this.dive()
     const least = states.restOf(root)
     if (least >= FAR) return { kind: 'impossible', expanded: 0 }
@@ -151,6 +153,7 @@ class Search {
     const moves: Move[] = []
     for (let at: BeamNode | null = node; at?.move; at = at.from) moves.unshift(at.move)
     this.best = { moves, costMs }
+    this.limits.onBetter?.(costMs)
     return true
   }
 
@@ -181,14 +184,17 @@ class Search {
     const { states, root } = this
     const expanding = () => {
       this.expanded += 1
-      if (this.expanded % TOLD_EVERY === 0) this.onProgress?.(this.expanded)
+      if (this.expanded % TOLD_EVERY === 0) this.limits.onProgress?.(this.expanded)
     }
     const secondPartMs = secondPartExcess(states, expandedStates / 4, expanding)
     return explore(states, [{ id: root, costMs: 0 }], {
       most: expandedStates,
       worst: () => this.worst,
       extraMs: (id) => (states.isInFirstPart(id) ? secondPartMs : 0),
-      found: (costMs, moves) => (this.best = { moves: moves(), costMs }),
+      found: (costMs, moves) => {
+        this.best = { moves: moves(), costMs }
+        this.limits.onBetter?.(costMs)
+      },
       expanding,
     })
   }

@@ -18,6 +18,8 @@ export type ClockedOutcome = { steps: SearchStep[] | null; costMs: number; bound
 
 /** Widths of the beams that find an order before the proof, and of the one that looks further where it did not come. */
 const FIRST_BEAMS = [3, 12, 40]
+/** Where only a safe order is wanted at once. */
+const AT_ONCE_BEAMS = [3]
 const LAST_BEAM = 150
 /** So far with a bound that is worked out quickly; what is harder is worth one that says more. */
 const GLANCE_STATES = 3_000
@@ -34,7 +36,7 @@ const TOLD_EVERY = 250
  */
 export function clockedOrder(problem: SearchProblem, wholes: readonly (readonly number[])[], clocks: Clocks, limits: SearchLimits, below = Infinity, leastMs = 0): ClockedOutcome {
   const reduced = reduce(problem, wholes, { clocks: clocks.inTurn })
-  const glance = new ClockedSearch(reduced, clocks, below, leastMs, LowerBound.bestFor).run({ ...limits, expandedStates: Math.min(limits.expandedStates, GLANCE_STATES) }, FIRST_BEAMS)
+  const glance = new ClockedSearch(reduced, clocks, below, leastMs, LowerBound.bestFor).run({ ...limits, expandedStates: Math.min(limits.expandedStates, GLANCE_STATES) }, limits.expandedStates === 0 ? AT_ONCE_BEAMS : FIRST_BEAMS)
   if (glance.boundMs >= glance.costMs || limits.expandedStates <= GLANCE_STATES) return glance
   const thorough = new ClockedSearch(reduced, clocks, glance.costMs, glance.boundMs, LowerBound.strongFor).run(following(limits, glance.expanded), [])
   return { ...thorough, steps: thorough.steps ?? glance.steps, expanded: glance.expanded + thorough.expanded }
