@@ -9,10 +9,10 @@ import type { JobWaits, Wait } from './waits'
 const MOST_STATES = 1_000
 
 /**
- * The waits of a job as clocks of the search; null where there is none. The wait of the plugs after battery off is one, for of these
- * the longest counts; of what sets, cools or dries the longest is another. Both are told in turn where all that could fill the
- * second comes after a plug that waits (the way out, after the way in); else the plugs alone. What is left out is seen when the
- * order is run through, and less is called proven.
+ * The waits of a job as clocks of the search; null where there is none. The longest wait of the plugs after battery off is one, the
+ * longest of what sets, cools or dries another. Both are told in turn where all that could fill the second comes after a plug that
+ * waits (the way out comes after the way in); else the plugs alone. What is left out is seen when the order is run through, and
+ * less is called proven.
  * Cost: a search of what comes after a wait for each that may be the first of those that wait, and every way the settings may stand.
  */
 export function clocksOf(job: JobWaits): Clocks | null {

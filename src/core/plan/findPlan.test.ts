@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { panelVan } from '../../demo/panelVan'
+import { smallBus } from '../../demo/smallBus'
 import { forBuild, type ProcedureForBuild } from '../procedure/forBuild'
 import { randomProcedure } from '../procedure/randomProcedure.testing'
 import { Kit } from '../shop/kit'
@@ -96,6 +97,16 @@ describe('from the middle of a job', () => {
     expect(waitS(0) - waitS(200)).toBe(200)
     expect(waitS(600)).toBe(waitS(5000))
     expect(waitS(0) - waitS(5000)).toBeGreaterThan(300)
+  })
+  test('the battery on the way in and glue after it: both are waited for, and nothing is quicker', () => {
+    const bus = smallBus()
+    const model = forBuild(bus, Object.fromEntries(bus.facets.map((facet) => [facet.id, facet.choices[0]!.id])))
+    const kit = Kit.parse({ id: 'glue', name: 'Bracket', works: [{ id: 'bracket', name: 'Glue the bracket', kind: 'glue', tool: 'adhesive', durationS: 90, unattendedS: 600 }, { id: 'mount', name: 'Mount', tool: 'hex 7', durationS: 60, afterWork: ['bracket'] }] })
+    const access = [{ kind: 'cavity' as const, cavityId: 'column-cavity' }]
+    const fit = { procedureId: 'bus', access: { bracket: access, mount: access }, stations: {}, endings: [], functionsChanged: [] }
+    const plan = found(model, { goals: [], kits: [{ kit, fit }], build: model.build })!
+    expect(plan.proof).toMatchObject({ proven: true, gapS: 0 })
+    expect(plan.steps.filter(({ operation }) => operation.act === 'wait').map(({ operation }) => operation.phase)).toEqual(['in', 'out'])
   })
   test('what somebody has taken off besides goes back with the rest', () => {
     const model = forBuild(panelVan(), AUTO_KEY)

@@ -3,7 +3,7 @@ import type { LegLanes } from './lanesOf'
 /** A stretch in which somebody has nothing in hand; `everybody`: nobody has, because something has to be waited for by the clock. */
 export type Pause = { startS: number; endS: number; everybody: boolean }
 
-/** Walking across and taking up a tool is no pause. */
+/** Longer than the longest walk of the house values (30 s) with a tool taken up (8 s), which are no pause. */
 const LEAST_S = 40
 
 /** The pauses of each lane that are worth a word, in the order of time. Cost: O(steps^2). */

@@ -31,7 +31,7 @@ export type SearchOutcome =
 /** Widths of the beams that find a first order, and of those that look further where the proof did not come. */
 const FIRST_BEAMS = [3, 12]
 const LAST_BEAMS = [60, 300]
-/** So far with a bound that is worked out quickly; what is harder is worth one that says more. */
+/** So far with a bound that is worked out quickly: about as long as one that says more takes to work out. */
 const GLANCE_STATES = 10_000
 /** With fewer to expand the bound that says more would not pay. */
 const FEW_STATES = 5_000

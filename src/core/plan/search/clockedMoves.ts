@@ -205,9 +205,12 @@ export class ClockedMoves {
       const costMs = from.costMs + wayMs
       const spentMs = spent ? table.spentOnTheWay(at.place, to.place, spent.walkMs) + spent.toolMs[at.tool]![to.tool]! : wayMs
       const state = { done: done.slice(), undecided: undecided.slice() }
-      const earlier = meanwhile.make(state, move)
-      if (to.first >= 0 && this.reduced.phases[to.first]![number]!.waits) for (const end of this.waited(number, state.done, move, costMs, leftMs - spentMs)) visit(end.to, end.move)
-      else visit(this.running(number, state, move, costMs, leftMs - spentMs, decidedMs + this.msOf(earlier)), move)
+      const beforeMs = decidedMs + this.msOf(meanwhile.make(state, move))
+      if (to.first >= 0 && this.reduced.phases[to.first]![number]!.waits) {
+        // What bare hands do there before what waits fills the wait as well.
+        const filledMs = this.decidedMs(state) - this.workMs[to.first]! - beforeMs
+        for (const end of this.waited(number, state.done, move, costMs, leftMs - spentMs - filledMs)) visit(end.to, end.move)
+      } else visit(this.running(number, state, move, costMs, leftMs - spentMs, beforeMs), move)
     }
   }
 
@@ -222,7 +225,7 @@ export class ClockedMoves {
     return { id: this.states.store.intern(done, 0, at.tool, at.place), phase, costMs, overMs: isOver ? -Infinity : costMs + stillMs, undecided: isOver || isEmpty(undecided) ? null : undecided }
   }
 
-  /** What waits is done, as soon as the wait is over. `leftMs`: of the wait, on arrival. Who waits with bare hands takes up any tool meanwhile. */
+  /** What waits is done, as soon as the wait is over. `leftMs`: of the wait, when nothing else is left to do there. Who waits with bare hands takes up any tool meanwhile. */
   private waited(number: number, done: Int32Array, move: ClockedMove, arrivedMs: number, leftMs: number): { to: ClockedState; move: ClockedMove }[] {
     const { operations, toolMs } = this.reduced.problem
     const takingMs = this.clocks.spent?.toolMs ?? toolMs

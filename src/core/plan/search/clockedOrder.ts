@@ -21,7 +21,7 @@ const FIRST_BEAMS = [3, 12, 40]
 /** Where only a safe order is wanted at once. */
 const AT_ONCE_BEAMS = [3]
 const LAST_BEAM = 150
-/** So far with a bound that is worked out quickly; what is harder is worth one that says more. */
+/** So far with a bound that is worked out quickly: about as long as one that says more takes to work out. */
 const GLANCE_STATES = 3_000
 /** For each state that a search without a clock may expand, so many may be reached here: what is optional makes very many of some. */
 const REACHED_PER_STATE = 2

@@ -10,10 +10,13 @@ import { Relaxation } from './relaxation'
 const TOOLS_TOGETHER = 3
 /** A relaxation that grows beyond this from the start is split. */
 const MOST_STATES = 60_000
-/** So many states at most where settings, walking and tools are told together; fewer where there are many places, since each then takes longer. */
+/**
+ * So many states at most where settings, walking and tools are told together (a fifth to two fifths of a second, as seen); fewer where
+ * there are many places, since each then takes longer.
+ */
 const MOST_TOGETHER = 20_000
 const MANY_PLACES = 24
-/** One tool more makes it grow by about that. */
+/** One tool more makes it grow by about that or more, in the seeded records. */
 const GROWS_BY = 2.5
 
 /** The tools of a problem, the most used first. */
