@@ -36,8 +36,8 @@ export function PlanAnswer({ plan, summary, extras }: { plan: JobPlan; summary: 
 /** How long to reckon with, and what hangs on facets that are not told yet. */
 function forecastWords({ forecast, untold }: PlanExtras): string {
   const minutes = (seconds: number) => Math.max(1, Math.round(seconds / 60))
-  const range = untold && minutes(untold.leastS) < minutes(untold.mostS) ? ` ${minutes(untold.leastS)} to ${minutes(untold.mostS)} min, by what is not told yet.` : ''
-  return `Half of such jobs are done in ${minutes(forecast.p50S)} min, four of five in ${minutes(forecast.p80S)}.${range}`
+  const range = untold && minutes(untold.leastS) < minutes(untold.mostS) ? ` Between ${minutes(untold.leastS)} and ${minutes(untold.mostS)} min, by what is not told yet.` : ''
+  return `Half of such jobs are done in ${minutes(forecast.p50S)} min, four of five in ${minutes(forecast.p80S)} min.${range}`
 }
 
 /** What is proved of this order, and what is not. */
