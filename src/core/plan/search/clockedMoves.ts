@@ -37,6 +37,7 @@ export class ClockedMoves {
   /** How long each operation takes. */
   readonly workMs: Float64Array
   private readonly doneMsOf = new Memo()
+  private readonly lost: Int32Array
 
   constructor(
     private readonly states: States,
@@ -44,6 +45,7 @@ export class ClockedMoves {
     private readonly clocks: Clocks,
   ) {
     this.words = states.space.words
+    this.lost = new Int32Array(this.words)
     this.stages = clocks.inTurn.map((clock, i) => new ClockStage(reduced, clock, i, clocks.workMs))
     this.workMs = Float64Array.from(reduced.members, (group) => group.reduce((sum, i) => sum + clocks.workMs[i]!, 0))
   }
@@ -78,7 +80,11 @@ export class ClockedMoves {
 
   /** Of what is undecided in `b`, how long that takes which is not in `a`. */
   lostMs(a: ClockedState, b: ClockedState): number {
-    return b.undecided ? this.msOf(b.undecided.map((bits, word) => bits & ~(a.undecided?.[word] ?? 0))) : 0
+    if (!b.undecided) return 0
+    if (!a.undecided) return this.msOf(b.undecided)
+    const { lost } = this
+    for (let word = 0; word < this.words; word++) lost[word] = b.undecided[word]! & ~a.undecided[word]!
+    return this.msOf(lost)
   }
 
   /** Every state a move leads to, in a fixed order. */
@@ -200,10 +206,10 @@ export class ClockedMoves {
     const leftMs = from.overMs - from.costMs
     const decidedMs = this.decidedMs({ done, undecided })
     const table = meanwhile.tables.table(done, 0)
-    for (const { costMs: wayMs, ...to } of meanwhile.moves({ done, undecided }, at)) {
-      const move: ClockedMove = { ...to, act: -1 }
-      const costMs = from.costMs + wayMs
-      const spentMs = spent ? table.spentOnTheWay(at.place, to.place, spent.walkMs) + spent.toolMs[at.tool]![to.tool]! : wayMs
+    for (const to of meanwhile.moves({ done, undecided }, at)) {
+      const move: ClockedMove = { tool: to.tool, place: to.place, first: to.first, act: -1 }
+      const costMs = from.costMs + to.costMs
+      const spentMs = spent ? table.spentOnTheWay(at.place, to.place, spent.walkMs) + spent.toolMs[at.tool]![to.tool]! : to.costMs
       const state = { done: done.slice(), undecided: undecided.slice() }
       const beforeMs = decidedMs + this.msOf(meanwhile.make(state, move))
       if (to.first >= 0 && this.reduced.phases[to.first]![number]!.waits) {

@@ -90,13 +90,14 @@ class ClockedSearch {
     const found: [ClockedState, ClockedMove][] = []
     // The bound of a child may expand states of its own only once these children have been read.
     this.moves.expand(node, (to, move) => found.push([to, move]))
-    return found.flatMap(([to, move]) => {
+    const children: Node[] = []
+    for (const [to, move] of found) {
       const child = this.nodeOf(to, move, node)
-      if (child.leastMs >= this.worst) return []
-      if (!this.states.isFinished(child.id)) return [child]
-      this.best = { node: child, costMs: child.leastMs }
-      return []
-    })
+      if (child.leastMs >= this.worst) continue
+      if (this.states.isFinished(child.id)) this.best = { node: child, costMs: child.leastMs }
+      else children.push(child)
+    }
+    return children
   }
 
   private stepsTo(end: Node): SearchStep[] {

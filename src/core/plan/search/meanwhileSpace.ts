@@ -6,7 +6,7 @@ import type { Reduced } from './reduce'
 import { factsOf, isDecidedHere, isDoneAtOnce, isUndecided, settlesNothing } from './rules'
 
 // Taken once: a look-up of the global for each state would show.
-const { floor } = Math
+const { clz32 } = Math
 
 /**
  * What is done, and of that what is undecided: it was possible before the clock was started, and may be taken as done then or
@@ -29,12 +29,11 @@ export class MeanwhileSpace {
   private readonly problem: SearchProblem
   private readonly words: number
   private readonly size: number
-  private readonly tool: Int32Array
-  private readonly station: Int32Array
-  private readonly allowed: Uint8Array
+  private readonly places: number
   /** What takes a guard away and what waits is only done by itself. */
-  private readonly alone: Uint8Array
-  private readonly anyGuarded: boolean
+  private readonly alone: Int32Array
+  /** What a guard of an operation turns on: another may become possible by it. */
+  private readonly turns: Int32Array
   private readonly mayBeUndecided: Uint8Array
   /** Per operation, what comes right before it, right after it, and both; then all that must come before and after it. */
   private readonly before: Int32Array[]
@@ -42,10 +41,14 @@ export class MeanwhileSpace {
   private readonly beside: Int32Array[]
   private readonly ancestors: Int32Array[]
   private readonly descendants: Int32Array[]
-  /** Operations by carried tool and station, bare-handed ones among them, in their order. */
-  private readonly here: Int32Array[]
-  /** Per place, what is done there at once; written anew for each move. */
-  private readonly plain: Int32Array[]
+  /** By tool and place, the words of what is done there with just that tool (0: bare hands). */
+  private readonly withTool: Int32Array
+  /** Of one state at a time: what could be done, and of that what would be done at once; per place, that with a tool in hand. */
+  private readonly ready: Int32Array
+  private readonly atOnce: Int32Array
+  private readonly plain: Int32Array
+  private readonly plainPlaces: Int32Array
+  private plainCount = 0
   private readonly set: Int32Array
 
   /** `clock`: which of the clocks in turn runs. */
@@ -57,12 +60,13 @@ export class MeanwhileSpace {
     const { operations, pairs, toolMs, walkMs } = problem
     this.size = operations.length
     this.words = Math.max(1, Math.ceil(this.size / 32))
-    this.tool = Int32Array.from(operations, (operation) => operation.tool)
-    this.station = Int32Array.from(operations, (operation) => operation.station)
-    this.allowed = Uint8Array.from(operations.flatMap((operation) => operation.allowed.map(Number)))
+    this.places = this.tables.places
     const facts = factsOf(problem).map((fact, i) => ({ ...fact, phases: phases[i]! }))
-    this.alone = Uint8Array.from(facts, (fact) => Number(!isDoneAtOnce(fact) || fact.phases[clock]!.waits))
-    this.anyGuarded = operations.some((operation) => operation.guards.length > 0)
+    const [alone, turns] = [new Int32Array(this.words), new Int32Array(this.words)]
+    facts.forEach((fact, i) => (!isDoneAtOnce(fact) || fact.phases[clock]!.waits) && addTo(alone, i))
+    for (const operation of operations) for (const guard of operation.guards) for (const i of guard.operations) addTo(turns, i)
+    this.alone = alone
+    this.turns = turns
     this.mayBeUndecided = Uint8Array.from(facts, (fact) => Number(isUndecided(fact, clock)))
     const none = () => operations.map(() => new Int32Array(this.words))
     ;[this.before, this.after, this.beside, this.ancestors, this.descendants] = [none(), none(), none(), none(), none()]
@@ -75,12 +79,16 @@ export class MeanwhileSpace {
     // Operations are numbered in an order that keeps the pairs.
     for (const [first, then] of [...pairs].sort((a, b) => a[1] - b[1])) this.take(this.ancestors[then]!, first, this.ancestors[first]!)
     for (const [first, then] of [...pairs].sort((a, b) => b[0] - a[0])) this.take(this.descendants[first]!, then, this.descendants[then]!)
-    this.set = new Int32Array(this.words)
-    this.plain = Array.from({ length: this.tables.places }, () => new Int32Array(this.words))
-    this.here = Array.from({ length: toolMs.length * walkMs.length }, (_, at) => {
-      const [tool, station] = [floor(at / walkMs.length), at % walkMs.length]
-      return Int32Array.from(operations.keys()).filter((i) => operations[i]!.station === station && (operations[i]!.tool === 0 || operations[i]!.tool === tool))
+    this.withTool = new Int32Array(toolMs.length * this.places * this.words)
+    operations.forEach(({ tool, station, allowed }, i) => {
+      for (let combination = 0; combination < problem.combinations; combination++)
+        if (allowed[combination]) this.withTool[(tool * this.places + station * problem.combinations + combination) * this.words + (i >> 5)]! |= 1 << (i & 31)
     })
+    this.ready = new Int32Array(this.words)
+    this.atOnce = new Int32Array(this.words)
+    this.plain = new Int32Array(this.places * this.words)
+    this.plainPlaces = new Int32Array(this.places)
+    this.set = new Int32Array(this.words)
   }
 
   /** Of what was done before the clock is started, what may as well be done while it runs, with all that followed it. */
@@ -97,51 +105,48 @@ export class MeanwhileSpace {
 
   /** Does at once what is free here, and takes what is undecided and free here as done now. Changes the state in place; what is done is added to `trace`. */
   close({ done, undecided }: Meanwhile, { tool, place }: At, trace?: number[]): void {
-    const combination = place % this.problem.combinations
-    const list = this.listAt(tool, place)
     for (let again = true; again; ) {
       again = false
-      for (let at = 0; at < list.length; at++) {
-        const i = list[at]!
-        if (isIn(done, i) || this.alone[i] === 1 || !this.isAllowed(i, combination) || !this.isReady(i, done) || !settlesNothing(this.before[i]!, undecided)) continue
-        addTo(done, i)
-        trace?.push(i)
-        // One pass is enough for plain operations; one with a guard may become possible by a later one.
-        if (this.anyGuarded) again = true
+      for (let word = 0; word < this.words; word++)
+        for (let left = this.freeHere(tool, place, word) & ~done[word]! & ~this.alone[word]!; left !== 0; left &= left - 1) {
+          const i = word * 32 + 31 - clz32(left & -left)
+          if (!this.isReady(i, done) || !settlesNothing(this.before[i]!, undecided)) continue
+          addTo(done, i)
+          trace?.push(i)
+          // One pass is enough for plain operations; one with a guard may become possible by a later one.
+          if (isIn(this.turns, i)) again = true
+        }
+      if (!this.findDecidable(undecided, tool, place)) continue
+      for (let word = 0; word < this.words; word++) {
+        undecided[word]! &= ~this.set[word]!
+        if (trace) for (let left = this.set[word]!; left !== 0; left &= left - 1) trace.push(word * 32 + 31 - clz32(left & -left))
       }
-      if (isEmpty(undecided)) continue
-      for (const i of this.decidable(undecided, list, combination)) {
-        removeFrom(undecided, i)
-        trace?.push(i)
-        again = true
-      }
+      again = true
     }
   }
 
   /** Every move from a state in which what is free is done, in a fixed order. */
   moves({ done, undecided }: Meanwhile, { tool, place }: At): MeanwhileMove[] {
-    const { toolMs, combinations } = this.problem
+    const { toolMs } = this.problem
+    const { places, ready } = this
     const table = this.tables.table(done, 0)
     const ways = table.from(place)
-    const ready: number[] = []
-    for (let i = 0; i < this.size; i++) if (isIn(done, i) ? isIn(undecided, i) : this.isReady(i, done)) ready.push(i)
+    this.findReady(done, undecided)
     const found: MeanwhileMove[] = []
     for (let next = 0; next < toolMs.length; next++) {
       // The bare hand is no tool to change to.
       if (next === 0 && tool !== 0) continue
-      // A tool is taken up for an operation with it; what bare hands can do there is done before or after.
-      const isOwn = (i: number) => (next === tool ? this.tool[i] === 0 || this.tool[i] === tool : this.tool[i] === next)
-      const own = ready.filter(isOwn)
-      if (own.length === 0) continue
-      const plainAt = this.plainAt(ready, undecided, next)
-      for (let to = 0; to < ways.length; to++) {
-        if (ways[to]! >= FAR || this.passesSomething(plainAt, table, place, to, next === tool)) continue
-        const [station, combination] = [floor(to / combinations), to % combinations]
-        const here = own.filter((i) => this.station[i] === station && this.isAllowed(i, combination))
-        if (here.length === 0) continue
+      let isLookedAt = false
+      for (let to = 0; to < places; to++) {
+        if (ways[to]! >= FAR || !this.hasOwn(next, to, next === tool)) continue
+        if (!isLookedAt) this.findPlain(undecided, next)
+        isLookedAt = true
+        if (this.passesSomething(table, place, to, next === tool)) continue
         const costMs = toolMs[tool]![next]! + ways[to]!
-        if (here.some((i) => isIn(plainAt[to]!, i))) found.push({ tool: next, place: to, first: -1, costMs })
-        else for (const first of here) found.push({ tool: next, place: to, first, costMs })
+        if (this.hasOwn(next, to, next === tool, this.plain)) found.push({ tool: next, place: to, first: -1, costMs })
+        else
+          for (let word = 0; word < this.words; word++)
+            for (let left = this.ownHere(next, to, next === tool, word) & ready[word]!; left !== 0; left &= left - 1) found.push({ tool: next, place: to, first: word * 32 + 31 - clz32(left & -left), costMs })
       }
     }
     return found
@@ -174,8 +179,20 @@ export class MeanwhileSpace {
     addTo(into, own)
   }
 
-  private listAt(tool: number, place: number): Int32Array {
-    return this.here[tool * this.problem.walkMs.length + floor(place / this.problem.combinations)]!
+  /** A word of what is free at a place with a tool in hand, also with bare hands. */
+  private freeHere(tool: number, place: number, word: number): number {
+    return this.withTool[place * this.words + word]! | this.withTool[(tool * this.places + place) * this.words + word]!
+  }
+
+  /** A word of what one comes for: a tool is taken up for an operation with it; what bare hands can do there is done before or after. */
+  private ownHere(tool: number, place: number, isInHand: boolean, word: number): number {
+    return isInHand ? this.freeHere(tool, place, word) : this.withTool[(tool * this.places + place) * this.words + word]!
+  }
+
+  /** Whether something that is ready is what one comes to a place for; `plain`: that would be done there at once. */
+  private hasOwn(tool: number, place: number, isInHand: boolean, plain?: Int32Array): boolean {
+    for (let word = 0; word < this.words; word++) if ((this.ownHere(tool, place, isInHand, word) & this.ready[word]! & (plain ? plain[place * this.words + word]! : -1)) !== 0) return true
+    return false
   }
 
   private isReady(i: number, done: Int32Array): boolean {
@@ -185,52 +202,60 @@ export class MeanwhileSpace {
     return guards.length === 0 || guards.every((guard) => guardHolds(guard, (other) => isIn(done, other)))
   }
 
-  /** Undecided operations that are free here together with all undecided ones they hang together with, in their order. */
-  private decidable(undecided: Int32Array, list: Int32Array, combination: number): number[] {
-    const set = this.set.fill(0)
-    let found: number[] = []
-    for (let at = 0; at < list.length; at++) {
-      const i = list[at]!
-      if (!isIn(undecided, i) || !this.isAllowed(i, combination)) continue
-      found.push(i)
-      addTo(set, i)
+  /** What could be done now, or taken as done now; and of that what is not undecided and would be done at once. */
+  private findReady(done: Int32Array, undecided: Int32Array): void {
+    const { ready, atOnce } = this
+    for (let word = 0; word < this.words; word++) {
+      ready[word] = done[word]! & undecided[word]!
+      atOnce[word] = 0
     }
+    for (let i = 0; i < this.size; i++) {
+      if (isIn(done, i) || !this.isReady(i, done)) continue
+      addTo(ready, i)
+      if (!isIn(this.alone, i) && settlesNothing(this.before[i]!, undecided)) addTo(atOnce, i)
+    }
+  }
+
+  /** Writes to `set` the undecided operations that are free here together with all undecided ones they hang together with; false where there are none. */
+  private findDecidable(undecided: Int32Array, tool: number, place: number): boolean {
+    const { set } = this
+    for (let word = 0; word < this.words; word++) set[word] = undecided[word]! & this.freeHere(tool, place, word)
     for (let dropped = true; dropped; ) {
       dropped = false
-      found = found.filter((i) => {
-        if (isDecidedHere(this.beside[i]!, undecided, set)) return true
-        removeFrom(set, i)
-        dropped = true
-        return false
-      })
+      for (let word = 0; word < this.words; word++)
+        for (let left = set[word]!; left !== 0; left &= left - 1) {
+          const i = word * 32 + 31 - clz32(left & -left)
+          if (isDecidedHere(this.beside[i]!, undecided, set)) continue
+          removeFrom(set, i)
+          dropped = true
+        }
     }
-    return found
+    return !isEmpty(set)
   }
 
-  /** For each place, what of some ready operations is done there at once with a tool in hand. */
-  private plainAt(ready: readonly number[], undecided: Int32Array, tool: number): Int32Array[] {
-    const { combinations } = this.problem
-    const plainAt = this.plain
-    for (const plain of plainAt) plain.fill(0)
-    const nothingUndecided = isEmpty(undecided)
-    for (const i of ready) {
-      if ((this.tool[i] !== 0 && this.tool[i] !== tool) || this.alone[i] === 1 || isIn(undecided, i) || !settlesNothing(this.before[i]!, undecided)) continue
-      for (let combination = 0; combination < combinations; combination++) if (this.isAllowed(i, combination)) addTo(plainAt[this.station[i]! * combinations + combination]!, i)
+  /** For each place, what is done there at once with a tool in hand. */
+  private findPlain(undecided: Int32Array, tool: number): void {
+    const { plain, words } = this
+    this.plainCount = 0
+    for (let place = 0; place < this.places; place++) {
+      const anyDecidable = this.findDecidable(undecided, tool, place)
+      let any = 0
+      for (let word = 0; word < words; word++) {
+        const here = (this.atOnce[word]! & this.freeHere(tool, place, word)) | (anyDecidable ? this.set[word]! : 0)
+        plain[place * words + word] = here
+        any |= here
+      }
+      if (any !== 0) this.plainPlaces[this.plainCount++] = place
     }
-    if (!nothingUndecided) for (let place = 0; place < plainAt.length; place++) for (const i of this.decidable(undecided, this.listAt(tool, place), place % combinations)) addTo(plainAt[place]!, i)
-    return plainAt
-  }
-
-  private isAllowed(i: number, combination: number): boolean {
-    return this.allowed[i * this.problem.combinations + combination] === 1
   }
 
   /** Whether the cheapest way leads over a place where something could be done at once with the same tool: then that is its own move. */
-  private passesSomething(plainAt: readonly Int32Array[], table: PlaceTable, from: number, to: number, sameTool: boolean): boolean {
+  private passesSomething(table: PlaceTable, from: number, to: number, sameTool: boolean): boolean {
     const ways = table.from(from)
-    for (let via = 0; via < plainAt.length; via++) {
+    for (let at = 0; at < this.plainCount; at++) {
+      const via = this.plainPlaces[at]!
       // Here nothing is left for the tool in hand; with another one there may be.
-      if (ways[via]! >= ways[to]! || (via === from && sameTool) || isEmpty(plainAt[via]!)) continue
+      if (ways[via]! >= ways[to]! || (via === from && sameTool)) continue
       if (ways[via]! + table.from(via)[to]! === ways[to]!) return true
     }
     return false

@@ -33,6 +33,10 @@ export class Relaxation {
   private readonly toolAs: number[]
   private readonly placeAs: number[]
   private most = MOST_STATES
+  /** Children of the states that are being solved, and what each move costs. */
+  private stackIds = new Int32Array(1024)
+  private stackMs = new Float64Array(1024)
+  private stacked = 0
   /** Per kept tool, the words of its operations and the least that taking it up costs. */
   private readonly uses: { tool: number; words: Int32Array; leastMs: number }[]
 
@@ -90,14 +94,17 @@ export class Relaxation {
     const at = id * store.stride
     if (space.isFinished(store.data, at)) return this.values.set(id, space.endMs(store.data, at, store.placeOf(id)))
     space.expand(store.data, at, store.toolOf(id), store.placeOf(id))
-    const children = new Int32Array(space.childCount)
-    const costs = new Float64Array(space.childCount)
-    for (let i = 0; i < children.length; i++) {
-      costs[i] = space.childCost[i]!
-      children[i] = this.idOf(space.childWords, i * space.words, space.childTool[i]!, space.childPlace[i]!)
+    // The next state to be expanded overwrites the children: theirs are kept on a stack.
+    const from = this.stacked
+    const to = (this.stacked += space.childCount)
+    while (to > this.stackIds.length) this.growStack()
+    for (let i = 0; i < space.childCount; i++) {
+      this.stackMs[from + i] = space.childCost[i]!
+      this.stackIds[from + i] = this.idOf(space.childWords, i * space.words, space.childTool[i]!, space.childPlace[i]!)
     }
     let best = FAR
-    for (let i = 0; i < children.length; i++) if (costs[i]! < best) best = min(best, costs[i]! + this.solve(children[i]!))
+    for (let i = from; i < to; i++) if (this.stackMs[i]! < best) best = min(best, this.stackMs[i]! + this.solve(this.stackIds[i]!))
+    this.stacked = from
     return this.values.set(id, best)
   }
 
@@ -115,6 +122,14 @@ export class Relaxation {
         }
     }
     return sum
+  }
+
+  private growStack(): void {
+    const [ids, ms] = [this.stackIds, this.stackMs]
+    this.stackIds = new Int32Array(ids.length * 2)
+    this.stackIds.set(ids)
+    this.stackMs = new Float64Array(ms.length * 2)
+    this.stackMs.set(ms)
   }
 
   private idOf(words: Int32Array, offset: number, tool: number, place: number): number {

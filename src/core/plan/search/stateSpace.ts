@@ -41,12 +41,13 @@ export class StateSpace {
   private readonly firstFrom: Int32Array
   private readonly firstTo: Int32Array
   private readonly last: Int32Array
-  /** Operations by carried tool and station, bare-handed ones among them, in their order. */
+  /** By carried tool and place, what is done there at once, also with bare hands, in their order. */
   private readonly here: Int32Array[]
   private readonly ready: Int32Array
   private readonly toolMs: Float64Array
   private readonly tools: number
-  private readonly anyGuarded: boolean
+  /** Whether a guard of an operation turns on it: another may become possible by it. */
+  private readonly turns: Uint8Array
   /** Operations that may wait for free until any of their successors is done, last first, and per operation its successors' words. */
   private readonly waiters: Int32Array
   private readonly after: Int32Array
@@ -56,6 +57,11 @@ export class StateSpace {
   /** Per place, whether something can be done there now: bit 1 with the tool or by hand, bit 2 because the tool is meant for it. */
   private readonly plain: Uint8Array
   private readonly risky: Uint8Array
+  /** The places marked in `plain`. */
+  private readonly plainPlaces: Int32Array
+  private plainCount = 0
+  /** Per tool, whether something can be done with it now. */
+  private readonly wanted: Uint8Array
 
   /** `alone`: operations that have to be made by themselves beside those that take a guard away. */
   constructor(readonly problem: SearchProblem, alone: readonly boolean[] = []) {
@@ -87,11 +93,13 @@ export class StateSpace {
     }
     // A full word is -1, also where it holds 32 operations: (1 << 32) - 1 would be 0.
     this.last = Int32Array.from({ length: this.words }, (_, word) => (this.size - word * 32 >= 32 ? -1 : (1 << (this.size - word * 32)) - 1))
-    this.here = Array.from({ length: this.tools * walkMs.length }, (_, at) => {
-      const [tool, station] = [floor(at / walkMs.length), at % walkMs.length]
-      return Int32Array.from(operations.keys()).filter((i) => operations[i]!.station === station && (operations[i]!.tool === 0 || operations[i]!.tool === tool))
+    this.here = Array.from({ length: this.tools * this.places }, (_, at) => {
+      const [tool, place] = [floor(at / this.places), at % this.places]
+      const [station, combination] = [floor(place / this.combinations), place % this.combinations]
+      return Int32Array.from(operations.keys()).filter((i) => this.alone[i] === 0 && operations[i]!.station === station && operations[i]!.allowed[combination] && (operations[i]!.tool === 0 || operations[i]!.tool === tool))
     })
-    this.anyGuarded = this.guarded.includes(1)
+    this.turns = new Uint8Array(this.size)
+    for (const operation of operations) for (const guard of operation.guards) for (const i of guard.operations) this.turns[i] = 1
     const { waiters, after } = this.findWaiters()
     this.waiters = waiters
     this.after = after
@@ -101,6 +109,8 @@ export class StateSpace {
     this.soon = new Int32Array(this.words)
     this.plain = new Uint8Array(this.places)
     this.risky = new Uint8Array(this.places)
+    this.plainPlaces = new Int32Array(this.places)
+    this.wanted = new Uint8Array(this.tools)
     this.ready = new Int32Array(this.size)
     const room = 64
     this.childWords = new Int32Array(room * this.words)
@@ -115,8 +125,7 @@ export class StateSpace {
    * done, and adds them to `trace` in their order.
    */
   close(state: Int32Array, offset: number, tool: number, place: number, trace?: number[]): number {
-    const combination = place % this.combinations
-    const list = this.here[tool * this.problem.walkMs.length + (place - combination) / this.combinations]!
+    const list = this.here[tool * this.places + place]!
     let count = 0
     // One pass is enough for plain operations, since they are numbered in an order that keeps the pairs; an operation with a
     // guard may become possible by a later one.
@@ -126,12 +135,11 @@ export class StateSpace {
         const operation = list[at]!
         const bit = 1 << (operation & 31)
         const word = offset + (operation >> 5)
-        if ((state[word]! & bit) !== 0 || this.alone[operation] === 1 || this.allowed[operation * this.combinations + combination] === 0) continue
-        if (!this.isReady(state, offset, operation)) continue
+        if ((state[word]! & bit) !== 0 || !this.isReady(state, offset, operation)) continue
         state[word]! |= bit
         count += 1
         trace?.push(operation)
-        if (this.anyGuarded) again = true
+        if (this.turns[operation] === 1) again = true
       }
     }
     return count
@@ -177,26 +185,29 @@ export class StateSpace {
         else this.ready[readyCount++] = operation
       }
     }
-    const { plain, risky } = this
+    const { plain, risky, wanted } = this
+    wanted.fill(0)
+    for (let i = 0; i < readyCount; i++) wanted[this.tool[this.ready[i]!]!] = 1
+    // What bare hands can do elsewhere is gone to with the tool in hand.
+    if (wanted[0] === 1) wanted[tool] = 1
     for (let next = 0; next < tools; next++) {
       // The bare hand is no tool to change to.
-      if (next === 0 && tool !== 0) continue
+      if (wanted[next] === 0 || (next === 0 && tool !== 0)) continue
       const change = this.toolMs[tool * tools + next]!
       plain.fill(0)
       risky.fill(0)
-      let any = false
       for (let i = 0; i < readyCount; i++) {
         const operation = this.ready[i]!
         const needed = this.tool[operation]!
-        // A tool is taken up for an operation with it; what bare hands can do there is done before or after.
-        const own = next === tool ? needed === 0 || needed === tool : needed === next
         if (needed !== 0 && needed !== next) continue
+        // A tool is taken up for an operation with it; what bare hands can do there is done before or after.
+        const own = next === tool || needed === next
         const marks = this.alone[operation] === 1 ? risky : plain
         const begin = this.station[operation]! * combinations
         for (let c = 0; c < combinations; c++) if (this.allowed[operation * combinations + c] === 1) marks[begin + c]! |= own ? 3 : 1
-        if (own) any = true
       }
-      if (!any) continue
+      this.plainCount = 0
+      for (let place = 0; place < places; place++) if (plain[place] !== 0) this.plainPlaces[this.plainCount++] = place
       for (let to = 0; to < places; to++) {
         if (((plain[to]! | risky[to]!) & 2) === 0) continue
         const way = ways[to]!
@@ -207,7 +218,7 @@ export class StateSpace {
           for (let i = 0; i < readyCount; i++) {
             const operation = this.ready[i]!
             const needed = this.tool[operation]!
-            const own = next === tool ? needed === 0 || needed === tool : needed === next
+            const own = needed === next || (next === tool && needed === 0)
             if (own && this.alone[operation] === 1 && this.station[operation] === floor(to / combinations) && this.allowed[operation * combinations + (to % combinations)] === 1) this.addChild(from, fromOffset, change + way, next, to, operation)
           }
       }
@@ -240,11 +251,11 @@ export class StateSpace {
 
   /** Whether the cheapest way leads over a place where something plain could be done with the same tool: then that is its own move. */
   private passesSomething(table: PlaceTable, from: number, to: number, way: number, sameTool: boolean): boolean {
-    const { places, plain } = this
     const ways = table.from(from)
-    for (let via = 0; via < places; via++) {
+    for (let i = 0; i < this.plainCount; i++) {
+      const via = this.plainPlaces[i]!
       // Here nothing plain is left for the tool in hand; with another one there may be.
-      if (plain[via] === 0 || ways[via]! >= way || (via === from && sameTool)) continue
+      if (ways[via]! >= way || (via === from && sameTool)) continue
       if (ways[via]! + table.from(via)[to]! === way) return true
     }
     return false
