@@ -3,13 +3,16 @@ import type { Id } from '../base/id'
 import type { Act, Edge, Operation } from '../order/operation'
 import { refusals, waitLeftS } from '../vehicle/judge'
 import { after } from '../vehicle/vehicleState'
-import { demandsOf, judged } from './demandsOf'
+import { demandsOf, judged, type Demands } from './demandsOf'
 import type { DerivedJob } from './derivedJob'
 import type { Legs } from './leg'
 import type { SearchStep } from './search/moves'
 import type { JobStart, SequencedJob } from './sequenceJob'
 import { guardHolds, type SettingMove } from './settingMoves'
 import type { Standing, Step } from './step'
+
+/** Sums of seconds that differ by less are the same. */
+const ROUNDING_S = 1e-6
 
 /** An operation, or a setting act at a station, in its place. */
 type Item = { operation: Operation } | { move: SettingMove; station: string }
@@ -25,7 +28,7 @@ export type RefusedOrder = { kind: 'refused order'; key: string; ruleIds: string
  */
 export function orderedSteps(job: DerivedJob, legs: Legs, start: JobStart, sequenced: SequencedJob, found: readonly SearchStep[]): Result<OrderedSteps, RefusedOrder> {
   const items = found.map((step): Item => (step.kind === 'operation' ? { operation: sequenced.operations[step.operation]! } : { move: sequenced.acts[step.act]!, station: sequenced.actStations[step.act]! }))
-  const context: Context = { job, legs, start, sequenced }
+  const context: Context = { job, legs, start, sequenced, asked: askedIn(job) }
   const settled = settingsBackSoon(context, items)
   const reading = inReadingOrder(context, settled)
   // Panel by panel, no order is read better that leaves more panels.
@@ -35,7 +38,17 @@ export function orderedSteps(job: DerivedJob, legs: Legs, start: JobStart, seque
   return [settled, items].map((other) => runThrough(context, other)).reduce((best, other) => (other.ok && best.ok && other.value.waitingS < best.value.waitingS ? other : best), shown)
 }
 
-type Context = { job: DerivedJob; legs: Legs; start: JobStart; sequenced: SequencedJob }
+/** `asked`: what each operation asks for; the same order is gone through again and again. */
+type Context = { job: DerivedJob; legs: Legs; start: JobStart; sequenced: SequencedJob; asked: (operation: Operation) => Demands }
+
+function askedIn(job: DerivedJob): Context['asked'] {
+  const known = new Map<Operation, Demands>()
+  return (operation) => {
+    const demands = known.get(operation) ?? demandsOf(job, operation)
+    known.set(operation, demands)
+    return demands
+  }
+}
 
 /**
  * Rule 3 and common sense: a lever, a vent, the ignition goes back as soon as nothing needs it otherwise. An act that leaves
@@ -44,6 +57,7 @@ type Context = { job: DerivedJob; legs: Legs; start: JobStart; sequenced: Sequen
 function settingsBackSoon(context: Context, items: readonly Item[]): Item[] {
   let best = [...items]
   let cost = setUpS(context, best)
+  if (!isPossible(context, best)) return best
   for (let at = 0; at < best.length; at++) {
     const item = best[at]!
     if (!('move' in item) || context.legs.finish.get(item.move.settingId) !== item.move.to) continue
@@ -51,11 +65,13 @@ function settingsBackSoon(context: Context, items: readonly Item[]): Item[] {
     // No further than the last act on the same setting.
     let from = at
     while (from > 0 && !isAct(best[from - 1]!, settingId)) from -= 1
+    const savedS = detourS(context, best[at - 1], [item.station], best[at + 1])
     for (let to = from; to < at; to++) {
+      if (savedS !== null && (detourS(context, best[to - 1], item.move.stations, best[to]) ?? 0) > savedS + ROUNDING_S) continue
       const moved = [...best.slice(0, to), item, ...best.slice(to, at), ...best.slice(at + 1)]
       const trial = reResolved(context, moved)
-      const now = trial === null ? null : setUpS(context, trial)
-      if (trial === null || now === null || cost === null || now > cost) continue
+      const now = trial === null ? Infinity : setUpS(context, trial)
+      if (trial === null || now > cost || !isPossible(context, trial)) continue
       best = trial
       cost = now
       break
@@ -64,19 +80,28 @@ function settingsBackSoon(context: Context, items: readonly Item[]): Item[] {
   return best
 }
 
+/** What it takes of walking to come by the nearest of some stations between two operations; null beside a setting act, whose own station may change. */
+function detourS({ start, sequenced, asked }: Context, before: Item | undefined, stations: readonly string[], then: Item | undefined): number | null {
+  if ((before && 'move' in before) || (then && 'move' in then)) return null
+  const { walkS } = sequenced
+  const from = before ? asked(before.operation).stations[0]! : start.standing.station
+  const to = then ? asked(then.operation).stations[0]! : null
+  return Math.min(...stations.map((station) => walkS(from, station) + (to === null ? 0 : walkS(station, to) - walkS(from, to))))
+}
+
 function isAct(item: Item, settingId: Id): boolean {
   return 'move' in item && item.move.settingId === settingId
 }
 
 /** The same acts from the combinations they now start at, each at the station where it costs least; null when one is not possible. */
-function reResolved({ job, start, sequenced }: Context, items: readonly Item[]): Item[] | null {
+function reResolved({ start, sequenced, asked }: Context, items: readonly Item[]): Item[] | null {
   let settings = start.state.settings
   let station: string = start.standing.station
   const resolved: Item[] = []
   for (const item of items) {
     if ('operation' in item) {
       resolved.push(item)
-      station = demandsOf(job, item.operation).stations[0]!
+      station = asked(item.operation).stations[0]!
       continue
     }
     const { settingId, to, methodId } = item.move
@@ -90,28 +115,37 @@ function reResolved({ job, start, sequenced }: Context, items: readonly Item[]):
   return resolved
 }
 
-/** Walking, tool changes and acts of a row of items; null when one of them can't be done there. */
-function setUpS({ job, legs, start, sequenced }: Context, items: readonly Item[]): number | null {
-  let { state } = start
+/** Walking, tool changes and acts of a row of items. */
+function setUpS({ job, start, sequenced, asked }: Context, items: readonly Item[]): number {
   let { station, tool } = start.standing
   let sum = 0
   for (const item of items) {
     if ('move' in item) {
-      if (item.move.from !== state.settings.get(item.move.settingId) || !item.move.guards.every((guard) => guardHolds(guard, state))) return null
       sum += sequenced.walkS(station, item.station) + item.move.durationS
       station = item.station
+      continue
+    }
+    const next = asked(item.operation)
+    sum += sequenced.walkS(station, next.stations[0]!) + (next.tool === 'hand' || next.tool === tool ? 0 : job.circumstances.house.toolChangeS)
+    station = next.stations[0]!
+    if (next.tool !== 'hand') tool = next.tool
+  }
+  return sum
+}
+
+/** Whether a row of items can be done as settings and doors then stand, and leaves the settings as they are to be. */
+function isPossible({ job, legs, start, sequenced }: Context, items: readonly Item[]): boolean {
+  let { state } = start
+  for (const item of items) {
+    if ('move' in item) {
+      if (item.move.from !== state.settings.get(item.move.settingId) || !item.move.guards.every((guard) => guardHolds(guard, state))) return false
       state = { ...state, settings: item.move.settings }
       continue
     }
-    const { operation } = item
-    if (!sequenced.moves.allows(operation, state.settings, state)) return null
-    const asked = demandsOf(job, operation)
-    sum += sequenced.walkS(station, asked.stations[0]!) + (asked.tool === 'hand' || asked.tool === tool ? 0 : job.circumstances.house.toolChangeS)
-    station = asked.stations[0]!
-    if (asked.tool !== 'hand') tool = asked.tool
-    if (sequenced.moves.closesADoor(operation)) state = after(job.model, state, operation)
+    if (!sequenced.moves.allows(item.operation, state.settings, state)) return false
+    if (sequenced.moves.closesADoor(item.operation)) state = after(job.model, state, item.operation)
   }
-  return [...legs.finish].every(([id, value]) => state.settings.get(id) === value) ? sum : null
+  return [...legs.finish].every(([id, value]) => state.settings.get(id) === value)
 }
 
 /** What follows without set-up, by what a crew expects next: the panel in hand, then the mirror of the way in. */
@@ -140,7 +174,7 @@ function inReadingOrder(context: Context, items: readonly Item[]): Item[] {
       station = item.station
       continue
     }
-    const asked = demandsOf(context.job, item.operation)
+    const asked = context.asked(item.operation)
     const free = asked.stations[0] === station && (asked.tool === 'hand' || asked.tool === tool)
     const phaseChanges = run.length > 0 && (run[0]!.phase === 'in') !== (item.operation.phase === 'in')
     if (!free || phaseChanges) flush(item.operation)
@@ -218,7 +252,7 @@ function runThrough(context: Context, items: readonly Item[]): Result<OrderedSte
       continue
     }
     const { operation } = item
-    const { stations, tool, workS } = demandsOf(job, operation)
+    const { stations, tool, workS } = context.asked(operation)
     const station = stations[0]!
     const setUpS = sequenced.walkS(standing.station, station) + (tool === 'hand' || tool === standing.tool ? 0 : job.circumstances.house.toolChangeS)
     // One goes where it has to be waited, the tool in hand: that takes part of the time. What is done in one go is waited for before it begins.
@@ -243,23 +277,23 @@ function runThrough(context: Context, items: readonly Item[]): Result<OrderedSte
 }
 
 /** The operation at a place in the order, with those done in one go with it from there on: each with the seconds of what comes before it in that go. */
-function inOneGoFrom({ job, sequenced }: Context, items: readonly Item[], at: number): { operation: Operation; afterS: number }[] {
+function inOneGoFrom({ sequenced, asked }: Context, items: readonly Item[], at: number): { operation: Operation; afterS: number }[] {
   const first = (items[at] as { operation: Operation }).operation
   const whole = sequenced.wholes.find((members) => members.includes(sequenced.number.get(first.key)!)) ?? []
   const found = [{ operation: first, afterS: 0 }]
-  let afterS = demandsOf(job, first).workS
+  let afterS = asked(first).workS
   for (let next = at + 1; next < items.length; next++) {
     const item = items[next]!
     if (!('operation' in item) || !whole.includes(sequenced.number.get(item.operation.key)!)) break
     found.push({ operation: item.operation, afterS })
-    afterS += demandsOf(job, item.operation).workS
+    afterS += asked(item.operation).workS
   }
   return found
 }
 
 /** The tool in hand for an operation or, where that is done by bare hands, the first one needed after it. */
-function nextTool({ job }: Context, items: readonly Item[], at: number): string {
-  const tools = items.slice(at).map((item) => ('operation' in item ? demandsOf(job, item.operation).tool : 'hand'))
+function nextTool({ asked }: Context, items: readonly Item[], at: number): string {
+  const tools = items.slice(at).map((item) => ('operation' in item ? asked(item.operation).tool : 'hand'))
   return tools.find((tool) => tool !== 'hand') ?? 'hand'
 }
 

@@ -1,6 +1,6 @@
 import { explore } from './explore'
 import { stepsOf, type Move, type SearchStep } from './moves'
-import { LowerBound } from './lowerBound'
+import { Bounds, type LowerBound } from './lowerBound'
 import { FAR } from './placeTables'
 import type { SearchProblem } from './problem'
 import { reduce, type Reduced } from './reduce'
@@ -46,10 +46,11 @@ export function cheapestOrder(problem: SearchProblem, wholes: readonly (readonly
   const reduced = reduce(problem, wholes)
   // Without settings the strong bound says hardly more.
   const isAll = limits.expandedStates <= FEW_STATES || problem.combinations === 1
-  const glance = new Search(reduced, below, LowerBound.bestFor).run(isAll ? limits : { ...limits, expandedStates: Math.min(GLANCE_STATES, limits.expandedStates / 2) }, { first: FIRST_BEAMS, last: isAll ? LAST_BEAMS : [] })
+  const bounds = new Bounds(reduced.problem)
+  const glance = new Search(reduced, below, bounds.quick).run(isAll ? limits : { ...limits, expandedStates: Math.min(GLANCE_STATES, limits.expandedStates / 2) }, { first: FIRST_BEAMS, last: isAll ? LAST_BEAMS : [] })
   if (isAll || isSettled(glance)) return glance
   const known = glance.kind === 'order' ? glance : null
-  const thorough = new Search(reduced, known?.setUpMs ?? below, LowerBound.strongFor).run(following(limits, glance.expanded), { first: [], last: LAST_BEAMS })
+  const thorough = new Search(reduced, known?.setUpMs ?? below, bounds.strong).run(following(limits, glance.expanded), { first: [], last: LAST_BEAMS })
   return bothLooks(known, thorough, glance)
 }
 
@@ -91,10 +92,10 @@ class Search {
   constructor(
     private readonly reduced: Reduced,
     private readonly below: number,
-    boundFor: (problem: SearchProblem) => LowerBound,
+    makeBound: () => LowerBound,
   ) {
     const { problem } = reduced
-    this.states = new States(problem, boundFor)
+    this.states = new States(problem, makeBound)
     this.root = this.states.at(new Int32Array(this.states.space.words), problem.start.tool, this.states.space.startPlace)
   }
 

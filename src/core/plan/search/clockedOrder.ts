@@ -3,7 +3,7 @@ import type { Clocks } from './clock'
 import { ClockedBound } from './clockedBound'
 import { ClockedMoves, type ClockedMove, type ClockedState } from './clockedMoves'
 import { clockedSteps } from './clockedSteps'
-import { LowerBound } from './lowerBound'
+import { Bounds, type LowerBound } from './lowerBound'
 import type { SearchStep } from './moves'
 import { OpenList } from './openList'
 import { FAR } from './placeTables'
@@ -36,9 +36,10 @@ const TOLD_EVERY = 250
  */
 export function clockedOrder(problem: SearchProblem, wholes: readonly (readonly number[])[], clocks: Clocks, limits: SearchLimits, below = Infinity, leastMs = 0): ClockedOutcome {
   const reduced = reduce(problem, wholes, { clocks: clocks.inTurn })
-  const glance = new ClockedSearch(reduced, clocks, below, leastMs, LowerBound.bestFor).run({ ...limits, expandedStates: Math.min(limits.expandedStates, GLANCE_STATES) }, limits.expandedStates === 0 ? AT_ONCE_BEAMS : FIRST_BEAMS)
+  const bounds = new Bounds(reduced.problem)
+  const glance = new ClockedSearch(reduced, clocks, below, leastMs, bounds.quick).run({ ...limits, expandedStates: Math.min(limits.expandedStates, GLANCE_STATES) }, limits.expandedStates === 0 ? AT_ONCE_BEAMS : FIRST_BEAMS)
   if (glance.boundMs >= glance.costMs || limits.expandedStates <= GLANCE_STATES) return glance
-  const thorough = new ClockedSearch(reduced, clocks, glance.costMs, glance.boundMs, LowerBound.strongFor).run(following(limits, glance.expanded), [])
+  const thorough = new ClockedSearch(reduced, clocks, glance.costMs, glance.boundMs, bounds.strong).run(following(limits, glance.expanded), [])
   return { ...thorough, steps: thorough.steps ?? glance.steps, expanded: glance.expanded + thorough.expanded }
 }
 
@@ -56,9 +57,9 @@ class ClockedSearch {
     clocks: Clocks,
     private readonly below: number,
     private readonly leastMs: number,
-    boundFor: (problem: SearchProblem) => LowerBound,
+    makeBound: () => LowerBound,
   ) {
-    this.states = new States(reduced.problem, boundFor)
+    this.states = new States(reduced.problem, makeBound)
     this.moves = new ClockedMoves(this.states, reduced, clocks)
     this.bound = new ClockedBound(this.states, this.moves, reduced)
   }

@@ -28,11 +28,11 @@ export class LowerBound {
 
   /**
    * Says more, and takes longer to work out: the settings, all of the walking and as many tools as can be told whole together;
-   * the other tools apart. With all tools it is what the rest really takes.
+   * the other tools apart. With all tools it is what the rest really takes. `quick`: what `bestFor` made of the same problem.
    */
-  static strongFor(whole: SearchProblem): LowerBound {
+  static strongFor(whole: SearchProblem, quick = LowerBound.bestFor(whole)): LowerBound {
     const { problem, visits } = walkingApart(whole)
-    return mostAtStart([new LowerBound(together(problem), visits), LowerBound.bestFor(whole)], whole)
+    return mostAtStart([new LowerBound(together(problem), visits), quick], whole)
   }
 
   /** At least this much from here on; FAR or more when the rest can't be done at all. */
@@ -44,6 +44,16 @@ export class LowerBound {
     }
     return sum
   }
+}
+
+/** The bounds of a problem for one look at it after another; each is worked out when it is first asked for. */
+export class Bounds {
+  private known: LowerBound | null = null
+
+  constructor(private readonly problem: SearchProblem) {}
+
+  readonly quick = (): LowerBound => (this.known ??= LowerBound.bestFor(this.problem))
+  readonly strong = (): LowerBound => LowerBound.strongFor(this.problem, this.quick())
 }
 
 /** Beyond a few spots the relaxations get what is left of the walking once leaving each is counted. */

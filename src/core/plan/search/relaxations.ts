@@ -11,10 +11,11 @@ const TOOLS_TOGETHER = 3
 /** A relaxation that grows beyond this from the start is split. */
 const MOST_STATES = 60_000
 /**
- * So many states at most where settings, walking and tools are told together (a fifth to two fifths of a second, as seen); fewer where
- * there are many places, since each then takes longer.
+ * So many states at most where settings, walking and tools are told together (a tenth to a fifth of a second, as seen), and with one
+ * tool; fewer where there are many places, since each then takes longer.
  */
-const MOST_TOGETHER = 20_000
+const MOST_TOGETHER = 12_000
+const MOST_WITH_ONE = 5_000
 const MANY_PLACES = 24
 /** One tool more makes it grow by about that or more, in the seeded records. */
 const GROWS_BY = 2.5
@@ -48,35 +49,37 @@ function split(problem: SearchProblem, tools: readonly number[], perTool: number
 
 /**
  * Settings, all of the walking and as many tools as fit in one, those first that say most beside them; the other tools in another,
- * without any walking. Cost: some 50,000 states at most.
+ * without any walking. Cost: some 40,000 states at most.
  */
 export function together(problem: SearchProblem): Relaxation[] {
   const tools = toolsOf(problem)
   const settings = problem.combinations > 1
-  const mostStates = Math.floor(MOST_TOGETHER * Math.min(1, MANY_PLACES / (problem.walkMs.length * problem.combinations)))
+  const share = Math.min(1, MANY_PLACES / (problem.walkMs.length * problem.combinations))
   const withTools = (kept: readonly number[], most: number) => {
     const one = new Relaxation(problem, { tools: kept, walkMs: problem.walkMs, settings })
-    return one.solveFromStart(most) ? one : null
+    return one.solveFromStart(most * share) ? one : null
   }
   const apart = (kept: readonly number[]) => {
     const others = tools.filter((tool) => !kept.includes(tool))
     return others.length > 0 ? [new Relaxation(problem, { tools: others, walkMs: shareOf(problem.walkMs, 0), settings: false })] : []
   }
-  const alone = tools.flatMap((tool) => {
-    const one = withTools([tool], mostStates / 4)
-    return one ? [{ tool, saysMs: [one, ...apart([tool])].reduce((sum, relaxation) => sum + relaxation.atStart(), 0), states: one.size }] : []
+  const withOne = tools.flatMap((tool) => {
+    const one = withTools([tool], MOST_WITH_ONE)
+    return one ? [{ tool, one, saysMs: [one, ...apart([tool])].reduce((sum, relaxation) => sum + relaxation.atStart(), 0) }] : []
   })
-  const order = alone.sort((a, b) => b.saysMs - a.saysMs || a.states - b.states || a.tool - b.tool).map(({ tool }) => tool)
-  let best = [new Relaxation(problem, { tools: [], walkMs: problem.walkMs, settings }), ...apart([])]
-  for (let count = 1; count <= order.length; count++) {
-    const kept = order.slice(0, count)
-    const one = withTools(kept, mostStates)
-    if (!one) break
-    best = [one, ...apart(kept)]
+  withOne.sort((a, b) => b.saysMs - a.saysMs || a.one.size - b.one.size || a.tool - b.tool)
+  if (withOne.length === 0) return [new Relaxation(problem, { tools: [], walkMs: problem.walkMs, settings }), ...apart([])]
+  let kept = [withOne[0]!.tool]
+  let best = withOne[0]!.one
+  for (const { tool } of withOne.slice(1)) {
     // Another tool would hardly fit.
-    if (one.size * GROWS_BY > mostStates) break
+    if (best.size * GROWS_BY > MOST_TOGETHER * share) break
+    const one = withTools([...kept, tool], MOST_TOGETHER)
+    if (!one) break
+    kept = [...kept, tool]
+    best = one
   }
-  return best
+  return [best, ...apart(kept)]
 }
 
 /** A part of the walking in whole milliseconds, never more than the part. */

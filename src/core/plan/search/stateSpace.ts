@@ -41,19 +41,25 @@ export class StateSpace {
   private readonly firstFrom: Int32Array
   private readonly firstTo: Int32Array
   private readonly last: Int32Array
-  /** By carried tool and place, what is done there at once, also with bare hands, in their order. */
-  private readonly here: Int32Array[]
+  /** By carried tool and place, the words of what is done there at once, also with bare hands. */
+  private readonly here: Int32Array
   private readonly ready: Int32Array
   private readonly toolMs: Float64Array
   private readonly tools: number
   /** Whether a guard of an operation turns on it: another may become possible by it. */
   private readonly turns: Uint8Array
-  /** Operations that may wait for free until any of their successors is done, last first, and per operation its successors' words. */
-  private readonly waiters: Int32Array
+  /** Per operation, the words of what comes right after it. */
   private readonly after: Int32Array
+  /** Whether it may wait for free until any of its successors is done. */
   private readonly waits: Uint8Array
+  /** Of the state that is expanded: all that is done, what could be done now, and what something still to be done keeps from it (as if what waits were done, and without). */
   private readonly whole: Int32Array
-  private readonly soon: Int32Array
+  private readonly readyNow: Int32Array
+  private readonly blockedLater: Int32Array
+  private readonly blockedNow: Int32Array
+  /** What was just done in a child. */
+  private readonly newly: Int32Array
+  private readonly waiterWords: Int32Array
   /** Per place, whether something can be done there now: bit 1 with the tool or by hand, bit 2 because the tool is meant for it. */
   private readonly plain: Uint8Array
   private readonly risky: Uint8Array
@@ -93,20 +99,27 @@ export class StateSpace {
     }
     // A full word is -1, also where it holds 32 operations: (1 << 32) - 1 would be 0.
     this.last = Int32Array.from({ length: this.words }, (_, word) => (this.size - word * 32 >= 32 ? -1 : (1 << (this.size - word * 32)) - 1))
-    this.here = Array.from({ length: this.tools * this.places }, (_, at) => {
-      const [tool, place] = [floor(at / this.places), at % this.places]
-      const [station, combination] = [floor(place / this.combinations), place % this.combinations]
-      return Int32Array.from(operations.keys()).filter((i) => this.alone[i] === 0 && operations[i]!.station === station && operations[i]!.allowed[combination] && (operations[i]!.tool === 0 || operations[i]!.tool === tool))
-    })
+    this.here = new Int32Array(this.tools * this.places * this.words)
+    for (let operation = 0; operation < this.size; operation++) {
+      if (this.alone[operation] === 1) continue
+      const { tool: needed, station, allowed } = operations[operation]!
+      for (let combination = 0; combination < this.combinations; combination++) {
+        if (!allowed[combination]) continue
+        for (let tool = 0; tool < this.tools; tool++) if (needed === 0 || needed === tool) this.here[this.hereAt(tool, station * this.combinations + combination) + (operation >> 5)]! |= 1 << (operation & 31)
+      }
+    }
     this.turns = new Uint8Array(this.size)
     for (const operation of operations) for (const guard of operation.guards) for (const i of guard.operations) this.turns[i] = 1
     const { waiters, after } = this.findWaiters()
-    this.waiters = waiters
     this.after = after
     this.waits = new Uint8Array(this.size)
-    for (const operation of waiters) this.waits[operation] = 1
-    this.whole = new Int32Array(this.words)
-    this.soon = new Int32Array(this.words)
+    this.waiterWords = new Int32Array(this.words)
+    for (const operation of waiters) {
+      this.waits[operation] = 1
+      this.waiterWords[operation >> 5]! |= 1 << (operation & 31)
+    }
+    const words = () => new Int32Array(this.words)
+    ;[this.whole, this.readyNow, this.blockedLater, this.blockedNow, this.newly] = [words(), words(), words(), words(), words()]
     this.plain = new Uint8Array(this.places)
     this.risky = new Uint8Array(this.places)
     this.plainPlaces = new Int32Array(this.places)
@@ -125,22 +138,21 @@ export class StateSpace {
    * done, and adds them to `trace` in their order.
    */
   close(state: Int32Array, offset: number, tool: number, place: number, trace?: number[]): number {
-    const list = this.here[tool * this.places + place]!
+    const here = this.hereAt(tool, place)
     let count = 0
     // One pass is enough for plain operations, since they are numbered in an order that keeps the pairs; an operation with a
     // guard may become possible by a later one.
     for (let again = true; again; ) {
       again = false
-      for (let at = 0; at < list.length; at++) {
-        const operation = list[at]!
-        const bit = 1 << (operation & 31)
-        const word = offset + (operation >> 5)
-        if ((state[word]! & bit) !== 0 || !this.isReady(state, offset, operation)) continue
-        state[word]! |= bit
-        count += 1
-        trace?.push(operation)
-        if (this.turns[operation] === 1) again = true
-      }
+      for (let word = 0; word < this.words; word++)
+        for (let left = this.here[here + word]! & ~state[offset + word]!; left !== 0; left &= left - 1) {
+          const operation = word * 32 + 31 - clz32(left & -left)
+          if (!this.isReady(state, offset, operation)) continue
+          state[offset + word]! |= left & -left
+          count += 1
+          trace?.push(operation)
+          if (this.turns[operation] === 1) again = true
+        }
     }
     return count
   }
@@ -150,14 +162,8 @@ export class StateSpace {
    * is done. States that differ by nothing else cost the same from here on, and become one. Changes `state` in place.
    */
   standardise(state: Int32Array, offset: number): void {
-    for (let at = 0; at < this.waiters.length; at++) {
-      const operation = this.waiters[at]!
-      const bit = 1 << (operation & 31)
-      if ((state[offset + (operation >> 5)]! & bit) === 0) continue
-      let followed = false
-      for (let word = 0; word < this.words && !followed; word++) followed = (this.after[operation * this.words + word]! & state[offset + word]!) !== 0
-      if (!followed) state[offset + (operation >> 5)]! &= ~bit
-    }
+    // The last first: what waits for it may then wait as well.
+    for (let word = this.words - 1; word >= 0; word--) this.takeBack(state, offset, word, state[offset + word]! & this.waiterWords[word]!)
   }
 
   /** Every move from a state, in a fixed order. */
@@ -170,21 +176,7 @@ export class StateSpace {
     const table = this.tables.table(state, offset)
     const ways = table.from(place)
     const { tools, places, combinations } = this
-    // What waits counts as done for what comes after it: it is done on the way, at the same place.
-    const soon = this.soon
-    for (let word = 0; word < this.words; word++) soon[word] = state[word]!
-    let readyCount = 0
-    for (let word = 0; word < this.words; word++) {
-      let left = this.last[word]! & ~state[word]!
-      while (left !== 0) {
-        const bit = left & -left
-        left ^= bit
-        const operation = word * 32 + 31 - clz32(bit)
-        if (!this.isReady(soon, 0, operation)) continue
-        if (this.waits[operation] === 1) soon[word]! |= bit
-        else this.ready[readyCount++] = operation
-      }
-    }
+    const readyCount = this.findReady(state)
     const { plain, risky, wanted } = this
     wanted.fill(0)
     for (let i = 0; i < readyCount; i++) wanted[this.tool[this.ready[i]!]!] = 1
@@ -244,7 +236,10 @@ export class StateSpace {
       const wanted = this.first[begin + word]!
       if ((wanted & state[offset + word]!) !== wanted) return false
     }
-    if (this.guarded[operation] === 0) return true
+    return this.guarded[operation] === 0 || this.guardsHold(state, offset, operation)
+  }
+
+  private guardsHold(state: Int32Array, offset: number, operation: number): boolean {
     const done = (other: number) => ((state[offset + (other >> 5)]! >>> (other & 31)) & 1) === 1
     return this.problem.operations[operation]!.guards.every((guard) => guardHolds(guard, done))
   }
@@ -266,13 +261,19 @@ export class StateSpace {
     if (at >= this.childCost.length) this.grow()
     const { words, childWords } = this
     const begin = at * words
-    for (let word = 0; word < words; word++) childWords[begin + word] = this.whole[word]!
-    this.close(childWords, begin, tool, place)
+    const { whole, newly } = this
+    for (let word = 0; word < words; word++) {
+      newly[word] = this.here[this.hereAt(tool, place) + word]! & this.readyNow[word]!
+      childWords[begin + word] = whole[word]! | newly[word]!
+    }
+    this.closeAfter(childWords, begin, tool, place)
     if (first >= 0) {
       childWords[begin + (first >> 5)]! |= 1 << (first & 31)
-      this.close(childWords, begin, tool, place)
+      newly[first >> 5]! |= 1 << (first & 31)
+      this.closeAfter(childWords, begin, tool, place)
     }
-    this.standardise(childWords, begin)
+    // What was done before is followed by something: else it would have been taken back.
+    for (let word = words - 1; word >= 0; word--) this.takeBack(childWords, begin, word, childWords[begin + word]! & ~from[fromOffset + word]! & this.waiterWords[word]!)
     // A move for what could as well wait is none.
     let moved = false
     for (let word = 0; word < words && !moved; word++) moved = childWords[begin + word] !== from[fromOffset + word]
@@ -282,6 +283,72 @@ export class StateSpace {
     this.childTool[at] = tool
     this.childPlace[at] = place
     this.childFirst[at] = first
+  }
+
+  private hereAt(tool: number, place: number): number {
+    return (tool * this.places + place) * this.words
+  }
+
+  /**
+   * Writes what could be done now to `readyNow`, and to `ready` what is not brought along by something else: for that, what waits
+   * counts as done, since it is done on the way, at the same place. Answers how many are ready.
+   */
+  private findReady(state: Int32Array): number {
+    const { words, after, readyNow, blockedLater, blockedNow } = this
+    readyNow.fill(0)
+    blockedLater.fill(0)
+    blockedNow.fill(0)
+    let count = 0
+    // Whatever keeps something from being done has a lower number.
+    for (let word = 0; word < words; word++)
+      for (let left = this.last[word]! & ~state[word]!; left !== 0; left &= left - 1) {
+        const bit = left & -left
+        const operation = word * 32 + 31 - clz32(bit)
+        const begin = operation * words
+        for (let other = word; other < words; other++) blockedNow[other]! |= after[begin + other]!
+        if ((blockedLater[word]! & bit) === 0 && (this.guarded[operation] === 0 || this.guardsHold(state, 0, operation))) {
+          if ((blockedNow[word]! & bit) === 0) readyNow[word]! |= bit
+          if (this.waits[operation] === 1) continue
+          this.ready[count++] = operation
+        }
+        for (let other = word; other < words; other++) blockedLater[other]! |= after[begin + other]!
+      }
+    return count
+  }
+
+  /** Does at once what became possible by what was just done (`newly`), in place. */
+  private closeAfter(state: Int32Array, offset: number, tool: number, place: number): void {
+    const { words, newly, after } = this
+    const here = this.hereAt(tool, place)
+    let isTurned = false
+    for (let word = 0; word < words; word++)
+      while (newly[word] !== 0) {
+        const bit = newly[word]! & -newly[word]!
+        const operation = word * 32 + 31 - clz32(bit)
+        newly[word]! ^= bit
+        if (this.turns[operation] === 1) isTurned = true
+        // What comes after it has a higher number.
+        for (let next = word; next < words; next++)
+          for (let left = after[operation * words + next]! & this.here[here + next]! & ~state[offset + next]!; left !== 0; left &= left - 1) {
+            if (!this.isReady(state, offset, next * 32 + 31 - clz32(left & -left))) continue
+            state[offset + next]! |= left & -left
+            newly[next]! |= left & -left
+          }
+      }
+    if (isTurned) this.close(state, offset, tool, place)
+  }
+
+  /** Takes back those of some operations of a word that none of their successors follows, the last first. */
+  private takeBack(state: Int32Array, offset: number, word: number, waiters: number): void {
+    const { words, after } = this
+    for (let left = waiters; left !== 0; ) {
+      const at = 31 - clz32(left)
+      left &= ~(1 << at)
+      const begin = (word * 32 + at) * words
+      let followed = false
+      for (let other = word; other < words && !followed; other++) followed = (after[begin + other]! & state[offset + other]!) !== 0
+      if (!followed) state[offset + word]! &= ~(1 << at)
+    }
   }
 
   private findWaiters(): { waiters: Int32Array; after: Int32Array } {

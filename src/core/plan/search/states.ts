@@ -17,10 +17,10 @@ export class States {
   private lazyBound: LowerBound | null = null
   private readonly firstWords: Int32Array
 
-  /** `boundFor`: which bound is worked out for it. */
+  /** `makeBound`: called when a bound is first asked for. */
   constructor(
     readonly problem: SearchProblem,
-    private readonly boundFor = LowerBound.bestFor,
+    private readonly makeBound = () => LowerBound.bestFor(problem),
   ) {
     this.space = new StateSpace(problem)
     this.store = new StateStore(this.space.words, this.space.places)
@@ -79,7 +79,7 @@ export class States {
 
   /** Made when it is first asked for: the first order does not wait for it. */
   private bound(): LowerBound {
-    return (this.lazyBound ??= this.boundFor(this.problem))
+    return (this.lazyBound ??= this.makeBound())
   }
 }
 
