@@ -1,6 +1,6 @@
 import { addTo, isEmpty, isIn, removeFrom } from './bits'
 import type { Clock } from './clock'
-import { FAR, guardHolds, PlaceTables, type PlaceTable } from './placeTables'
+import { FAR, guardHolds, PlaceTables } from './placeTables'
 import type { SearchProblem } from './problem'
 import type { Reduced } from './reduce'
 import { factsOf, isDecidedHere, isDoneAtOnce, isUndecided, settlesNothing } from './rules'
@@ -47,8 +47,8 @@ export class MeanwhileSpace {
   private readonly ready: Int32Array
   private readonly atOnce: Int32Array
   private readonly plain: Int32Array
+  /** The places where that is anything, as bits. */
   private readonly plainPlaces: Int32Array
-  private plainCount = 0
   private readonly set: Int32Array
 
   /** `clock`: which of the clocks in turn runs. */
@@ -57,7 +57,7 @@ export class MeanwhileSpace {
     // Never made, and what it hangs on is minded all the same: it may be wanted later.
     const never = { operations: [], initially: false, wants: true }
     this.tables = new PlaceTables({ ...problem, acts: problem.acts.map((act) => (running[act.from] === running[act.to] ? act : { ...act, guards: [...act.guards, never] })) })
-    const { operations, pairs, toolMs, walkMs } = problem
+    const { operations, pairs, toolMs } = problem
     this.size = operations.length
     this.words = Math.max(1, Math.ceil(this.size / 32))
     this.places = this.tables.places
@@ -87,7 +87,7 @@ export class MeanwhileSpace {
     this.ready = new Int32Array(this.words)
     this.atOnce = new Int32Array(this.words)
     this.plain = new Int32Array(this.places * this.words)
-    this.plainPlaces = new Int32Array(this.places)
+    this.plainPlaces = new Int32Array(this.tables.placeWords)
     this.set = new Int32Array(this.words)
   }
 
@@ -141,7 +141,7 @@ export class MeanwhileSpace {
         if (ways[to]! >= FAR || !this.hasOwn(next, to, next === tool)) continue
         if (!isLookedAt) this.findPlain(undecided, next)
         isLookedAt = true
-        if (this.passesSomething(table, place, to, next === tool)) continue
+        if (table.passesAny(place, to, this.plainPlaces, next === tool)) continue
         const costMs = toolMs[tool]![next]! + ways[to]!
         if (this.hasOwn(next, to, next === tool, this.plain)) found.push({ tool: next, place: to, first: -1, costMs })
         else
@@ -236,7 +236,7 @@ export class MeanwhileSpace {
   /** For each place, what is done there at once with a tool in hand. */
   private findPlain(undecided: Int32Array, tool: number): void {
     const { plain, words } = this
-    this.plainCount = 0
+    this.plainPlaces.fill(0)
     for (let place = 0; place < this.places; place++) {
       const anyDecidable = this.findDecidable(undecided, tool, place)
       let any = 0
@@ -245,19 +245,7 @@ export class MeanwhileSpace {
         plain[place * words + word] = here
         any |= here
       }
-      if (any !== 0) this.plainPlaces[this.plainCount++] = place
+      if (any !== 0) addTo(this.plainPlaces, place)
     }
-  }
-
-  /** Whether the cheapest way leads over a place where something could be done at once with the same tool: then that is its own move. */
-  private passesSomething(table: PlaceTable, from: number, to: number, sameTool: boolean): boolean {
-    const ways = table.from(from)
-    for (let at = 0; at < this.plainCount; at++) {
-      const via = this.plainPlaces[at]!
-      // Here nothing is left for the tool in hand; with another one there may be.
-      if (ways[via]! >= ways[to]! || (via === from && sameTool)) continue
-      if (ways[via]! + table.from(via)[to]! === ways[to]!) return true
-    }
-    return false
   }
 }

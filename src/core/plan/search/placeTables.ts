@@ -1,5 +1,8 @@
 import type { Guard, SearchAct, SearchProblem } from './problem'
 
+// Taken once: a look-up of the global for each state would show.
+const { clz32 } = Math
+
 /** Out of reach. Larger than any plan, and small enough to be added to itself. */
 export const FAR = 2 ** 40
 
@@ -9,6 +12,8 @@ export const FAR = 2 ** 40
  */
 export class PlaceTables {
   readonly places: number
+  /** A set of places takes so many numbers, 32 places each. */
+  readonly placeWords: number
   private readonly guards: Guard[]
   /** Operations that turn a guard of an act over. */
   private readonly turners: number[]
@@ -18,6 +23,7 @@ export class PlaceTables {
 
   constructor(private readonly problem: SearchProblem) {
     this.places = problem.walkMs.length * problem.combinations
+    this.placeWords = Math.ceil(this.places / 32)
     this.guards = [...new Map(problem.acts.flatMap((act) => act.guards.map((guard) => [JSON.stringify(guard), guard]))).values()]
     this.turners = [...new Set(this.guards.flatMap((guard) => guard.operations))].sort((a, b) => a - b)
     this.only = this.turners.length === 0 ? this.tableFor(() => false) : null
@@ -95,6 +101,23 @@ export class PlaceTable {
     }
     this.rows[place] = row
     return row
+  }
+
+  /**
+   * Whether a cheapest way leads over a place where something is done at once with the same tool: then that is a move of its own.
+   * `plain`: where that is so, as bits.
+   */
+  passesAny(from: number, to: number, plain: Int32Array, sameTool: boolean): boolean {
+    const ways = this.from(from)
+    const way = ways[to]!
+    for (let word = 0; word < plain.length; word++)
+      for (let left = plain[word]!; left !== 0; left &= left - 1) {
+        const via = word * 32 + 31 - clz32(left & -left)
+        // Here nothing is left for the tool in hand; with another one there may be.
+        if (ways[via]! >= way || (sameTool && via === from)) continue
+        if (ways[via]! + this.from(via)[to]! === way) return true
+      }
+    return false
   }
 
   /** What a cheapest way comes to where walking costs this instead. */

@@ -1,9 +1,9 @@
-import { FAR, guardHolds, PlaceTables, type PlaceTable } from './placeTables'
+import { FAR, guardHolds, PlaceTables } from './placeTables'
 import type { SearchProblem } from './problem'
 import { factsOf, isDoneAtOnce, waitsForFree } from './rules'
 
 // Taken once: a look-up of the global for each state would show.
-const { clz32, floor, min } = Math
+const { clz32, min } = Math
 
 /**
  * States and moves of a sequencing problem. A state is what is done, the tool carried and the place (station and settings);
@@ -31,7 +31,8 @@ export class StateSpace {
   private readonly combinations: number
   private readonly tool: Int32Array
   private readonly station: Int32Array
-  private readonly allowed: Uint8Array
+  /** Per operation, the places where it may be done, as bits. */
+  private readonly placesOf: Int32Array
   /** Operations that have to be made by themselves: what they take away may still be wanted. */
   private readonly alone: Uint8Array
   private readonly guarded: Uint8Array
@@ -60,18 +61,16 @@ export class StateSpace {
   /** What was just done in a child. */
   private readonly newly: Int32Array
   private readonly waiterWords: Int32Array
-  /** Per place, whether something can be done there now: bit 1 with the tool or by hand, bit 2 because the tool is meant for it. */
-  private readonly plain: Uint8Array
-  private readonly risky: Uint8Array
-  /** The places marked in `plain`. */
-  private readonly plainPlaces: Int32Array
-  private plainCount = 0
+  /** Places as bits: where something is done at once with the tool in hand, where one comes for that, and where for what is done by itself. */
+  private readonly plain: Int32Array
+  private readonly wantedPlain: Int32Array
+  private readonly wantedAlone: Int32Array
   /** Per tool, whether something can be done with it now. */
   private readonly wanted: Uint8Array
 
   /** `alone`: operations that have to be made by themselves beside those that take a guard away. */
   constructor(readonly problem: SearchProblem, alone: readonly boolean[] = []) {
-    const { operations, pairs, walkMs } = problem
+    const { operations, pairs } = problem
     this.size = operations.length
     this.words = Math.max(1, Math.ceil(this.size / 32))
     this.combinations = problem.combinations
@@ -82,7 +81,6 @@ export class StateSpace {
     this.startPlace = problem.start.station * this.combinations + problem.start.combination
     this.tool = Int32Array.from(operations, (operation) => operation.tool)
     this.station = Int32Array.from(operations, (operation) => operation.station)
-    this.allowed = Uint8Array.from(operations.flatMap((operation) => operation.allowed.map(Number)))
     this.alone = Uint8Array.from(factsOf(problem).map((facts, i) => Number(!isDoneAtOnce(facts) || alone[i] === true)))
     this.guarded = Uint8Array.from(operations, (operation) => (operation.guards.length > 0 ? 1 : 0))
     this.first = new Int32Array(this.size * this.words)
@@ -120,9 +118,16 @@ export class StateSpace {
     }
     const words = () => new Int32Array(this.words)
     ;[this.whole, this.readyNow, this.blockedLater, this.blockedNow, this.newly] = [words(), words(), words(), words(), words()]
-    this.plain = new Uint8Array(this.places)
-    this.risky = new Uint8Array(this.places)
-    this.plainPlaces = new Int32Array(this.places)
+    const { placeWords } = this.tables
+    this.placesOf = new Int32Array(this.size * placeWords)
+    operations.forEach(({ station, allowed }, operation) =>
+      allowed.forEach((may, combination) => {
+        const place = station * this.combinations + combination
+        if (may) this.placesOf[operation * placeWords + (place >> 5)]! |= 1 << (place & 31)
+      }),
+    )
+    const placeBits = () => new Int32Array(placeWords)
+    ;[this.plain, this.wantedPlain, this.wantedAlone] = [placeBits(), placeBits(), placeBits()]
     this.wanted = new Uint8Array(this.tools)
     this.ready = new Int32Array(this.size)
     const room = 64
@@ -175,9 +180,9 @@ export class StateSpace {
     this.close(state, 0, tool, place)
     const table = this.tables.table(state, offset)
     const ways = table.from(place)
-    const { tools, places, combinations } = this
+    const { tools, placesOf, plain, wanted, wantedPlain, wantedAlone } = this
+    const { placeWords } = this.tables
     const readyCount = this.findReady(state)
-    const { plain, risky, wanted } = this
     wanted.fill(0)
     for (let i = 0; i < readyCount; i++) wanted[this.tool[this.ready[i]!]!] = 1
     // What bare hands can do elsewhere is gone to with the tool in hand.
@@ -186,34 +191,32 @@ export class StateSpace {
       // The bare hand is no tool to change to.
       if (wanted[next] === 0 || (next === 0 && tool !== 0)) continue
       const change = this.toolMs[tool * tools + next]!
-      plain.fill(0)
-      risky.fill(0)
+      for (let word = 0; word < placeWords; word++) plain[word] = wantedPlain[word] = wantedAlone[word] = 0
       for (let i = 0; i < readyCount; i++) {
         const operation = this.ready[i]!
-        const needed = this.tool[operation]!
-        if (needed !== 0 && needed !== next) continue
-        // A tool is taken up for an operation with it; what bare hands can do there is done before or after.
-        const own = next === tool || needed === next
-        const marks = this.alone[operation] === 1 ? risky : plain
-        const begin = this.station[operation]! * combinations
-        for (let c = 0; c < combinations; c++) if (this.allowed[operation * combinations + c] === 1) marks[begin + c]! |= own ? 3 : 1
-      }
-      this.plainCount = 0
-      for (let place = 0; place < places; place++) if (plain[place] !== 0) this.plainPlaces[this.plainCount++] = place
-      for (let to = 0; to < places; to++) {
-        if (((plain[to]! | risky[to]!) & 2) === 0) continue
-        const way = ways[to]!
-        if (way >= FAR) continue
-        if (this.passesSomething(table, place, to, way, next === tool)) continue
-        if ((plain[to]! & 2) !== 0) this.addChild(from, fromOffset, change + way, next, to, -1)
-        else
-          for (let i = 0; i < readyCount; i++) {
-            const operation = this.ready[i]!
-            const needed = this.tool[operation]!
-            const own = needed === next || (next === tool && needed === 0)
-            if (own && this.alone[operation] === 1 && this.station[operation] === floor(to / combinations) && this.allowed[operation * combinations + (to % combinations)] === 1) this.addChild(from, fromOffset, change + way, next, to, operation)
+        if (this.tool[operation] !== 0 && this.tool[operation] !== next) continue
+        const [isAlone, isWanted] = [this.alone[operation] === 1, this.isWanted(operation, next, tool)]
+        for (let word = 0; word < placeWords; word++) {
+          const there = placesOf[operation * placeWords + word]!
+          if (isAlone) wantedAlone[word]! |= isWanted ? there : 0
+          else {
+            plain[word]! |= there
+            if (isWanted) wantedPlain[word]! |= there
           }
+        }
       }
+      for (let word = 0; word < placeWords; word++)
+        for (let left = wantedPlain[word]! | wantedAlone[word]!; left !== 0; left &= left - 1) {
+          const bit = left & -left
+          const to = word * 32 + 31 - clz32(bit)
+          if (ways[to]! >= FAR || table.passesAny(place, to, plain, next === tool)) continue
+          if ((wantedPlain[word]! & bit) !== 0) this.addChild(from, fromOffset, change + ways[to]!, next, to, -1)
+          else
+            for (let i = 0; i < readyCount; i++) {
+              const operation = this.ready[i]!
+              if (this.alone[operation] === 1 && this.isWanted(operation, next, tool) && (placesOf[operation * placeWords + word]! & bit) !== 0) this.addChild(from, fromOffset, change + ways[to]!, next, to, operation)
+            }
+        }
     }
   }
 
@@ -244,16 +247,10 @@ export class StateSpace {
     return this.problem.operations[operation]!.guards.every((guard) => guardHolds(guard, done))
   }
 
-  /** Whether the cheapest way leads over a place where something plain could be done with the same tool: then that is its own move. */
-  private passesSomething(table: PlaceTable, from: number, to: number, way: number, sameTool: boolean): boolean {
-    const ways = table.from(from)
-    for (let i = 0; i < this.plainCount; i++) {
-      const via = this.plainPlaces[i]!
-      // Here nothing plain is left for the tool in hand; with another one there may be.
-      if (ways[via]! >= way || (via === from && sameTool)) continue
-      if (ways[via]! + table.from(via)[to]! === way) return true
-    }
-    return false
+  /** Whether one comes to a place for it: a tool is taken up for an operation with it; what bare hands can do there is done before or after. */
+  private isWanted(operation: number, next: number, inHand: number): boolean {
+    const needed = this.tool[operation]!
+    return needed === next || (needed === 0 && next === inHand)
   }
 
   private addChild(from: Int32Array, fromOffset: number, cost: number, tool: number, place: number, first: number): void {
