@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { BROWSER } from './e2e/browser.mjs'
 
 const port = process.env.ISTRUZIONE_TEST_PORT ?? '3199'
 
@@ -18,7 +19,7 @@ export default defineConfig({
     { name: 'removed', testMatch: 'demoRemoved.e2e.ts', fullyParallel: false, dependencies: ['killed'] },
   ],
   timeout: 90_000,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 10_000, toPass: { intervals: [50] } },
   reporter: [['list'], ['json']],
   use: {
     baseURL: `http://localhost:${port}`,
@@ -26,7 +27,7 @@ export default defineConfig({
     trace: 'off',
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: BROWSER,
       args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
     },
   },

@@ -1,7 +1,8 @@
 import { expect, test, type Page } from '@playwright/test'
+import { BROWSER } from './browser.mjs'
 import { photo, saved, setUpShop, someOwner } from './steps'
 
-test.use({ actionTimeout: 10_000, permissions: ['microphone'], launchOptions: { executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'] } })
+test.use({ actionTimeout: 10_000, permissions: ['microphone'], launchOptions: { executablePath: BROWSER, args: ['--no-sandbox', '--disable-gpu', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'] } })
 
 const line = (page: Page) => page.getByLabel('Say it in a line')
 async function say(page: Page, words: string): Promise<void> {
