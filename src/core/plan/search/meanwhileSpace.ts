@@ -161,7 +161,8 @@ export class MeanwhileSpace {
     this.close(state, to, trace)
     const earlier = new Int32Array(this.words)
     const { first } = to
-    if (first < 0) return earlier
+    // Once what is undecided before it was taken as done here, it may have been done at once.
+    if (first < 0 || (isIn(done, first) && !isIn(undecided, first))) return earlier
     for (let word = 0; word < this.words; word++) {
       earlier[word] = this.ancestors[first]![word]! & undecided[word]!
       const undone = this.descendants[first]![word]! & undecided[word]!

@@ -66,6 +66,7 @@ const CLOCK_MUTATIONS: Record<string, Partial<typeof rules>> = {
   'done at once though that settles what was undecided': { settlesNothing: () => true },
   'taken as done now though it hangs together with what is elsewhere': { isDecidedHere: () => true },
   'what starts a clock is put off with its twin': { mayBeLater: (u) => rules.mayBeLater(startless(u)) },
+  'what starts a clock is put off to what follows it': { waitsForFree: (u, v) => rules.waitsForFree(startless(u), v) },
   'thought no worse though it is over the wait later': { isNoWorse: (a, b) => a.costMs <= b.costMs },
 }
 
@@ -95,9 +96,16 @@ describe('a broken rule of the clock is seen', () => {
   test('the rules as they are: no seed is wrong', async () => {
     expect([await firstWrongWithClock({}, plain, 600), await firstWrongWithClock({}, guarded, 300)]).toEqual([null, null])
   })
+  /** Problems in which it matters. */
+  const problemsFor = (what: string) => {
+    if (what.endsWith('follows it')) return { options: { ...plain, settings: 0, pairChance: 0.3, stations: 1, tools: 2 }, seeds: 120, make: withSetting }
+    if (what.endsWith('its twin')) return { options: { ...plain, settings: 0 }, seeds: 120, make: withSetting }
+    if (/joined forward|turns on it|guard/.test(what)) return { options: guarded, seeds: 300, make: withClock }
+    return { options: plain, seeds: what.endsWith('may come after') ? 600 : 120, make: withClock }
+  }
   for (const [what, mutation] of Object.entries(CLOCK_MUTATIONS))
     test(`${what}: a seed is wrong`, async () => {
-      const [options, seeds, make] = what.startsWith('what starts') ? ([{ ...plain, settings: 0 }, 120, withSetting] as const) : /joined forward|turns on it|guard/.test(what) ? ([guarded, 300, withClock] as const) : ([plain, /may come after/.test(what) ? 600 : 120, withClock] as const)
+      const { options, seeds, make } = problemsFor(what)
       expect(await firstWrongWithClock(mutation, options, seeds, make)).not.toBeNull()
     })
 })

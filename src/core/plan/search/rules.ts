@@ -27,7 +27,7 @@ export function followsForFree(u: Facts, v: Facts): boolean {
 
 /** Rules 2 and 3: u can wait until right before v for nothing, wherever v is done (where nothing else waits for u). */
 export function waitsForFree(u: Facts, v: Facts): boolean {
-  return isFreeBeside(v, u) && isWithin(v.allowed, u.allowed) && isIdle(u) && !isAsTo(u, (phase, clock) => (phase.meanwhile && v.phases![clock]!.after) || phase.waits) && !isAsTo(v, (phase) => phase.waits)
+  return isFreeBeside(v, u) && isWithin(v.allowed, u.allowed) && isIdle(u) && !isAsTo(u, (phase, clock) => (phase.meanwhile && v.phases![clock]!.after) || phase.waits || phase.starts) && !isAsTo(v, (phase) => phase.waits)
 }
 
 /** Of twins that wait for the same, the later can be moved up to the earlier. */
