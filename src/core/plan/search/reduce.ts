@@ -2,7 +2,7 @@ import type { Clock, Phases } from './clock'
 import type { Guard, SearchOperation, SearchProblem } from './problem'
 import { factsOf, followsForFree, mayBeEarlier, mayBeLater, waitsForFree, type Facts } from './rules'
 
-/** A problem with fewer operations, and what each of them stands for, in the order they are done one right after the other. */
+/** A problem with fewer operations; per operation what it stands for, in the order that is done one right after the other, and when it may be done as to each clock. */
 export type Reduced = { problem: SearchProblem; members: number[][]; phases: (readonly Phases[])[] }
 
 type Group = Facts & { members: number[]; before: Set<Group>; after: Set<Group>; alive: boolean }

@@ -30,7 +30,6 @@ export class StateSpace {
   childCount = 0
   private readonly combinations: number
   private readonly tool: Int32Array
-  private readonly station: Int32Array
   /** Per operation, the places where it may be done, as bits. */
   private readonly placesOf: Int32Array
   /** Operations that have to be made by themselves: what they take away may still be wanted. */
@@ -80,7 +79,6 @@ export class StateSpace {
     this.toolMs = Float64Array.from(problem.toolMs.flat())
     this.startPlace = problem.start.station * this.combinations + problem.start.combination
     this.tool = Int32Array.from(operations, (operation) => operation.tool)
-    this.station = Int32Array.from(operations, (operation) => operation.station)
     this.alone = Uint8Array.from(factsOf(problem).map((facts, i) => Number(!isDoneAtOnce(facts) || alone[i] === true)))
     this.guarded = Uint8Array.from(operations, (operation) => (operation.guards.length > 0 ? 1 : 0))
     this.first = new Int32Array(this.size * this.words)
