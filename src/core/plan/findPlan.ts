@@ -15,7 +15,7 @@ import type { FoundPlan, Proof } from './foundPlan'
 import type { JobGoal } from './jobGoal'
 import { legsOf, type Legs, type NoSafeOrder } from './leg'
 import { addLooseEnds, alreadyOut, goalFrom, setBackFirst, startFrom, type LiveStart } from './liveStart'
-import { orderedSteps, type RefusedOrder } from './orderedSteps'
+import { orderedSteps, ROUNDING_S, type RefusedOrder } from './orderedSteps'
 import { choicesFor, savedS } from './planChoices'
 import type { PlanRequest } from './planRequest'
 import { followPolicy, underPolicy } from './policyRules'
@@ -28,9 +28,6 @@ import { orderWithClocks } from './orderWithClocks'
 import { waitsOf } from './waits'
 
 export type PlanError = DeriveError | NoSafeOrder | RefusedOrder | { kind: 'tool missing'; tool: string; key: string } | { kind: 'must stay'; partId: Id }
-
-/** Sums of seconds in another order differ by this at most. */
-const ROUNDING_S = 1e-6
 
 /** `from`: where a live job stands; what it has done is left out and the rest is ordered from there. */
 export type PlanOptions = { limits?: SearchLimits; from?: LiveStart; onProgress?: (progress: PlanProgress) => void }

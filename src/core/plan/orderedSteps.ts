@@ -11,8 +11,8 @@ import type { JobStart, SequencedJob } from './sequenceJob'
 import { guardHolds, type SettingMove } from './settingMoves'
 import type { Standing, Step } from './step'
 
-/** Sums of seconds that differ by less are the same. */
-const ROUNDING_S = 1e-6
+/** Sums of the same seconds in another order differ by this at most. */
+export const ROUNDING_S = 1e-6
 
 /** An operation, or a setting act at a station, in its place. */
 type Item = { operation: Operation } | { move: SettingMove; station: string }

@@ -1,3 +1,4 @@
+import { addTo } from './bits'
 import { FAR, guardHolds, PlaceTables } from './placeTables'
 import type { SearchProblem } from './problem'
 import { factsOf, isDoneAtOnce, waitsForFree } from './rules'
@@ -50,8 +51,8 @@ export class StateSpace {
   private readonly turns: Uint8Array
   /** Per operation, the words of what comes right after it. */
   private readonly after: Int32Array
-  /** Whether it may wait for free until any of its successors is done. */
-  private readonly waits: Uint8Array
+  /** The words of what may wait for free until any of its successors is done. */
+  private readonly waiters: Int32Array
   /** Of the state that is expanded: all that is done, what could be done now, and what something still to be done keeps from it (as if what waits were done, and without). */
   private readonly whole: Int32Array
   private readonly readyNow: Int32Array
@@ -59,7 +60,6 @@ export class StateSpace {
   private readonly blockedNow: Int32Array
   /** What was just done in a child. */
   private readonly newly: Int32Array
-  private readonly waiterWords: Int32Array
   /** Places as bits: where something is done at once with the tool in hand, where one comes for that, and where for what is done by itself. */
   private readonly plain: Int32Array
   private readonly wantedPlain: Int32Array
@@ -108,12 +108,7 @@ export class StateSpace {
     for (const operation of operations) for (const guard of operation.guards) for (const i of guard.operations) this.turns[i] = 1
     const { waiters, after } = this.findWaiters()
     this.after = after
-    this.waits = new Uint8Array(this.size)
-    this.waiterWords = new Int32Array(this.words)
-    for (const operation of waiters) {
-      this.waits[operation] = 1
-      this.waiterWords[operation >> 5]! |= 1 << (operation & 31)
-    }
+    this.waiters = waiters
     const words = () => new Int32Array(this.words)
     ;[this.whole, this.readyNow, this.blockedLater, this.blockedNow, this.newly] = [words(), words(), words(), words(), words()]
     const { placeWords } = this.tables
@@ -137,12 +132,11 @@ export class StateSpace {
   }
 
   /**
-   * Does at once whatever is free of set-up here and takes no guard away. Changes `state` in place; answers how many were
-   * done, and adds them to `trace` in their order.
+   * Does at once whatever is free of set-up here and takes no guard away. Changes `state` in place, and adds what was done to
+   * `trace` in its order.
    */
-  close(state: Int32Array, offset: number, tool: number, place: number, trace?: number[]): number {
+  close(state: Int32Array, offset: number, tool: number, place: number, trace?: number[]): void {
     const here = this.hereAt(tool, place)
-    let count = 0
     // One pass is enough for plain operations, since they are numbered in an order that keeps the pairs; an operation with a
     // guard may become possible by a later one.
     for (let again = true; again; ) {
@@ -152,12 +146,10 @@ export class StateSpace {
           const operation = word * 32 + 31 - clz32(left & -left)
           if (!this.isReady(state, offset, operation)) continue
           state[offset + word]! |= left & -left
-          count += 1
           trace?.push(operation)
           if (this.turns[operation] === 1) again = true
         }
     }
-    return count
   }
 
   /**
@@ -166,7 +158,7 @@ export class StateSpace {
    */
   standardise(state: Int32Array, offset: number): void {
     // The last first: what waits for it may then wait as well.
-    for (let word = this.words - 1; word >= 0; word--) this.takeBack(state, offset, word, state[offset + word]! & this.waiterWords[word]!)
+    for (let word = this.words - 1; word >= 0; word--) this.takeBack(state, offset, word, state[offset + word]! & this.waiters[word]!)
   }
 
   /** Every move from a state, in a fixed order. */
@@ -268,7 +260,7 @@ export class StateSpace {
       this.closeAfter(childWords, begin, tool, place)
     }
     // What was done before is followed by something: else it would have been taken back.
-    for (let word = words - 1; word >= 0; word--) this.takeBack(childWords, begin, word, childWords[begin + word]! & ~from[fromOffset + word]! & this.waiterWords[word]!)
+    for (let word = words - 1; word >= 0; word--) this.takeBack(childWords, begin, word, childWords[begin + word]! & ~from[fromOffset + word]! & this.waiters[word]!)
     // A move for what could as well wait is none.
     let moved = false
     for (let word = 0; word < words && !moved; word++) moved = childWords[begin + word] !== from[fromOffset + word]
@@ -303,7 +295,7 @@ export class StateSpace {
         for (let other = word; other < words; other++) blockedNow[other]! |= after[begin + other]!
         if ((blockedLater[word]! & bit) === 0 && (this.guarded[operation] === 0 || this.guardsHold(state, 0, operation))) {
           if ((blockedNow[word]! & bit) === 0) readyNow[word]! |= bit
-          if (this.waits[operation] === 1) continue
+          if ((this.waiters[word]! & bit) !== 0) continue
           this.ready[count++] = operation
         }
         for (let other = word; other < words; other++) blockedLater[other]! |= after[begin + other]!
@@ -348,7 +340,7 @@ export class StateSpace {
 
   private findWaiters(): { waiters: Int32Array; after: Int32Array } {
     const facts = factsOf(this.problem)
-    const after = new Int32Array(this.size * this.words)
+    const [waiters, after] = [new Int32Array(this.words), new Int32Array(this.size * this.words)]
     const successors = facts.map((): number[] => [])
     for (const [before, then] of this.problem.pairs) {
       after[before * this.words + (then >> 5)]! |= 1 << (then & 31)
@@ -356,7 +348,8 @@ export class StateSpace {
     }
     // What is only done by itself is not brought along by what follows it.
     const canWait = (i: number) => this.alone[i] === 0 && successors[i]!.length > 0 && successors[i]!.every((j) => waitsForFree(facts[i]!, facts[j]!))
-    return { waiters: Int32Array.from([...facts.keys()].reverse().filter(canWait)), after }
+    for (const i of facts.keys()) if (canWait(i)) addTo(waiters, i)
+    return { waiters, after }
   }
 
   private grow(): void {
