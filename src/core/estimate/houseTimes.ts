@@ -2,10 +2,22 @@ import type { HouseValues } from '../shop/houseValues'
 import { THREADED_KINDS } from '../procedure/holderKinds'
 import { usualDrive } from '../procedure/heads'
 import type { Holder } from '../procedure/holder'
+import type { Part } from '../procedure/part'
 
 /** Seconds to undo or fasten a whole group: by the clip, or by the screw. A house estimate. */
 export function groupS(house: HouseValues, holder: Holder): number {
   return holder.count * (THREADED_KINDS.includes(holder.kind) ? house.screwS : house.clipS)
+}
+
+/** The tool a part is pulled with: what its release says, else what its clips take. */
+export function pullTool(part: Pick<Part, 'release'>, pulled: readonly Holder[]): string {
+  return part.release.tool !== 'hand' ? part.release.tool : (pulled.map(toolFor).find((tool) => tool !== 'hand') ?? 'hand')
+}
+
+/** The tool a part is pressed home with: its clips', which are coaxed over their edges; what sticks takes bare hands. */
+export function pressTool(pulled: readonly Holder[]): string {
+  const clips = pulled.filter((holder) => holder.kind !== 'adhesive' && holder.kind !== 'hook-and-loop')
+  return clips.map(toolFor).find((tool) => tool !== 'hand') ?? 'hand'
 }
 
 /** The tool in hand for a group: the driver for its head, the pry tool for clips, or bare hands. */

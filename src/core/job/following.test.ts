@@ -126,7 +126,7 @@ describe('I’m already here', () => {
 describe('accounts', () => {
   test('a clip left out for a reason is not owed; broken and left out, its pieces still are', () => {
     const crew = van()
-    untilKey(crew, 'release:surround')
+    untilKey(crew, 'open:hazard')
     crew.add({ kind: 'broken', holderId: 'surround-clips', count: 1, wasFitted: 'no', note: '' })
     crew.add({ kind: 'left out', holderId: 'surround-clips', count: 1, reason: 'holds without it' })
     for (const step of crew.steps) if (!isDone(crew.state, step.operation)) crew.does(step)
@@ -372,7 +372,7 @@ describe('figures', () => {
   })
   test('clips broken of clips undone, by kind', () => {
     const crew = van()
-    untilKey(crew, 'release:surround')
+    untilKey(crew, 'open:hazard')
     crew.add({ kind: 'broken', holderId: 'surround-clips', count: 2, wasFitted: 'no', note: '' })
     const figures = figuresOf(crew.document, crew.state, termsOf(crew.document, crew.request), 600)
     expect(figures).toMatchObject({ forecastMin: 10, clipsBroken: 2, clipsUndone: 15 })

@@ -5,6 +5,7 @@ import type { JobPlan } from '../plan/planFrom'
 import type { ProcedureDocument } from '../procedure/document'
 import { isAirbagCircuit } from '../procedure/circuits'
 import { INTAKE_POINTS, type IntakePoint } from './intakePoints'
+import { countedIn } from '../order/operation'
 import { plugsTouched } from './fold'
 import type { JobState } from './jobState'
 import type { Overlay } from './overlay'
@@ -39,7 +40,7 @@ export function intakeOf(plan: JobPlan, document: ProcedureDocument, state: JobS
   const operations = [...plan.removal.operations.values()]
   const opened = operations.flatMap((operation) => (operation.act === 'open' ? [model.tethers.get(operation.itemId)!] : []))
   const touched = new Set(opened.flatMap((tether) => tether.functions))
-  const undone = new Set(operations.flatMap((operation) => (operation.act === 'undo' ? [operation.itemId] : [])))
+  const undone = new Set(operations.flatMap(countedIn))
   return {
     required: matter.filter(isOutside).map((facetId) => ({ kind: 'facet', facetId, done: state.facets.has(facetId) })),
     later: matter.filter((id) => !isOutside(id) && !state.facets.has(id)),
@@ -82,7 +83,7 @@ function pointsFor(plan: JobPlan, document: ProcedureDocument): IntakePoint[] {
     temperature: brittle,
     'marks and damage': true,
     'earlier work': true,
-    fasteners: operations.some((operation) => operation.act === 'undo'),
+    fasteners: operations.some((operation) => countedIn(operation).length > 0),
   }
   return INTAKE_POINTS.filter((point) => asked[point])
 }

@@ -1,4 +1,5 @@
 import { wallMsOf } from '../base/clock'
+import type { Id } from '../base/id'
 import type { Operation } from '../order/operation'
 import type { Card } from '../plan/cards'
 import type { JobPlan } from '../plan/planFrom'
@@ -9,6 +10,26 @@ import type { HolderCounts } from './account'
 import { levelNow } from './fold'
 import type { JobState } from './jobState'
 import type { Happening } from './event'
+
+/** A group counted out: as many as there were, or as are left of it. */
+function countedOut(state: JobState, holderId: Id): Happening[] {
+  const c = state.holders.get(holderId)!
+  const left = c.design - c.missing + c.extra - c.undone
+  return left > 0 ? [{ kind: 'undone', holderId, count: left }] : []
+}
+
+/** A group counted back in: what came off whole, and new ones for the rest. */
+function countedBack(state: JobState, holderId: Id): Happening[] {
+  const { old, fresh } = toFasten(state.holders.get(holderId)!)
+  return [
+    ...(old > 0 ? [{ kind: 'fastened', holderId, count: old, stage: 'final' } as const] : []),
+    ...(fresh > 0 ? [{ kind: 'new fitted', holderId, count: fresh, insteadOf: 'old' } as const] : []),
+  ]
+}
+
+function isBackIn(c: HolderCounts | undefined): boolean {
+  return c !== undefined && isOff(c) && c.fastenedOld + c.fittedNew + c.leftOut >= c.undone + c.madeGood
+}
 
 /** Whether what an operation is for has happened, by the state of the things, whoever did it and in which order. */
 export function isDone(state: JobState, operation: Operation): boolean {
@@ -31,10 +52,8 @@ export function isDone(state: JobState, operation: Operation): boolean {
     case 'set':
     case 'restore':
       return (state.valuesReached.get(`${itemId}=${operation.setting!.to}`) ?? 0) >= operation.nth
-    case 'fasten': {
-      const c = state.holders.get(itemId)
-      return c !== undefined && isOff(c) && c.fastenedOld + c.fittedNew + c.leftOut >= c.undone + c.madeGood
-    }
+    case 'fasten':
+      return isBackIn(state.holders.get(itemId))
     case 'start': {
       const c = state.holders.get(itemId)
       return c !== undefined && isOff(c) && c.started + c.fastenedOld + c.fittedNew + c.leftOut >= c.undone + c.madeGood
@@ -42,7 +61,7 @@ export function isDone(state: JobState, operation: Operation): boolean {
     case 'place':
       return state.setAside.has(itemId) && !atLeast(levelNow(state, itemId), 'off')
     case 'seat':
-      return state.moved.has(itemId) && levelNow(state, itemId) === 'in place'
+      return state.moved.has(itemId) && levelNow(state, itemId) === 'in place' && (operation.pulled ?? []).every((id) => !isOut(state.holders.get(id)))
     case 'close':
       return (state.tetherTimes.get(itemId)?.closed ?? 0) >= operation.nth && (operation.phase === 'test' || !state.tethersOpen.has(itemId))
     case 'feed':
@@ -59,6 +78,11 @@ export function isDone(state: JobState, operation: Operation): boolean {
   }
 }
 
+/** Whether some of a group that came off with a pull are not pressed home yet. */
+function isOut(c: HolderCounts | undefined): boolean {
+  return c !== undefined && c.undone > 0 && !isBackIn(c)
+}
+
 /** Whether the group is off: some of it came off, or all of it was missing before anybody began. */
 function isOff(c: HolderCounts): boolean {
   return c.undone > 0 || c.design - c.missing + c.extra <= 0
@@ -66,20 +90,15 @@ function isOff(c: HolderCounts): boolean {
 
 /** What to record when an operation is done as written. `have` is what the account says is still to do, for counts. */
 export function happeningsFor(state: JobState, operation: Operation): Happening[] {
-  const { itemId } = operation
+  const { itemId, pulled = [] } = operation
   const c = state.holders.get(itemId)
   switch (operation.act) {
     case 'undo':
       return [{ kind: 'undone', holderId: itemId, count: Math.max(1, c!.design - c!.missing + c!.extra - c!.undone) }]
-    case 'fasten': {
-      const { old, fresh } = toFasten(c!)
-      return [
-        ...(old > 0 ? [{ kind: 'fastened', holderId: itemId, count: old, stage: 'final' } as const] : []),
-        ...(fresh > 0 ? [{ kind: 'new fitted', holderId: itemId, count: fresh, insteadOf: 'old' } as const] : []),
-      ]
-    }
+    case 'fasten':
+      return countedBack(state, itemId)
     case 'ease':
-      return [{ kind: 'part at', partId: itemId, level: 'eased' }]
+      return [...pulled.flatMap((id) => countedOut(state, id)), { kind: 'part at', partId: itemId, level: 'eased' }]
     case 'start': {
       const { old, fresh } = toFasten(c!)
       return old + fresh > 0 ? [{ kind: 'fastened', holderId: itemId, count: old + fresh, stage: 'started' }] : []
@@ -92,13 +111,13 @@ export function happeningsFor(state: JobState, operation: Operation): Happening[
     case 'wait':
       return []
     case 'release':
-      return [{ kind: 'part at', partId: itemId, level: 'free' }]
+      return [...pulled.flatMap((id) => countedOut(state, id)), { kind: 'part at', partId: itemId, level: 'free' }]
     case 'lift':
       return [{ kind: 'part at', partId: itemId, level: 'off' }]
     case 'place':
       return [{ kind: 'part at', partId: itemId, level: 'free' }]
     case 'seat':
-      return [{ kind: 'part at', partId: itemId, level: 'in place' }]
+      return [...(levelNow(state, itemId) === 'in place' ? [] : [{ kind: 'part at', partId: itemId, level: 'in place' } as const]), ...pulled.flatMap((id) => countedBack(state, id))]
     case 'open':
       return [{ kind: 'opened', tetherId: itemId }]
     case 'close':

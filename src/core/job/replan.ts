@@ -1,7 +1,7 @@
 import { wallMsOf } from '../base/clock'
 import type { Id } from '../base/id'
 import { ok, type Result } from '../base/result'
-import type { Operation } from '../order/operation'
+import type { Act, Operation } from '../order/operation'
 import { demandsOf } from '../plan/demandsOf'
 import { findPlan, type PlanError, type PlanProgress } from '../plan/findPlan'
 import type { FoundPlan } from '../plan/foundPlan'
@@ -9,6 +9,7 @@ import { planFrom, type JobPlan } from '../plan/planFrom'
 import type { LiveStart } from '../plan/liveStart'
 import type { PlanRequest } from '../plan/planRequest'
 import { secondsOf, type Standing, type Step } from '../plan/step'
+import type { Level } from '../procedure/level'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { HouseValues } from '../shop/houseValues'
 import type { Rule } from '../vehicle/rule'
@@ -35,8 +36,23 @@ export function liveStartOf(plan: JobPlan, state: JobState, vehicle: VehicleStat
 /** Where somebody stands, and the tool that is still in hand: bare hands never put it away. By the steps that were done last. */
 function standingOf(plan: JobPlan, state: JobState): Standing {
   const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps).filter((step) => isDone(state, step.operation))
-  const last = state.history.toReversed().flatMap(({ what }) => steps.findLast((step) => step.operation.itemId === touchedBy(what)) ?? [])
+  const used = new Set<Step>()
+  const last = state.history.toReversed().flatMap(({ what }) => {
+    // A part is moved several times: each time by the last step that moved it so far and is not spoken for.
+    const step = steps.findLast((step) => !used.has(step) && isBy(step.operation, what))
+    if (step) used.add(step)
+    return step ?? []
+  })
   return { station: last[0]?.station ?? plan.request.start, tool: last.find((step) => step.tool !== 'hand')?.tool ?? null }
+}
+
+const MOVES: Record<Level, readonly Act[]> = { 'in place': ['seat'], eased: ['ease'], free: ['release', 'place'], off: ['lift'] }
+
+/** Whether a happening is what an operation does. */
+function isBy({ act, itemId, pulled }: Operation, what: JobState['history'][number]['what']): boolean {
+  if (what.kind === 'part at') return itemId === what.partId && MOVES[what.level].includes(act)
+  const touched = touchedBy(what)
+  return touched !== null && (itemId === touched || pulled?.includes(touched) === true)
 }
 
 function touchedBy(what: JobState['history'][number]['what']): Id | null {

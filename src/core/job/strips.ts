@@ -1,6 +1,7 @@
 import type { Id } from '../base/id'
 import type { Strip } from '../order/learntOrder'
 import { splitKey } from '../order/operation'
+import { ownActs } from '../order/seenOrders'
 import type { ProcedureDocument } from '../procedure/document'
 import { forBuild } from '../procedure/forBuild'
 import { atLeast } from '../procedure/levels'
@@ -33,7 +34,7 @@ export function stripsOf(document: ProcedureDocument, jobs: readonly JobHistory[
 export function wayInOf(document: ProcedureDocument, events: readonly JobEvent[]): string[] {
   const { alreadyOff, orderless, putRight, history, splitOff } = foldJob(document, events)
   const silent = (key: string) => [alreadyOff, orderless].some((ids) => ids.has(splitKey(key)[1]))
-  return putRight.reduce(movedBefore, countedActs(history, splitOff)).filter((key) => !silent(key))
+  return ownActs(document, putRight.reduce(movedBefore, countedActs(history, splitOff)).filter((key) => !silent(key)))
 }
 
 /** All acts on a thing, moved before the first act on another. */

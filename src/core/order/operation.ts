@@ -23,6 +23,8 @@ export type Operation = {
   partId: Id | null
   setting: SettingAct | null
   nth: number
+  /** Holder groups that let go in this movement (release, ease) or are pressed home in it (seat), counted in the same act. */
+  pulled?: Id[]
   /** What it is called, where the record has no name for it: work items and functions of a kit. */
   name?: string
 }
@@ -35,6 +37,7 @@ export type Because =
   | { kind: 'need'; needId: Id }
   | { kind: 'in one go'; partId: Id }
   | { kind: 'eased first'; partId: Id }
+  | { kind: 'bears'; holderId: Id; partId: Id }
   | { kind: 'carried'; partId: Id; carrierId: Id }
   | { kind: 'rule'; ruleId: string; settingId: Id }
   | { kind: 'only for its act'; settingId: Id }
@@ -72,6 +75,22 @@ const TURNED: Record<InAct, OutAct> = { undo: 'fasten', ease: 'seat', release: '
 /** The act that takes back an act of the way in: undo and fasten, release and seat, open and close, lift and place. */
 export function turnedRound(act: InAct): OutAct {
   return TURNED[act]
+}
+
+/** Holder groups that an act counts out or back in: its own, or those that let go or go home with it. */
+export function countedIn(operation: Pick<Operation, 'act' | 'itemId' | 'pulled'>): readonly Id[] {
+  const { act } = operation
+  return act === 'undo' || act === 'fasten' || act === 'start' ? [operation.itemId] : (operation.pulled ?? NONE)
+}
+const NONE: readonly Id[] = []
+
+/** The key of what does an act to a thing: its own operation or, for a group that goes with the pull, that of its part. */
+export function keyDoing(operations: ReadonlyMap<string, Operation>, act: string, id: Id): string | undefined {
+  const own = `${act}:${id}`
+  if (operations.has(own)) return own
+  if (act !== 'undo' && act !== 'fasten') return undefined
+  for (const operation of operations.values()) if (operation.pulled?.includes(id)) return operation.key
+  return undefined
 }
 
 /** The act and the id an operation's key begins with: "set:lever=out by m2" is ['set', 'lever']. */

@@ -5,7 +5,7 @@ import type { Ending } from '../procedure/end'
 import { PHYSICAL } from '../procedure/needReasons'
 import { isAirbagCircuit } from '../procedure/circuits'
 import { shortestLoop } from './loop'
-import { turnedRound, type Because, type Demand, type Edge, type InAct, type Operation, type OutAct } from './operation'
+import { keyDoing, turnedRound, type Because, type Demand, type Edge, type InAct, type Operation, type OutAct } from './operation'
 import type { Removal } from './removed'
 import { endValue } from './settingAct'
 import { NOTHING_ASKED, type AskedByRules } from './wish'
@@ -56,6 +56,7 @@ export function turnRound(removal: Removal, endings: ReadonlyMap<Id, Ending>, as
     operations.set(key, { key, phase: 'out', act, itemId: operation.itemId, partId: operation.partId, setting: null, nth: 1 })
     outKeyOf.set(operation.key, key)
   }
+  pressHome(removal, operations, endings)
   for (const edge of removal.edges) if (isPhysical(removal, edge)) order(outKeyOf.get(edge.after), outKeyOf.get(edge.before), edge.because)
   for (const operation of operations.values())
     if (operation.act === 'fasten')
@@ -68,6 +69,16 @@ export function turnRound(removal: Removal, endings: ReadonlyMap<Id, Ending>, as
   statedForTheWayBack(removal, operations, order, demands)
   startLikeFastening(operations, edges, demands)
   return ok({ operations, edges, demands, outKeyOf })
+}
+
+/** What let go with a pull is pressed home with the seat of the same part or, where that stays away, of another it holds. */
+function pressHome(removal: Removal, operations: Map<string, Operation>, endings: ReadonlyMap<Id, Ending>): void {
+  for (const pull of removal.operations.values())
+    for (const holderId of pull.pulled ?? []) {
+      if (!goesBack(endings.get(holderId))) continue
+      const seat = [pull.itemId, ...removal.model.holders.get(holderId)!.holds].map((id) => operations.get(`seat:${id}`)).find((found) => found !== undefined)
+      if (seat) operations.set(seat.key, { ...seat, pulled: [...(seat.pulled ?? []), holderId] })
+    }
 }
 
 /** Whether an act of the way in is taken back, given what becomes of the things. */
@@ -88,7 +99,7 @@ function comesBack(removal: Removal, operation: Operation, endings: ReadonlyMap<
 
 /** What a hand would meet again on the way back. A rule or the recorder's order is not a relation between things. */
 function isPhysical(removal: Removal, { because }: Edge): boolean {
-  if (because.kind === 'in one go' || because.kind === 'eased first' || because.kind === 'seen') return false
+  if (because.kind === 'in one go' || because.kind === 'eased first' || because.kind === 'seen' || because.kind === 'bears') return false
   if (because.kind !== 'need') return true
   const { reason } = removal.model.needOf.get(because.needId)!
   return reason === 'setting' || PHYSICAL.includes(reason)
@@ -116,6 +127,10 @@ function tightenInStages(removal: Removal, operations: Map<string, Operation>, o
     const part = removal.model.parts.get(partId)!
     if (level === 'eased') continue
     const groups = (removal.model.holdersOf.get(partId) ?? []).map((holder) => `fasten:${holder.id}`).filter((key) => operations.has(key))
+    const said = part.refit.tightenOrder.map((id) => `fasten:${id}`).filter((key) => groups.includes(key))
+    const bearing = groups.filter((key) => removal.model.holders.get(operations.get(key)!.itemId)!.bearsWeight)
+    // What bears the weight goes in first; where all are started before any is made snug, it is started first.
+    const begins = part.refit.startAllFirst ? 'start:' : said.length === 0 ? 'fasten:' : null
     if (part.refit.startAllFirst) {
       const starts = groups.map((key): [string, Operation] => [key.replace('fasten:', 'start:'), operations.get(key)!])
       for (const [key, fasten] of starts) {
@@ -123,7 +138,8 @@ function tightenInStages(removal: Removal, operations: Map<string, Operation>, o
         for (const group of groups) order(key, group, { kind: 'started first', partId })
       }
     }
-    const said = part.refit.tightenOrder.map((id) => `fasten:${id}`).filter((key) => groups.includes(key))
+    for (const bearer of begins ? bearing : [])
+      for (const key of groups) if (!bearing.includes(key)) order(bearer.replace('fasten:', begins!), key.replace('fasten:', begins!), { kind: 'bears', holderId: operations.get(bearer)!.itemId, partId })
     for (let i = 1; i < said.length; i++) order(said[i - 1], said[i], { kind: 'tightened in order', partId })
     if (said.length > 0) for (const key of groups) if (!said.includes(key)) order(said.at(-1), key, { kind: 'tightened in order', partId })
   }
@@ -139,7 +155,7 @@ function startLikeFastening(operations: ReadonlyMap<string, Operation>, edges: E
   for (let at = 0; at < stated; at++) {
     const edge = edges[at]!
     const start = startOf.get(edge.after)
-    if (start !== undefined && operations.get(edge.before)?.act !== 'start' && edge.because.kind !== 'tightened in order') edges.push({ ...edge, after: start })
+    if (start !== undefined && operations.get(edge.before)?.act !== 'start' && edge.because.kind !== 'tightened in order' && edge.because.kind !== 'bears') edges.push({ ...edge, after: start })
   }
   for (const [fasten, start] of startOf) for (const demand of demands.get(fasten) ?? []) addDemand(demands, start, demand)
 }
@@ -176,7 +192,7 @@ export function addDemand(demands: Map<string, Demand[]>, key: string, demand: D
 
 /** Needs stated on the acts of the way back: a setting at a value, or another operation first. */
 function statedForTheWayBack(removal: Removal, operations: ReadonlyMap<string, Operation>, order: Order, demands: Map<string, Demand[]>): void {
-  const here = (act: string, id: Id) => (operations.has(`${act}:${id}`) ? `${act}:${id}` : undefined)
+  const here = (act: string, id: Id) => keyDoing(operations, act, id)
   const BACK: readonly OutAct[] = ['place', 'seat', 'close', 'fasten']
   for (const need of removal.model.needs) {
     const { act, id } = need.dependent

@@ -3,12 +3,13 @@ import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Level } from '../procedure/level'
 import { ORDER_ONLY } from '../procedure/needReasons'
 import type { Need } from '../procedure/need'
+import { goesWithPull } from '../procedure/letsGo'
 import { mayRestFree } from '../procedure/resting'
 import type { Part } from '../procedure/part'
 import type { TyingTether } from '../procedure/tether'
 import { easeKey, liftKey, openKey, releaseKey, setKey, undoKey, type Because, type Demand, type InAct, type Operation } from './operation'
 import { isEarly } from './reach'
-import { keepInOneGo, orderOnly, settleEased } from './removalFinish'
+import { keepInOneGo, letGoWithThePull, orderOnly, settleEased, weightLast } from './removalFinish'
 import { RemovalParts } from './removalParts'
 import type { Removal, RemovalError } from './removed'
 import { endValue, methodFor } from './settingAct'
@@ -113,26 +114,31 @@ export class RemovalDraft extends RemovalParts {
   private whatItNeeds(key: string): RemovalError | null {
     const operation = this.operations.get(key)!
     const { act, itemId } = operation
-    if (act === 'release') this.holdersAndShortLeads(itemId, key)
-    if (act === 'ease')
-      for (const holderId of this.model.parts.get(itemId)!.ease!.holderIds) if (this.model.holders.has(holderId)) this.undo(holderId, itemId, key)
+    const held = act === 'release' ? this.holdersAndShortLeads(itemId, key) : act === 'ease' ? this.holdersOfEase(itemId, key) : null
+    if (held) return held
     this.atTheBench(operation)
     if (act === 'open') {
       const { circuit } = this.model.tethers.get(itemId)!
       if (circuit === 'high-voltage') return { kind: 'high-voltage', tetherId: itemId }
       if (circuit === 'srs-firing' && ![...this.model.settings.values()].some((setting) => setting.role === 'battery')) return { kind: 'no-battery-setting', tetherId: itemId }
     }
-    for (const demand of this.asked(operation)) {
+    return this.askedOf(operation, key)
+  }
+
+  /** What the rules ask of an act, what its way back wants, and what the record states of it, on behalf of operation `key`. */
+  private askedOf(act: Pick<Operation, 'act' | 'itemId'>, key: string): RemovalError | null {
+    for (const demand of this.asked(act)) {
       const error = this.demand(key, demand)
       if (error) return error
     }
+    const stated = `${act.act}:${act.itemId}`
     // The way back may want a setting that the way in does not: what its method moves has to come off all the same.
-    for (const need of this.wantedBack.get(key) ?? []) {
+    for (const need of this.wantedBack.get(stated) ?? []) {
       const error = need.needs.kind === 'setting' ? this.wishSetting(need.needs.settingId, need.needs.value, { by: key, because: { kind: 'need', needId: need.id } }) : null
       if (error) return error
     }
     // A need is stated on the act and the thing, which is how an operation's key is made.
-    return this.followStated(key, key)
+    return this.followStated(stated, key)
   }
 
   private followStated(stated: string, key: string): RemovalError | null {
@@ -144,19 +150,33 @@ export class RemovalDraft extends RemovalParts {
     return null
   }
 
-  private holdersAndShortLeads(partId: Id, key: string): void {
-    for (const holder of this.model.holdersOf.get(partId) ?? []) this.undo(holder.id, partId, key)
+  private holdersAndShortLeads(partId: Id, key: string): RemovalError | null {
+    let error: RemovalError | null = null
+    for (const holder of this.model.holdersOf.get(partId) ?? []) error ??= this.undo(holder.id, partId, key)
     for (const tether of this.model.tyingOf.get(partId) ?? []) {
       const early: Because = { kind: 'tethers', tetherId: tether.id, partId }
       if (tether.mustOpenFor === 'free') this.openTether(tether, { by: key, because: early })
       // A tether that comes off anyway and is reachable before the release comes before it.
       if (isEarly(tether) && this.operations.has(openKey(tether.id))) this.order(openKey(tether.id), key, early)
     }
+    return error
   }
 
-  private undo(holderId: Id, partId: Id, key: string): void {
+  private holdersOfEase(partId: Id, key: string): RemovalError | null {
+    let error: RemovalError | null = null
+    for (const holderId of this.model.parts.get(partId)!.ease!.holderIds) if (this.model.holders.has(holderId)) error ??= this.undo(holderId, partId, key)
+    return error
+  }
+
+  private undo(holderId: Id, partId: Id, key: string): RemovalError | null {
+    if (goesWithPull(this.model.holders.get(holderId)!)) {
+      // It lets go with the pull: what covers it keeps the pull waiting.
+      this.pulledBy.set(holderId, [...(this.pulledBy.get(holderId) ?? []), { key, partId }])
+      return this.askedOf({ act: 'undo', itemId: holderId }, key)
+    }
     const because: Because = { kind: 'holds', holderId, partId }
     this.order(this.need('undo', holderId, partId, undoKey(holderId), { by: key, because }), key, because)
+    return null
   }
 
   /** What a part carries is taken out once the carrier lies on the bench. */
@@ -182,7 +202,11 @@ export class RemovalDraft extends RemovalParts {
     } else if (needed.kind === 'operation') {
       if (needed.act === 'undo') {
         const holder = this.model.holders.get(needed.id)!
-        this.order(this.need('undo', holder.id, holder.holds[0]!, undoKey(holder.id), why), key, because)
+        const partId = holder.holds[0]!
+        if (goesWithPull(holder)) {
+          this.bringTo(partId, 'free', why)
+          this.order(releaseKey(partId), key, because)
+        } else this.order(this.need('undo', holder.id, partId, undoKey(holder.id), why), key, because)
       } else if (needed.act === 'ease') this.order(this.bringTo(needed.id, 'eased', why), key, because)
       else if (needed.act === 'release' || needed.act === 'lift') {
         this.bringTo(needed.id, needed.act === 'lift' ? 'off' : 'free', why)
@@ -219,6 +243,8 @@ export class RemovalDraft extends RemovalParts {
   finish(): Removal {
     for (const { key, tetherId, because } of this.ifOpened) if (this.operations.has(openKey(tetherId))) this.order(key, openKey(tetherId), because)
     settleEased(this)
+    letGoWithThePull(this)
+    weightLast(this)
     keepInOneGo(this)
     const { dropped: droppedNeeds, sound } = orderOnly(this)
     this.sound = sound

@@ -1,9 +1,9 @@
 import type { Id } from '../base/id'
 import { ORDER_ONLY } from '../procedure/needReasons'
 import { mayRestFree } from '../procedure/resting'
-import { fewestPairs, loopGroups } from './graph'
+import { fewestPairs, loopGroups, reachedFrom, successors } from './graph'
 import { hasLoop } from './loop'
-import { liftKey, openKey, releaseKey, type Edge } from './operation'
+import { keyDoing, liftKey, openKey, releaseKey, splitKey, undoKey, type Edge } from './operation'
 import { isEarly } from './reach'
 import type { RemovalParts } from './removalParts'
 import { seenOrders } from './seenOrders'
@@ -55,16 +55,51 @@ export function settleEased(draft: RemovalParts): void {
   for (const [other, why] of draft.broughtIn) if (why.by !== null && answered.has(why.by)) draft.broughtIn.set(other, { ...why, by: answered.get(why.by)! })
 }
 
+/**
+ * Which movement each pulled group lets go in: the first of those that are made. Of several parts it holds, the one that has
+ * to move first anyway, else the one stated first; the others wait for it.
+ */
+export function letGoWithThePull(draft: RemovalParts): void {
+  for (const [holderId, pulls] of draft.pulledBy) {
+    const { holds } = draft.model.holders.get(holderId)!
+    const alive = pulls.filter(({ key }) => draft.operations.has(key)).sort((a, b) => holds.indexOf(a.partId) - holds.indexOf(b.partId))
+    const first = alive.length > 1 ? firstOf(draft, alive) : alive[0]
+    if (!first) continue
+    const operation = draft.operations.get(first.key)!
+    draft.operations.set(first.key, { ...operation, pulled: [...(operation.pulled ?? []), holderId] })
+    for (const { key, partId } of alive) if (partId !== first.partId) draft.order(first.key, key, { kind: 'holds', holderId, partId })
+  }
+}
+
+function firstOf<T extends { key: string }>(draft: RemovalParts, pulls: readonly T[]): T {
+  const then = successors(draft.edges)
+  const reach = new Map(pulls.map(({ key }) => [key, reachedFrom(then, key)]))
+  return pulls.find(({ key }) => pulls.every((other) => other.key === key || !reach.get(other.key)!.has(key))) ?? pulls[0]!
+}
+
+/** What bears a part's weight comes out last of all that is undone by itself. */
+export function weightLast(draft: RemovalParts): void {
+  for (const operation of [...draft.operations.values()]) {
+    const holder = operation.act === 'undo' ? draft.model.holders.get(operation.itemId)! : null
+    if (!holder?.bearsWeight) continue
+    for (const partId of holder.holds)
+      for (const other of draft.model.holdersOf.get(partId) ?? [])
+        if (!other.bearsWeight && draft.operations.has(undoKey(other.id))) draft.order(undoKey(other.id), operation.key, { kind: 'bears', holderId: holder.id, partId })
+  }
+}
+
 /** Orders that bring nothing in. What nobody has explained is dropped where it runs in a circle, with the facts or with its like. */
 export function orderOnly(draft: RemovalParts): { dropped: Id[]; sound: boolean } {
   const soft: (Edge & { needId?: Id })[] = seenOrders(draft.model.document)
-    .filter(({ before, after }) => draft.operations.has(before) && draft.operations.has(after))
-    .map(({ before, after, strips }) => ({ before, after, because: { kind: 'seen', strips } }))
+    .flatMap(({ before, after, strips }) => {
+      const pair = doing(draft, before, after)
+      return pair ? [{ ...pair, because: { kind: 'seen' as const, strips } }] : []
+    })
   for (const need of draft.model.needs) {
     if (!ORDER_ONLY.includes(need.reason) || need.reason === 'habit' || need.needs.kind !== 'operation') continue
-    const before = `${need.needs.act}:${need.needs.id}`
-    const after = `${need.dependent.act}:${need.dependent.id}`
-    if (!draft.operations.has(before) || !draft.operations.has(after)) continue
+    const pair = doing(draft, `${need.needs.act}:${need.needs.id}`, `${need.dependent.act}:${need.dependent.id}`)
+    if (!pair) continue
+    const { before, after } = pair
     if (need.reason === 'method') draft.order(before, after, { kind: 'need', needId: need.id })
     else soft.push({ before, after, because: { kind: 'need', needId: need.id }, needId: need.id })
   }
@@ -77,6 +112,12 @@ export function orderOnly(draft: RemovalParts): { dropped: Id[]; sound: boolean 
   const kept = soft.filter((edge) => group.get(edge.before) !== group.get(edge.after))
   obey(draft, kept)
   return { dropped: soft.flatMap((edge) => (edge.needId !== undefined && !kept.includes(edge) ? [edge.needId] : [])), sound: false }
+}
+
+/** The operations that do what an order speaks of; null where one is not made, or one movement is both. */
+function doing(draft: RemovalParts, before: string, after: string): Pick<Edge, 'before' | 'after'> | null {
+  const [first, then] = [before, after].map((key) => (draft.operations.has(key) ? key : keyDoing(draft.operations, ...splitKey(key))))
+  return first !== undefined && then !== undefined && first !== then ? { before: first, after: then } : null
 }
 
 /** Stated ones all; of those only seen the fewest that say the same. */

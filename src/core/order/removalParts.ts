@@ -13,6 +13,8 @@ export class RemovalParts {
   readonly broughtIn = new Map<string, BroughtIn>()
   readonly demands = new Map<string, Demand[]>()
   readonly settings = new Map<string, SettingWish>()
+  /** Groups that let go with a pull, and the operations (release or ease of what they hold) any of which may be that pull. */
+  readonly pulledBy = new Map<Id, { key: string; partId: Id }[]>()
   private readonly seenEdges = new Map<string, Set<string>>()
 
   constructor(readonly model: ProcedureForBuild) {}

@@ -27,6 +27,9 @@ export function whyChain(removal: Removal, key: string): WhyLink[] | null {
     }
     const [nextThing, nextId] = thingOf(brought.by)
     if (thing !== nextThing || id !== nextId) links.push({ thing, id, relation: relationOf(removal, brought.because) })
+    // What covers clips keeps the pull waiting in which they let go.
+    const of = brought.because.kind === 'need' ? removal.model.needOf.get(brought.because.needId)!.dependent : null
+    if (of?.act === 'undo' && nextThing === 'part') links.push({ thing: 'holder', id: of.id, relation: 'holds' })
     at = brought.by
   }
 }

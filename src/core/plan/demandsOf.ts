@@ -1,4 +1,4 @@
-import { groupS, toolFor } from '../estimate/houseTimes'
+import { groupS, pressTool, pullTool, toolFor } from '../estimate/houseTimes'
 import type { Operation } from '../order/operation'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import { BENCH } from '../procedure/stations'
@@ -29,13 +29,16 @@ export function demandsOf(job: DerivedJob, operation: Operation): Demands {
   if (act === 'test') return alone(testStation(job, operation), 'hand', house.actS + (model.functions.get(itemId)?.warmUpS ?? job.added.get(itemId)?.warmUpS ?? 0))
   const partId = act === 'open' || act === 'close' || act === 'feed' ? model.hostOf(model.tethers.get(itemId)!.partId) : itemId
   const part = model.parts.get(partId)!
-  return { stations: [stationOf(model, partId)], helperStation: part.helperStation, persons: part.persons, tool: act === 'release' || act === 'ease' ? part.release.tool : 'hand', workS: house.actS }
+  const pulled = (operation.pulled ?? []).map((id) => model.holders.get(id)!)
+  const tool = act === 'release' || act === 'ease' ? pullTool(part, pulled) : act === 'seat' ? pressTool(pulled) : 'hand'
+  const workS = house.actS + pulled.reduce((sum, holder) => sum + groupS(house, holder), 0)
+  return { stations: [stationOf(model, partId)], helperStation: part.helperStation, persons: part.persons, tool, workS }
 }
 
 /** The act as the rules of safety see it. */
 export function judged(job: DerivedJob, operation: Operation): JudgedAct {
   const work = operation.act === 'work' ? job.works.get(operation.itemId) : undefined
-  return { act: operation.act, itemId: operation.itemId, setting: operation.setting, ...(work && { work: work.kind, station: work.station }) }
+  return { act: operation.act, itemId: operation.itemId, setting: operation.setting, ...(operation.pulled && { pulled: operation.pulled }), ...(work && { work: work.kind, station: work.station }) }
 }
 
 export function methodS(model: ProcedureForBuild, house: HouseValues, methodId: string): number {

@@ -3,6 +3,7 @@ import { emptyDocument, type ProcedureDocument } from '../procedure/document'
 import { forBuild } from '../procedure/forBuild'
 import { Facet } from '../procedure/facet'
 import { Holder } from '../procedure/holder'
+import { HOLDER_KINDS } from '../procedure/holderKinds'
 import { coversNeed, Need } from '../procedure/need'
 import { Part } from '../procedure/part'
 import { Setting } from '../procedure/setting'
@@ -10,7 +11,7 @@ import { Tether } from '../procedure/tether'
 import { VehicleFunction } from '../procedure/vehicleFunction'
 import { Kit, KitFit } from '../shop/kit'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
-import { whatStaysShut } from '../order/why'
+import { whatStaysShut, whyChain } from '../order/why'
 import { planJob } from './jobPlan'
 import type { JobPlan } from './planFrom'
 import { PlanRequest } from './planRequest'
@@ -41,7 +42,92 @@ const failure = (document: ProcedureDocument, request: Loose) => {
   return result.ok ? null : result.error
 }
 const keys = (cards: JobPlan['wayIn']) => cards.flatMap((card) => card.steps.map((step) => step.operation.key))
+const pulled = (job: JobPlan, key: string) => [...job.wayIn, ...job.wayOut].flatMap((card) => card.steps).find((step) => step.operation.key === key)?.operation.pulled?.toSorted()
 const inOrder = (list: string[], ...wanted: string[]) => expect(list.filter((key) => wanted.includes(key))).toEqual(wanted)
+
+describe('clips let go with the pull', () => {
+  const document = record(['surround'], ['panel'])
+  document.holders.push(Holder.parse({ id: 'screws', kind: 'machine screw', drives: [{ drive: 'hex', size: '7' }], count: 2, holds: ['surround'] }))
+  const saying = (more: Loose, holds = ['surround']) => ({ ...document, holders: document.holders.map((holder) => (holder.id === 'surround-clips' ? Holder.parse({ ...holder, ...more, holds }) : holder)) })
+  const clips = (of: ProcedureDocument, goals = off('surround')) => plan(of, { goals })
+
+  test('one act with its tool, its count and its seconds, after the screws on the way in and before them on the way out', () => {
+    const job = clips(document)
+    const steps = [...job.wayIn, ...job.wayOut].flatMap((card) => card.steps)
+    inOrder(keys(job.wayIn), 'undo:screws', 'release:surround')
+    inOrder(keys(job.wayOut), 'seat:surround', 'fasten:screws')
+    for (const key of ['release:surround', 'seat:surround']) expect([key, steps.find((step) => step.operation.key === key)]).toMatchObject([key, { tool: 'pry tool', workS: 2 * 3 + 5, operation: { pulled: ['surround-clips'] } }])
+    expect([...keys(job.wayIn), ...keys(job.wayOut)].join()).not.toContain('surround-clips')
+    expect(summarise(job)).toMatchObject({ fasteners: 4, tools: expect.arrayContaining([{ tool: 'pry tool', holderIds: ['surround-clips'], partIds: ['surround'] }]) })
+  })
+  test.each(HOLDER_KINDS)('%s', (kind) => {
+    const job = clips(saying({ kind }))
+    expect(pulled(job, 'release:surround') ?? []).toEqual(['spring clip', 'fir-tree clip', 'adhesive', 'hook-and-loop'].includes(kind) ? ['surround-clips'] : [])
+  })
+  test('a holder may say otherwise: squeezed from behind first, or a peg that comes with the pull', () => {
+    const squeezed = clips(saying({ letsGo: 'by itself' }))
+    inOrder(keys(squeezed.wayIn), 'undo:surround-clips', 'release:surround')
+    inOrder(keys(squeezed.wayOut), 'seat:surround', 'fasten:surround-clips')
+    expect(pulled(clips(saying({ kind: 'stud and grommet', letsGo: 'with the pull' })), 'release:surround')).toEqual(['surround-clips'])
+    expect(pulled(clips(saying({ kind: 'bolt', letsGo: 'with the pull' })), 'release:surround') ?? []).toEqual([])
+  })
+  test('what covers them keeps the pull waiting, and says so', () => {
+    const covered = { ...document, needs: [coversNeed('c', 'surround-clips', 'panel', 'off')] }
+    const job = clips(covered)
+    inOrder(keys(job.wayIn), 'lift:panel', 'release:surround')
+    inOrder(keys(job.wayOut), 'seat:surround', 'place:panel')
+    expect(whyChain(job.removal, 'lift:panel')).toMatchObject([{ id: 'panel', relation: 'covers' }, { id: 'surround-clips', relation: 'holds' }, { id: 'surround', relation: 'closes' }, { thing: 'goal' }])
+  })
+  test('of several parts the group lets go with the first that moves, stated or forced, and goes home with the last', () => {
+    const both = saying({}, ['surround', 'panel'])
+    const job = clips(both, off('surround', 'panel'))
+    inOrder(keys(job.wayIn), 'release:surround', 'release:panel')
+    inOrder(keys(job.wayOut), 'seat:panel', 'seat:surround')
+    expect([pulled(job, 'release:surround'), pulled(job, 'release:panel'), pulled(job, 'seat:surround')]).toEqual([['surround-clips'], ['panel-clips'], ['surround-clips']])
+    const trapped = clips({ ...both, needs: [need('t', 'release', 'surround', part('panel', 'off'), 'traps')] }, off('surround', 'panel'))
+    expect(pulled(trapped, 'release:panel')).toEqual(['panel-clips', 'surround-clips'])
+    expect(pulled(clips(both, off('panel')), 'release:panel')).toEqual(['panel-clips', 'surround-clips'])
+  })
+  test('one that stays away leaves its clips to the other part they hold', () => {
+    const job = plan(saying({}, ['surround', 'panel']), { goals: off('surround', 'panel'), endings: { surround: 'scrapped' } })
+    expect(pulled(job, 'seat:panel')).toEqual(['panel-clips', 'surround-clips'])
+  })
+  test('a need stated on their undoing or fastening is the pull’s and the push’s', () => {
+    const job = clips({ ...document, needs: [need('f', 'fasten', 'surround-clips', { kind: 'operation', act: 'seat', id: 'panel' }, 'reaches'), need('u', 'undo', 'panel-clips', { kind: 'operation', act: 'undo', id: 'surround-clips' }, 'method')] }, off('surround', 'panel'))
+    inOrder(keys(job.wayIn), 'release:surround', 'release:panel')
+    inOrder(keys(job.wayOut), 'seat:panel', 'seat:surround')
+  })
+})
+
+describe('what bears the weight', () => {
+  const document = record(['fairing'])
+  for (const id of ['top', 'front', 'rear']) document.holders.push(Holder.parse({ id, kind: 'bolt', drives: [{ drive: 'hex', size: '8' }], count: 1, holds: ['fairing'], bearsWeight: id === 'top' }))
+  const screws = (list: string[]) => list.filter((key) => /^(undo|fasten|start):/.test(key))
+  test('comes out last and goes in first', () => {
+    const job = plan(document, { goals: off('fairing') })
+    expect([screws(keys(job.wayIn)).at(-1), screws(keys(job.wayOut))[0]]).toEqual(['undo:top', 'fasten:top'])
+  })
+  test('is started first where all are started before any is made snug; a stated order of tightening goes before', () => {
+    const refit = (refit: Loose) => plan({ ...document, parts: [Part.parse({ ...document.parts[0], refit })] }, { goals: off('fairing') })
+    const started = screws(keys(refit({ startAllFirst: true }).wayOut))
+    expect([started[0], started.slice(0, 3).every((key) => key.startsWith('start:'))]).toEqual(['start:top', true])
+    expect(screws(keys(refit({ tightenOrder: ['rear', 'front', 'top'] }).wayOut))).toEqual(['fasten:rear', 'fasten:front', 'fasten:top'])
+  })
+})
+
+test('a part that may not rest goes back in one go: placed, its leads fed and plugged, pushed home', () => {
+  const document = record(['unit'], ['trim', { rests: [{ level: 'free', how: 'on a cloth' }] }])
+  document.tethers.push(Tether.parse({ id: 'main', name: 'main', partId: 'unit', circuit: 'audio', leadThrough: 'the slot' }), Tether.parse({ id: 'lamp', name: 'lamp', partId: 'trim', circuit: 'other' }))
+  const job = plan(document, { goals: off('unit', 'trim') })
+  const out = keys(job.wayOut)
+  expect(out.slice(out.indexOf('place:unit')).slice(0, 4)).toEqual(['place:unit', 'feed:main', 'close:main', 'seat:unit'])
+  expect([...job.job.backInOneGo.keys()]).toEqual(['unit'])
+  // A test that has to come before its own push home is made while the part is held.
+  const tested = { ...document, functions: [VehicleFunction.parse({ id: 't', name: 't', power: 'none' })], tethers: document.tethers.map((tether) => (tether.id === 'main' ? { ...tether, functions: ['t'] } : tether)), parts: document.parts.map((item) => (item.id === 'unit' ? Part.parse({ ...item, refit: { hardToUndo: true } }) : item)) }
+  const held = plan(tested, { goals: off('unit') })
+  inOrder(keys(held.wayOut), 'close:main', 'test:t', 'seat:unit')
+  expect(held.job.backInOneGo.size).toBe(0)
+})
 
 describe('eased', () => {
   const document = record(['sill', { ease: { holderIds: ['sill-front'], gapMm: 30 } }], ['kick'])
@@ -49,9 +135,10 @@ describe('eased', () => {
   document.needs.push(need('n', 'release', 'kick', part('sill', 'eased'), 'reaches'))
   test('only the holders it takes are undone, and it is pressed home after the other is back', () => {
     const job = plan(document, { goals: off('kick') })
-    expect(keys(job.wayIn)).not.toContain('undo:sill-clips')
-    inOrder(keys(job.wayIn), 'undo:sill-front', 'ease:sill', 'release:kick')
-    inOrder(keys(job.wayOut), 'seat:kick', 'seat:sill', 'fasten:sill-front')
+    inOrder(keys(job.wayIn), 'ease:sill', 'release:kick')
+    expect(pulled(job, 'ease:sill')).toEqual(['sill-front'])
+    inOrder(keys(job.wayOut), 'seat:kick', 'seat:sill')
+    expect(pulled(job, 'seat:sill')).toEqual(['sill-front'])
     expect(job.removal.levels.get('sill')).toBe('eased')
   })
   test('a part that comes off anyway is not eased first', () => {
@@ -59,7 +146,9 @@ describe('eased', () => {
   })
   test('unless something that comes before its release needs it eased', () => {
     const needing = { ...document, needs: [...document.needs, coversNeed('c', 'sill-clips', 'kick', 'off')] }
-    inOrder(keys(plan(needing, { goals: off('sill') }).wayIn), 'ease:sill', 'release:kick', 'undo:sill-clips', 'release:sill')
+    const job = plan(needing, { goals: off('sill') })
+    inOrder(keys(job.wayIn), 'ease:sill', 'release:kick', 'release:sill')
+    expect([pulled(job, 'ease:sill'), pulled(job, 'release:sill'), pulled(job, 'seat:sill')]).toEqual([['sill-front'], ['sill-clips'], ['sill-clips', 'sill-front']])
   })
 })
 
@@ -70,8 +159,8 @@ test('what is carried comes along, is unplugged with its carrier and taken out o
   expect(keys(bezelOnly.wayIn)).toContain('open:clock-plug')
   expect(keys(bezelOnly.wayIn)).not.toContain('release:clock')
   const job = plan(document, { goals: off('clock') })
-  inOrder(keys(job.wayIn), 'open:clock-plug', 'lift:bezel', 'undo:clock-clips', 'release:clock', 'lift:clock')
-  inOrder(keys(job.wayOut), 'fasten:clock-clips', 'place:bezel', 'close:clock-plug')
+  inOrder(keys(job.wayIn), 'open:clock-plug', 'lift:bezel', 'release:clock', 'lift:clock')
+  inOrder(keys(job.wayOut), 'seat:clock', 'place:bezel', 'close:clock-plug')
   expect(job.wayIn.flatMap((card) => card.steps).find((step) => step.operation.key === 'release:clock')!.station).toBe('bench')
 })
 
@@ -83,7 +172,7 @@ test('a vent up for the screws and down for the clips, on the way in and on the 
   const job = plan(document, { goals: off('panel') })
   const at = (list: string[], key: string) => list.slice(0, list.indexOf(key)).filter((k) => k.startsWith('set:vent')).at(-1)
   expect(at(keys(job.wayIn), 'undo:screws')).toMatch(/=up/)
-  expect(at(keys(job.wayIn), 'undo:panel-clips')).toMatch(/=down/)
+  expect(at(keys(job.wayIn), 'release:panel')).toMatch(/=down/)
   expect(at(keys(job.wayOut), 'fasten:screws') ?? keys(job.wayIn).filter((k) => k.startsWith('set:vent')).at(-1)).toMatch(/=up/)
   expect(keys(job.wayOut).at(-1)).toMatch(/set:vent=middle/)
   const all = [...keys(job.wayIn), ...keys(job.wayOut)]
@@ -101,11 +190,11 @@ test('what threads through: a lead is opened before the part it passes lifts, an
 
 describe('the way back only', () => {
   test('all started by hand before any is snug, then in the order of the record', () => {
-    const document = record(['screen', { refit: { startAllFirst: true, tightenOrder: ['lower', 'screen-clips'] } }])
-    document.holders.push(Holder.parse({ id: 'lower', kind: 'bolt', count: 2, holds: ['screen'] }))
+    const document = record(['screen', { refit: { startAllFirst: true, tightenOrder: ['lower', 'upper'] } }])
+    for (const id of ['upper', 'lower']) document.holders.push(Holder.parse({ id, kind: 'bolt', count: 2, holds: ['screen'] }))
     const out = keys(plan(document, { goals: off('screen') }).wayOut)
-    inOrder(out, 'fasten:lower', 'fasten:screen-clips')
-    for (const start of ['start:lower', 'start:screen-clips']) for (const snug of ['fasten:lower', 'fasten:screen-clips']) expect(out.indexOf(start)).toBeLessThan(out.indexOf(snug))
+    inOrder(out, 'fasten:lower', 'fasten:upper')
+    for (const start of ['start:lower', 'start:upper']) for (const snug of ['fasten:lower', 'fasten:upper']) expect(out.indexOf(start)).toBeLessThan(out.indexOf(snug))
     expect(out.indexOf('seat:screen')).toBeLessThan(out.indexOf('start:lower'))
   })
   test('a lead goes through another part’s aperture before that part seats', () => {
@@ -125,7 +214,7 @@ describe('ends', () => {
     expect(failure(document, { goals: off('unit'), endings: { unit: 'scrapped' } })).toEqual({ kind: 'tether without end', tetherId: 'plug', partId: 'unit' })
     const out = keys(plan(document, { goals: off('unit'), endings: { unit: 'scrapped', plug: 'left open and insulated' } }).wayOut)
     expect(out.join()).not.toMatch(/unit|plug/)
-    expect(out).toContain('fasten:surround-clips')
+    expect(out).toContain('seat:surround')
   })
   test('one that is replaced goes back like the old one; an airbag plug is never left open', () => {
     expect(keys(plan(document, { goals: off('unit'), endings: { unit: 'replaced' } }).wayOut)).toContain('seat:unit')
@@ -202,7 +291,9 @@ describe('a facet nobody knows yet', () => {
   const document = record(['trim'], ['unit'], ['box'])
   document.facets.push(Facet.parse({ id: 'audio', name: 'Audio', choices: [{ id: 'plain', name: 'plain' }, { id: 'amplified', name: 'amplified' }], toldFrom: { partId: 'trim', level: 'free' } }))
   document.tethers.push(Tether.parse({ id: 'extra', name: 'extra', partId: 'unit', circuit: 'audio', reached: 'before the release', when: { audio: ['amplified'] } }))
-  document.holders.find((holder) => holder.id === 'unit-clips')!.drives = [{ drive: 'hex', size: '7', seen: 2 }, { drive: 'six-lobe', size: 'T20', seen: 1 }]
+  const screws = document.holders.find((holder) => holder.id === 'unit-clips')!
+  screws.kind = 'machine screw'
+  screws.drives = [{ drive: 'hex', size: '7', seen: 2 }, { drive: 'six-lobe', size: 'T20', seen: 1 }]
   document.needs.push(coversNeed('c', 'unit-clips', 'trim', 'off'))
   test('is told as early as it can be, and before what hangs on it', () => {
     const job = plan(document, { goals: off('unit') })
@@ -225,6 +316,6 @@ test('"what if I don’t?": what waits for it, and the goals that stay shut', ()
   const document = record(['cover'], ['unit'], ['box'])
   document.needs.push(coversNeed('c', 'unit-clips', 'cover', 'off'))
   const { removal } = plan(document, { goals: off('unit', 'box') })
-  expect(whatStaysShut(removal, 'lift:cover')).toEqual({ waiting: ['undo:unit-clips'], goals: [{ kind: 'part', partId: 'unit', level: 'off' }] })
-  expect(whatStaysShut(removal, 'undo:box-clips').goals).toEqual([{ kind: 'part', partId: 'box', level: 'off' }])
+  expect(whatStaysShut(removal, 'lift:cover')).toEqual({ waiting: ['release:unit'], goals: [{ kind: 'part', partId: 'unit', level: 'off' }] })
+  expect(whatStaysShut(removal, 'release:box').goals).toEqual([{ kind: 'part', partId: 'box', level: 'off' }])
 })

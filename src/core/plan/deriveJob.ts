@@ -7,6 +7,7 @@ import type { Choices } from '../order/wish'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Circumstances } from '../vehicle/circumstances'
 import { askedByRules } from '../vehicle/judge'
+import { addBackInOneGo } from './backInOneGo'
 import { addDecisions } from './decisions'
 import type { DerivedJob, DeriveError } from './derivedJob'
 import { addInterimTests } from './interimTests'
@@ -26,12 +27,13 @@ export function deriveJob(model: ProcedureForBuild, goal: JobGoal, choices: Choi
   if (!removal.ok) return removal
   const refit = turnRound(removal.value, endings, asked)
   if (!refit.ok) return refit
-  const job: DerivedJob = { model, goal, circumstances, endings, removal: removal.value, refit: refit.value, works: new Map(), added: new Map(), tests: [], decisions: [] }
+  const job: DerivedJob = { model, goal, circumstances, endings, removal: removal.value, refit: refit.value, works: new Map(), added: new Map(), tests: [], decisions: [], backInOneGo: new Map() }
   const wrong = addWork(job)
   if (wrong) return fail(wrong)
   const { hasLoop } = addInterimTests(job)
   job.decisions = addDecisions(job)
   powerOnlyForItsAct(job)
+  job.backInOneGo = addBackInOneGo(job)
   if (!hasLoop) return ok(job)
   const loop = shortestLoop([...job.refit.operations.keys()], job.refit.edges.filter((edge) => job.refit.operations.has(edge.before)))
   return loop ? fail({ kind: 'contradiction', loop }) : ok(job)

@@ -30,6 +30,8 @@ export type DerivedJob = {
   added: Map<Id, AddedFunction>
   tests: InterimTest[]
   decisions: Decision[]
+  /** Per part that may not rest and goes back: the acts of the way out that are done in one go, in an order that holds. */
+  backInOneGo: Map<Id, string[]>
 }
 
 export type DeriveError = RemovalError | RefitError | { kind: 'bypass'; workId: Id } | { kind: 'no access'; workId: Id }

@@ -86,10 +86,22 @@ function visit(f: Feasibility, done: Set<string>, state: VehicleState, combinati
   return worst
 }
 
-/** A part that may not rest is released, opened and lifted in one go. */
+/** A part that may not rest is released, opened and lifted in one go, and placed, plugged and pushed home in one. */
 export function doBlock(f: Feasibility, operation: Parameters<SettingMoves['closesADoor']>[0], state: VehicleState, done: ReadonlySet<string>): [VehicleState, Set<string>] {
   const nextDone = new Set(done).add(operation.key)
   let next = after(f.job.model, state, operation)
+  const back = operation.act === 'place' ? f.job.backInOneGo.get(operation.itemId) : undefined
+  if (back) {
+    for (let more = true; more; ) {
+      more = false
+      for (const other of readyOperations(f, nextDone).filter(({ key }) => back.includes(key))) {
+        nextDone.add(other.key)
+        next = after(f.job.model, next, other)
+        more = true
+      }
+    }
+    return [next, nextDone]
+  }
   const part = operation.act === 'release' ? f.job.model.parts.get(operation.itemId) : undefined
   if (!part || part.rests.some((rest) => rest.level === 'free')) return [next, nextDone]
   for (let more = true; more; ) {

@@ -183,7 +183,7 @@ test('beside a plan: its valid orders counted, the order of the record dearer, a
   const plan = planJob(model, request, DEFAULT_HOUSE_VALUES)
   if (!plan.ok) throw new Error(plan.error.kind)
   const extras = planExtras(model, request, DEFAULT_HOUSE_VALUES, undefined, plan.value)
-  expect(extras.orders).toEqual({ count: 560, exact: true })
+  expect(extras.orders).toEqual({ count: 40, exact: true })
   expect(extras.recordedS).toBeGreaterThanOrEqual(plan.value.proof.totalS)
   expect(extras.alsoNow.map(({ cavityId }) => cavityId)).toContain('pillar-cavity')
   for (const { extraS } of extras.alsoNow) expect(extraS).toBeGreaterThan(0)

@@ -12,6 +12,7 @@ const FoundOperation = z.object({
   partId: Id.nullable(),
   setting: z.object({ settingId: Id, from: z.string(), to: z.string(), methodId: Id }).nullable(),
   nth: z.number().int(),
+  pulled: z.array(Id).optional(),
   name: z.string().optional(),
 })
 

@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import { KeyGraph } from '../order/keyGraph'
-import { openKey, splitKey, type Because, type Demand, type Edge, type Operation } from '../order/operation'
+import { keyDoing, openKey, splitKey, type Because, type Demand, type Edge, type Operation } from '../order/operation'
 import { isAirbagCircuit } from '../procedure/circuits'
 import type { VehicleFunction } from '../procedure/vehicleFunction'
 import { matches } from '../vehicle/judge'
@@ -155,13 +155,14 @@ function statedNeeds(job: DerivedJob, functionId: Id, key: string): { edges: Edg
     const { needs } = need
     if (need.dependent.act === 'test' && need.dependent.id === functionId) {
       if (needs.kind === 'setting') demands.push({ settingId: needs.settingId, value: needs.value, because })
-      if (needs.kind === 'operation' && operations.has(`${needs.act}:${needs.id}`)) edges.push({ before: `${needs.act}:${needs.id}`, after: key, because })
+      const first = needs.kind === 'operation' ? keyDoing(operations, needs.act, needs.id) : undefined
+      if (first !== undefined) edges.push({ before: first, after: key, because })
       const close = needs.kind === 'tether' && needs.state === 'closed' ? closeKeyOf(job, needs.tetherId) : undefined
       if (close) edges.push({ before: close, after: key, because })
     }
     // Something of the way back that is to wait for the test.
-    const waiting = `${need.dependent.act}:${need.dependent.id}`
-    if (needs.kind === 'operation' && needs.act === 'test' && needs.id === functionId && operations.has(waiting)) edges.push({ before: key, after: waiting, because })
+    const waiting = keyDoing(operations, need.dependent.act, need.dependent.id)
+    if (needs.kind === 'operation' && needs.act === 'test' && needs.id === functionId && waiting !== undefined) edges.push({ before: key, after: waiting, because })
   }
   return { edges, demands }
 }

@@ -1,5 +1,5 @@
 import type { Id } from '../base/id'
-import type { Operation } from '../order/operation'
+import { keyDoing, type Operation } from '../order/operation'
 import { addDemand } from '../order/refit'
 import { endValue, methodsTo } from '../order/settingAct'
 import { atLeast } from '../procedure/levels'
@@ -42,13 +42,13 @@ function isIn({ act, itemId }: Operation, state: VehicleState): boolean {
   return act !== 'decide' && atLeast(level, act === 'lift' ? 'off' : act === 'release' ? 'free' : 'eased')
 }
 
-function isBack({ act, itemId, phase }: Operation, { state, worksDone, testsPassed, ledThrough }: LiveStart): boolean {
+function isBack({ act, itemId, phase, pulled }: Operation, { state, worksDone, testsPassed, ledThrough }: LiveStart): boolean {
   const level = state.levels.get(itemId) ?? 'in place'
   // A plug closed only for a test is closed again for it, unless nothing is open.
   if (act === 'feed') return ledThrough.has(itemId) || !state.open.has(itemId)
   if (act === 'close' || (act === 'open' && phase === 'test')) return !state.open.has(itemId)
   if (act === 'fasten' || act === 'start') return !state.undone.has(itemId)
-  if (act === 'seat') return level === 'in place'
+  if (act === 'seat') return level === 'in place' && !pulled?.some((id) => state.undone.has(id))
   if (act === 'place') return level !== 'off'
   if (act === 'work') return worksDone.has(itemId)
   return act === 'test' && testsPassed.has(itemId)
@@ -78,7 +78,7 @@ export function addLooseEnds(job: DerivedJob, { undone, open }: AlreadyOut): voi
   const add = (key: string, act: 'fasten' | 'close', itemId: Id, partId: Id) => {
     if (!operations.has(key)) operations.set(key, { key, phase: 'out', act, itemId, partId, setting: null, nth: 1 })
   }
-  for (const id of undone) if (job.model.holders.has(id) && !job.removal.operations.has(`undo:${id}`)) add(`fasten:${id}`, 'fasten', id, job.model.holders.get(id)!.holds[0]!)
+  for (const id of undone) if (job.model.holders.has(id) && keyDoing(job.removal.operations, 'undo', id) === undefined) add(`fasten:${id}`, 'fasten', id, job.model.holders.get(id)!.holds[0]!)
   for (const id of open) if (job.model.tethers.has(id) && !job.removal.operations.has(`open:${id}`)) add(`close:${id}`, 'close', id, job.model.hostOf(job.model.tethers.get(id)!.partId))
 }
 

@@ -67,6 +67,7 @@ function settingsBackSoon(context: Context, items: readonly Item[]): Item[] {
     while (from > 0 && !isAct(best[from - 1]!, settingId)) from -= 1
     const savedS = detourS(context, best[at - 1], [item.station], best[at + 1])
     for (let to = from; to < at; to++) {
+      if (isInOneGo(context, best[to - 1], best[to])) continue
       if (savedS !== null && (detourS(context, best[to - 1], item.move.stations, best[to]) ?? 0) > savedS + ROUNDING_S) continue
       const moved = [...best.slice(0, to), item, ...best.slice(to, at), ...best.slice(at + 1)]
       const trial = reResolved(context, moved)
@@ -78,6 +79,13 @@ function settingsBackSoon(context: Context, items: readonly Item[]): Item[] {
     }
   }
   return best
+}
+
+/** Whether two operations that follow one another are of one go: nothing is put between them. */
+function isInOneGo({ sequenced: { wholes, number } }: Context, before: Item | undefined, then: Item | undefined): boolean {
+  if (!before || !then || !('operation' in before) || !('operation' in then)) return false
+  const [a, b] = [number.get(before.operation.key)!, number.get(then.operation.key)!]
+  return wholes.some((whole) => whole.includes(a) && whole.includes(b))
 }
 
 /** What it takes of walking to come by the nearest of some stations between two operations; null beside a setting act, whose own station may change. */

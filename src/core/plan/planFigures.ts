@@ -1,3 +1,4 @@
+import { countedIn } from '../order/operation'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { HolderKind } from '../procedure/holderKinds'
 import type { JobPlan } from './planFrom'
@@ -21,7 +22,7 @@ export function planFigures(plan: JobPlan): PlanFigures {
     if (step.station !== station) figures.moves += 1
     station = step.station
     if (step.operation.act === 'open' && step.operation.phase === 'in') figures.connectorsOpened += 1
-    if (step.operation.act === 'undo') figures.brittleClips += brittleClipsOf(model, step.operation.itemId)
+    if (step.operation.phase === 'in') for (const id of countedIn(step.operation)) figures.brittleClips += brittleClipsOf(model, id)
   }
   return figures
 }

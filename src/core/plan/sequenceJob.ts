@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import { reachedFrom, successors } from '../order/graph'
-import { liftKey, openKey, releaseKey, type Operation } from '../order/operation'
+import { keyDoing, liftKey, openKey, releaseKey, type Operation } from '../order/operation'
 import { isEarly } from '../order/reach'
 import { atLeast } from '../procedure/levels'
 import type { Level } from '../procedure/level'
@@ -110,7 +110,7 @@ export function sequenceJob(job: DerivedJob, legs: Legs, start: JobStart, weight
       start: { tool: heldTool, station: startSpot, combination: 0 },
       finish: combinations.map((settings) => [...legs.finish].every(([id, value]) => settings.get(id) === value)),
     },
-    wholes: wholesOf(job, legs, number),
+    wholes: [...wholesOf(job, legs, number), ...wholesBack(job, legs, number, searched)],
     operations,
     number,
     combinations,
@@ -173,6 +173,19 @@ function wholesOf(job: DerivedJob, legs: Legs, number: ReadonlyMap<string, numbe
   })
 }
 
+/** The same on the way out, where nothing in the go minds a plug that the go itself closes. */
+function wholesBack(job: DerivedJob, legs: Legs, number: ReadonlyMap<string, number>, searched: readonly SearchOperation[]): number[][] {
+  const then = successors(legs.wayOut.edges)
+  return [...job.backInOneGo.values()].flatMap((go) => {
+    const keys = inOrder(go.filter((key) => number.has(key)), then)
+    const asked = keys.map((key) => demandsOf(job, legs.wayOut.operations.get(key)!))
+    const tools = new Set(asked.map(({ tool }) => tool).filter((tool) => tool !== 'hand'))
+    const own = keys.map((key) => number.get(key)!)
+    const mindsItself = own.some((i) => searched[i]!.guards.some((guard) => guard.operations.some((other) => own.includes(other))))
+    return own.length < 2 || tools.size > 1 || new Set(asked.map(({ stations }) => stations[0])).size > 1 || mindsItself ? [] : [own]
+  })
+}
+
 /** The keys in an order that keeps what comes before what. */
 function inOrder(keys: readonly string[], then: ReadonlyMap<string, readonly string[]>): string[] {
   const reach = new Map(keys.map((key) => [key, reachedFrom(then, key)]))
@@ -196,7 +209,10 @@ class GuardFacts {
   of(fact: GuardFact): Guard {
     if (fact.kind === 'part') return this.level(fact.partId, fact.level)
     if (fact.kind === 'tether') return this.tether(fact.tetherId, fact.state === 'open')
-    if (fact.act === 'undo') return this.turned([`undo:${fact.id}`, `fasten:${fact.id}`], this.start.state.undone.has(fact.id), true)
+    if (fact.act === 'undo') {
+      const keys = [keyDoing(this.job.removal.operations, 'undo', fact.id), keyDoing(this.job.refit.operations, 'fasten', fact.id)]
+      return this.turned(keys.filter((key) => key !== undefined), this.start.state.undone.has(fact.id), true)
+    }
     if (fact.act === 'open') return this.tether(fact.id, true)
     return this.level(fact.id, fact.act === 'lift' ? 'off' : fact.act === 'release' ? 'free' : 'eased')
   }

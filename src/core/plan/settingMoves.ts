@@ -136,9 +136,30 @@ export class SettingMoves {
   closesADoor(operation: Operation): boolean {
     if (operation.act === 'open' || operation.act === 'close') return this.guardTethers.has(operation.itemId)
     if (operation.act === 'undo' || operation.act === 'fasten') return this.guardHolders.has(operation.itemId)
+    if (operation.pulled?.some((id) => this.guardHolders.has(id))) return true
     // A part that may not rest opens its plugs in the same go.
     if (operation.act === 'release' && !this.mayRest(operation.itemId) && (this.job.model.tyingOf.get(operation.itemId) ?? []).some((tether) => this.guardTethers.has(tether.id))) return true
     return this.guardParts.has(operation.itemId)
+  }
+
+  /**
+   * Whether it matters on which side of a setting act an operation is done: it asks for a value of that setting, it turns over
+   * what guards the act, or a rule allows it on one side only. `settings`: before the act.
+   */
+  minds(operation: Operation, act: { settingId: Id; from: string; to: string; methodId: Id }, settings: Settings): boolean {
+    if ((this.demands.get(operation.key) ?? []).some((demand) => demand.settingId === act.settingId)) return true
+    const move = this.movesFrom(settings).find((other) => other.settingId === act.settingId && other.to === act.to && other.methodId === act.methodId)
+    // An act that is no move of this plan is read strictly.
+    if (!move) return this.closesADoor(operation)
+    if (this.closesADoor(operation) && move.guards.some((guard) => this.turnsOver(operation, guard))) return true
+    const closed = asFoundState(this.job.model)
+    return this.allows(operation, settings, closed) !== this.allows(operation, move.settings, closed)
+  }
+
+  private turnsOver(operation: Operation, guard: GuardFact): boolean {
+    const id = guard.kind === 'part' ? guard.partId : guard.kind === 'tether' ? guard.tetherId : guard.id
+    const together = operation.act === 'release' && !this.mayRest(operation.itemId) ? (this.job.model.tyingOf.get(operation.itemId) ?? []).map((tether) => tether.id) : []
+    return [operation.itemId, ...(operation.pulled ?? []), ...together].includes(id)
   }
 
   nameOf(settings: Settings): string {

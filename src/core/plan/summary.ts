@@ -2,11 +2,12 @@ import { compareText } from '../base/compareText'
 import type { Id } from '../base/id'
 import { areLookalikes } from '../procedure/lookalikes'
 import { headsOf } from '../procedure/heads'
+import { toolFor } from '../estimate/houseTimes'
 import { THREADED_KINDS } from '../procedure/holderKinds'
 import type { Holder } from '../procedure/holder'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import { cautionsFor, type CautionAt } from '../vehicle/cautionsFor'
-import type { Operation } from '../order/operation'
+import { countedIn, type Operation } from '../order/operation'
 import type { Removal } from '../order/removed'
 import { demandsOf, judged } from './demandsOf'
 import type { DerivedJob } from './derivedJob'
@@ -43,17 +44,20 @@ export function summarise(plan: JobPlan): PlanSummary {
   const { removal } = plan
   const { model } = removal
   const operations = [...removal.operations.values()]
-  const undone = operations.flatMap((o) => (o.act === 'undo' ? [model.holders.get(o.itemId)!] : []))
+  const undone = operations.flatMap((o) => countedIn(o).map((id) => model.holders.get(id)!))
   const tools = new Map<string, { tool: string; holderIds: Id[]; partIds: Id[] }>()
   const cautions = new Map<string, CautionAt>()
   for (const step of [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)) {
     const { act, itemId } = step.operation
-    // A drive that varies between examples puts every driver in the bag.
-    for (const tool of act === 'undo' ? otherTools(model.holders.get(itemId)!, step.tool) : [step.tool]) {
+    const wayIn = step.operation.phase === 'in'
+    const pulled = wayIn ? (step.operation.pulled ?? []) : []
+    // A drive that varies between examples puts every driver in the bag; a pull may want another tool than its clips.
+    for (const tool of act === 'undo' ? otherTools(model.holders.get(itemId)!, step.tool) : new Set([step.tool, ...pulled.map((id) => toolFor(model.holders.get(id)!))])) {
       if (tool === 'hand') continue
       const entry = tools.get(tool) ?? { tool, holderIds: [], partIds: [] }
       tools.set(tool, entry)
       if (act === 'undo') entry.holderIds.push(itemId)
+      entry.holderIds.push(...pulled.filter((id) => toolFor(model.holders.get(id)!) === tool))
       if (act === 'release') entry.partIds.push(itemId)
     }
     for (const caution of cautionsFor(model, judged(plan.job, step.operation), plan.job.circumstances)) cautions.set(caution.id, caution)
@@ -99,9 +103,9 @@ export function ownTapFor(job: DerivedJob, operation: Operation): OwnTap | null 
   const { model } = job
   if (operation.act === 'test' || operation.act === 'work' || operation.act === 'decide') return 'result'
   if (cautionsFor(model, judged(job, operation), job.circumstances).some((caution) => caution.severity !== 'NOTICE')) return 'safety'
-  if (operation.act !== 'undo' && operation.act !== 'fasten') return null
-  if (lookalikesIn(job.removal, operation.itemId).length > 0) return 'lookalike'
-  return hiddenBy(model, operation.itemId).length > 0 ? 'hidden' : null
+  const counted = operation.act === 'start' ? [] : countedIn(operation)
+  if (counted.some((id) => lookalikesIn(job.removal, id).length > 0)) return 'lookalike'
+  return counted.some((id) => hiddenBy(model, id).length > 0) ? 'hidden' : null
 }
 
 export function isThreaded(holder: Holder): boolean {

@@ -1,6 +1,7 @@
 import type { Id } from '../base/id'
 import { areIdentical, areLookalikes } from '../procedure/lookalikes'
 import type { Holder } from '../procedure/holder'
+import { goesWithPull } from '../procedure/letsGo'
 import type { JobPlan } from './planFrom'
 
 /** A labelled tray and the groups that lie in it. `notWith`: trays whose fasteners a hand could take for these. */
@@ -16,7 +17,7 @@ const MOST_STEPS = 20_000
 
 /** Clips stay on their panel and captive screws in theirs; everything else lies in a tray. */
 export function needsTray(holder: Holder): boolean {
-  return !holder.captive && !['spring clip', 'adhesive', 'hook-and-loop', 'slide-on clip nut', 'well nut', 'rivet nut'].includes(holder.kind)
+  return !holder.captive && !goesWithPull(holder) && !['slide-on clip nut', 'well nut', 'rivet nut'].includes(holder.kind)
 }
 
 export function traysFor(plan: JobPlan): Tray[] {

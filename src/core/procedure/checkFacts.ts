@@ -22,6 +22,8 @@ export type FactProblem =
   | { kind: 'mix-up without difference'; itemId: Id; otherId: Id }
   | { kind: 'mix-up one way'; itemId: Id; otherId: Id }
   | { kind: 'drive without size'; itemId: Id }
+  /** Said to let go with the pull, and nothing threaded does: it is undone by itself all the same. */
+  | { kind: 'thread lets go'; itemId: Id }
   | { kind: 'marks differ'; itemId: Id; marks: number; count: number }
   | { kind: 'may not rest'; itemId: Id; partId: Id }
   | { kind: 'other steering side'; itemId: Id; words: string; facetId: Id }
@@ -125,6 +127,7 @@ function holderProblems(document: ProcedureDocument): FactProblem[] {
     const drive = usualDrive(holder)
     const threaded = THREADED_KINDS.includes(holder.kind)
     if (threaded && (drive === null || drive.size === '')) problems.push({ kind: 'drive without size', itemId: holder.id })
+    if (threaded && holder.letsGo === 'with the pull') problems.push({ kind: 'thread lets go', itemId: holder.id })
     if (holder.positions.length > 0 && holder.positions.length !== holder.count) problems.push({ kind: 'marks differ', itemId: holder.id, marks: holder.positions.length, count: holder.count })
     if (!threaded || drive === null) continue
     const head = `${drive.drive} ${drive.size}`

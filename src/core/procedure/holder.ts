@@ -36,6 +36,10 @@ export const Holder = z.object({
   /** Empty: a loose end of a strip, undone before anybody knows what it holds. Counted, and left out of every derivation. */
   holds: z.array(Id).max(6),
   captive: z.boolean().default(false),
+  /** How it lets go: as its kind does, or what the record says of this one (a clip squeezed from behind first; a peg that comes with the pull). */
+  letsGo: z.enum(['as its kind', 'by itself', 'with the pull']).default('as its kind'),
+  /** It bears the part's weight: undone last and put in first, the part supported meanwhile. */
+  bearsWeight: z.boolean().default(false),
   /** A stack in order, head first: screw, sleeve, washer. */
   stack: z.array(z.string().trim().min(1).max(40)).max(8).default([]),
   /** How to tell it from a lookalike, where the thread does not say so. */

@@ -4,7 +4,7 @@ import { Cavity } from './cavity'
 import { emptyDocument, type ProcedureDocument } from './document'
 import { Facet } from './facet'
 import { Holder } from './holder'
-import { HOLDER_KINDS, type HolderKind } from './holderKinds'
+import { HOLDER_KINDS, PULLED_KINDS, THREADED_KINDS, type HolderKind } from './holderKinds'
 import { coversNeed, Need, trapsNeed } from './need'
 import { Part } from './part'
 import { Setting } from './setting'
@@ -40,7 +40,16 @@ export function randomProcedure(seed: number, options: RandomOptions = {}): Proc
   const shallow = random.below(size)
   document.cavities.push(Cavity.parse({ id: 'cavity', name: 'Cavity', openings: [{ id: 'way', parts: [{ partId: `p${size - 1}`, level: 'off' }, ...(shallow < size - 1 ? [{ partId: `p${shallow}`, level: random.chance(0.3) ? 'eased' : 'free' }] : [])] }] }))
   document.cautions.push(Caution.parse({ id: 'caution', severity: 'CAUTION', sentence: 'Mind the edge.', at: { itemId: 'p0', act: 'release' } }))
+  saySomeOtherwise(document, seededRandom(seed + 100_000))
   return document
+}
+
+/** A clip squeezed from behind first, pegs that come with the pull, a screw that bears the weight. */
+function saySomeOtherwise(document: ProcedureDocument, random: Random): void {
+  for (const holder of document.holders) {
+    if (random.chance(0.1) && !THREADED_KINDS.includes(holder.kind)) holder.letsGo = PULLED_KINDS.includes(holder.kind) ? 'by itself' : 'with the pull'
+    holder.bearsWeight = THREADED_KINDS.includes(holder.kind) && random.chance(0.1)
+  }
 }
 
 function addFunctions(document: ProcedureDocument): void {

@@ -1,7 +1,7 @@
 import { SEVERITIES, type Severity } from '../procedure/severity'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Circumstances } from './circumstances'
-import { holds, isAmbient, matches, type JudgedAct } from './judge'
+import { actsIn, holds, isAmbient, matches, type JudgedAct } from './judge'
 
 export type CautionAt = { id: string; severity: Severity; sentence: string; remedy: string; confirm: readonly string[]; builtIn: boolean }
 
@@ -14,9 +14,8 @@ export function cautionsFor(model: ProcedureForBuild, act: JudgedAct, circumstan
     found.push({ id: rule.id, severity: rule.severity, sentence: rule.sentence, remedy: rule.remedy, confirm: rule.confirm, builtIn: true })
   }
   for (const caution of model.cautions) {
-    const here = caution.at.itemId === act.itemId || caution.at.itemId === act.setting?.methodId
-    const name = act.act === 'restore' ? 'set' : act.act
-    if (here && (caution.at.act === 'any' || caution.at.act === name)) found.push({ id: caution.id, severity: caution.severity, sentence: caution.sentence, remedy: '', confirm: [], builtIn: false })
+    const here = caution.at.itemId === act.itemId || caution.at.itemId === act.setting?.methodId || act.pulled?.includes(caution.at.itemId)
+    if (here && (caution.at.act === 'any' || actsIn(act).includes(caution.at.act))) found.push({ id: caution.id, severity: caution.severity, sentence: caution.sentence, remedy: '', confirm: [], builtIn: false })
   }
   return found.sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity))
 }

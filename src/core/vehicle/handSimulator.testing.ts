@@ -1,6 +1,8 @@
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Operation } from '../order/operation'
 
+/** What a hand pulls off with the panel, and presses home with it. */
+const IN_ONE_MOVEMENT = ['spring clip', 'fir-tree clip', 'adhesive', 'hook-and-loop']
 const PHYSICAL = ['covers', 'traps', 'threads', 'reaches', 'rests on']
 
 /**
@@ -34,7 +36,33 @@ export class HandSimulator {
     if (this.role('ignition') !== null && this.role('ignition') !== 'off') return 'the ignition is on'
     const forward = { fasten: 'undo', start: 'undo', seat: 'release', place: 'lift', close: 'open', feed: 'feed' }[act as string] ?? act
     const stated = this.whyNeeds(act, id, forward !== act)
-    return this.whyItself(operation) ?? stated
+    return this.whyItself(operation) ?? stated ?? this.whyGroups(operation)
+  }
+
+  /** Groups that let go or go home in this very movement: what hides them must be away, and exactly they are counted with it. */
+  private whyGroups({ act, itemId: id, pulled }: Operation): string | null {
+    if (act !== 'ease' && act !== 'release' && act !== 'seat') return null
+    const groups = act === 'seat' ? this.goingHome(id) : this.lettingGo(act, id)
+    for (const group of groups) {
+      const why = this.whyNeeds(act === 'seat' ? 'fasten' : 'undo', group, act === 'seat')
+      if (why !== null) return `${group}: ${why}`
+    }
+    const [said, really] = [[...(pulled ?? [])].sort().join(), groups.sort().join()]
+    return said === really ? null : `counts ${said || 'nothing'} where ${really || 'nothing'} lets go`
+  }
+
+  private letsGoWithIt(holderId: string): boolean {
+    const { kind, letsGo } = this.model.holders.get(holderId)!
+    return letsGo === 'with the pull' || (letsGo === 'as its kind' && IN_ONE_MOVEMENT.includes(kind))
+  }
+  private lettingGo(act: string, partId: string): string[] {
+    const all = act === 'ease' ? this.model.parts.get(partId)!.ease!.holderIds.filter((h) => this.model.holders.has(h)) : this.holders(partId)
+    return all.filter((h) => this.letsGoWithIt(h) && !this.undone.has(h))
+  }
+  /** Pressed home with the last of the parts it holds. */
+  private goingHome(partId: string): string[] {
+    const out = (p: string) => p !== partId && (this.moved.has(p) || this.eased.has(p))
+    return this.holders(partId).filter((h) => this.letsGoWithIt(h) && this.undone.has(h) && !this.model.holders.get(h)!.holds.some(out))
   }
 
   do(operation: Operation): void {
@@ -43,6 +71,8 @@ export class HandSimulator {
     if (act === 'undo') this.undone.add(id)
     if (act === 'fasten') for (const set of [this.undone, this.started]) set.delete(id)
     if (act === 'start') this.started.add(id)
+    if (act === 'ease' || act === 'release') for (const group of this.lettingGo(act, id)) this.undone.add(group)
+    if (act === 'seat') for (const group of this.goingHome(id)) this.undone.delete(group)
     if (act === 'ease') this.eased.add(id)
     if (act === 'release') for (const set of [this.moved, this.cameForward]) set.add(id)
     if (act === 'seat') for (const set of [this.moved, this.eased]) set.delete(id)
@@ -65,9 +95,9 @@ export class HandSimulator {
         return say(this.undone.has(id), 'not undone') ?? say(holds.every((p) => !this.moved.has(p) && !this.eased.has(p)), 'its part is not home') ?? say(together.length === 0, `not all started: ${together.join()}`) ?? this.whyBench(holds)
       }
       case 'ease':
-        return say(!this.moved.has(id) && !this.eased.has(id), 'has come forward') ?? say(this.model.parts.get(id)!.ease!.holderIds.filter((h) => this.model.holders.has(h)).every((h) => this.undone.has(h)), 'still held')
+        return say(!this.moved.has(id) && !this.eased.has(id), 'has come forward') ?? say(this.model.parts.get(id)!.ease!.holderIds.filter((h) => this.model.holders.has(h)).every((h) => this.undone.has(h) || this.letsGoWithIt(h)), 'still held')
       case 'release':
-        return say(!this.moved.has(id), 'has come forward') ?? say(this.holders(id).every((h) => this.undone.has(h)), 'still held') ?? say(this.leads(id).filter((t) => this.model.tethers.get(t)!.mustOpenFor === 'free').every((t) => this.open.has(t)), 'a short lead is plugged') ?? this.whyBench([id])
+        return say(!this.moved.has(id), 'has come forward') ?? say(this.holders(id).every((h) => this.undone.has(h) || this.letsGoWithIt(h)), 'still held') ?? say(this.leads(id).filter((t) => this.model.tethers.get(t)!.mustOpenFor === 'free').every((t) => this.open.has(t)), 'a short lead is plugged') ?? this.whyBench([id])
       case 'seat':
         return say((this.moved.has(id) || this.eased.has(id)) && !this.off.has(id), 'is not at its place') ?? say(this.leads(id).filter((t) => !this.isEarly(t)).every((t) => !this.open.has(t)), 'a plug behind it is open')
       case 'open':

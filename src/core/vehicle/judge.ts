@@ -8,8 +8,14 @@ import type { ActPattern, Condition, Rule } from './rule'
 import type { Power } from './powers'
 import { after, settingOf, type VehicleState } from './vehicleState'
 
-/** An act as the rules see it. `work` is the kind of a work item, `station` where it is done. */
-export type JudgedAct = { act: Act | 'power'; itemId: Id; setting?: SettingAct | null; power?: Power; work?: string; station?: string }
+/** An act as the rules see it. `work` is the kind of a work item, `station` where it is done, `pulled` what lets go or goes home with it. */
+export type JudgedAct = { act: Act | 'power'; itemId: Id; setting?: SettingAct | null; power?: Power; work?: string; station?: string; pulled?: readonly Id[] }
+
+/** What an act is besides its own name: a pull that lets clips go undoes them, a seat that presses them home fastens them. */
+export function actsIn(act: Pick<JudgedAct, 'act' | 'pulled'>): string[] {
+  const name = act.act === 'restore' ? 'set' : act.act
+  return act.pulled?.length ? [name, name === 'seat' ? 'fasten' : 'undo'] : [name]
+}
 
 /** A rule that bites, and the things it names. */
 export type Breach = { rule: Rule; tetherIds: Id[]; settingIds: Id[] }
@@ -29,7 +35,7 @@ export function refusals(model: ProcedureForBuild, state: VehicleState, act: Jud
   const found = ofTheAct.map((rule) => witness(model, rule, state))
   if (act.act === 'power') return found
   const before = new Map(breaches(model, state, circumstances).map((breach) => [breach.rule.id, new Set(breach.tetherIds)]))
-  const next = after(model, state, { act: act.act, itemId: act.itemId, setting: act.setting ?? null })
+  const next = after(model, state, { act: act.act, itemId: act.itemId, setting: act.setting ?? null, ...(act.pulled && { pulled: [...act.pulled] }) })
   return [...found, ...breaches(model, next, circumstances).filter(({ rule, tetherIds }) => !before.has(rule.id) || tetherIds.some((id) => !before.get(rule.id)!.has(id)))]
 }
 
@@ -71,8 +77,7 @@ export function askedByRules(model: ProcedureForBuild, circumstances: Circumstan
 
 /** Whether a rule's pattern fits an act. Every list that is given has to fit. */
 export function matches(model: ProcedureForBuild, pattern: ActPattern, act: JudgedAct, circumstances: Circumstances): boolean {
-  const name = act.act === 'restore' ? 'set' : act.act
-  if (!(pattern.acts as readonly string[]).includes(name)) return false
+  if (!actsIn(act).some((name) => (pattern.acts as readonly string[]).includes(name))) return false
   if (pattern.powers && (!act.power || !pattern.powers.includes(act.power))) return false
   if (pattern.works && (!act.work || !pattern.works.includes(act.work))) return false
   if (pattern.circuits) {

@@ -28,7 +28,7 @@ export function settingOf(model: ProcedureForBuild, state: Pick<VehicleState, 's
 }
 
 /** The state once an operation is done, `tookS` seconds later. Pure. */
-export function after(model: ProcedureForBuild, state: VehicleState, operation: Pick<Operation, 'act' | 'itemId' | 'setting'>, tookS = 0): VehicleState {
+export function after(model: ProcedureForBuild, state: VehicleState, operation: Pick<Operation, 'act' | 'itemId' | 'setting' | 'pulled'>, tookS = 0): VehicleState {
   const nowS = state.nowS + tookS
   const id = operation.itemId
   switch (operation.act) {
@@ -46,17 +46,26 @@ export function after(model: ProcedureForBuild, state: VehicleState, operation: 
       return { ...state, nowS, settings: new Map(state.settings).set(settingId, to), changedAtS: new Map(state.changedAtS).set(settingId, nowS) }
     }
     case 'ease':
-      return { ...state, nowS, levels: new Map(state.levels).set(id, 'eased') }
+      return { ...state, nowS, levels: new Map(state.levels).set(id, 'eased'), undone: withAll(state.undone, operation.pulled) }
     case 'release':
+      return { ...state, nowS, levels: new Map(state.levels).set(id, 'free'), undone: withAll(state.undone, operation.pulled) }
     case 'place':
       return { ...state, nowS, levels: new Map(state.levels).set(id, 'free') }
     case 'lift':
       return { ...state, nowS, levels: new Map(state.levels).set(id, 'off') }
     case 'seat':
-      return { ...state, nowS, levels: new Map(state.levels).set(id, 'in place') }
+      return { ...state, nowS, levels: new Map(state.levels).set(id, 'in place'), undone: withoutAll(state.undone, operation.pulled) }
     default:
       return { ...state, nowS }
   }
+}
+
+function withAll(set: ReadonlySet<Id>, ids: readonly Id[] = []): ReadonlySet<Id> {
+  return ids.length === 0 ? set : new Set([...set, ...ids])
+}
+
+function withoutAll(set: ReadonlySet<Id>, ids: readonly Id[] = []): ReadonlySet<Id> {
+  return ids.length === 0 ? set : new Set([...set].filter((id) => !ids.includes(id)))
 }
 
 function without(set: ReadonlySet<Id>, id: Id): Set<Id> {

@@ -11,7 +11,7 @@ export type LaneLimits = { expandedStates: number; beam: number; triesPerTask: n
 
 /** Few tasks are settled by the proof itself, and it is likely up to some twenty-five; beyond that the time goes into a good schedule. */
 export function limitsFor(tasks: number): LaneLimits {
-  return tasks <= 16 ? { expandedStates: 12_000, beam: 80, triesPerTask: 0 } : tasks <= 28 ? { expandedStates: 3_000, beam: 50, triesPerTask: 220 } : { expandedStates: 60, beam: 8, triesPerTask: 220 }
+  return tasks <= 16 ? { expandedStates: 12_000, beam: 80, triesPerTask: 0 } : tasks <= 28 ? { expandedStates: 9_000, beam: 50, triesPerTask: 220 } : { expandedStates: 60, beam: 8, triesPerTask: 220 }
 }
 
 /**

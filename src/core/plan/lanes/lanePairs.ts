@@ -1,10 +1,11 @@
+import type { ProcedureForBuild } from '../../procedure/forBuild'
 import { waitLeftS } from '../../vehicle/judge'
 import { asFoundState } from '../../vehicle/vehicleState'
 import { judged } from '../demandsOf'
 import type { JobPlan } from '../planFrom'
 import { legsOf } from '../leg'
 import { followPolicy } from '../policyRules'
-import { SettingMoves } from '../settingMoves'
+import { SettingMoves, type Settings } from '../settingMoves'
 import type { Step } from '../step'
 import type { LanePair } from './lanesProblem'
 
@@ -19,6 +20,13 @@ export function mustComeFirst(plan: JobPlan): Map<string, Set<string>> {
       before.set(after, (before.get(after) ?? new Set()).add(way[pair.before]!.operation.key))
     }
   return before
+}
+
+/** How the settings stand before the first of these acts: each as its first act finds it. */
+function settingsBefore(model: ProcedureForBuild, steps: readonly Step[], acts: readonly number[]): Settings {
+  const settings = new Map(asFoundState(model).settings)
+  for (const act of [...acts].reverse()) settings.set(steps[act]!.operation.setting!.settingId, steps[act]!.operation.setting!.from)
+  return settings
 }
 
 /** What must come before what: the plan's own relations, and every setting act where the plan has it among what minds it. */
@@ -40,13 +48,13 @@ export function pairsOf(plan: JobPlan, groups: readonly Step[][]): LanePair[] {
   const moves = new SettingMoves(job, legs.demands, legs.finish, asFoundState(job.model))
   const acts = steps.flatMap((step, i) => (step.operation.setting ? [i] : []))
   acts.slice(1).forEach((act, i) => add(acts[i], act))
+  let settings = settingsBefore(job.model, steps, acts)
   for (const act of acts) {
-    const { settingId } = steps[act]!.operation.setting!
+    const setting = steps[act]!.operation.setting!
     steps.forEach(({ operation }, i) => {
-      if (operation.setting) return
-      const minds = (legs.demands.get(operation.key) ?? []).some((demand) => demand.settingId === settingId) || moves.closesADoor(operation)
-      if (minds) add(Math.min(i, act), Math.max(i, act))
+      if (!operation.setting && moves.minds(operation, setting, settings)) add(Math.min(i, act), Math.max(i, act))
     })
+    settings = new Map(settings).set(setting.settingId, setting.to)
   }
   // The battery has to have been off for so long before a firing circuit is opened.
   for (const [i, { operation }] of steps.entries()) {

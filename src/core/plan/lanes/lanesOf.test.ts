@@ -13,8 +13,8 @@ import { lanesOf, type Lanes, type LaneStep } from './lanesOf'
 const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
 const BOTH = [{ kind: 'cavity', cavityId: 'radio-cavity' }, { kind: 'cavity', cavityId: 'pillar-cavity' }]
 
-function plan(request: object): JobPlan {
-  const result = planJob(forBuild(panelVan(), build), PlanRequest.parse({ goals: BOTH, build, start: 'centre', ...request }), DEFAULT_HOUSE_VALUES)
+function plan(request: object, document = panelVan()): JobPlan {
+  const result = planJob(forBuild(document, build), PlanRequest.parse({ goals: BOTH, build, start: 'centre', ...request }), DEFAULT_HOUSE_VALUES)
   if (!result.ok) throw new Error(result.error.kind)
   return result.value
 }
@@ -28,18 +28,27 @@ const inTime = (lanes: LaneStep[][]) => [...new Map(lanes.flat().map((step) => [
 // Statement 11 of the worked example: removal alone, by release; proved apart from this project in the same lane model.
 describe('the worked example for two', () => {
   const byRelease = plan({ scope: 'opened', policy: { methods: { 'lever=out of park': 'lever-by-release' } } })
+  // The design's lane model lets one person pull a part and another lift it away later: so it is where every part may lie in between.
+  const mayLie = { ...panelVan(), parts: panelVan().parts.map((part) => ({ ...part, rests: part.rests.length > 0 ? part.rests : [{ level: 'free' as const, how: 'on a cloth' as const, note: '' }] })) }
+  const inAnyHands = plan({ scope: 'opened', policy: { methods: { 'lever=out of park': 'lever-by-release' } } }, mayLie)
+  test.each([
+    [['centre', 'centre'], 177],
+    [['centre', 'passenger side'], 182],
+  ])('from %j, whoever lifts away what another has pulled: %d seconds, proven', (starts, seconds) => {
+    expect(shared(inAnyHands, starts).wayIn).toMatchObject({ makespanS: seconds, boundS: seconds, proven: true })
+  })
   test('166 seconds of work at the centre, besides the lever', () => {
     const { wayIn } = shared(byRelease, ['centre', 'centre'])
     expect(inTime(wayIn.lanes).filter((step) => step.station === 'centre' && step.operation.setting === null).reduce((sum, step) => sum + step.endS - step.startS, 0)).toBe(166)
   })
   test.each([
-    [['centre', 'centre'], 174],
+    [['centre', 'centre'], 182],
     [['centre', 'passenger side'], 182],
-  ])('from %j: %d seconds, proven', (starts, seconds) => {
+  ])('from %j, each part in one pair of hands: %d seconds, proven', (starts, seconds) => {
     expect(shared(byRelease, starts).wayIn).toMatchObject({ makespanS: seconds, boundS: seconds, proven: true })
   })
   test('tools the shop has one of make it no sooner', () => {
-    expect(shared(byRelease, ['centre', 'centre'], ['pry tool', 'hex 7']).wayIn.makespanS).toBeGreaterThanOrEqual(174)
+    expect(shared(byRelease, ['centre', 'centre'], ['pry tool', 'hex 7']).wayIn.makespanS).toBeGreaterThanOrEqual(182)
   })
 })
 

@@ -65,7 +65,7 @@ function laneSteps(group: readonly Step[], { startMs, person, helper }: Placed, 
   })
 }
 
-/** A part that may not rest is one task from its release to its lift; everything else is a task of its own. */
+/** A part that may not rest is one task from its release to its lift, and one from its placing to its push home; everything else is a task of its own. */
 function inOneGo(plan: JobPlan, steps: readonly Step[]): Step[][] {
   const { model } = plan.job
   const groups: Step[][] = []
@@ -73,7 +73,9 @@ function inOneGo(plan: JobPlan, steps: readonly Step[]): Step[][] {
     const { act, itemId } = steps[at]!.operation
     const part = act === 'release' ? model.parts.get(itemId) : undefined
     const lift = part && !mayRestFree(part) ? steps.findIndex((step) => step.operation.key === liftKey(itemId)) : -1
-    const end = lift > at ? lift + 1 : at + 1
+    const go = act === 'place' ? plan.job.backInOneGo.get(itemId) : undefined
+    const home = go ? steps.findLastIndex((step) => go.includes(step.operation.key)) : -1
+    const end = Math.max(lift, home, at) + 1
     groups.push(steps.slice(at, end))
     at = end
   }
