@@ -103,12 +103,6 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
   })
 
   await test.step('cold was read: the brittle surround says so; one of its clips breaks, a T15 is found', async () => {
-    await goOnTo(page, 'undo:surround-clips')
-    await expect(page.getByRole('region', { name: 'Next', exact: true })).toContainText('It is cold: brittle parts break.')
-    await page.getByRole('button', { name: 'Broken' }).click()
-    const broken = page.getByRole('dialog', { name: 'Broken' })
-    await broken.getByRole('radio', { name: '9 spring clips' }).check()
-    await broken.getByRole('button', { name: /^Order it/ }).click()
     await goOnTo(page, 'undo:surround-t20')
     await page.getByRole('button', { name: 'Different' }).click()
     const different = page.getByRole('dialog', { name: 'Different from the record' })
@@ -116,6 +110,14 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
     await different.getByRole('button', { name: 'Keep it' }).click()
     // The rest is planned with the head that is there: the tool changes.
     await expect(page.getByRole('region', { name: 'Next', exact: true })).toContainText('T15')
+    // Its clips let go with the pull, once the screws are out: there a broken one is asked for.
+    await goOnTo(page, 'release:surround')
+    await expect(page.getByRole('region', { name: 'Next', exact: true })).toContainText('9 spring clips let go with it')
+    await expect(page.getByRole('region', { name: 'Next', exact: true })).toContainText('It is cold: brittle parts break.')
+    await page.getByRole('button', { name: 'Broken' }).click()
+    const broken = page.getByRole('dialog', { name: 'Broken' })
+    await broken.getByRole('radio', { name: '9 spring clips' }).check()
+    await broken.getByRole('button', { name: /^Order it/ }).click()
   })
 
   await test.step('the unit is out: the surround is filed, with consent, for good', async () => {

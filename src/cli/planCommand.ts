@@ -131,9 +131,8 @@ function asText(document: ProcedureDocument, report: PlanReport & { lanes?: Lane
     steps.forEach((step, i) => lines.push(`${String(i + 1).padStart(3)}  ${[step.thing, step.title].filter(Boolean).join(': ')}  (${[step.station, step.tool].filter(Boolean).join(', ')}; ${step.workS} s${step.setUpS > 0 ? ` + ${step.setUpS} s to get there` : ''})`))
   }
   part('Way in', report.wayIn)
-  part('Work', report.work)
-  part('Tests', report.tests)
-  part('Way out', report.wayOut)
+  const after = report.steps.filter((step) => step.phase !== 'in')
+  part([report.work.length > 0 && 'Work', report.tests.length > 0 && 'tests', report.wayOut.length > 0 && 'way out'].filter(Boolean).join(', ').replace(/^./, (letter) => letter.toUpperCase()), after)
   for (const [title, leg] of [['Way in', report.lanes?.wayIn], ['Work, tests and way out', report.lanes?.wayOut]] as const) {
     if (!leg) continue
     lines.push('', `${title} for ${leg.lanes.length}: ${leg.makespanS} s${leg.proven ? ', proven' : `; ${Math.ceil(leg.boundS)} s at least`}`)

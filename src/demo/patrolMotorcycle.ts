@@ -6,6 +6,8 @@ import { along, spots } from './drawings/pen'
 const { pen, sizeMm } = motorcycleLeft()
 const on = (...points: [number, number][]) => ({ viewId: 'left', points: pen.all(...points) })
 const at = (...points: [number, number][]) => spots('left', ...pen.all(...points))
+/** Quarter-turns with a slot, a quarter to the left facing them. */
+const TURN = { drives: [{ drive: 'slot' as const, size: '8', seen: 6 }], turn: { sense: 'anticlockwise' as const, angleDeg: 90, seenFrom: 'outside' } }
 const WITH_BOX = { radio: ['with-box'] }
 
 const LEFT = on([220, 210], [252, 186], [282, 190], [330, 224], [390, 246], [428, 252], [420, 268], [372, 286], [320, 308], [296, 328], [246, 334], [208, 318], [192, 290])
@@ -46,11 +48,11 @@ function seatAndCovers(a: Author): void {
   a.part('seat', 'Rider seat', 'outside left', { outline: on([416, 222], [450, 244], [500, 246], [540, 220], [556, 244], [510, 262], [456, 262], [420, 240]), synonyms: ['saddle'], fixing: 'rests', release: { start: 'lock under the tail', motions: [{ move: 'lift', directions: ['up'] }, { move: 'slide', directions: ['rearward'], note: 'off the tank hook' }] }, refit: { first: 'hook under the tank first', confirm: 'it locks with a click' } })
   a.tether('seat-heater', 'seat heater', 'seat', { latch: 'press tab', tabSide: 'top', circuit: 'climate', functions: ['t-seat-heater'], positions: at([470, 254]) })
   a.part('side-left', 'Side cover, left', 'outside left', { outline: on([430, 262], [480, 266], [498, 290], [486, 330], [440, 322]), synonyms: ['left side panel'], painted: true, release: { start: 'lower corner', motions: [{ move: 'pull', directions: ['outboard'] }], effort: 'firm', mustNot: 'Never twist: the pegs shear' }, refit: { align: 'three pegs to their grommets' } })
-  a.clips('side-left-pegs', 'stud and grommet', 3, 'side-left', { positions: at([440, 272], [488, 290], [448, 316]) })
+  a.clips('side-left-pegs', 'stud and grommet', 3, 'side-left', { letsGo: 'with the pull', positions: at([440, 272], [488, 290], [448, 316]) })
   a.screws('side-left-screw', 'hex socket', '5', 1, 'side-left', [6, 20], { positions: at([470, 268]), note: 'Screw, washer and sleeve, in this order.' })
   a.covers('side-left-screw', 'seat', 'off')
   a.part('side-right', 'Side cover, right', 'outside right', { synonyms: ['right side panel'], painted: true, release: { start: 'lower corner', motions: [{ move: 'pull', directions: ['outboard'] }], effort: 'firm', mustNot: 'Never twist: the pegs shear' }, refit: { align: 'three pegs to their grommets' } })
-  a.clips('side-right-pegs', 'stud and grommet', 3, 'side-right')
+  a.clips('side-right-pegs', 'stud and grommet', 3, 'side-right', { letsGo: 'with the pull' })
   a.part('tank-cover', 'Tank cover', 'outside left', { outline: on([286, 196], [310, 172], [356, 166], [398, 190], [420, 220], [390, 246], [330, 224]), synonyms: ['tank shroud'], painted: true, rests: [], release: { start: 'rear edge', motions: [{ move: 'lift', directions: ['up'] }, { move: 'slide', directions: ['rearward'] }] }, refit: { first: 'front tongues into the dash panel', align: 'filler neck centred' } })
   a.screws('tank-screws', 'hex socket', '5', 2, 'tank-cover', [6, 20], { positions: at([404, 214], [414, 226]) })
   a.covers('tank-screws', 'seat', 'off')
@@ -67,25 +69,27 @@ function fairing(a: Author): void {
     synonyms: ['upper left panel', 'cowl', 'side panel'],
     painted: true,
     brittle: true,
-    release: { start: 'rear tip', motions: [{ move: 'slide', directions: ['rearward'] }, { move: 'pull', directions: ['outboard'] }], protect: 'support the panel: the top turn bears the weight, undo it last', mustNot: 'Never outward first: the three tongues break' },
+    release: { start: 'rear tip', motions: [{ move: 'slide', directions: ['rearward'] }, { move: 'pull', directions: ['outboard'] }], protect: 'support the panel while the last turn comes out', mustNot: 'Never outward first: the three tongues break' },
     refit: { first: 'tongues into the nose first', last: 'start all by hand, then snug', confirm: 'gap even along the nose' },
     note: 'Three moulded tongues sit in slots of the nose: shown, not counted.',
   })
-  a.clips('left-turns', 'quarter-turn', 4, 'fairing-left', { drives: [{ drive: 'slot', size: '8', seen: 6 }], positions: at([258, 196], [230, 312], [302, 316], [364, 280]), note: 'A quarter to the left, facing them. The top one last: it bears the weight.' })
+  a.clips('left-turns', 'quarter-turn', 3, 'fairing-left', { ...TURN, positions: at([230, 312], [302, 316], [364, 280]) })
+  a.clips('left-top-turn', 'quarter-turn', 1, 'fairing-left', { ...TURN, bearsWeight: true, positions: at([258, 196]) })
   a.clips('left-pins', 'push-pin', 3, 'fairing-left', { positions: at([236, 328], [262, 330], [288, 326]) })
   a.screws('left-screw', 'hex socket', '5', 1, 'fairing-left', [6, 20], { positions: at([416, 256]), note: 'Screw, washer and sleeve, in this order.' })
   a.covers('left-screw', 'seat', 'off')
   a.tether('left-indicator', 'left indicator', 'fairing-left', { latch: 'press tab', tabSide: 'top', circuit: 'lighting', functions: ['t-indicators'], positions: at([218, 282]) })
   a.caution('WARNING', 'fairing-left', 'any', 'Exhaust and engine hot: wait 30 minutes after a ride, or touch nothing metal below the panel.')
   a.part('lower-left', 'Lower left fairing', 'outside left', { outline: LOWER, painted: true, release: { start: 'rear edge', motions: [{ move: 'pull', directions: ['outboard'] }, { move: 'slide', directions: ['down'] }] }, refit: { first: 'upper lip behind the left fairing' } })
-  a.clips('lower-turns', 'quarter-turn', 3, 'lower-left', { drives: [{ drive: 'slot', size: '8', seen: 6 }], positions: at([226, 344], [316, 352], [316, 388]) })
+  a.clips('lower-turns', 'quarter-turn', 3, 'lower-left', { ...TURN, positions: at([226, 344], [316, 352], [316, 388]) })
   a.traps('lower-left', 'fairing-left', 'off')
   a.part('belly', 'Belly pan', 'outside left', { outline: BELLY, synonyms: ['belly', 'keel'], persons: 1, release: { motions: [{ move: 'lift', directions: ['down'] }], protect: 'hold it while the last bolt turns' }, refit: { confirm: 'clear of the exhaust all along' } })
   a.screws('belly-bolts', 'hex', '8', 4, 'belly', [6, 16], { kind: 'bolt', positions: along('left', BELLY.points, 4, 26, 0.3) })
   a.clips('belly-pins', 'push-pin', 4, 'belly', { positions: along('left', BELLY.points, 4, 26, 0.8) })
   a.traps('belly', 'lower-left', 'off')
   a.part('fairing-right', 'Right fairing', 'outside right', { synonyms: ['upper right panel'], painted: true, brittle: true, release: { start: 'rear tip', motions: [{ move: 'slide', directions: ['rearward'] }, { move: 'pull', directions: ['outboard'] }], mustNot: 'Never outward first: the three tongues break' }, refit: { first: 'tongues into the nose first', last: 'start all by hand, then snug' } })
-  a.clips('right-turns', 'quarter-turn', 4, 'fairing-right', { drives: [{ drive: 'slot', size: '8', seen: 6 }] })
+  a.clips('right-turns', 'quarter-turn', 3, 'fairing-right', TURN)
+  a.clips('right-top-turn', 'quarter-turn', 1, 'fairing-right', { ...TURN, bearsWeight: true })
   a.clips('right-pins', 'push-pin', 3, 'fairing-right')
   a.screws('right-screw', 'hex socket', '5', 1, 'fairing-right', [6, 20])
   a.covers('right-screw', 'seat', 'off')

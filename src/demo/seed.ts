@@ -6,6 +6,7 @@ import { foldJob } from '@/core/job/fold'
 import { stripsOf } from '@/core/job/strips'
 import { termsOf, testsOwed } from '@/core/job/terms'
 import { happeningsFor, toolsTakenUp } from '@/core/job/progress'
+import { countedIn } from '@/core/order/operation'
 import { planJob } from '@/core/plan/jobPlan'
 import type { JobPlan } from '@/core/plan/planFrom'
 import { PlanRequest } from '@/core/plan/planRequest'
@@ -177,7 +178,7 @@ class DemoWriter {
     for (const step of steps.slice(0, wanted)) {
       const state = foldJob(document, events)
       for (const what of [...toolsTakenUp(state, [step]), ...happeningsFor(state, step.operation)]) add(what)
-      if (spec.broken && step.operation.key === `undo:${spec.broken}`) add({ kind: 'broken', holderId: spec.broken, count: 1, wasFitted: 'no', note: 'cold morning' })
+      if (spec.broken && step.operation.phase === 'in' && countedIn(step.operation).includes(spec.broken)) add({ kind: 'broken', holderId: spec.broken, count: 1, wasFitted: 'no', note: 'cold morning' })
     }
     if (spec.done === 'handed over') {
       for (const tool of foldJob(document, events).tools.keys()) add({ kind: 'tool back', tool })

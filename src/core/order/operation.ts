@@ -27,6 +27,8 @@ export type Operation = {
   pulled?: Id[]
   /** What it is called, where the record has no name for it: work items and functions of a kit. */
   name?: string
+  /** What its work item says to mind. */
+  note?: string
 }
 
 /** Why one operation comes before another. `needId` names the stated fact; the others follow from what holds and ties a part. */

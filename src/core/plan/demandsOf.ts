@@ -1,4 +1,4 @@
-import { groupS, pressTool, pullTool, toolFor } from '../estimate/houseTimes'
+import { groupS, pressTool, pullS, pullTool, tetherS, toolFor } from '../estimate/houseTimes'
 import type { Operation } from '../order/operation'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import { BENCH } from '../procedure/stations'
@@ -27,11 +27,13 @@ export function demandsOf(job: DerivedJob, operation: Operation): Demands {
   }
   if (act === 'decide') return alone(tellingStation(job, itemId), 'hand', house.actS)
   if (act === 'test') return alone(testStation(job, operation), 'hand', house.actS + (model.functions.get(itemId)?.warmUpS ?? job.added.get(itemId)?.warmUpS ?? 0))
-  const partId = act === 'open' || act === 'close' || act === 'feed' ? model.hostOf(model.tethers.get(itemId)!.partId) : itemId
+  const tether = act === 'open' || act === 'close' || act === 'feed' ? model.tethers.get(itemId)! : null
+  const partId = tether ? model.hostOf(tether.partId) : itemId
   const part = model.parts.get(partId)!
   const pulled = (operation.pulled ?? []).map((id) => model.holders.get(id)!)
-  const tool = act === 'release' || act === 'ease' ? pullTool(part, pulled) : act === 'seat' ? pressTool(pulled) : 'hand'
-  const workS = house.actS + pulled.reduce((sum, holder) => sum + groupS(house, holder), 0)
+  const tool = act === 'release' || act === 'ease' ? pullTool(part, pulled) : act === 'seat' ? pressTool(pulled) : (tether && act !== 'feed' && tether.tool) || 'hand'
+  const ownS = tether && act !== 'feed' ? tetherS(house, tether) : act === 'release' || act === 'ease' ? pullS(house, part) : house.actS
+  const workS = ownS + pulled.reduce((sum, holder) => sum + groupS(house, holder), 0)
   return { stations: [stationOf(model, partId)], helperStation: part.helperStation, persons: part.persons, tool, workS }
 }
 

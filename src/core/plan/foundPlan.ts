@@ -14,6 +14,7 @@ const FoundOperation = z.object({
   nth: z.number().int(),
   pulled: z.array(Id).optional(),
   name: z.string().optional(),
+  note: z.string().optional(),
 })
 
 /** How good an order is known to be. All seconds are house estimates. */

@@ -1,4 +1,4 @@
-import type { Result } from '../base/result'
+import { ok, type Result } from '../base/result'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { HouseValues } from '../shop/houseValues'
 import type { Rule } from '../vehicle/rule'
@@ -23,5 +23,6 @@ export function keptPlan(model: ProcedureForBuild, request: PlanRequest, house: 
   // What was out besides the goals when it was adopted still has to go back.
   const wanted = kept?.from ? { ...request, goals: [...request.goals, ...movedParts(kept.from)] } : request
   const planned = planJob(model, wanted, house, rules, WHILE_WAITING)
-  return planned.ok ? planned : planJob(model, wanted, house, undefined, WHILE_WAITING)
+  const plan = planned.ok ? planned : planJob(model, wanted, house, undefined, WHILE_WAITING)
+  return plan.ok && kept ? ok({ ...plan.value, anew: true }) : plan
 }

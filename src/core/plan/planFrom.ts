@@ -29,6 +29,8 @@ export type JobPlan = {
   proof: Proof
   /** As it was found, to be kept. */
   found: FoundPlan
+  /** Worked out again, because the order kept with the job no longer fits its record. */
+  anew: boolean
 }
 
 /** The steps kept with a job no longer fit its record: an operation is missing, or one is there that is not asked for. */
@@ -61,6 +63,7 @@ export function planFrom(whole: ProcedureForBuild, request: PlanRequest, house: 
     wayOutS: secondsOf(outSteps.filter((step) => !isBottom(step))),
     proof,
     found,
+    anew: false,
   })
 }
 

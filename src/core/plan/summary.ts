@@ -4,6 +4,7 @@ import { areLookalikes } from '../procedure/lookalikes'
 import { headsOf } from '../procedure/heads'
 import { toolFor } from '../estimate/houseTimes'
 import { THREADED_KINDS } from '../procedure/holderKinds'
+import { reachTools } from '../procedure/reach'
 import type { Holder } from '../procedure/holder'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import { cautionsFor, type CautionAt } from '../vehicle/cautionsFor'
@@ -12,6 +13,7 @@ import type { Removal } from '../order/removed'
 import { demandsOf, judged } from './demandsOf'
 import type { DerivedJob } from './derivedJob'
 import type { JobPlan } from './planFrom'
+import type { Step } from './step'
 import { traysFor, type Tray } from './trays'
 
 /** What a lead wants to know before saying yes: what is counted, opened, moved, carried and minded. */
@@ -51,8 +53,7 @@ export function summarise(plan: JobPlan): PlanSummary {
     const { act, itemId } = step.operation
     const wayIn = step.operation.phase === 'in'
     const pulled = wayIn ? (step.operation.pulled ?? []) : []
-    // A drive that varies between examples puts every driver in the bag; a pull may want another tool than its clips.
-    for (const tool of act === 'undo' ? otherTools(model.holders.get(itemId)!, step.tool) : new Set([step.tool, ...pulled.map((id) => toolFor(model.holders.get(id)!))])) {
+    for (const tool of toolsOfStep(model, step)) {
       if (tool === 'hand') continue
       const entry = tools.get(tool) ?? { tool, holderIds: [], partIds: [] }
       tools.set(tool, entry)
@@ -110,6 +111,16 @@ export function ownTapFor(job: DerivedJob, operation: Operation): OwnTap | null 
 
 export function isThreaded(holder: Holder): boolean {
   return THREADED_KINDS.includes(holder.kind)
+}
+
+/** Every tool a step may ask for: other drives that were seen, what its clips take beside the pull, what gets there, what moves a setting. */
+function toolsOfStep(model: ProcedureForBuild, step: Step): Set<string> {
+  const { act, itemId, pulled = [], setting, phase } = step.operation
+  const groups = countedIn(step.operation).map((id) => model.holders.get(id)!)
+  const heads = act === 'undo' || act === 'fasten' ? otherTools(model.holders.get(itemId)!, step.tool) : [step.tool]
+  const reach = [...groups.map((holder) => holder.reach), ...(act === 'open' || act === 'close' ? [model.tethers.get(itemId)!.reach] : [])]
+  const bySetting = setting ? model.methods.get(setting.methodId)?.method.tool : ''
+  return new Set([...heads, ...(phase === 'in' ? pulled.map((id) => toolFor(model.holders.get(id)!)) : []), ...reach.flatMap(reachTools), ...(bySetting ? [bySetting] : [])])
 }
 
 /** The tool in hand and the ones for the other drives that were seen. */

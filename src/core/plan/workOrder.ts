@@ -16,7 +16,7 @@ export function addWork(job: DerivedJob): DeriveError | null {
       const key = `work:${work.id}`
       const station = fit.stations[work.id] ?? work.station
       job.works.set(work.id, { ...work, station })
-      operations.set(key, { key, phase: 'work', act: 'work', itemId: work.id, partId: null, setting: null, nth: 1, name: work.name })
+      operations.set(key, { key, phase: 'work', act: 'work', itemId: work.id, partId: null, setting: null, nth: 1, name: work.name, ...(work.note && { note: work.note }) })
       const holdsUp: Because = { kind: 'holds up', workId: work.id }
       for (const access of fit.access[work.id] ?? []) {
         const opened = openedBy(job, goalOf(access))

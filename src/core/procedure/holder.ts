@@ -27,6 +27,11 @@ export const Reach = z.object({
   powerTool: z.enum(['not said', 'no', 'out only', 'out and in']).default('not said'),
 })
 
+export type Reach = z.infer<typeof Reach>
+
+/** How far and which way a turn fastener is undone; on the way back the other way. */
+export const HolderTurn = z.object({ sense: z.enum(['clockwise', 'anticlockwise']).default('anticlockwise'), angleDeg: z.number().int().positive().max(360).default(90), seenFrom: z.string().max(60).default('') })
+
 /** A group of identical fasteners. What hides it is a need ('covers'), never a field. */
 export const Holder = z.object({
   id: Id,
@@ -38,6 +43,7 @@ export const Holder = z.object({
   captive: z.boolean().default(false),
   /** How it lets go: as its kind does, or what the record says of this one (a clip squeezed from behind first; a peg that comes with the pull). */
   letsGo: z.enum(['as its kind', 'by itself', 'with the pull']).default('as its kind'),
+  turn: HolderTurn.nullable().default(null),
   /** It bears the part's weight: undone last and put in first, the part supported meanwhile. */
   bearsWeight: z.boolean().default(false),
   /** A stack in order, head first: screw, sleeve, washer. */

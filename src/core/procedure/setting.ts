@@ -15,6 +15,8 @@ export const Method = z.object({
   stations: z.array(Station).min(1, 'Say where this is done from.').max(4),
   /** Seconds it takes, where the recorder knows; the shop's estimate otherwise. */
   durationS: z.number().positive().max(3600).nullable().default(null),
+  /** What it takes, where bare hands do not ("hex 10"). */
+  tool: z.string().trim().max(40).default(''),
   note: z.string().max(200).default(''),
 })
 export type Method = z.infer<typeof Method>

@@ -3,6 +3,8 @@ import { Id } from '../base/id'
 import { Position } from './view'
 import { When } from './when'
 import { CIRCUITS } from './circuits'
+import { Reach } from './holder'
+import { EFFORTS } from './part'
 
 export const TETHER_KINDS = ['electrical', 'coax', 'optical', 'ground', 'hose', 'duct', 'control cable', 'damper', 'strap'] as const
 export const LATCHES = [
@@ -43,6 +45,10 @@ export const Tether = z.object({
   leadThrough: z.string().max(120).default(''),
   /** The part whose aperture that is; null = its own part's. */
   throughPartId: Id.nullable().default(null),
+  /** What it takes to open it, where bare hands do not ("spanner 8 mm"). */
+  tool: z.string().trim().max(40).default(''),
+  effort: z.enum(EFFORTS).default('light'),
+  reach: Reach.default(() => Reach.parse({})),
   /** What to do just before it is plugged ("lever fully open"). */
   beforePlugging: z.string().max(120).default(''),
   positions: z.array(Position).max(4).default([]),

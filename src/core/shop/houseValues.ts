@@ -12,6 +12,11 @@ export const HouseValues = z.object({
   clipS: Seconds.default(3),
   screwS: Seconds.default(8),
   actS: Seconds.default(5),
+  /** More than that: a latch with a lock, a collar or a screw; a threaded plug; what is hard or sticks; each fastener, or a plug, by mirror or feel. */
+  slowLatchMoreS: Seconds.default(5),
+  threadedMoreS: Seconds.default(15),
+  hardMoreS: Seconds.default(10),
+  unseenMoreS: Seconds.default(4),
   toolChangeS: Seconds.default(8),
   /** Walking between two stations of the cabin, and anywhere else. */
   nextSeatS: Seconds.default(15),

@@ -1,8 +1,7 @@
 import type { NextTap } from '@/core/job/progress'
 import { toFasten } from '@/core/job/progress'
-import type { Operation } from '@/core/order/operation'
+import { countedIn, type Operation } from '@/core/order/operation'
 import { judged } from '@/core/plan/demandsOf'
-import { isThreaded } from '@/core/plan/summary'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'
@@ -12,7 +11,7 @@ import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { PlugMark } from '../marks/PlugMark'
 import { AirbagFlag, SignalPlate } from '../marks/Signs'
 import { cardNameIn } from '../words/modelNames'
-import { stepWords } from '../words/operations'
+import { hiddenWords, stepWords } from '../words/operations'
 import type { PlannedJob } from './useJob'
 
 /** The one sign of the screen: what to do next, readable from a metre. */
@@ -23,10 +22,10 @@ export function ActionSign({ document, job, tap, done }: { document: ProcedureDo
   const cautions = cautionsFor(model, judged(job.plan.job, operation), job.circumstances)
   const release = model.parts.get(operation.itemId)?.release
   const axis = operation.act === 'release' ? release?.motions[0]?.directions[0] : undefined
-  const partAxis = operation.act === 'undo' && operation.partId && !isThreaded(model.holders.get(operation.itemId)!) ? model.parts.get(operation.partId)?.release.motions[0]?.directions[0] : undefined
   const looking = document.views.find((view) => view.id === model.parts.get(operation.partId ?? '')?.outline?.viewId)?.looking
   const tether = model.tethers.get(operation.itemId)
-  const fresh = operation.act === 'fasten' ? toFasten(state.holders.get(operation.itemId)!).fresh : 0
+  const counted = countedIn(operation).map((id) => model.holders.get(id)!)
+  const fresh = tap.card.phase === 'out' ? counted.reduce((sum, holder) => sum + toFasten(state.holders.get(holder.id)!).fresh, 0) : 0
   return (
     <section aria-label="Next" className="on-sign rounded-br px-6 py-4" aria-live="polite">
       <div className="flex justify-between gap-4 text-2xl font-semibold">
@@ -44,9 +43,11 @@ export function ActionSign({ document, job, tap, done }: { document: ProcedureDo
         {axis && <DirectionSign axis={axis} looking={looking} size={52} />}
       </h1>
       <p className="mt-1 flex min-h-10 items-center gap-3 text-[clamp(22px,2.5vw,32px)] font-medium leading-tight">
+        {operation.pulled?.map((id) => <PulledMark key={id} model={model} holderId={id} />)}
         {words.how}
-        {partAxis && <DirectionSign axis={partAxis} looking={looking} size={36} />}
       </p>
+      {words.mind && <p className="mt-1 text-[clamp(20px,2.1vw,27px)] font-bold leading-tight">{words.mind}</p>}
+      {words.facts.length > 0 && <p className="mt-1 text-[clamp(18px,1.8vw,23px)] leading-snug">{words.facts.join(' · ')}</p>}
       {fresh > 0 && <p className="mt-1 text-2xl font-bold">{fresh} new one{fresh > 1 ? 's' : ''}: the old broke or is lost</p>}
       <ul className="mt-2 space-y-1.5">
         {cautions.slice(0, 2).map((caution, i) => (
@@ -61,11 +62,21 @@ export function ActionSign({ document, job, tap, done }: { document: ProcedureDo
   )
 }
 
+/** A group that lets go or goes home with the movement, with its count. */
+function PulledMark({ model, holderId }: { model: ProcedureForBuild; holderId: string }) {
+  const holder = model.holders.get(holderId)!
+  return (
+    <span className="flex shrink-0 items-center gap-1">
+      <FastenerMark shape={shapeOf(holder)} hidden={hiddenWords(model, holderId) !== ''} size={34} />
+      <span className="num">{holder.count}</span>
+    </span>
+  )
+}
+
 export function StepMark({ model, operation, size = 28 }: { model: ProcedureForBuild; operation: Operation; size?: number }) {
   const holder = model.holders.get(operation.itemId)
   if (holder && (operation.act === 'undo' || operation.act === 'fasten')) {
-    const hidden = (model.needsOf.get(`undo:${holder.id}`) ?? []).some((need) => need.reason === 'covers')
-    return <FastenerMark shape={shapeOf(holder)} hidden={hidden} size={size} className="shrink-0" />
+    return <FastenerMark shape={shapeOf(holder)} hidden={hiddenWords(model, holder.id) !== ''} size={size} className="shrink-0" />
   }
   const tether = model.tethers.get(operation.itemId)
   if (tether) return <PlugMark tether={tether} size={size} className="shrink-0" />

@@ -29,7 +29,7 @@ export const CardSteps = memo(function CardSteps({ model, state, tap, trayOf, le
             </span>
             <span className="min-w-0 flex-1">
               <span className={`block text-[22px] leading-tight ${done ? 'text-second' : now ? 'font-bold' : 'font-semibold'}`}>{words.title}</span>
-              <span className="block text-[16px] leading-tight text-second">{left.has(operation.key) ? 'left for later: it stays open in the balance' : words.how}</span>
+              <span className="block text-[16px] leading-tight text-second">{left.has(operation.key) ? 'left for later: it stays open in the balance' : [words.how, words.mind, ...words.facts].filter(Boolean).join(' · ')}</span>
             </span>
             {/* The sign above carries the flag of the step that is meant now. */}
             {tether && isAirbagCircuit(tether) && !now && <AirbagFlag />}

@@ -2,10 +2,12 @@
 import { useState } from 'react'
 import { standingEvents } from '@/core/job/fold'
 import type { Happening } from '@/core/job/event'
+import { countedIn } from '@/core/order/operation'
 import { headOf } from '@/core/procedure/heads'
 import type { Holder } from '@/core/procedure/holder'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { itemWords, holderWords } from '../words/items'
+import { hiddenWords } from '../words/operations'
 import { Counter, HeadChoice, headInWords } from './fastenerInputs'
 import type { PlannedJob } from './useJob'
 
@@ -15,7 +17,7 @@ import type { PlannedJob } from './useJob'
  */
 export function FastenersBefore({ job, replan, close }: { job: PlannedJob; replan: (also: ReturnType<PlannedJob['record']>) => void; close: () => void }) {
   const { plan, state, document } = job
-  const groups = plan.wayIn.flatMap((card) => card.steps.flatMap(({ operation }) => (operation.act === 'undo' && (state.holders.get(operation.itemId)?.undone ?? 0) === 0 ? [{ card, holder: document.holders.find((item) => item.id === operation.itemId)! }] : [])))
+  const groups = plan.wayIn.flatMap((card) => card.steps.flatMap(({ operation }) => countedIn(operation).flatMap((id) => ((state.holders.get(id)?.undone ?? 0) === 0 ? [{ card, holder: document.holders.find((item) => item.id === id)! }] : []))))
   const [pickedId, setPicked] = useState<string | null>(null)
   const picked = groups.find(({ holder }) => holder.id === pickedId)?.holder
   if (picked)
@@ -108,5 +110,5 @@ function foundWords(job: PlannedJob, holder: Holder): string {
 }
 
 function isHidden(job: PlannedJob, holder: Holder): boolean {
-  return (job.model.needsOf.get(`undo:${holder.id}`) ?? []).some((need) => need.reason === 'covers')
+  return hiddenWords(job.model, holder.id) !== ''
 }

@@ -12,6 +12,8 @@ import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import { refusals, waitLeftS } from '@/core/vehicle/judge'
 import { StopSign } from '../marks/Signs'
 import type { ChangeActing } from '../shell/ActingButton'
+import type { Operation } from '@/core/order/operation'
+import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import { capital, stepWords } from '../words/operations'
 import { ActionSign } from './ActionSign'
 import { AllDone } from './AllDone'
@@ -89,7 +91,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
   useLaterParts()
   usePhotoOutbox(data.shopId)
   useJobKeys({ done, takeBack, note: () => setAsk('note'), different: () => setAsk('different'), jobId: data.id }, ask !== null || asksReplan, letters)
-  useReadAloud(operation ? [stepWords(model, operation).title, stepWords(model, operation).how, ...cautions.map((caution) => caution.sentence)].join('. ') : '', aloud)
+  useReadAloud(operation ? [...spokenWords(model, operation), ...cautions.map((caution) => caution.sentence)].join('. ') : '', aloud)
 
   // What stands beside the next action follows a moment later: the answer to a tap is the sign, the card and the lamps.
   const aside = useDeferredValue(<JobAside data={data} job={job} turns={turns} trayOf={trayOf} hasCard={(tap?.card.partId ?? null) !== null} ask={setAsk} />)
@@ -102,6 +104,14 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
       <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(320px,1fr)_2fr] lg:grid-rows-[minmax(0,1fr)]">
         {aside}
         <section className="order-1 flex min-h-0 min-w-0 flex-col gap-3 pb-4 pr-4 lg:order-2" aria-label="The next action">
+          {plan.anew && data.kind === 'job' && (
+            <p role="status" className="border-l-4 border-ink pl-4 text-lg font-semibold">
+              The order kept with this job no longer fits the record: it was worked out again. What is done stays done.{' '}
+              <button type="button" className="jump min-h-14" onClick={() => replan.ask()}>
+                find the way from here
+              </button>
+            </p>
+          )}
           <Strayed job={job} cardId={cardId} ask={() => replan.ask()} />
           {tap && operation ? (
             <>
@@ -171,6 +181,12 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
       {asks}
     </div>
   )
+}
+
+/** What is read aloud of a step: what must not be done before the pull, then the rest. */
+function spokenWords(model: ProcedureForBuild, operation: Operation): string[] {
+  const { title, how, mind, facts } = stepWords(model, operation)
+  return [title, mind, how, ...facts].filter(Boolean)
 }
 
 /** "9 out, none broken; and 2 more". */

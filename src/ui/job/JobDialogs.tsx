@@ -1,14 +1,17 @@
 'use client'
 import { useState } from 'react'
+import { countFound } from '@/core/job/decide/countFound'
 import type { Happening } from '@/core/job/event'
 import type { JobState } from '@/core/job/jobState'
 import { isDone, toFasten, type NextTap } from '@/core/job/progress'
+import { countedIn } from '@/core/order/operation'
 import type { JobPlan } from '@/core/plan/planFrom'
 import { levelNow } from '@/core/job/fold'
 import { atLeast } from '@/core/procedure/levels'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
+import type { Holder } from '@/core/procedure/holder'
 import { StepMark } from './ActionSign'
-import { stepWords } from '../words/operations'
+import { hiddenWords, motionsWords, startWords, stepWords } from '../words/operations'
 import { holderWords } from '../words/items'
 import { Counter, HeadChoice } from './fastenerInputs'
 
@@ -20,39 +23,53 @@ type Common = { model: ProcedureForBuild; tap: NextTap; record: Record; close: (
  * fewer than came off may go in, and the rest stays open. Anything else said is proposed to the record.
  */
 export function Different({ model, state, tap, record, leave, close }: Common & { state: JobState; leave: () => void }) {
-  const holder = model.holders.get(tap.step.operation.itemId)
-  const fastening = holder !== undefined && tap.step.operation.act === 'fasten'
-  const owed = fastening ? toFasten(state.holders.get(holder.id)!) : { old: 0, fresh: 0 }
-  const expected = fastening ? owed.old : (holder?.count ?? 0)
-  const [count, setCount] = useState(expected)
+  const { operation } = tap.step
+  const groups = operation.act === 'start' ? [] : countedIn(operation).map((id) => model.holders.get(id)!)
+  const fastening = tap.card.phase === 'out'
+  const expectedOf = (holder: Holder) => {
+    const c = state.holders.get(holder.id)!
+    return fastening ? toFasten(c).old : c.design - c.missing + c.extra
+  }
+  const [counts, setCounts] = useState<{ [id: string]: number }>(Object.fromEntries(groups.map((holder) => [holder.id, expectedOf(holder)])))
   const [words, setWords] = useState('')
-  const [head, setHead] = useState('')
+  const [heads, setHeads] = useState<{ [id: string]: string }>({})
+  const said = words.trim()
+  const fewer = fastening && groups.some((holder) => counts[holder.id]! < expectedOf(holder))
   const save = () => {
-    const happenings: Happening[] = []
-    if (fastening && count < expected) {
-      if (count > 0) happenings.push({ kind: 'fastened', holderId: holder.id, count, stage: 'final' })
-      leave()
-    } else if (holder && !fastening && count !== holder.count) {
-      const what = count < holder.count ? 'missing' : 'extra'
-      happenings.push({ kind: 'as found', holderId: holder.id, what, count: Math.abs(holder.count - count), note: words })
-      happenings.push({ kind: 'different from the record', itemId: holder.id, field: 'count', value: String(count) })
-    }
-    if (head !== '') happenings.push({ kind: 'different from the record', itemId: holder!.id, field: 'head', value: head })
-    if (words.trim()) happenings.push({ kind: 'different from the record', itemId: tap.step.operation.itemId, field: 'note', value: words.trim() })
+    const found = fastening ? [] : groups.flatMap((holder) => countFound(holder, state.holders.get(holder.id)!, counts[holder.id]!, said))
+    const fitted = fewer ? groups.flatMap((holder): Happening[] => (counts[holder.id]! > 0 ? [{ kind: 'fastened', holderId: holder.id, count: counts[holder.id]!, stage: 'final' }] : [])) : []
+    // A panel goes home although one of its clips does not.
+    const home: Happening[] = fewer && operation.act === 'seat' ? [{ kind: 'part at', partId: operation.itemId, level: 'in place' }] : []
+    if (fewer) leave()
+    const otherwise: Happening[] = [
+      ...Object.entries(heads).flatMap(([itemId, value]): Happening[] => (value === '' ? [] : [{ kind: 'different from the record', itemId, field: 'head', value }])),
+      ...(said ? [{ kind: 'different from the record', itemId: operation.itemId, field: 'note', value: said } as const] : []),
+    ]
+    const happenings = [...found, ...home, ...fitted, ...otherwise]
     if (happenings.length > 0) record(happenings)
     close()
   }
-  const countable = holder !== undefined && (tap.step.operation.act === 'undo' || fastening)
+  const changed = groups.some((holder) => counts[holder.id] !== expectedOf(holder)) || Object.values(heads).some((head) => head !== '')
   return (
     <div className="space-y-5">
-      {countable && <Counter label={fastening ? `How many went in? ${expected} came off.` : `How many are there? The record says ${holder.count}.`} value={count} max={fastening ? expected : 99} min={0} onChange={setCount} />}
-      {holder && <HeadChoice holder={holder} value={head} onChange={setHead} />}
+      {groups.map((holder) => (
+        <div key={holder.id} className="space-y-3">
+          <Counter
+            label={fastening ? `${holderWords(holder)}: how many went in? ${expectedOf(holder)} came off.` : `${holderWords(holder)}: how many are there?${expectedOf(holder) === holder.count ? '' : ` Said before: ${expectedOf(holder)}.`}`}
+            value={counts[holder.id]!}
+            max={fastening ? expectedOf(holder) : 99}
+            min={0}
+            onChange={(count) => setCounts({ ...counts, [holder.id]: count })}
+          />
+          <HeadChoice holder={holder} value={heads[holder.id] ?? ''} onChange={(head) => setHeads({ ...heads, [holder.id]: head })} />
+        </div>
+      ))}
       <label className="block">
         <span className="mb-1 block text-lg font-semibold">What is different?</span>
         <textarea className="field min-h-24 text-lg" maxLength={300} value={words} onChange={(event) => setWords(event.target.value)} placeholder="a second clip behind the lower edge" />
       </label>
       <p className="text-second">The record is not changed by this: a lead decides about it after the job.</p>
-      <button type="button" className="slab w-full" onClick={save} disabled={words.trim() === '' && head === '' && (!countable || count === expected)}>
+      <button type="button" className="slab w-full" onClick={save} disabled={said === '' && !changed}>
         Keep it
       </button>
     </div>
@@ -66,8 +83,8 @@ const LEAVE_OUT = ['holds without it', 'its hole is torn', 'none to be had', 'th
  * for on the way back, the pieces in the balance; one that is ordered stands on the shop's list; one left out says why.
  */
 export function Broken({ model, state, tap, record, close }: Common & { state: JobState }) {
-  const groups = tap.card.steps.flatMap(({ operation }) => (operation.act === 'undo' || operation.act === 'fasten' ? [model.holders.get(operation.itemId)!] : []))
-  const [holderId, setHolderId] = useState(groups.find((group) => group.id === tap.step.operation.itemId)?.id ?? groups[0]?.id ?? '')
+  const groups = [...new Set(tap.card.steps.flatMap(({ operation }) => countedIn(operation)))].map((id) => model.holders.get(id)!)
+  const [holderId, setHolderId] = useState(countedIn(tap.step.operation)[0] ?? groups[0]?.id ?? '')
   const [count, setCount] = useState(1)
   const [reason, setReason] = useState('')
   const [leaving, setLeaving] = useState(false)
@@ -128,15 +145,19 @@ export function Broken({ model, state, tap, record, close }: Common & { state: J
 export function WontMove({ model, plan, state, tap, leave, photo }: { model: ProcedureForBuild; plan: JobPlan; state: JobState; tap: NextTap; leave: (partId: string) => void; photo: () => void }) {
   const partId = tap.card.partId
   const part = partId ? model.parts.get(partId) : undefined
-  const still = [...plan.wayIn.flatMap((card) => card.steps)].filter((step) => step.operation.partId === partId && (step.operation.act === 'undo' || step.operation.act === 'open') && !isDone(state, step.operation))
+  const steps = plan.wayIn.flatMap((card) => card.steps).filter((step) => step.operation.partId === partId)
+  const still = steps.filter((step) => (step.operation.act === 'undo' || step.operation.act === 'open') && !isDone(state, step.operation))
+  const pull = steps.find((step) => step.operation.act === 'release')?.operation
+  const clips = (pull?.pulled ?? []).map((id) => model.holders.get(id)!)
   const guessed = (model.holdersOf.get(partId ?? '') ?? []).filter((holder) => state.assumed.has(holder.id))
-  const hidden = (model.holdersOf.get(partId ?? '') ?? []).filter((holder) => (model.needsOf.get(`undo:${holder.id}`) ?? []).some((need) => need.reason === 'covers'))
+  const hidden = (model.holdersOf.get(partId ?? '') ?? []).filter((holder) => hiddenWords(model, holder.id) !== '')
   const trapping = (model.needsOf.get(`release:${partId}`) ?? []).flatMap((need) => (need.needs.kind === 'part' && !atLeast(levelNow(state, need.needs.partId), need.needs.level) ? [model.parts.get(need.needs.partId)!.name] : []))
   return (
     <div className="space-y-4 text-lg">
       {part && part.release.motions.length > 0 && (
         <p>
-          By the record it moves like this: <b>{stepWords(model, { key: '', phase: 'in', act: 'release', itemId: part.id, partId: part.id, setting: null, nth: 1 }).title}</b>
+          By the record it moves like this: <b>{motionsWords(part)}</b>
+          {clips.length > 0 && `, and ${clips.map(holderWords).join(' and ')} let go with it${part.release.start ? `: ${startWords(part.release.start)}, one clip after the other` : ''}`}
           {part.release.effort !== 'light' && `, ${part.release.effort}`}
           {part.release.mustNot && <>. {part.release.mustNot}.</>}
         </p>

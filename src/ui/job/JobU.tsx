@@ -1,7 +1,8 @@
 import { memo, type ReactNode } from 'react'
 import type { BottomItem, LaneState, URow } from '@/core/job/uRows'
+import { countedIn } from '@/core/order/operation'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
-import { settingTo } from '../words/operations'
+import { hiddenWords, settingTo } from '../words/operations'
 import { itemNameIn } from '../words/modelNames'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { LevelMark } from '../marks/LevelMark'
@@ -55,7 +56,7 @@ function Row({ model, row, size, seconds, trayOf, children, begunOut, next, prev
   const current = row.wayIn === 'current' || row.wayOut === 'current'
   const bay = size === 'bay'
   const name = itemNameIn(model, row.id)
-  const trays = [...new Set(row.inCards.flatMap((card) => card.steps.flatMap((step) => (step.operation.act === 'undo' ? (trayOf?.(step.operation.itemId) ?? []) : []))))]
+  const trays = [...new Set(row.inCards.flatMap((card) => card.steps.flatMap((step) => countedIn(step.operation).flatMap((id) => trayOf?.(id) ?? []))))]
   const travelled = (lane: LaneState) => lane === 'done' || lane === 'planned'
   const outTravelled = (r: URow | null) => r === null || travelled(r.wayOut)
   return (
@@ -154,12 +155,11 @@ function Counts({ model, row, size }: { model: ProcedureForBuild; row: URow; siz
   const px = size === 'bay' ? 20 : 18
   const marks = steps.flatMap((step) => {
     const { act, itemId, key } = step.operation
-    if (act === 'undo') {
-      const holder = model.holders.get(itemId)!
-      const hidden = (model.needsOf.get(`undo:${itemId}`) ?? []).some((need) => need.reason === 'covers')
-      return [<Count key={key} n={holder.count} mark={<FastenerMark shape={shapeOf(holder)} hidden={hidden} size={px} />} />]
-    }
-    return act === 'open' ? [<Count key={key} n={1} mark={<PlugMark tether={model.tethers.get(itemId)!} size={px + 2} />} />] : []
+    const groups = countedIn(step.operation).map((id) => {
+      const holder = model.holders.get(id)!
+      return <Count key={`${key} ${id}`} n={holder.count} mark={<FastenerMark shape={shapeOf(holder)} hidden={hiddenWords(model, id) !== ''} size={px} />} />
+    })
+    return groups.length > 0 ? groups : act === 'open' ? [<Count key={key} n={1} mark={<PlugMark tether={model.tethers.get(itemId)!} size={px + 2} />} />] : []
   })
   const part = model.parts.get(row.id)
   const rest = part && row.inCards.length > 0 && !steps.some((step) => step.operation.act === 'lift') ? part.rests[0]?.how : null

@@ -8,6 +8,7 @@ import { uRows } from '@/core/job/uRows'
 import type { JobEvent } from '@/core/job/event'
 import { judged } from '@/core/plan/demandsOf'
 import type { FoundPlan } from '@/core/plan/foundPlan'
+import { countedIn } from '@/core/order/operation'
 import { keptPlan } from '@/core/plan/keptPlan'
 import type { PlanRequest } from '@/core/plan/planRequest'
 import { traysFor } from '@/core/plan/trays'
@@ -103,7 +104,7 @@ export function handoverFacts(job: HandoverSource, shop: { name: string; house: 
     opened: (plan ? uRows(plan, state) : []).flatMap((row) => {
       const was = state.setAside.has(row.id) ? 'off' : state.moved.has(row.id) ? 'free' : null
       if (row.thing !== 'part' || was === null) return []
-      const groups = row.inCards.flatMap((card) => card.steps.flatMap(({ operation }) => (operation.act === 'undo' ? [holderWords(holder(operation.itemId))] : operation.act === 'open' ? [`plug ${itemWords(document, operation.itemId)}`] : [])))
+      const groups = row.inCards.flatMap((card) => card.steps.flatMap(({ operation }) => [...countedIn(operation).map((id) => holderWords(holder(id))), ...(operation.act === 'open' ? [`plug ${itemWords(document, operation.itemId)}`] : [])]))
       return [{ name: itemWords(document, row.id), level: was, what: groups.join(', '), back: row.level === 'in place' } as const]
     }),
     work: [...state.works].map(([id, work]) => [plan?.job.works.get(id)?.name ?? 'Work', work.reading, work.note].filter(Boolean).join(', ')),

@@ -1,80 +1,91 @@
 import { unreachable } from '@/core/base/result'
 import type { Operation } from '@/core/order/operation'
-import { isThreaded } from '@/core/plan/summary'
+import { isElectrical } from '@/core/procedure/circuits'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
+import type { Holder } from '@/core/procedure/holder'
+import { THREADED_KINDS } from '@/core/procedure/holderKinds'
 import type { Part } from '@/core/procedure/part'
-import { holderWords, threadWords } from './items'
+import type { Tether } from '@/core/procedure/tether'
+import { HOLDER_ACTS, tightWords, turnWords } from './acts/holderActs'
+import { motionsBack, motionsOut } from './acts/motions'
+import { holderFacts, reachWords } from './acts/reachWords'
+import { latchWords, TETHER_ACTS } from './acts/tetherActs'
+import { holderWords } from './items'
 
-/** What a step says: the thing in few words, how it is done, and the slab that confirms it. */
-export type StepWords = { title: string; how: string; done: string }
+/**
+ * What a step says: the act in few words, how it is done, what must not be done and what is to be protected (said before the
+ * pull), what else was recorded that the hand needs here, and the slab that confirms it.
+ */
+export type StepWords = { title: string; how: string; mind: string; facts: string[]; done: string }
 
 export function stepWords(model: ProcedureForBuild, operation: Operation): StepWords {
   const { itemId } = operation
-  const holder = model.holders.get(itemId)
-  const tether = model.tethers.get(itemId)
-  const part = model.parts.get(itemId)
+  const said = (title: string, how: string, done: string, more: Partial<StepWords> = {}): StepWords => ({ title, how, done, mind: '', ...more, facts: [...(more.facts ?? []), ...needNotes(model, operation)] })
   switch (operation.act) {
     case 'undo':
-      return { title: holderWords(holder!), how: undoHow(model, operation), done: `${holder!.count} out, none broken` }
-    case 'fasten':
-      return { title: holderWords(holder!), how: fastenHow(model, operation), done: `${holder!.count} of ${holder!.count} in` }
+      return undoWords(model, model.holders.get(itemId)!, said)
+    case 'fasten': {
+      const holder = model.holders.get(itemId)!
+      return said(titleOf(holder, 'back'), fastenHow(holder), `${holder.count} of ${holder.count} in`, { facts: [...reachWords(holder.reach), ...holderFacts(holder)] })
+    }
+    case 'start': {
+      const holder = model.holders.get(itemId)!
+      return said(`Start ${holderWords(holder)} by hand`, 'all of them before any is made snug, then adjust', `${holder.count} started`, { facts: holderFacts(holder) })
+    }
+    case 'ease':
     case 'release':
-      return { title: releaseTitle(part!), how: releaseHow(part!), done: part!.rests.length > 0 ? `it is free: ${part!.rests[0]!.how}` : 'it has come forward' }
+      return pullWords(model, operation, said)
     case 'seat':
-      return { title: 'Push home', how: seatHow(model, part!), done: part!.refit.confirm || 'it sits flush' }
+      return pushHomeWords(model, operation, said)
     case 'open':
-      return { title: `${operation.phase === 'test' ? 'Unplug again' : 'Unplug'} ${tether!.name}`, how: latchHow(tether!, 'open'), done: 'it is open' }
     case 'close':
-      return { title: `Plug ${tether!.name}`, how: [operation.phase === 'test' && 'for the test only, held by hand', latchHow(tether!, 'close'), mixupHow(model, itemId)].filter(Boolean).join(', '), done: 'it has clicked' }
-    case 'feed':
-      return { title: `Lead of ${tether!.name} through first`, how: `through ${tether!.leadThrough}, before it is plugged`, done: 'the lead hangs through' }
-    case 'lift':
-      return { title: part!.pieces > 1 ? `Lift away ${part!.pieces} pieces` : 'Lift away', how: liftHow(part!), done: 'it is set aside' }
-    case 'place':
-      return { title: 'Hold it in place', how: part!.refit.first || part!.refit.align || 'bring it to its opening', done: 'it is back at its place' }
+      return tetherWords(model, operation, said)
+    case 'feed': {
+      const tether = model.tethers.get(itemId)!
+      return said(`Lead of ${tether.name} through first`, `through ${tether.leadThrough || 'its opening'}, before it is plugged`, 'the lead hangs through')
+    }
+    case 'lift': {
+      const part = model.parts.get(itemId)!
+      return said(part.pieces > 1 ? `Lift away ${part.pieces} pieces` : 'Lift away', part.painted ? 'painted face up on the cloth' : 'put it where nobody steps', 'it is set aside')
+    }
+    case 'place': {
+      const part = model.parts.get(itemId)!
+      return said('Hold it in place', part.refit.first || part.refit.align || 'bring it to its opening', 'it is back at its place')
+    }
     case 'set':
     case 'restore': {
       const act = operation.setting!
       const setting = model.settings.get(act.settingId)!
       const method = model.methods.get(act.methodId)!.method
-      return { title: capital(settingTo(setting.name, act.to)), how: method.name, done: `${setting.name}: ${act.to}` }
+      return said(capital(settingTo(setting.name, act.to)), [method.name, method.tool && `with ${method.tool}`].filter(Boolean).join(', '), `${setting.name}: ${act.to}`, { facts: [method.note, setting.note].filter(Boolean) })
     }
-    case 'ease':
-      return { title: 'Ease it', how: [part!.ease?.gapMm && `until it gives ${part!.ease.gapMm} mm`, part!.ease?.mustNot].filter(Boolean).join(', ') || 'until it gives', done: 'it gives' }
-    case 'start':
-      return { title: `Start ${holderWords(holder!)} by hand`, how: 'all of them before any is made snug, then adjust', done: `${holder!.count} started` }
     case 'work':
-      return { title: operation.name ?? 'Work', how: '', done: 'it is done' }
+      return said(operation.name ?? 'Work', operation.note ?? '', 'it is done')
     case 'test': {
       const tested = model.functions.get(itemId)
-      return { title: `Test ${operation.name ?? tested?.name ?? ''}`.trim(), how: [tested?.how, (tested?.warmUpS ?? 0) > 0 && `give it ${tested!.warmUpS} s`].filter(Boolean).join(', ') || 'before trim hides it again', done: 'it works' }
+      return said(`Test ${operation.name ?? tested?.name ?? ''}`.trim(), [tested?.how, (tested?.warmUpS ?? 0) > 0 && `give it ${tested!.warmUpS} s`].filter(Boolean).join(', ') || 'before trim hides it again', 'it works')
     }
     case 'decide': {
       const facet = model.document.facets.find((item) => item.id === itemId)
-      return { title: `Which ${facet?.name.toLowerCase() ?? 'one'}?`, how: facet?.choices.map((choice) => `${choice.name}: ${choice.tell || 'not said how it is told'}`).join('; ') ?? '', done: 'it is told' }
+      return said(`Which ${facet?.name.toLowerCase() ?? 'one'}?`, facet?.choices.map((choice) => `${choice.name}: ${choice.tell || 'not said how it is told'}`).join('; ') ?? '', 'it is told')
     }
     case 'wait':
-      return { title: 'Wait', how: 'until its time is over; nothing else can be done meanwhile', done: 'the wait is over' }
+      return said('Wait', 'until its time is over; nothing else can be done meanwhile', 'the wait is over')
     default:
       return unreachable(operation.act)
   }
 }
 
-/** How to tell a plug from the one it fits or looks like. */
-function mixupHow(model: ProcedureForBuild, tetherId: string): string {
-  const tether = model.tethers.get(tetherId)!
-  const others = tether.mixups.flatMap((id) => model.tethers.get(id) ?? [])
-  const tell = tether.tell || others.find((other) => other.tell !== '')?.tell
-  return others.length > 0 ? `not ${others.map((other) => other.name).join(' or ')}${tell ? `: ${tell}` : ''}` : ''
+type Said = (title: string, how: string, done: string, more?: Partial<StepWords>) => StepWords
+
+function titleOf(holder: Holder, way: 'out' | 'back'): string {
+  const verb = HOLDER_ACTS[holder.kind].verb[way === 'out' ? 0 : 1]
+  return verb ? `${verb} ${holderWords(holder)}` : holderWords(holder)
 }
 
-function undoHow(model: ProcedureForBuild, operation: Operation): string {
-  const holder = model.holders.get(operation.itemId)!
-  const part = model.parts.get(holder.holds[0]!)!
-  const hidden = hiddenWords(model, holder.id)
-  if (hidden) return [hidden, threadWords(holder)].filter(Boolean).join(', ')
-  if (!isThreaded(holder)) return [part.release.start && startWords(part.release.start), motionsWords(part)].filter(Boolean).join(', ') || holder.note
-  return [threadWords(holder), holder.reach.lookFrom && `look from ${holder.reach.lookFrom}`, holder.captive && 'they stay in the panel'].filter(Boolean).join(', ')
+function undoWords(model: ProcedureForBuild, holder: Holder, said: Said): StepWords {
+  const how = [hiddenWords(model, holder.id), ...reachWords(holder.reach), turnWords(holder, 'out') || HOLDER_ACTS[holder.kind].undo].filter(Boolean).join(', ')
+  return said(titleOf(holder, 'out'), how, `${holder.count} out, none broken`, { facts: holderFacts(holder) })
 }
 
 /** "hidden behind the climate panel", for a covered group. */
@@ -83,23 +94,67 @@ export function hiddenWords(model: ProcedureForBuild, holderId: string): string 
   return covers.length > 0 ? `hidden behind the ${covers.join(' and the ')}` : ''
 }
 
-function fastenHow(model: ProcedureForBuild, operation: Operation): string {
-  const holder = model.holders.get(operation.itemId)!
-  const tight = holder.torqueNm ? `to ${holder.torqueNm} N m` : 'snug, never tight in plastic'
-  if (isThreaded(holder)) return [threadWords(holder), holder.count > 1 ? 'start all by hand first' : 'start by hand', tight].filter(Boolean).join(', ')
-  return holder.kind === 'spring clip' ? 'push until each one clicks' : 'press home until it holds'
+function fastenHow(holder: Holder): string {
+  const threaded = THREADED_KINDS.includes(holder.kind)
+  const begin = threaded && holder.count > 1 ? 'start all by hand first' : HOLDER_ACTS[holder.kind].fasten
+  return [turnWords(holder, 'back'), begin, tightWords(holder)].filter(Boolean).join(', ')
 }
 
-function releaseTitle(part: Part): string {
-  const motion = part.release.motions[0]
-  return motion ? `${capital(motion.move)} ${motion.directions.join(' and ')}`.trim() : 'Free it'
+/** Groups that let go with a pull or go home with a push. */
+function pulledIn(model: ProcedureForBuild, operation: Operation): Holder[] {
+  return (operation.pulled ?? []).map((id) => model.holders.get(id)!)
 }
 
-function releaseHow(part: Part): string {
-  const { start, effort, protect, tool } = part.release
-  const later = part.release.motions.slice(1).map((motion) => `then ${motion.move} ${motion.directions.join(' and ')}${motion.note ? ` ${motion.note}` : ''}`)
-  const turn = part.release.motions.flatMap((m) => (m.turn ? [`turn ${m.turn.sense}, seen from ${m.turn.seenFrom}`] : []))
-  return [start && startWords(start), ...turn, ...later, tool !== 'hand' && `with the ${tool}`, effort !== 'light' && `it is ${effort}`, protect].filter(Boolean).join(', ')
+function pullWords(model: ProcedureForBuild, operation: Operation, said: Said): StepWords {
+  const part = model.parts.get(operation.itemId)!
+  const { start, effort, protect, tool, mustNot, motions } = part.release
+  const clips = pulledIn(model, operation)
+  const letGo = clips.length > 0 && `${clips.map(holderWords).join(' and ')} let go with it`
+  const counted = clips.length > 0 ? `${clips.map((holder) => holder.count).join(' and ')} out, none broken; ` : ''
+  const hidden = clips.map((holder) => hiddenWords(model, holder.id)).filter(Boolean)
+  const facts = [...hidden, ...clips.flatMap((holder) => [...reachWords(holder.reach), ...holderFacts(holder)])]
+  if (operation.act === 'ease') {
+    const gap = part.ease?.gapMm ? `until it gives ${part.ease.gapMm} mm` : 'until it gives'
+    return said('Ease it', [gap, letGo].filter(Boolean).join(', '), `${counted}it gives`, { mind: part.ease?.mustNot ?? '', facts })
+  }
+  const how = [start && startWords(start), letGo, tool !== 'hand' && `with the ${tool}`, effort !== 'light' && `it is ${effort}`].filter(Boolean).join(', ')
+  const rest = part.rests[0]
+  const done = `${counted}${rest ? `it is free: ${[rest.how, rest.note].filter(Boolean).join(', ')}` : 'it has come forward'}`
+  return said(capital(motionsOut(motions)) || 'Free it', how, done, { mind: [mustNot, protect].filter(Boolean).join('. '), facts: [...motions.map((motion) => motion.note), part.note, ...facts].filter(Boolean) })
+}
+
+function pushHomeWords(model: ProcedureForBuild, operation: Operation, said: Said): StepWords {
+  const part = model.parts.get(operation.itemId)!
+  const { first, last, before, align, keepInFront, confirm } = part.refit
+  const clips = pulledIn(model, operation)
+  const front = keepInFront.length > 0 && `leads in front: ${keepInFront.flatMap((id) => model.tethers.get(id)?.name ?? []).join(', ')}`
+  const press = clips.map((holder) => `${holderWords(holder)} ${HOLDER_ACTS[holder.kind].press}`)
+  const how = [before, align && `line up ${align}`, front, first, ...press, last].filter(Boolean).join(', ') || 'press all round until it sits'
+  const counted = clips.length > 0 ? `${clips.map((holder) => `${holder.count} of ${holder.count}`).join(' and ')} home; ` : ''
+  return said(capital(motionsBack(part.release.motions)) || 'Push home', how, `${counted}${confirm || 'it sits flush'}`, { facts: clips.flatMap(holderFacts) })
+}
+
+function tetherWords(model: ProcedureForBuild, operation: Operation, said: Said): StepWords {
+  const tether = model.tethers.get(operation.itemId)!
+  const acts = TETHER_ACTS[tether.kind]
+  const facts = [...reachWords(tether.reach), tether.tool && `with the ${tether.tool}`, tether.effort !== 'light' && `it is ${tether.effort}`, tether.note].filter(Boolean) as string[]
+  if (operation.act === 'open') return said(`${acts.open}${operation.phase === 'test' ? ' again' : ''} ${tether.name}`, latchWords(tether, 'open'), acts.isOpen, { facts })
+  const how = [operation.phase === 'test' && 'for the test only, held by hand', latchWords(tether, 'close'), mixupHow(model, tether)].filter(Boolean).join(', ')
+  return said(`${acts.close} ${tether.name}`, how, tether.latch === null && isElectrical(tether) ? 'it is home' : acts.isHome, { facts })
+}
+
+/** How to tell a plug from the one it fits or looks like. */
+function mixupHow(model: ProcedureForBuild, tether: Tether): string {
+  const others = tether.mixups.flatMap((id) => model.tethers.get(id) ?? [])
+  const tell = tether.tell || others.find((other) => other.tell !== '')?.tell
+  return others.length > 0 ? `not ${others.map((other) => other.name).join(' or ')}${tell ? `: ${tell}` : ''}` : ''
+}
+
+/** What was noted of why this act waits. */
+function needNotes(model: ProcedureForBuild, { act, itemId, pulled = [] }: Operation): string[] {
+  const own = [`${act}:${itemId}`, ...pulled.map((id) => `${act === 'seat' ? 'fasten' : 'undo'}:${id}`)]
+  const notes = own.flatMap((key) => model.needsOf.get(key) ?? []).filter((need) => need.reason !== 'habit').map((need) => need.note)
+  return [...new Set(notes.filter(Boolean))]
 }
 
 /** "start at the lower left", "start at both ends". */
@@ -109,24 +164,7 @@ export function startWords(start: string): string {
 
 /** "pull rearward, then lift up". */
 export function motionsWords(part: Part): string {
-  return part.release.motions.map((motion) => `${motion.move} ${motion.directions.join(' and ')}`.trim()).join(', then ')
-}
-
-function seatHow(model: ProcedureForBuild, part: Part): string {
-  const { first, last, before, align, keepInFront } = part.refit
-  const front = keepInFront.length > 0 && `leads in front: ${keepInFront.flatMap((id) => model.tethers.get(id)?.name ?? []).join(', ')}`
-  return [before, align && `line up ${align}`, front, first, last].filter(Boolean).join(', ') || 'press all round until it sits'
-}
-
-function liftHow(part: Part): string {
-  const care = [part.painted && 'painted face up on the cloth', part.release.mustNot].filter(Boolean)
-  return care.join(', ') || 'put it where nobody steps'
-}
-
-function latchHow(tether: { latch: string | null; tabSide: string | null; pressAt: string; kind: string; beforePlugging: string }, way: 'open' | 'close'): string {
-  if (way === 'close') return [tether.beforePlugging, 'push until it clicks, then tug once'].filter(Boolean).join(', ')
-  const side = tether.tabSide ? `${tether.latch === 'lever' ? 'lever' : 'tab'} on the ${tether.tabSide}` : ''
-  return [side && tether.latch === 'lever' ? '' : tether.latch, side, tether.pressAt && `press ${tether.pressAt}`, 'never pull on the wires'].filter(Boolean).join(', ')
+  return motionsOut(part.release.motions)
 }
 
 export function capital(text: string): string {

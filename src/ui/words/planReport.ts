@@ -13,6 +13,8 @@ export type ReportStep = { key: string; phase: 'in' | 'work' | 'test' | 'out'; t
 export type PlanReport = {
   openings: Record<string, string>
   extraPartsFor: Record<string, string>
+  /** Every step in the order in which it happens; the lists below are parts of it. */
+  steps: ReportStep[]
   wayIn: ReportStep[]
   work: ReportStep[]
   tests: ReportStep[]
@@ -60,6 +62,7 @@ export function planReport(plan: JobPlan): PlanReport {
   return {
     openings: Object.fromEntries(Object.entries(choices.openings).map(([cavityId, openingId]) => [name(cavityId), openingId])),
     extraPartsFor: Object.fromEntries(Object.entries(choices.methods).map(([value, methodId]) => [value, model.methods.get(methodId)?.method.name ?? methodId])),
+    steps,
     wayIn: of('in'),
     work: of('work'),
     tests: of('test'),

@@ -61,6 +61,8 @@ export function problemWords(document: ProcedureDocument, problem: Problem): { h
       return { heading: 'Seen on one strip at most.', sentence: `${name}: ${problem.count === 1 ? 'one fact' : `${problem.count} facts`} no second strip has borne out yet. Look again on the next one.` }
     case 'drive without size':
       return { heading: 'Which driver?', sentence: `State the drive and size of the ${name}, so that the right driver is in the bag.` }
+    case 'thread lets go':
+      return { heading: 'A thread does not let go.', sentence: `${name} are said to let go with the pull, but they are screwed: they are undone by themselves all the same. Say another kind, or “as its kind”.` }
     case 'marks differ':
       return { heading: 'Marks and count differ.', sentence: `${name}: ${problem.marks} marks on the map, ${problem.count} in the record. Add marks or change the count.` }
     case 'may not rest':
