@@ -38,7 +38,7 @@ test('the order as a drawing and as a list: layers, the reason on every link, ho
   })
   await test.step('an order the strips agree on is kept as observed, called a habit, and both are taken back', async () => {
     const learnt = page.getByRole('region', { name: 'Order learnt from strips' })
-    const row = (standing: string) => learnt.locator(`[data-standing="${standing}"]`).filter({ hasText: 'Climate panel before Rubber liner' })
+    const row = (standing: string) => learnt.locator(`[data-standing="${standing}"]`).filter({ hasText: 'Rubber liner before Climate panel' })
     await row('new').getByRole('button', { name: 'Keep as observed' }).click()
     await row('observed').getByRole('button', { name: 'It is a habit' }).click()
     await expect(row('habit')).toContainText('seen on')

@@ -42,12 +42,14 @@ const ANSWERS: [RegExp, RegExp][] = [
   [/airbag light plug/, /the airbag lamp/],
   [/main plug/, /^audio$/],
   [/antenna plug/, /^antenna$/],
-  [/(obd|instruments) plug/, /something else harmless/],
-  [/surround come off before the 4 hex 7/, /It covers them/],
-  [/cluster surround come off before the 3 T20/, /It covers them/],
-  [/left vent come off before/, /My habit/],
-  [/door seal come off before/, /My habit/],
-  [/come off before/, /My habit/],
+  [/obd plug/, /the data bus/],
+  [/instruments plug/, /lamps outside, instruments/],
+  [/the same screw/, /^Yes, the same$/],
+  [/cluster surround come off for/, /^For the cluster$/],
+  [/surround come off for/, /^For the (radio )?unit$/],
+  [/come off for/, /^For nothing: just so$/],
+  [/in the way of/, /^It covers its screws$/],
+  [/did it have to be/, /My habit/],
 ]
 
 const line = (page: Page) => page.getByLabel('Say it in a line')
@@ -76,6 +78,12 @@ async function answer(question: ReturnType<Page['getByRole']>): Promise<void> {
   const sentence = (await question.getByRole('heading').innerText()).trim()
   const [, reply] = ANSWERS.find(([asked]) => asked.test(sentence))!
   await question.getByRole('button', { name: reply }).click()
+  // What it came off for is told by the part first, then by how it was in the way.
+  const how = question.getByRole('heading', { name: /^How was it in the way of/ })
+  if (/^For the /.test(reply.source.replace('^', ''))) {
+    await expect(how).toBeVisible()
+    await question.getByRole('button', { name: 'It covers its screws' }).click()
+  }
 }
 
 async function panel(page: Page, name: string): Promise<void> {

@@ -59,12 +59,12 @@ export class Author {
   }
 
   traps(trappedId: string, partId: string, level: 'free' | 'off', when: When = {}): void {
-    this.need({ act: 'release', id: trappedId }, { kind: 'part', partId, level }, 'traps', when)
+    this.need({ act: 'release', id: trappedId }, { kind: 'part', partId, level }, 'traps', when, '', 'yes')
   }
 
-  need(dependent: unknown, needs: unknown, reason: NeedReason, when: When = {}, note = ''): void {
+  need(dependent: unknown, needs: unknown, reason: NeedReason, when: When = {}, note = '', screwsReached = 'not said'): void {
     this.count += 1
-    this.document.needs.push(Need.parse({ id: `need-${this.count}`, dependent, needs, reason, when, note }))
+    this.document.needs.push(Need.parse({ id: `need-${this.count}`, dependent, needs, reason, when, note, screwsReached }))
   }
 
   setting(id: string, name: string, rest: Loose<Setting>): void {

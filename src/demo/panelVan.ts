@@ -35,7 +35,7 @@ export function panelVan(): ProcedureDocument {
 function centreStack(a: Author): void {
   a.test('t-climate', 'Climate', 'blower runs, temperature follows the knob')
   a.test('t-start', 'Starter button', 'the engine starts from the button, lever in park', 'engine')
-  a.test('t-hazard', 'Hazard lights', 'all four flash', 'none', 'per min')
+  a.test('t-hazard', 'Hazard lights', 'all four flash', 'battery', 'per min')
   a.test('t-airbag-lamp', 'Airbag lamp', 'lights with the ignition, then goes out', 'ignition', 's')
   a.test('t-unit', 'Radio', 'plays, finds stations', 'ignition', 'V')
 
@@ -115,7 +115,7 @@ function pillar(a: Author): void {
 function around(a: Author): void {
   a.test('t-diagnosis', 'Diagnostic socket', 'a tester connects', 'ignition')
   a.test('t-dimmer', 'Dimmer', 'the cluster light follows the wheel', 'ignition')
-  a.test('t-glove-lamp', 'Glovebox lamp', 'lights when the lid opens', 'none')
+  a.test('t-glove-lamp', 'Glovebox lamp', 'lights when the lid opens', 'battery')
   a.test('t-belt-lamp', 'Seat-belt lamp', 'goes out when the belt is latched', 'ignition')
   a.part('fuse-cover', 'Fuse cover', 'driver side', { outline: box(310, 500, 70, 30), synonyms: ['fuse flap'], fixing: 'press fit', release: { start: 'outboard edge', motions: [{ move: 'pull', directions: ['rearward'] }] } })
   a.part('sill', 'Sill trim, driver', 'driver side', { outline: SILL, synonyms: ['rocker', 'step trim', 'running board'], release: { start: 'rear end', motions: [{ move: 'lift', directions: ['up'] }], effort: 'firm' }, refit: { first: 'front tongue under the kick panel' } })
@@ -147,7 +147,7 @@ function around(a: Author): void {
   })
   a.screws('glovebox-hex10', 'hex', '10', 3, 'glovebox', [6, 16], { kind: 'bolt', positions: at([764, 464], [818, 464], [872, 464]) })
   a.tether('damper', 'damper', 'glovebox', { kind: 'damper', latch: 'friction fit', reached: 'before the release', mustOpenFor: 'free', positions: at([758, 412]) })
-  a.tether('glove-lamp', 'glovebox lamp', 'glovebox', { latch: 'press tab', tabSide: 'top', circuit: 'lighting', functions: ['t-glove-lamp'], positions: at([880, 412]) })
+  a.tether('glove-lamp', 'glovebox lamp', 'glovebox', { latch: 'press tab', tabSide: 'top', circuit: 'courtesy-lamp', functions: ['t-glove-lamp'], positions: at([880, 412]) })
   a.part('upper', 'Panel above the glovebox', 'passenger side', { outline: UPPER, brittle: true, release: { start: 'outboard end', motions: [{ move: 'pull', directions: ['rearward'] }], effort: 'firm', protect: 'tape on the vent edge' }, refit: { last: 'outboard end last', confirm: 'flush with the vent' } })
   a.screws('upper-hex10', 'hex', '10', 3, 'upper', [6, 30], { positions: at([752, 352], [788, 352], [824, 352]) })
   a.clips('upper-clips', 'spring clip', 4, 'upper', { positions: at([750, 312], [776, 311], [802, 311], [824, 312]) })

@@ -1,5 +1,6 @@
 import type { Id } from '../base/id'
 import { unreachable } from '../base/result'
+import { withDefaultTests } from '../procedure/defaultTests'
 import type { ProcedureDocument } from '../procedure/document'
 import type { Level } from '../procedure/level'
 import { formerIds } from '../procedure/formerParts'
@@ -285,7 +286,7 @@ function timesOf(state: JobState, tetherId: Id): { opened: number; closed: numbe
 
 /** Whether a plug that serves a function was opened or closed on this job. */
 export function plugsTouched(document: ProcedureDocument, state: Pick<JobState, 'tethersTouched'>, functionId: Id): boolean {
-  return document.tethers.some((tether) => tether.functions.includes(functionId) && state.tethersTouched.has(tether.id))
+  return withDefaultTests(document).tethers.some((tether) => tether.functions.includes(functionId) && state.tethersTouched.has(tether.id))
 }
 
 /** The level of a part now: in place until something said otherwise. */

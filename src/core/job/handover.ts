@@ -1,5 +1,6 @@
 import { compareText } from '../base/compareText'
 import type { Id } from '../base/id'
+import { withDefaultTests } from '../procedure/defaultTests'
 import type { ProcedureDocument } from '../procedure/document'
 import { balanceOf, type BalanceRow } from './balance'
 import type { IntakePoint } from './intakePoints'
@@ -35,7 +36,7 @@ export function handoverBlocks(document: ProcedureDocument, state: JobState, sho
   const blocks: HandoverBlock[] = balanceOf(document, state, terms).openRows.map((row) => ({ kind: 'account', row }))
   for (const { id: functionId, name } of testsOwed(document, state, terms)) {
     const test = state.tests.get(functionId)
-    const later = document.tethers.find((tether) => tether.functions.includes(functionId) && test && compareText(state.closedAt.get(tether.id) ?? '', test.at) > 0)
+    const later = withDefaultTests(document).tethers.find((tether) => tether.functions.includes(functionId) && test && compareText(state.closedAt.get(tether.id) ?? '', test.at) > 0)
     if (!test) blocks.push({ kind: 'not tested', functionId, name })
     // What did not work before is told, and is not ours.
     else if (test.result === 'failed' && state.workedBefore.get(functionId)?.works === false) continue

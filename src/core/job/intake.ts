@@ -2,6 +2,7 @@ import type { Id } from '../base/id'
 import { facetsThatMatter } from '../plan/facetsThatMatter'
 import { allGoals } from '../plan/jobGoal'
 import type { JobPlan } from '../plan/planFrom'
+import type { SettingRole } from '../procedure/setting'
 import type { ProcedureDocument } from '../procedure/document'
 import { isAirbagCircuit } from '../procedure/circuits'
 import { INTAKE_POINTS, type IntakePoint } from './intakePoints'
@@ -16,6 +17,8 @@ export type IntakeItem =
   | { kind: 'known'; holderId: Id; what: 'missing' | 'extra'; count: number; done: boolean }
   /** `tooLate`: one of its plugs has been open, so that nobody can tell any more. */
   | { kind: 'function'; functionId: Id; done: boolean; tooLate: boolean }
+  /** Values the plan begins from that nobody has looked at: lever, brake, chocks, battery, in one glance. */
+  | { kind: 'standing'; settings: { settingId: Id; value: string }[]; done: boolean }
   | { kind: 'point'; point: IntakePoint; done: boolean }
 
 /** `required`: it changes this plan. `later`: facets that can only be told on the way. The rest is offered, and may be left. */
@@ -45,15 +48,26 @@ export function intakeOf(plan: JobPlan, document: ProcedureDocument, state: JobS
     required: matter.filter(isOutside).map((facetId) => ({ kind: 'facet', facetId, done: state.facets.has(facetId) })),
     later: matter.filter((id) => !isOutside(id) && !state.facets.has(id)),
     offered: [
+      ...standingOf(plan, state),
       ...[...known.holders].flatMap(([holderId, { missing, extra }]): IntakeItem[] => {
         const c = state.holders.get(holderId)
         const item = (what: 'missing' | 'extra', count: number): IntakeItem[] => (count > 0 && undone.has(holderId) ? [{ kind: 'known', holderId, what, count, done: (c?.[what] ?? 0) > 0 }] : [])
         return [...item('missing', missing), ...item('extra', extra)]
       }),
       ...pointsFor(plan, document).map((point): IntakeItem => ({ kind: 'point', point, done: state.intake.has(point) })),
-      ...document.functions.filter(({ id }) => touched.has(id) && model.functions.has(id)).map(({ id }): IntakeItem => ({ kind: 'function', functionId: id, done: state.workedBefore.has(id), tooLate: plugsTouched(document, state, id) })),
+      ...[...model.functions.values()].filter(({ id }) => touched.has(id)).map(({ id }): IntakeItem => ({ kind: 'function', functionId: id, done: state.workedBefore.has(id), tooLate: plugsTouched(document, state, id) })),
     ],
   }
+}
+
+const LOOKED_AT: readonly SettingRole[] = ['battery', 'ignition', 'gear lever', 'parking brake', 'wheels', 'stand']
+
+/** Settings the plan moves or a rule of safety asks for while one is moved: as the record finds them, or as somebody said since. */
+function standingOf(plan: JobPlan, state: JobState): IntakeItem[] {
+  const { model } = plan.job
+  const moved = [...plan.wayIn, ...plan.wayOut].some((card) => card.steps.some(({ operation }) => operation.setting !== null))
+  const settings = [...model.settings.values()].filter(({ role }) => LOOKED_AT.includes(role)).map(({ id, asFound }) => ({ settingId: id, value: state.settings.get(id) ?? asFound }))
+  return moved && settings.length > 0 ? [{ kind: 'standing', settings, done: state.intake.has('settings as recorded') }] : []
 }
 
 /** The points that this plan gives a reason to look at, in the order in which somebody walks round and gets in. */
@@ -69,6 +83,7 @@ function pointsFor(plan: JobPlan, document: ProcedureDocument): IntakePoint[] {
   const atDriver = steps.some((step) => step.station === 'driver side')
   const asked: Record<IntakePoint, boolean> = {
     workplace: true,
+    'settings as recorded': false,
     keys: fourWheels,
     wheel: fourWheels && atDriver,
     windows: fourWheels && batteryOff,

@@ -4,6 +4,7 @@ import { goalOfRequest } from '../plan/jobGoal'
 import type { PlanRequest } from '../plan/planRequest'
 import { goesBack } from '../procedure/endings'
 import type { Ending } from '../procedure/end'
+import { withDefaultTests } from '../procedure/defaultTests'
 import type { ProcedureDocument } from '../procedure/document'
 import { forBuild } from '../procedure/forBuild'
 import type { VehicleFunction } from '../procedure/vehicleFunction'
@@ -44,11 +45,12 @@ export function endOf(state: JobState, terms: JobTerms, id: Id): string | null {
 
 /** Functions of plugs that somebody left open on purpose at the vehicle; what the record or a kit ends so has its own terms. */
 export function functionsLeftOpen(document: ProcedureDocument, state: JobState, terms: JobTerms): Id[] {
-  return document.tethers.flatMap((tether) => (state.ends.get(tether.id)?.end === 'left open and insulated' && !terms.endings.has(tether.id) ? tether.functions : []))
+  return withDefaultTests(document).tethers.flatMap((tether) => (state.ends.get(tether.id)?.end === 'left open and insulated' && !terms.endings.has(tether.id) ? tether.functions : []))
 }
 
 /** The functions of every tether that was opened, and those a kit adds, in the order of the record. What is taken away is told, not tested. */
-export function testsOwed(document: ProcedureDocument, state: JobState, terms: JobTerms): OwedTest[] {
+export function testsOwed(recorded: ProcedureDocument, state: JobState, terms: JobTerms): OwedTest[] {
+  const document = withDefaultTests(recorded)
   const lost = new Set([...terms.taken, ...functionsLeftOpen(document, state, terms)])
   const wanted = new Set(document.tethers.flatMap((tether) => (state.tethersTouched.has(tether.id) ? tether.functions : [])))
   const ofTheRecord = document.functions.filter((item) => wanted.has(item.id) && !lost.has(item.id))

@@ -1,3 +1,8 @@
+import { emptyDocument } from '../procedure/document'
+import { Holder } from '../procedure/holder'
+import { Part } from '../procedure/part'
+import { StripSeen } from '../procedure/stripSeen'
+import { seenOrders } from './seenOrders'
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { panelVan } from '../../demo/panelVan'
@@ -66,4 +71,19 @@ describe('where an order stands in the record', () => {
   test('a later strip the other way contradicts it', () => {
     expect(standing([observed('observed')], [['release:climate', 'release:liner', 'release:surround']])).toEqual(['release:liner<release:climate contradicted 2'])
   })
+})
+
+test('three strips by three people on one vehicle leave no order among its three branches, whichever screw was loosened when', () => {
+  const document = emptyDocument('Three branches')
+  for (const id of ['a', 'b', 'c']) {
+    document.parts.push(Part.parse({ id, name: id, station: 'centre' }))
+    document.holders.push(Holder.parse({ id: `${id}1`, kind: 'bolt', count: 2, holds: [id] }))
+  }
+  // Each panel in one go, but the third person had loosened the bolts of c in passing.
+  const go = (id: string) => [`undo:${id}1`, `release:${id}`, `lift:${id}`]
+  const sequences = [['a', 'b', 'c'].flatMap(go), ['b', 'c', 'a'].flatMap(go), ['undo:c1', 'undo:a1', 'undo:c1', 'release:c', 'lift:c', 'release:a', 'lift:a', ...go('b')]]
+  const seen = seenOrders({ ...document, strips: sequences.map((sequence, i) => StripSeen.parse({ id: `s${i}`, label: `strip ${i}`, sequence: [...new Set(sequence)], brokeRule: false })) })
+  const owner = (key: string) => key.split(':')[1]![0]
+  expect(seen.filter(({ before, after }) => owner(before) !== owner(after))).toEqual([])
+  expect(seen.some(({ before, after }) => before === 'undo:a1' && after === 'release:a')).toBe(true)
 })

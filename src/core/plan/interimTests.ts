@@ -125,7 +125,7 @@ function operation(key: string, act: Operation['act'], itemId: Id, partId: Id | 
 
 /** Opened plugs that keep this power from coming on, by the rules in force. */
 function forbiddingPower(job: DerivedJob, power: VehicleFunction['power']): { tetherId: Id; rule: Rule }[] {
-  if (power === 'none') return []
+  if (power === 'none' || power === 'battery') return []
   const { model, removal, circumstances } = job
   const rules = circumstances.rules.filter((rule) => rule.effect === 'refuses' && rule.at !== null && matches(model, rule.at, { act: 'power', itemId: '', power: power as Power }, circumstances))
   const found = new Map<Id, { tetherId: Id; rule: Rule }>()
@@ -139,6 +139,8 @@ function forbiddingPower(job: DerivedJob, power: VehicleFunction['power']): { te
 
 function powerDemand(job: DerivedJob, item: Tested): Demand | null {
   if (item.power === 'none') return null
+  const battery = item.power === 'battery' ? [...job.model.settings.values()].find((setting) => setting.role === 'battery' && setting.values.includes('on')) : undefined
+  if (item.power === 'battery') return battery ? { settingId: battery.id, value: 'on', because: { kind: 'only for its act', settingId: battery.id } } : null
   const ignition = [...job.model.settings.values()].find((setting) => setting.role === 'ignition')
   if (!ignition) return null
   const value = item.power === 'accessory' && ignition.values.includes('accessory') ? 'accessory' : ignition.values.find((v) => v === 'on') ?? ignition.values.find((v) => v !== 'off')

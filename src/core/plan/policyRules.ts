@@ -16,10 +16,30 @@ export function followPolicy(job: DerivedJob, legs: Legs, policy: Policy): void 
   if (policy.battery === 'off first') batteryOffFirst(job, legs)
 }
 
-/** With the battery off first nothing can go by the ignition: the lever then goes by its release. */
+/**
+ * With the battery off first nothing can go by the ignition: the lever then goes by its release. What taking the battery off asks for itself
+ * (media out, windows up) is done before it, by the ignition where that is its way.
+ */
 function withoutIgnitionMethods(model: ProcedureForBuild): ProcedureForBuild {
+  const first = preparations(model)
   const byIgnition = (methodId: Id) => (model.needsOf.get(`method:${methodId}`) ?? []).some(({ needs }) => needs.kind === 'setting' && model.settings.get(needs.settingId)?.role === 'ignition' && needs.value !== 'off')
-  return { ...model, methods: new Map([...model.methods].filter(([id]) => !byIgnition(id))) }
+  return { ...model, methods: new Map([...model.methods].filter(([id, { settingId }]) => first.has(settingId) || !byIgnition(id))) }
+}
+
+/** Settings that have to stand at a value before the battery goes off, and what moving them asks for in turn. */
+function preparations(model: ProcedureForBuild): Set<Id> {
+  const battery = [...model.settings.values()].filter((setting) => setting.role === 'battery')
+  const found = new Set<Id>()
+  const add = (methodIds: readonly Id[]) => {
+    for (const methodId of methodIds)
+      for (const { needs } of model.needsOf.get(`method:${methodId}`) ?? []) {
+        if (needs.kind !== 'setting' || found.has(needs.settingId) || model.settings.get(needs.settingId)?.role === 'battery') continue
+        found.add(needs.settingId)
+        add(model.settings.get(needs.settingId)!.methods.map(({ id }) => id))
+      }
+  }
+  add(battery.flatMap((setting) => setting.methods.filter(({ to }) => to === 'off').map(({ id }) => id)))
+  return found
 }
 
 /** Every operation but a powered test wants the battery off; it goes off before the first and on again after the last. */

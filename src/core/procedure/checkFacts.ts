@@ -4,10 +4,12 @@ import { COLLECTIONS, type Collection, type ProcedureDocument } from './document
 import { same } from './edit'
 import { areLookalikes } from './lookalikes'
 import { THREADED_KINDS } from './holderKinds'
+import { hasKnownTest } from './defaultTests'
 import { usualDrive } from './heads'
 import type { Holder } from './holder'
 import { mayRestFree } from './resting'
 import { isElectrical } from './circuits'
+import { screwsUnderTraps } from './screwsUnderTraps'
 
 /** What is missing or wrong in a record as it stands, as things: the interface makes the sentence and the jump. */
 export type FactProblem =
@@ -31,6 +33,8 @@ export type FactProblem =
   | { kind: 'stated twice'; itemId: Id; otherId: Id }
   /** Two parts of one name: whoever says it means either. */
   | { kind: 'same name'; itemId: Id; otherId: Id }
+  /** A trap, and nobody has said whether these can be reached with it on. `itemId`: the need. */
+  | { kind: 'screws under a trap'; itemId: Id; coverId: Id; partId: Id; holderIds: Id[] }
   /** A choice nobody can tell from the others. */
   | { kind: 'facet not told apart'; itemId: Id; choice: string }
   | { kind: 'no cavity' }
@@ -45,6 +49,7 @@ export function checkFacts(document: ProcedureDocument): FactProblem[] {
     ...needProblems(document),
     ...partProblems(document),
     ...holderProblems(document),
+    ...screwsUnderTraps(document).map(({ needId, ...trap }): FactProblem => ({ kind: 'screws under a trap', itemId: needId, ...trap })),
     ...conditionProblems(document),
     ...namingProblems(document),
     ...(document.cavities.length === 0 && document.parts.length > 0 ? [{ kind: 'no cavity' } as const] : []),
@@ -70,7 +75,7 @@ function tetherProblems(document: ProcedureDocument): FactProblem[] {
     if (isElectrical(tether) && tether.circuit === null) problems.push({ kind: 'no circuit', itemId: tether.id })
     if (isElectrical(tether) && tether.latch === null) problems.push({ kind: 'no latch', itemId: tether.id })
     else if (tether.latch !== null && ['press tab', 'squeeze two tabs', 'lever'].includes(tether.latch) && tether.tabSide === null) problems.push({ kind: 'no tab side', itemId: tether.id })
-    if (isElectrical(tether) && tether.functions.length === 0) problems.push({ kind: 'no function', itemId: tether.id })
+    if (isElectrical(tether) && !hasKnownTest(tether)) problems.push({ kind: 'no function', itemId: tether.id })
     for (const otherId of tether.mixups) {
       const other = byId.get(otherId)
       if (!other) continue

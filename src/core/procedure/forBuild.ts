@@ -2,6 +2,8 @@ import type { Id } from '../base/id'
 import type { Caution } from './caution'
 import type { Cavity } from './cavity'
 import type { ProcedureDocument } from './document'
+import { countsAs } from './circuits'
+import { withDefaultTests } from './defaultTests'
 import { withHead } from './heads'
 import type { Holder } from './holder'
 import type { Need } from './need'
@@ -48,7 +50,8 @@ export type ProcedureForBuild = {
  * and guarded, never less) and is named in `openFacets`. A need whose other end is absent vanishes, except that
  * a method whose need is absent is unavailable. `heads`: fasteners that have another head on this very vehicle. Cost: O(items).
  */
-export function forBuild(document: ProcedureDocument, build: Build, heads: Heads = {}): ProcedureForBuild {
+export function forBuild(recorded: ProcedureDocument, build: Build, heads: Heads = {}): ProcedureForBuild {
+  const document = withDefaultTests(recorded)
   const openFacets = new Set<Id>()
   const here = <T extends { when: ProcedureDocument['parts'][number]['when'] }>(items: readonly T[]): T[] =>
     items.filter((item) => {
@@ -67,7 +70,8 @@ export function forBuild(document: ProcedureDocument, build: Build, heads: Heads
   const tethers = byId(
     here(document.tethers)
       .filter((tether): tether is TyingTether => tether.partId !== null && parts.has(tether.partId))
-      .map((tether) => ({ ...tether, functions: tether.functions.filter((id) => functions.has(id)) })),
+      // What nobody has classified counts as what it may be at worst.
+      .map((tether) => ({ ...tether, circuit: countsAs(tether), functions: tether.functions.filter((id) => functions.has(id)) })),
   )
   const settings = byId(here(document.settings))
   const written = here(document.needs)
@@ -106,7 +110,7 @@ export function forBuild(document: ProcedureDocument, build: Build, heads: Heads
   }
   const itemHere = (id: Id) => parts.has(id) || holders.has(id) || tethers.has(id) || settings.has(id) || methods.has(id) || cavities.has(id) || functions.has(id)
   return {
-    document,
+    document: recorded,
     build,
     wheels: document.wheels,
     parts,

@@ -48,6 +48,8 @@ export const Holder = z.object({
   bearsWeight: z.boolean().default(false),
   /** A stack in order, head first: screw, sleeve, washer. */
   stack: z.array(z.string().trim().min(1).max(40)).max(8).default([]),
+  /** Groups somebody has said are the very same fastener, where no thread says so. */
+  sameAs: z.array(Id).max(20).default([]),
   /** How to tell it from a lookalike, where the thread does not say so. */
   tell: z.string().max(200).default(''),
   thread: Thread.nullable().default(null),

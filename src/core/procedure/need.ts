@@ -25,6 +25,8 @@ export const Need = z.object({
   dependent: z.object({ act: z.enum(DEPENDENT_ACTS), id: Id }),
   needs: Needed,
   reason: z.enum(NEED_REASONS),
+  /** Of a trap: whether the fasteners of what it traps can be reached with it on. Where they can't, that is a need of its own. */
+  screwsReached: z.enum(['not said', 'yes']).default('not said'),
   note: z.string().max(300).default(''),
   when: When.default({}),
 })

@@ -11,7 +11,7 @@ export const VehicleFunction = z.object({
   id: Id,
   name: z.string().trim().min(1, 'A function needs a name.').max(60),
   how: z.string().max(200).default(''),
-  power: z.enum(['none', 'accessory', 'ignition', 'engine']).default('ignition'),
+  power: z.enum(['none', 'battery', 'accessory', 'ignition', 'engine']).default('ignition'),
   /** The unit of a reading, if one is taken; empty when the answer is yes or no. */
   readingUnit: z.string().max(12).default(''),
   /** Tested before trim hides its plugs again, or only at hand-over. */

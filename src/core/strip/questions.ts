@@ -3,9 +3,14 @@ import type { Happening } from '../job/event'
 import type { JobState } from '../job/jobState'
 import type { ProcedureDocument } from '../procedure/document'
 import { fieldEdits, type Edit } from '../procedure/edit'
+import { Cavity } from '../procedure/cavity'
 import { coversNeed, Need, trapsNeed } from '../procedure/need'
+import { headOf } from '../procedure/heads'
+import { isUntoldApart } from '../procedure/lookalikes'
 import { mayRestFree } from '../procedure/resting'
+import { screwsUnderTraps, type TrapOverScrews } from '../procedure/screwsUnderTraps'
 import { isElectrical, type Circuit } from '../procedure/circuits'
+import { likelyCircuits } from '../procedure/likelyCircuits'
 import { firstTimes, looseEndsOf } from './looseEnds'
 
 /** Why one thing came before another: the physical reasons, and the one that is none. */
@@ -15,8 +20,11 @@ export type Reason = (typeof REASONS)[number]
 /** What only the recorder knows and what would change a plan. `reasons`: likeliest first. */
 export type Question =
   | { id: string; kind: 'circuit'; tetherId: Id; likely: Circuit[] }
-  | { id: string; kind: 'why first'; partId: Id; nextId: Id; reasons: Reason[] }
+  /** What a part came off for: `nextId` is what came off right after it, `laterIds` every part that came forward later. */
+  | { id: string; kind: 'why first'; partId: Id; nextId: Id; laterIds: Id[]; reasons: Reason[] }
   | { id: string; kind: 'what for'; settingId: Id; value: string; partId: Id }
+  | { id: string; kind: 'reached'; trap: TrapOverScrews }
+  | { id: string; kind: 'same screw'; holderId: Id; otherId: Id }
   | { id: string; kind: 'had to be'; partId: Id; nextId: Id; savesS: number; reasons: Reason[] }
 
 export const MOST_QUESTIONS = 5
@@ -27,7 +35,7 @@ export const MOST_QUESTIONS = 5
  * has explained (`dear`, worked out by the planner). What was put off is not asked again.
  */
 export function questionsOf(document: ProcedureDocument, state: JobState, dear: readonly Question[] = []): Question[] {
-  const asked = [...circuits(document, state), ...covers(document, state), ...settings(document, state), ...dear.filter((question) => question.kind !== 'had to be' || !isExplained(document, question.partId, question.nextId))]
+  const asked = [...circuits(document, state), ...sameScrews(document, state), ...trapped(document, state), ...covers(document, state), ...settings(document, state), ...dear.filter((question) => question.kind !== 'had to be' || !isExplained(document, question.partId, question.nextId))]
   return asked.filter((question) => !state.questionsPutOff.has(question.id))
 }
 
@@ -37,27 +45,19 @@ function circuits(document: ProcedureDocument, state: JobState): Question[] {
     .map((tether): Question => ({ id: `circuit:${tether.id}`, kind: 'circuit', tetherId: tether.id, likely: likelyCircuits(tether.name) }))
 }
 
-const HEARD_IN: [RegExp, Circuit[]][] = [
-  [/air ?bag|\bsrs\b|tensioner/i, ['srs-indicator', 'srs-firing']],
-  [/lamp|light|dome|vanity/i, ['lighting', 'srs-indicator']],
-  [/hazard/i, ['hazard']],
-  [/start/i, ['start']],
-  [/climate|heater|fan|blower/i, ['climate']],
-  [/ant|aerial|coax/i, ['antenna']],
-  [/usb/i, ['usb']],
-  [/power|outlet|12 ?v|socket/i, ['power-outlet']],
-  [/window/i, ['window']],
-  [/mirror/i, ['mirror']],
-  [/camera|video|display|screen/i, ['video']],
-  [/speaker|radio|main|amp|audio/i, ['audio']],
-  [/brake/i, ['brake-control']],
-  [/can|gateway|bus/i, ['can']],
-]
+/** Traps stated of parts that came forward on this strip. */
+function trapped(document: ProcedureDocument, state: JobState): Question[] {
+  return screwsUnderTraps(document).flatMap((trap): Question[] => (state.moved.has(trap.coverId) ? [{ id: `reached:${trap.needId}`, kind: 'reached', trap }] : []))
+}
 
-/** What a plug of that name most likely feeds; the two airbag circuits are always offered, since they are what must not be missed. */
-export function likelyCircuits(name: string): Circuit[] {
-  const likely = HEARD_IN.flatMap(([words, circuits]) => (words.test(name) ? circuits : []))
-  return [...new Set<Circuit>([...likely, 'audio', 'srs-indicator', 'srs-firing', 'other'])].slice(0, 6)
+/** The second group of one head that came out: nobody has said whether it is the same screw. */
+function sameScrews(document: ProcedureDocument, state: JobState): Question[] {
+  const order = firstTimes(state)
+  const out = document.holders.filter((holder) => order.has(holder.id) && headOf(holder) !== null).sort((a, b) => order.get(a.id)! - order.get(b.id)!)
+  return out.flatMap((holder, i): Question[] => {
+    const other = out.slice(0, i).find((first) => isUntoldApart(first, holder))
+    return other ? [{ id: `same:${[other.id, holder.id].sort().join('+')}`.slice(0, 200), kind: 'same screw', holderId: holder.id, otherId: other.id }] : []
+  })
 }
 
 /** A part that came off and that nothing waits for: no plan would take it off. Asked about what came off next. */
@@ -66,7 +66,7 @@ function covers(document: ProcedureDocument, state: JobState): Question[] {
   return looseEndsOf(document, state).flatMap((loose): Question[] => {
     if (loose.kind !== 'cover') return []
     const nextId = nextAfter(document, state, order, loose.id)
-    return nextId === null ? [] : [{ id: `why:${loose.id}`, kind: 'why first', partId: loose.id, nextId, reasons: reasonsFor(document, nextId) }]
+    return nextId === null ? [] : [{ id: `why:${loose.id}`, kind: 'why first', partId: loose.id, nextId, laterIds: laterParts(document, state, order, loose.id), reasons: reasonsFor(document, nextId) }]
   })
 }
 
@@ -78,7 +78,22 @@ function nextAfter(document: ProcedureDocument, state: JobState, order: Readonly
   return later[0]?.[0] ?? null
 }
 
-function reasonsFor(document: ProcedureDocument, nextId: Id): Reason[] {
+/** Every other part that came forward after it, first to last: any of them may be what it came off for. */
+function laterParts(document: ProcedureDocument, state: JobState, order: ReadonlyMap<Id, number>, partId: Id): Id[] {
+  const at = order.get(partId) ?? Infinity
+  const later = document.parts.filter((part) => part.id !== partId && part.carriedBy === null && !state.alreadyOff.has(part.id) && (order.get(part.id) ?? -1) > at)
+  return later.sort((a, b) => order.get(a.id)! - order.get(b.id)!).map(({ id }) => id)
+}
+
+/** Getting it off was the goal itself: what it opens. */
+export function goalEdits(document: ProcedureDocument, partId: Id, newId: (prefix: string) => Id): Edit[] {
+  const part = document.parts.find((item) => item.id === partId)
+  if (!part) return []
+  const item = Cavity.parse({ id: newId('cavity'), name: `Behind the ${part.name.toLowerCase()}`.slice(0, 60), openings: [{ id: newId('opening'), parts: [{ partId, level: mayRestFree(part) ? 'free' : 'off' }] }] })
+  return [{ kind: 'add', collection: 'cavities', item, after: null }]
+}
+
+export function reasonsFor(document: ProcedureDocument, nextId: Id): Reason[] {
   const isPart = document.parts.some((part) => part.id === nextId)
   const isPlug = document.tethers.some((tether) => tether.id === nextId)
   return isPart ? ['traps', 'covers', 'holds', 'threads', 'reaches', 'habit'] : isPlug ? ['covers', 'reaches', 'threads', 'habit'] : ['covers', 'reaches', 'holds', 'habit']
@@ -159,12 +174,18 @@ function actsOf(document: ProcedureDocument, state: JobState, partId: Id): Act[]
   ]
 }
 
-/** What the answer to one question adds; a circuit is a field of its plug, a setting a need of the part it was moved for. */
-export function circuitEdits(document: ProcedureDocument, tetherId: Id, circuit: Circuit): Edit[] {
-  const tether = document.tethers.find((item) => item.id === tetherId)
-  return tether ? fieldEdits('tethers', tether, { ...tether, circuit } as typeof tether) : []
+/** Whether two groups are the same screw: so they are one pool; or how they are told apart, so that they never share a tray. */
+export function sameScrewEdits(document: ProcedureDocument, holderId: Id, otherId: Id, answer: 'same' | 'not the same' | 'longer' | 'shorter'): Edit[] {
+  const [holder, other] = [holderId, otherId].map((id) => document.holders.find((item) => item.id === id))
+  if (!holder || !other) return []
+  if (answer === 'same') return fieldEdits('holders', holder, { ...holder, sameAs: [...new Set([...holder.sameAs, other.id])] } as typeof holder)
+  const owner = (item: typeof holder) => document.parts.find((part) => part.id === item.holds[0])?.name.toLowerCase() ?? 'other one'
+  const turned = { 'not the same': 'not the same', longer: 'shorter', shorter: 'longer' }[answer]
+  const tell = (than: typeof holder, word: string) => (word === 'not the same' ? `not the one of the ${owner(than)}` : `${word} than that of the ${owner(than)}`)
+  return [...fieldEdits('holders', holder, { ...holder, tell: tell(other, answer) } as typeof holder), ...(other.tell === '' ? fieldEdits('holders', other, { ...other, tell: tell(holder, turned) } as typeof other) : [])]
 }
 
+/** What a setting was moved for: a need of the part it was moved for. */
 export function settingEdits(settingId: Id, value: string, partId: Id, newId: (prefix: string) => Id): Edit[] {
   const item = Need.parse({ id: newId('need'), dependent: { act: 'release', id: partId }, needs: { kind: 'setting', settingId, value }, reason: 'setting' })
   return [{ kind: 'add', collection: 'needs', item, after: null }]

@@ -151,6 +151,7 @@ export class HandSimulator {
     const open = [...this.open].map((id) => this.model.tethers.get(id)!.circuit ?? '')
     if (open.some((circuit) => circuit.startsWith('srs')) && at('ignition') !== null && at('ignition') !== 'off') return 'ignition with an airbag plug open'
     if (open.includes('srs-firing') && at('battery') !== 'off') return 'battery with a firing circuit open'
+    if (open.includes('start') && at('ignition') !== null && at('ignition') !== 'off') return 'nothing comes on with the start control open'
     if (at('battery') === 'off' && at('ignition') === 'on') return 'ignition without battery'
     if (at('gear lever') === 'out' && (at('parking brake') !== 'on' || at('wheels') !== 'chocked')) return 'lever out and the vehicle may roll'
     return null
@@ -167,6 +168,7 @@ export class HandSimulator {
     if (open.length > 0) return `still open: ${open.map((t) => t.id).join()}`
     const { power } = this.model.functions.get(functionId)!
     if (power === 'none') return null
+    if (power === 'battery') return this.role('battery') === 'off' ? 'no battery' : null
     if (this.role('ignition') !== 'on') return 'no power'
     return power === 'engine' && [...this.open].some((id) => this.model.tethers.get(id)!.circuit === 'start') ? 'the start control is open' : this.whyStateUnsafe(this.settings)
   }

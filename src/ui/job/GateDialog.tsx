@@ -2,7 +2,10 @@
 import { useState } from 'react'
 import type { Happening } from '@/core/job/event'
 import { leaveGate, type LeaveAct, type LeaveForbids } from '@/core/job/leaveGate'
+import { isUnclassified } from '@/core/procedure/circuits'
 import type { ProcedureDocument } from '@/core/procedure/document'
+import type { Tether } from '@/core/procedure/tether'
+import { circuitEdits, likelyCircuits } from '@/core/procedure/likelyCircuits'
 import { powerGate, type GateAnswer, type PutBack } from '@/core/vehicle/powerGate'
 import { POWERS, type Power } from '@/core/vehicle/powers'
 import { refusals } from '@/core/vehicle/judge'
@@ -11,6 +14,7 @@ import { MayRing, StopSign } from '../marks/Signs'
 import { Dialog } from '../shell/Dialog'
 import { forbidsWords, putBackWords } from '../words/balanceWords'
 import { itemWords } from '../words/items'
+import { circuitWords } from '../words/questionWords'
 import { capital, settingTo } from '../words/operations'
 import type { LiveJob } from './useJob'
 
@@ -56,6 +60,7 @@ function PowerAnswer({ document, job, power, answer }: { document: ProcedureDocu
             {answer.forbiddenBy.map((breach) => (
               <li key={breach.rule.id}>
                 <b>{capital(forbidsWords(document, breach, job.state.settings))}.</b> {breach.rule.sentence}
+                {breach.tetherIds.map((id) => document.tethers.find((tether) => tether.id === id)).map((tether) => tether && isUnclassified(tether) && <SayWhatItFeeds key={tether.id} tether={tether} document={document} job={job} />)}
               </li>
             ))}
           </ul>
@@ -80,6 +85,24 @@ function PowerAnswer({ document, job, power, answer }: { document: ProcedureDocu
         </p>
       )}
     </>
+  )
+}
+
+/** A plug nobody has classified counts as an airbag plug: the question comes back before power. */
+function SayWhatItFeeds({ tether, document, job }: { tether: Tether; document: ProcedureDocument; job: LiveJob }) {
+  const sentence = `Nobody has said what the ${tether.name} plug feeds: it counts as an airbag plug until somebody does.`
+  if (job.request !== null) return <span className="block font-semibold">{sentence} A lead says it in the record.</span>
+  return (
+    <span className="block space-y-2 py-2">
+      <span className="block font-semibold">{sentence}</span>
+      <span className="flex flex-wrap gap-2">
+        {likelyCircuits(tether.name).map((circuit) => (
+          <button key={circuit} type="button" className="ghost" onClick={() => job.record([{ kind: 'stated', said: sentence, edits: circuitEdits(document, tether.id, circuit) }])}>
+            {circuitWords(circuit)}
+          </button>
+        ))}
+      </span>
+    </span>
   )
 }
 

@@ -7,6 +7,7 @@ import { summarise } from '@/core/plan/summary'
 import { ClosedTick } from '../marks/Signs'
 import type { ChangeActing } from '../shell/ActingButton'
 import { Dialog } from '../shell/Dialog'
+import { capital, settingTo } from '../words/operations'
 import { INTAKE_WORDS } from '../words/intakeWords'
 import { itemWords, plural, toolWords } from '../words/items'
 import { changeWords, overlayWords } from '../words/overlayWords'
@@ -161,9 +162,10 @@ function Offered({ item, job, photo, fasteners }: { item: IntakeItem; job: Plann
       </Row>
     )
   }
+  if (item.kind === 'standing') return <Standing item={item} job={job} />
   if (item.kind === 'function') {
     const known = state.workedBefore.get(item.functionId)
-    const how = document.functions.find((other) => other.id === item.functionId)?.how
+    const how = job.model.functions.get(item.functionId)?.how
     const say = (works: boolean) => job.record([{ kind: 'worked before', functionId: item.functionId, works, note: '' }])
     return (
       <Row title={`${itemWords(document, item.functionId)}: does it work now?`} why={item.tooLate ? 'its plug has been open: nobody can tell any more' : how || 'tried before we touch it'} done={known ? (known.works ? 'works' : 'did not work before') : ''}>
@@ -178,6 +180,40 @@ function Offered({ item, job, photo, fasteners }: { item: IntakeItem; job: Plann
   }
   if (item.point === 'fasteners') return <Fasteners job={job} open={fasteners} />
   return <Point key={item.point} point={item.point} job={job} photo={photo} />
+}
+
+/** Lever, brake, chocks, battery in one glance: as the record finds them, or which is not. */
+function Standing({ item, job }: { item: Extract<IntakeItem, { kind: 'standing' }>; job: PlannedJob }) {
+  const [otherwise, setOtherwise] = useState(false)
+  const words = INTAKE_WORDS['settings as recorded']
+  const so = () => job.record([{ kind: 'checked in', point: 'settings as recorded', value: '' }])
+  const named = item.settings.map(({ settingId, value }) => settingTo(itemWords(job.document, settingId), value))
+  return (
+    <>
+      <Row title={capital(named.join(', '))} why={words.why} done={item.done ? 'looked at' : ''}>
+        <button type="button" className="ghost" aria-pressed={item.done} onClick={so}>
+          All so
+        </button>
+        <button type="button" className="ghost" aria-expanded={otherwise} onClick={() => setOtherwise(!otherwise)}>
+          Say which is not
+        </button>
+      </Row>
+      {otherwise && (
+        <li className="space-y-2 border-b border-hair py-3 pl-4">
+          {item.settings.map(({ settingId, value }) => (
+            <span key={settingId} className="flex flex-wrap items-center gap-2 text-lg">
+              <b className="min-w-36">{capital(itemWords(job.document, settingId))}</b>
+              {job.model.settings.get(settingId)!.values.map((other) => (
+                <button key={other} type="button" className="ghost" aria-pressed={other === value} onClick={() => other !== value && job.record([{ kind: 'set', settingId, value: other, methodId: null }])}>
+                  {other}
+                </button>
+              ))}
+            </span>
+          ))}
+        </li>
+      )}
+    </>
+  )
 }
 
 /** Missing or foreign ones are counted group by group, in a list of their own. */

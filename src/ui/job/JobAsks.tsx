@@ -74,6 +74,11 @@ export function JobAsks({ data, job, tap, ask, setAsk, failed, save, foundOtherw
               state={state}
               tap={tap}
               photo={() => setAsk('photo')}
+              otherWay={(methodId) => {
+                close()
+                const act = operation.setting!
+                replan.ask({ ...job.request, policy: { ...job.request.policy, methods: { ...job.request.policy.methods, [`${act.settingId}=${act.to}`]: methodId } } })
+              }}
               leave={(partId) => {
                 close()
                 replan.ask({ ...job.request, without: { ...job.request.without, parts: [...new Set([...job.request.without.parts, partId])] } })

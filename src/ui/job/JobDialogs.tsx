@@ -4,7 +4,8 @@ import { countFound } from '@/core/job/decide/countFound'
 import type { Happening } from '@/core/job/event'
 import type { JobState } from '@/core/job/jobState'
 import { isDone, toFasten, type NextTap } from '@/core/job/progress'
-import { countedIn } from '@/core/order/operation'
+import { countedIn, type SettingAct } from '@/core/order/operation'
+import { methodsTo } from '@/core/order/settingAct'
 import type { JobPlan } from '@/core/plan/planFrom'
 import { levelNow } from '@/core/job/fold'
 import { atLeast } from '@/core/procedure/levels'
@@ -141,8 +142,34 @@ export function Broken({ model, state, tap, record, close }: Common & { state: J
   )
 }
 
+/** A lever or a vent that won't go: what its way asks for, and the other ways there are. */
+function SettingStuck({ model, act, otherWay, photo }: { model: ProcedureForBuild; act: SettingAct; otherWay: (methodId: string) => void; photo: () => void }) {
+  const method = model.methods.get(act.methodId)?.method
+  const others = methodsTo(model, act.settingId, act.to).filter((id) => id !== act.methodId)
+  return (
+    <div className="space-y-4 text-lg">
+      <p>
+        By the record: <b>{method?.name}</b>
+        {method?.note && `. ${method.note}`}.
+      </p>
+      <p className="text-second">{others.length > 0 ? 'There is another way; the rest is planned with it.' : 'The record has no other way. Look whether something blocks it, and take a photo.'}</p>
+      <div className="grid gap-2 sm:grid-cols-2">
+        {others.map((id) => (
+          <button key={id} type="button" className="slab" onClick={() => otherWay(id)}>
+            {model.methods.get(id)!.method.name}
+          </button>
+        ))}
+        <button type="button" className="ghost text-lg" onClick={photo}>
+          Take a photo of it
+        </button>
+      </div>
+    </div>
+  )
+}
+
 /** It won't move: what still holds it by the record, commonly missed first; then leave it and find another way. */
-export function WontMove({ model, plan, state, tap, leave, photo }: { model: ProcedureForBuild; plan: JobPlan; state: JobState; tap: NextTap; leave: (partId: string) => void; photo: () => void }) {
+export function WontMove({ model, plan, state, tap, leave, otherWay, photo }: { model: ProcedureForBuild; plan: JobPlan; state: JobState; tap: NextTap; leave: (partId: string) => void; otherWay: (methodId: string) => void; photo: () => void }) {
+  if (tap.step.operation.setting) return <SettingStuck model={model} act={tap.step.operation.setting} otherWay={otherWay} photo={photo} />
   const partId = tap.card.partId
   const part = partId ? model.parts.get(partId) : undefined
   const steps = plan.wayIn.flatMap((card) => card.steps).filter((step) => step.operation.partId === partId)

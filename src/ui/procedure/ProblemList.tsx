@@ -1,5 +1,7 @@
 import { CircleHelp, RefreshCw } from 'lucide-react'
 import { forbidsPublishing, type Problem } from '@/core/plan/problem'
+import { reachedEdits } from '@/core/procedure/screwsUnderTraps'
+import { newId } from './newItem'
 import { mendFor } from '@/core/plan/mend'
 import type { Edit } from '@/core/procedure/edit'
 import type { ProcedureDocument } from '@/core/procedure/document'
@@ -33,6 +35,15 @@ export function ProblemList({ document, problems, onGo, onMend }: { document: Pr
                 <p className="min-w-0 flex-1">
                   <b>{heading}</b> {sentence}
                 </p>
+                {problem.kind === 'screws under a trap' && (
+                  <span className="flex shrink-0 gap-1">
+                    {(['yes', 'no', ...(document.parts.find((part) => part.id === problem.coverId)?.ease ? (['eased'] as const) : [])] as const).map((answer) => (
+                      <button key={answer} type="button" className="desk-button" onClick={() => onMend(reachedEdits(document, { needId: problem.itemId, ...problem }, answer, newId))}>
+                        {answer}
+                      </button>
+                    ))}
+                  </span>
+                )}
                 {mend && (
                   <button type="button" className="desk-button shrink-0" onClick={() => onMend(mend)}>
                     {MEND_WORDS[problem.kind] ?? 'Mend'}

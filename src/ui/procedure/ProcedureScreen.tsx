@@ -137,7 +137,7 @@ export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { dat
         </div>
         <div className="h-[60dvh] min-h-[340px] px-2 lg:h-auto lg:flex-1">
           {tab === 'order' ? (
-            <OrderTab document={document} strips={data.strips} pickedId={pickedId} onPick={pick} onWhy={(id) => open('needs', id)} save={draft.save} />
+            <OrderTab document={document} strips={withImported(document, data.strips)} pickedId={pickedId} onPick={pick} onWhy={(id) => open('needs', id)} save={draft.save} />
           ) : tab === 'clean-up' ? (
             <CleanUpTab document={document} cleanUp={data.cleanUp} people={data.people} pickedId={pickedId} mayDecide={data.mayPublish} save={draft.save} acts={cleanUpActs} onGo={pick} />
           ) : tab !== 'map' ? (
@@ -254,4 +254,10 @@ function useUndoKey(undo: () => Promise<void>): void {
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   })
+}
+
+/** Strips seen here, and those that came with an imported record: they count the same. */
+function withImported(document: ProcedureDocument, strips: readonly Strip[]): Strip[] {
+  const here = new Set(strips.map(({ id }) => id))
+  return [...strips, ...document.strips.flatMap(({ label, sequence, brokeRule }) => (here.has(label) ? [] : [{ id: label, sequence, brokeRule }]))]
 }

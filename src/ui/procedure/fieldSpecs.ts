@@ -302,7 +302,7 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
       specs: [
         { as: 'text', path: 'name', label: 'Name', required: true },
         { as: 'text', path: 'how', label: 'Passed when' },
-        { as: 'choice', path: 'power', label: 'Power needed', options: ['none', 'accessory', 'ignition', 'engine'] },
+        { as: 'choice', path: 'power', label: 'Power needed', options: ['none', 'battery', 'accessory', 'ignition', 'engine'] },
         { as: 'text', path: 'readingUnit', label: 'Unit of a reading, if one is taken' },
         { as: 'choice', path: 'interim', label: 'Tested', options: ['when hidden', 'at hand-over'], help: 'When hidden: before trim covers its plugs again.' },
         { as: 'number', path: 'warmUpS', label: 'Its unit needs', unit: 's' },

@@ -61,7 +61,7 @@ export function KitForm({ kit: given, version: first, models, stations, may, sav
               <Row key={item.id} name={item.name} onRemove={() => set({ functions: kit.functions.toSpliced(i, 1) })}>
                 <TextField label="Function" value={item.name} onChange={(event) => change({ name: event.target.value })} />
                 <TextField label="It works when" value={item.how} onChange={(event) => change({ how: event.target.value })} />
-                <Select label="Power" value={item.power} options={['none', 'accessory', 'ignition', 'engine']} onChange={(power) => change({ power: power as typeof item.power })} />
+                <Select label="Power" value={item.power} options={['none', 'battery', 'accessory', 'ignition', 'engine']} onChange={(power) => change({ power: power as typeof item.power })} />
                 <NumberField label="Its unit needs (s)" value={item.warmUpS} onChange={(warmUpS) => change({ warmUpS })} />
                 <Picks className="lg:col-span-4" label="Can be tested after" options={kit.works.map((work) => [work.id, work.name || 'unnamed work'])} chosen={item.afterWork} onChange={(afterWork) => change({ afterWork })} />
               </Row>

@@ -5,6 +5,7 @@ export type IntakeWords = { name: string; why: string; fine: string; write: stri
 
 export const INTAKE_WORDS: Record<IntakePoint, IntakeWords> = {
   workplace: { name: 'Workplace', why: 'cloth and tape laid out, trays labelled, the bag here', fine: 'ready', write: '' },
+  'settings as recorded': { name: 'As the record finds it', why: 'the plan begins from there', fine: 'all so', write: '' },
   keys: { name: 'Keys', why: 'outside, so that nothing locks and nothing starts', fine: 'outside', write: 'where they are' },
   wheel: { name: 'Steering wheel', why: 'straight and unlocked, where the column has to move', fine: 'straight', write: 'how it stands' },
   windows: { name: 'Windows', why: 'where they are wanted: without battery they stay there', fine: 'as wanted', write: 'how they stand' },

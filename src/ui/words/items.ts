@@ -1,5 +1,6 @@
 import type { Id } from '@/core/base/id'
 import { headFit, threadsOfCross } from '@/core/standards/headFit'
+import { withDefaultTests } from '@/core/procedure/defaultTests'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { THREADED_KINDS } from '@/core/procedure/holderKinds'
 import { usualDrive } from '@/core/procedure/heads'
@@ -72,7 +73,7 @@ export function itemWords(document: ProcedureDocument, id: Id): string {
   if (part) return part.name
   const holder = document.holders.find((item) => item.id === id)
   if (holder) return holder.holds.length > 0 ? `${holderWords(holder)} of ${ownerWords(document, holder)}` : holderWords(holder)
-  const named = [...document.tethers, ...document.settings, ...document.cavities, ...document.functions, ...document.views, ...document.facets].find((item) => item.id === id)
+  const named = [...document.tethers, ...document.settings, ...document.cavities, ...withDefaultTests(document).functions, ...document.views, ...document.facets].find((item) => item.id === id)
   if (named) return named.name
   const method = document.settings.flatMap((setting) => setting.methods).find((item) => item.id === id)
   return method?.name ?? 'something no longer in the record'

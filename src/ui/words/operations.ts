@@ -1,6 +1,6 @@
 import { unreachable } from '@/core/base/result'
 import type { Operation } from '@/core/order/operation'
-import { isElectrical } from '@/core/procedure/circuits'
+import { isElectrical, isUnclassified } from '@/core/procedure/circuits'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { Holder } from '@/core/procedure/holder'
 import { THREADED_KINDS } from '@/core/procedure/holderKinds'
@@ -137,10 +137,15 @@ function pushHomeWords(model: ProcedureForBuild, operation: Operation, said: Sai
 function tetherWords(model: ProcedureForBuild, operation: Operation, said: Said): StepWords {
   const tether = model.tethers.get(operation.itemId)!
   const acts = TETHER_ACTS[tether.kind]
-  const facts = [...reachWords(tether.reach), tether.tool && `with the ${tether.tool}`, tether.effort !== 'light' && `it is ${tether.effort}`, tether.note].filter(Boolean) as string[]
+  const facts = [...reachWords(tether.reach), tether.tool && `with the ${tether.tool}`, tether.effort !== 'light' && `it is ${tether.effort}`, isUnsaid(model, tether.id) && 'nobody has said what it feeds: it counts as an airbag plug until somebody does', tether.note].filter(Boolean) as string[]
   if (operation.act === 'open') return said(`${acts.open}${operation.phase === 'test' ? ' again' : ''} ${tether.name}`, latchWords(tether, 'open'), acts.isOpen, { facts })
   const how = [operation.phase === 'test' && 'for the test only, held by hand', latchWords(tether, 'close'), mixupHow(model, tether)].filter(Boolean).join(', ')
   return said(`${acts.close} ${tether.name}`, how, tether.latch === null && isElectrical(tether) ? 'it is home' : acts.isHome, { facts })
+}
+
+function isUnsaid(model: ProcedureForBuild, tetherId: string): boolean {
+  const recorded = model.document.tethers.find((item) => item.id === tetherId)
+  return recorded !== undefined && isUnclassified(recorded)
 }
 
 /** How to tell a plug from the one it fits or looks like. */

@@ -6,7 +6,7 @@ import type { NoSafeOrder } from '@/core/plan/leg'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { DocumentError } from '@/core/procedure/parseDocument'
 import type { DanglingReference } from '@/core/procedure/references'
-import { toolWords, itemWords } from './items'
+import { holderWords, toolWords, itemWords } from './items'
 import { contradictionSentence } from './reasons'
 
 /** A problem of the record: a short heading and a sentence that says what to do. */
@@ -28,7 +28,9 @@ export function problemWords(document: ProcedureDocument, problem: Problem): { h
     case 'facet not told apart':
       return { heading: 'How is it told?', sentence: `${name}: nobody has said how “${problem.choice}” is told from the others. Whoever plans a job has to see it.` }
     case 'no circuit':
-      return { heading: 'Which circuit?', sentence: `Say what the plug ${name} serves: an airbag circuit must never go unnoticed.` }
+      return { heading: 'Which circuit?', sentence: `Say what the plug ${name} serves: an airbag circuit must never go unnoticed. Until then it counts as one, and nothing is published.` }
+    case 'screws under a trap':
+      return { heading: 'Can they be reached?', sentence: `The ${itemWords(document, problem.coverId)} lies over an edge of the ${itemWords(document, problem.partId)}: can its ${problem.holderIds.map((id) => holderWords(document.holders.find((item) => item.id === id)!)).join(' and ')} be reached with it on? A panel over an edge often lies over the screws as well; nothing is assumed.` }
     case 'no latch':
       return { heading: 'Which latch?', sentence: `Say how the plug ${name} is held, so that nobody pulls on its wires.` }
     case 'no tab side':

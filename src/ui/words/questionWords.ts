@@ -5,7 +5,7 @@ import { holderWords, itemWords, ownerWords } from './items'
 
 /** What a plug feeds, as a crew says it. */
 export function circuitWords(circuit: Circuit): string {
-  const special: Partial<Record<Circuit, string>> = { 'srs-firing': 'an airbag or a tensioner', 'srs-indicator': 'the airbag lamp', 'high-voltage': 'high voltage', can: 'the data bus', usb: 'USB', 'power-outlet': 'the power outlet', 'brake-control': 'the brake control', other: 'something else harmless' }
+  const special: Partial<Record<Circuit, string>> = { 'srs-firing': 'an airbag or a tensioner', 'srs-indicator': 'the airbag lamp', 'high-voltage': 'high voltage', can: 'the data bus', lighting: 'lamps outside, instruments', 'courtesy-lamp': 'a courtesy lamp', usb: 'USB', 'power-outlet': 'the power outlet', 'brake-control': 'the brake control', other: 'something else harmless' }
   return special[circuit] ?? circuit
 }
 
@@ -21,7 +21,11 @@ export function questionSentence(document: ProcedureDocument, question: Question
     case 'circuit':
       return `What does the ${itemWords(document, question.tetherId)} plug feed?`
     case 'why first':
-      return `Why did the ${named(document, question.partId)} come off before the ${named(document, question.nextId)}?`
+      return `What did the ${named(document, question.partId)} come off for?`
+    case 'reached':
+      return `The ${named(document, question.trap.coverId)} lies over an edge of the ${named(document, question.trap.partId)}: can its ${question.trap.holderIds.map((id) => holderWords(document.holders.find((item) => item.id === id)!)).join(' and ')} be reached with it on?`
+    case 'same screw':
+      return `The ${named(document, question.holderId)} and the ${named(document, question.otherId)}: the same screw?`
     case 'what for':
       return `What was the ${itemWords(document, question.settingId)} set to ${question.value} for?`
     case 'had to be':
@@ -32,5 +36,6 @@ export function questionSentence(document: ProcedureDocument, question: Question
 export function reasonWords(document: ProcedureDocument, { nextId }: { nextId: string }, reason: Reason): string {
   const holder = document.holders.find((item) => item.id === nextId)
   const it = holder && holder.count > 1 ? 'them' : 'it'
-  return { covers: `It covers ${it}`, holds: `It holds ${it}`, traps: 'Its edge lies over it', threads: 'A lead passes through it', reaches: `It is in the way of ${it}`, habit: 'My habit' }[reason]
+  const isPart = document.parts.some((part) => part.id === nextId)
+  return { covers: isPart ? 'It covers its screws' : `It covers ${it}`, holds: `It holds ${it}`, traps: 'Its edge lies over it', threads: 'A lead passes through it', reaches: `It is in the way of ${it}`, habit: 'My habit' }[reason]
 }
