@@ -38,6 +38,8 @@ const LAST = [
 ]
 /** What feeds what, and what lay over what: everything else was a habit. */
 const ANSWERS: [RegExp, RegExp][] = [
+  [/^What is this strip for/, /^A radio$/],
+  [/^Battery off/, /^All of it is so$/],
   [/hazard plug/, /^hazard$/],
   [/airbag light plug/, /the airbag lamp/],
   [/main plug/, /^audio$/],

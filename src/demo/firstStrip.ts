@@ -4,6 +4,7 @@ import { foldJob } from '@/core/job/fold'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { namesOf, understand } from '@/core/shorthand/understand'
 import { caught } from '@/core/strip/caught'
+import { purposeSaid } from '@/core/strip/questions'
 import { stripDocument } from '@/core/strip/stripDocument'
 
 /** What Ines has said so far of a gritter nobody has recorded: in the middle of a dash, two screws still loose. */
@@ -13,6 +14,7 @@ const LINES = ['liner: press fit, lift out', '1 hex 7 behind liner', 'climate pa
 export function recordFirstStrip(base: ProcedureDocument, events: readonly JobEvent[], add: (what: Happening, certainty: JobEvent['certainty']) => void): void {
   let inHand: Id | null = null
   let made = 0
+  for (const what of purposeSaid('radio')) add(what, 'counted')
   for (const line of LINES) {
     const document = stripDocument(base, events)
     const { facts } = understand(line, namesOf(document))

@@ -76,18 +76,18 @@ function ShoppingList({ jobs }: { jobs: BayJob[] }) {
 function GoOn({ job }: { job: BayJob }) {
   return (
     <div className="mb-6 flex flex-wrap gap-6">
-      <div className="on-sign flex min-w-0 flex-1 flex-wrap items-center justify-between gap-6 rounded px-6 py-4">
+      <div className="on-sign flex min-w-0 flex-1 basis-full flex-wrap items-center justify-between gap-x-6 gap-y-3 rounded px-5 py-4 sm:basis-0 sm:px-6">
         <div className="min-w-0">
           <p className="font-semibold">
             {[job.bay, job.label, job.next.where].filter(Boolean).join(', ')}
           </p>
-          <p className="text-[clamp(34px,4.4vw,57px)] font-extrabold leading-none">{job.next.title}</p>
+          <p className="text-[clamp(30px,4.4vw,57px)] font-extrabold leading-none [overflow-wrap:anywhere]">{job.next.title}</p>
         </div>
-        <Link href={job.href} className="grid min-h-20 min-w-36 place-items-center rounded bg-white px-6 text-2xl font-bold text-[#172023]">
+        <Link href={job.href} className="grid min-h-16 w-full min-w-36 place-items-center rounded bg-white sm:min-h-20 sm:w-auto px-6 text-2xl font-bold text-[#172023]">
           {job.begun ? 'Go on' : 'Begin'}
         </Link>
       </div>
-      <div className="grid min-w-56 gap-2">
+      <div className="grid w-full grid-cols-2 gap-2 sm:w-auto sm:min-w-56 sm:grid-cols-1">
         <Link href="/plan" className="grid min-h-14 place-items-center rounded border-[3px] border-ink px-6 text-xl font-bold hover:bg-tint">
           Plan a job
         </Link>

@@ -51,6 +51,11 @@ describe('never guessed', () => {
     ])
   })
   test.each([
+    ['unplug main a', 'a'],
+    ['unplug second outlet', 'outlet'],
+    ['upper glovebox panel: 4 clips', 'upper glovebox'],
+    ['unplug main and antenna', 'main'],
+    ['surround 9 clips, vent 4 clips', 'surround'],
     ['unplug 2 speaker plugs', '2'],
     ['start top, start lower left', 'start lower left'],
     ['2 T20 hold console on the cluster', 'on the cluster'],

@@ -4,6 +4,7 @@ import { itemsOf } from './grammar'
 import type { AskKind, Fact } from './meaning'
 import { nearestWords } from './nearest'
 import { scan, type OwnWords } from './scan'
+import { unaccounted } from './unaccounted'
 
 /** What a line was understood to say. */
 export type Understood = {
@@ -29,7 +30,7 @@ export function understand(line: string, own: OwnWords = {}): Understood {
   return {
     facts,
     asks: whichPart.length > 0 && !asks.includes('part') ? [...asks, 'part'] : asks,
-    notUnderstood: unread.map(({ begin, end }) => {
+    notUnderstood: inPlace([...unread, ...unaccounted(line, phrases, facts)]).map(({ begin, end }) => {
       const said = line.slice(begin, end)
       return { said, from: begin, to: end, nearest: nearestWords(said, own) }
     }),
@@ -41,4 +42,10 @@ export function understand(line: string, own: OwnWords = {}): Understood {
 /** The names a record has for its parts and plugs. */
 export function namesOf(document: Pick<ProcedureDocument, 'parts' | 'tethers'>): OwnWords {
   return { parts: document.parts.map(({ name, synonyms }) => ({ name, said: synonyms })), plugs: document.tethers.map(({ name }) => name) }
+}
+
+/** In the order of the line, each place once. */
+function inPlace<T extends { begin: number; end: number }>(places: readonly T[]): T[] {
+  const sorted = [...places].sort((a, b) => a.begin - b.begin || a.end - b.end)
+  return sorted.filter((place, i) => i === 0 || sorted[i - 1]!.end <= place.begin)
 }

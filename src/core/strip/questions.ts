@@ -23,6 +23,10 @@ export type Question =
   /** What a part came off for: `nextId` is what came off right after it, `laterIds` every part that came forward later. */
   | { id: string; kind: 'why first'; partId: Id; nextId: Id; laterIds: Id[]; reasons: Reason[] }
   | { id: string; kind: 'what for'; settingId: Id; value: string; partId: Id }
+  /** What the whole strip is for: asked first, and names what the way opens. */
+  | { id: string; kind: 'purpose'; likely: readonly string[] }
+  /** The battery is off, and nobody has said that what it asks for was seen to. */
+  | { id: string; kind: 'battery prepared'; settingId: Id }
   | { id: string; kind: 'reached'; trap: TrapOverScrews }
   | { id: string; kind: 'same screw'; holderId: Id; otherId: Id }
   | { id: string; kind: 'had to be'; partId: Id; nextId: Id; savesS: number; reasons: Reason[] }
@@ -35,7 +39,7 @@ export const MOST_QUESTIONS = 5
  * has explained (`dear`, worked out by the planner). What was put off is not asked again.
  */
 export function questionsOf(document: ProcedureDocument, state: JobState, dear: readonly Question[] = []): Question[] {
-  const asked = [...circuits(document, state), ...sameScrews(document, state), ...trapped(document, state), ...covers(document, state), ...settings(document, state), ...dear.filter((question) => question.kind !== 'had to be' || !isExplained(document, question.partId, question.nextId))]
+  const asked = [...circuits(document, state), ...purpose(document, state), ...batteryPrepared(document, state), ...sameScrews(document, state), ...trapped(document, state), ...covers(document, state), ...settings(document, state), ...dear.filter((question) => question.kind !== 'had to be' || !isExplained(document, question.partId, question.nextId))]
   return asked.filter((question) => !state.questionsPutOff.has(question.id))
 }
 
@@ -43,6 +47,31 @@ function circuits(document: ProcedureDocument, state: JobState): Question[] {
   return document.tethers
     .filter((tether) => isElectrical(tether) && tether.circuit === null && state.tethersTouched.has(tether.id))
     .map((tether): Question => ({ id: `circuit:${tether.id}`, kind: 'circuit', tetherId: tether.id, likely: likelyCircuits(tether.name) }))
+}
+
+export const PURPOSES = ['radio', 'recorder', 'tracker', 'camera', 'antenna'] as const
+const PURPOSE_SAID = 'This strip is for: '
+
+/** What somebody says the strip is for, as a note everybody sees; null = nobody has. */
+export function purposeOf(state: Pick<JobState, 'notes'>): string | null {
+  return state.notes.find(({ text }) => text.startsWith(PURPOSE_SAID))?.text.slice(PURPOSE_SAID.length) ?? null
+}
+export function purposeSaid(purpose: string): Happening[] {
+  return [{ kind: 'noted', itemId: null, text: `${PURPOSE_SAID}${purpose}` }]
+}
+
+function purpose(document: ProcedureDocument, state: JobState): Question[] {
+  return document.cavities.length === 0 && purposeOf(state) === null ? [{ id: 'purpose', kind: 'purpose', likely: PURPOSES }] : []
+}
+
+/** A battery goes off only with the codes known, media out, keys outside: asked at a strip as a planned job asks it. */
+function batteryPrepared(document: ProcedureDocument, state: JobState): Question[] {
+  return document.settings.flatMap((setting): Question[] => {
+    if (setting.role !== 'battery' || (state.settings.get(setting.id) ?? setting.asFound) !== 'off' || setting.asFound === 'off') return []
+    const since = state.settingChangedAt.get(setting.id) ?? ''
+    const seenTo = [...state.cautionsReadAt].some(([key, at]) => key.endsWith(':battery-preparations') && at >= since)
+    return seenTo ? [] : [{ id: `battery:${setting.id}`, kind: 'battery prepared', settingId: setting.id }]
+  })
 }
 
 /** Traps stated of parts that came forward on this strip. */
@@ -86,10 +115,12 @@ function laterParts(document: ProcedureDocument, state: JobState, order: Readonl
 }
 
 /** Getting it off was the goal itself: what it opens. */
-export function goalEdits(document: ProcedureDocument, partId: Id, newId: (prefix: string) => Id): Edit[] {
+export function goalEdits(document: ProcedureDocument, state: Pick<JobState, 'notes'>, partId: Id, newId: (prefix: string) => Id): Edit[] {
+  const purpose = purposeOf(state)
+  const purposeName = purpose && document.cavities.length === 0 ? `${purpose[0]!.toUpperCase()}${purpose.slice(1)} cavity` : null
   const part = document.parts.find((item) => item.id === partId)
   if (!part) return []
-  const item = Cavity.parse({ id: newId('cavity'), name: `Behind the ${part.name.toLowerCase()}`.slice(0, 60), openings: [{ id: newId('opening'), parts: [{ partId, level: mayRestFree(part) ? 'free' : 'off' }] }] })
+  const item = Cavity.parse({ id: newId('cavity'), name: (purposeName ?? `Behind the ${part.name.toLowerCase()}`).slice(0, 60), openings: [{ id: newId('opening'), parts: [{ partId, level: mayRestFree(part) ? 'free' : 'off' }] }] })
   return [{ kind: 'add', collection: 'cavities', item, after: null }]
 }
 

@@ -24,6 +24,9 @@ export function ActionSign({ document, job, tap, done }: { document: ProcedureDo
   const axis = operation.act === 'release' ? release?.motions[0]?.directions[0] : undefined
   const looking = document.views.find((view) => view.id === model.parts.get(operation.partId ?? '')?.outline?.viewId)?.looking
   const tether = model.tethers.get(operation.itemId)
+  // One sentence, one place: what a caution below says is not said twice.
+  const plain = (sentence: string) => sentence.toLowerCase().replace(/[.!]+$/, '')
+  const mind = words.mind.filter((sentence) => !cautions.some((caution) => plain(caution.sentence) === plain(sentence)))
   const counted = countedIn(operation).map((id) => model.holders.get(id)!)
   const fresh = tap.card.phase === 'out' ? counted.reduce((sum, holder) => sum + toFasten(state.holders.get(holder.id)!).fresh, 0) : 0
   return (
@@ -46,7 +49,7 @@ export function ActionSign({ document, job, tap, done }: { document: ProcedureDo
         {operation.pulled?.map((id) => <PulledMark key={id} model={model} holderId={id} />)}
         {words.how}
       </p>
-      {words.mind && <p className="mt-1 text-[clamp(20px,2.1vw,27px)] font-bold leading-tight">{words.mind}</p>}
+      {mind.length > 0 && <p className="mt-1 text-[clamp(20px,2.1vw,27px)] font-bold leading-tight">{mind.join(' · ')}</p>}
       {words.facts.length > 0 && <p className="mt-1 text-[clamp(18px,1.8vw,23px)] leading-snug">{words.facts.join(' · ')}</p>}
       {fresh > 0 && <p className="mt-1 text-2xl font-bold">{fresh} new one{fresh > 1 ? 's' : ''}: the old broke or is lost</p>}
       <ul className="mt-2 space-y-1.5">
@@ -62,13 +65,12 @@ export function ActionSign({ document, job, tap, done }: { document: ProcedureDo
   )
 }
 
-/** A group that lets go or goes home with the movement, with its count. */
+/** A group that lets go or goes home with the movement; its count is in the words. */
 function PulledMark({ model, holderId }: { model: ProcedureForBuild; holderId: string }) {
   const holder = model.holders.get(holderId)!
   return (
-    <span className="flex shrink-0 items-center gap-1">
+    <span className="shrink-0">
       <FastenerMark shape={shapeOf(holder)} hidden={hiddenWords(model, holderId) !== ''} size={34} />
-      <span className="num">{holder.count}</span>
     </span>
   )
 }

@@ -1,3 +1,4 @@
+import { intoView } from './intoView'
 import { Check } from 'lucide-react'
 import { memo } from 'react'
 import type { JobState } from '@/core/job/jobState'
@@ -29,7 +30,7 @@ export const CardSteps = memo(function CardSteps({ model, state, tap, trayOf, le
             </span>
             <span className="min-w-0 flex-1">
               <span className={`block text-[22px] leading-tight ${done ? 'text-second' : now ? 'font-bold' : 'font-semibold'}`}>{words.title}</span>
-              <span className="block text-[16px] leading-tight text-second">{left.has(operation.key) ? 'left for later: it stays open in the balance' : [words.how, words.mind, ...words.facts].filter(Boolean).join(' · ')}</span>
+              <span className="block text-[16px] leading-tight text-second">{left.has(operation.key) ? 'left for later: it stays open in the balance' : [words.how, ...words.mind, ...words.facts].filter(Boolean).join(' · ')}</span>
             </span>
             {/* The sign above carries the flag of the step that is meant now. */}
             {tether && isAirbagCircuit(tether) && !now && <AirbagFlag />}
@@ -56,8 +57,3 @@ export const CardSteps = memo(function CardSteps({ model, state, tap, trayOf, le
     </ol>
   )
 })
-
-/** The step that is meant now stays in sight on a card longer than its place. */
-function intoView(row: HTMLLIElement | null): void {
-  if (row) requestAnimationFrame(() => setTimeout(() => row.scrollIntoView({ block: 'nearest' })))
-}

@@ -3,7 +3,7 @@ import { Printer } from 'lucide-react'
 import Link from 'next/link'
 import { useState } from 'react'
 import { wallMsOf } from '@/core/base/clock'
-import { handoverBlocks } from '@/core/job/handover'
+import { handoverBlocks, type HandoverBlock } from '@/core/job/handover'
 import { MayRing, StopSign } from '../marks/Signs'
 import type { ChangeActing } from '../shell/ActingButton'
 import { blockSentence } from '../words/balanceWords'
@@ -68,7 +68,11 @@ export function HandoverScreen({ data, change, handOver }: { data: JobData; chan
             {blocks.length > 0 && (
               <ul className="mt-4 list-disc space-y-2 pl-6 text-xl">
                 {blocks.map((block, i) => (
-                  <li key={i}>{blockSentence(job.document, block)}</li>
+                  <li key={i}>
+                    <Link className="underline decoration-2 underline-offset-4" href={blockPlace(data.id, block)}>
+                      {blockSentence(job.document, block)}
+                    </Link>
+                  </li>
                 ))}
               </ul>
             )}
@@ -78,7 +82,11 @@ export function HandoverScreen({ data, change, handOver }: { data: JobData; chan
               To the balance: close {accounts.length} {accounts.length === 1 ? 'row' : 'rows'}
             </Link>
           )}
-          {!handed && <Signatures data={data} job={job} />}
+          {!handed && (
+            <div id="signatures">
+              <Signatures data={data} job={job} />
+            </div>
+          )}
           {!handed ? <HandOverSlab data={data} job={job} may={blocks.length === 0} handOver={handOver} /> : null}
           <a className="ghost" href={`/jobs/${data.id}/sheet`} target="_blank" rel="noreferrer">
             <Printer size={22} aria-hidden /> The sheet as PDF
@@ -87,6 +95,25 @@ export function HandoverScreen({ data, change, handOver }: { data: JobData; chan
       </main>
     </div>
   )
+}
+
+/** Where what is in the way is closed: its row of the balance, its test, the signatures, the job. */
+function blockPlace(jobId: string, block: HandoverBlock): string {
+  switch (block.kind) {
+    case 'account':
+      return `/jobs/${jobId}/balance#${block.row.account}:${block.row.id}`
+    case 'not tested':
+    case 'test failed':
+    case 'tested before it was closed':
+      return `#test:${block.functionId}`
+    case 'change not recorded':
+      return `/jobs/${jobId}`
+    case 'loss not accepted':
+    case 'not restored':
+      return '#told'
+    default:
+      return '#signatures'
+  }
 }
 
 function Signatures({ data, job }: { data: JobData; job: LiveJob }) {

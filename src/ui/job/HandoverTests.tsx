@@ -17,7 +17,7 @@ export function HandoverTests({ data, job }: { data: JobData; job: LiveJob }) {
       <h2 className="flex justify-between border-b-2 border-ink pb-1 text-2xl">
         Tests <span className="text-lg font-normal text-second">every function of a plug that was opened, and what was added</span>
       </h2>
-      {owed.length === 0 && <p className="py-3 text-lg text-second">No plug with a function was opened.</p>}
+      {owed.length === 0 && <p className="py-3 text-lg text-second">Nothing that has to be tested was opened.</p>}
       <ul>
         {owed.map((item) => (
           <TestRow key={item.id} item={item} data={data} job={job} />
@@ -35,7 +35,7 @@ function TestRow({ item, data, job }: { item: OwedTest; data: JobData; job: Live
   const done = data.handedOver && job.state.handedOver !== null
   const record = (result: 'passed' | 'failed') => job.record([{ kind: 'tested', functionId, result, reading: reading.trim() ? `${reading.trim()} ${item.readingUnit}`.trim() : '', note: '' }])
   return (
-    <li className="grid grid-cols-1 items-center gap-x-4 gap-y-2 border-b border-hair py-3 md:grid-cols-[1fr_auto_auto]" data-test={functionId}>
+    <li className="grid grid-cols-1 items-center gap-x-4 gap-y-2 border-b border-hair py-3 md:grid-cols-[1fr_auto_auto]" id={`test:${functionId}`} data-test={functionId}>
       <div>
         <p className="flex items-center gap-3 text-[22px] font-bold">
           {test?.result === 'passed' && <ClosedTick size={26} />}

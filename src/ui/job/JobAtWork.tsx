@@ -103,7 +103,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
       <JobHead data={data} job={job} change={change} back="/today" />
       <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(320px,1fr)_2fr] lg:grid-rows-[minmax(0,1fr)]">
         {aside}
-        <section className="order-1 flex min-h-0 min-w-0 flex-col gap-3 pb-4 pr-4 lg:order-2" aria-label="The next action">
+        <section className="order-1 flex min-h-0 min-w-0 flex-col gap-3 px-3 pb-2 sm:pb-4 sm:pl-0 sm:pr-4 lg:order-2" aria-label="The next action">
           {plan.anew && data.kind === 'job' && (
             <p role="status" className="border-l-4 border-ink pl-4 text-lg font-semibold">
               The order kept with this job no longer fits the record: it was worked out again. What is done stays done.{' '}
@@ -154,14 +154,14 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
                   </div>
                 )}
               </div>
-              <div className="sticky bottom-0 grid grid-cols-2 gap-2 bg-ground pt-1 md:grid-cols-[2.4fr_repeat(4,1fr)]">
+              <div className="sticky bottom-0 z-10 grid grid-cols-4 gap-2 bg-ground pb-2 pt-1 sm:pb-0 md:grid-cols-[2.4fr_repeat(4,1fr)]">
                 {operation.act === 'decide' ? (
-                  <div className="col-span-2 md:col-span-1">
+                  <div className="col-span-4 md:col-span-1">
                     <FacetSlabs document={job.document} facetId={operation.itemId} onTell={(choiceId) => tell(operation.itemId, choiceId)} />
                   </div>
                 ) : (
-                  <button type="button" className="slab col-span-2 !min-h-[84px] flex-col !items-start !gap-0 !px-6 !text-left md:col-span-1" onClick={done} disabled={refusal !== null || !ready} data-testid="done" data-asks={unread.length > 0 ? 'read' : changes.length > 0 ? 'work' : readingUnit !== '' ? 'reading' : 'nothing'}>
-                    <span className="text-[30px] leading-tight">{unread.length > 0 ? 'I have read it' : operation.act === 'test' ? 'It works' : 'Done as written'}</span>
+                  <button type="button" className="slab col-span-4 !min-h-16 flex-col sm:!min-h-[84px] !items-start !gap-0 !px-6 !text-left md:col-span-1" onClick={done} disabled={refusal !== null || !ready} data-testid="done" data-asks={unread.length > 0 ? 'read' : changes.length > 0 ? 'work' : readingUnit !== '' ? 'reading' : 'nothing'}>
+                    <span className="text-[24px] leading-tight sm:text-[30px]">{unread.length > 0 ? 'I have read it' : operation.act === 'test' ? 'It works' : 'Done as written'}</span>
                     <span className="text-[17px] font-semibold leading-tight">{unread.length > 0 ? `${unread[0]!.severity}: asked once, and again when the state changes` : doneWords(tap.steps.map((step) => stepWords(model, step.operation).done))}</span>
                   </button>
                 )}
@@ -186,7 +186,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
 /** What is read aloud of a step: what must not be done before the pull, then the rest. */
 function spokenWords(model: ProcedureForBuild, operation: Operation): string[] {
   const { title, how, mind, facts } = stepWords(model, operation)
-  return [title, mind, how, ...facts].filter(Boolean)
+  return [title, ...mind, how, ...facts].filter(Boolean)
 }
 
 /** "9 out, none broken; and 2 more". */

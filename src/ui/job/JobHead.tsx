@@ -18,14 +18,14 @@ export function JobHead({ data, job, change, back }: { data: JobData; job: LiveJ
   const [letters] = usePreference('letters')
   usePowerKey(() => setGate(true), gate || !letters)
   return (
-    <header className="no-print flex min-h-[76px] flex-wrap items-center gap-x-6 gap-y-2 px-4 py-2">
-      <Link href={back} aria-label={back === '/today' ? 'To Today' : 'To the job'} className="grid size-14 shrink-0 place-items-center rounded">
+    <header className="no-print flex flex-wrap items-center gap-x-3 gap-y-1 px-3 py-1 sm:min-h-[76px] sm:gap-x-6 sm:gap-y-2 sm:px-4 sm:py-2">
+      <Link href={back} aria-label={back === '/today' ? 'To Today' : 'To the job'} className="grid size-11 shrink-0 place-items-center rounded sm:size-14">
         <ProductSign size={36} />
       </Link>
       <Tape label={data.vehicle.label.toUpperCase()} size="l" />
-      <div className="min-w-0 max-w-56 leading-tight">
-        <p className="truncate font-bold">{data.title}</p>
-        <p className="truncate text-[15px] text-second">{[data.vehicle.customer, data.bay].filter(Boolean).join(', ')}</p>
+      <div className="min-w-0 max-w-56 flex-1 leading-tight sm:flex-none">
+        <p className="hidden truncate font-bold sm:block">{data.title}</p>
+        <p className="hidden truncate text-[15px] text-second sm:block">{[data.vehicle.customer, data.bay].filter(Boolean).join(', ')}</p>
         <SavedSign log={job.log} />
       </div>
       <Lamps document={job.document} job={job} onOpen={() => setGate(true)} />

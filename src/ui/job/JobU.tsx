@@ -1,3 +1,4 @@
+import { intoView } from './intoView'
 import { memo, type ReactNode } from 'react'
 import type { BottomItem, LaneState, URow } from '@/core/job/uRows'
 import { countedIn } from '@/core/order/operation'
@@ -87,11 +88,6 @@ function Row({ model, row, size, seconds, trayOf, children, begunOut, next, prev
       </Lane>
     </li>
   )
-}
-
-/** The current row is kept in sight when the U is longer than the screen: once the picture stands, so that no tap waits for it. */
-function intoView(row: HTMLLIElement | null): void {
-  if (row) requestAnimationFrame(() => setTimeout(() => row.scrollIntoView({ block: 'nearest' })))
 }
 
 function laneInk(state: LaneState): string {

@@ -22,7 +22,7 @@ export function OpenRow({ row, document, job, isLead }: { row: BalanceRow; docum
   const [accepting, setAccepting] = useState(false)
   const words = rowWords(document, row)
   return (
-    <li className="grid grid-cols-1 items-center gap-x-6 gap-y-2 border-b border-hair py-4 md:grid-cols-[40px_1.3fr_1fr_auto]" data-row={`${row.account}:${row.id}`}>
+    <li className="grid grid-cols-1 items-center gap-x-6 gap-y-2 border-b border-hair py-4 md:grid-cols-[40px_1.3fr_1fr_auto]" id={`${row.account}:${row.id}`} data-row={`${row.account}:${row.id}`}>
       <RowMark row={row} document={document} />
       <div>
         <h2 className="text-[25px]">{words.heading}</h2>

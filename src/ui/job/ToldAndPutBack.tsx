@@ -21,7 +21,7 @@ export function ToldAndPutBack({ data, job }: { data: JobData; job: LiveJob }) {
   const [change, setChange] = useState<LastingChange | null>(null)
   if (losses.length + restore.length + unrecorded.length === 0) return null
   return (
-    <section className="mt-6" aria-label="Told and put back">
+    <section className="mt-6" id="told" aria-label="Told and put back">
       <h2 className="border-b-2 border-ink pb-1 text-2xl">Told and put back</h2>
       <ul>
         {restore.map((point) => (

@@ -7,7 +7,7 @@ export const UNDO_MS = 10_000
 
 export function SlabButton({ icon, words, onClick, disabled = false }: { icon: ReactNode; words: string; onClick: () => void; disabled?: boolean }) {
   return (
-    <button type="button" className="ghost !min-h-[84px] flex-col !gap-1 !px-1 text-lg" onClick={onClick} disabled={disabled}>
+    <button type="button" className="ghost !min-h-14 flex-col !gap-0.5 !px-1 text-[14px] leading-tight sm:!min-h-[84px] sm:!gap-1 sm:text-lg" onClick={onClick} disabled={disabled}>
       {icon}
       {words}
     </button>
@@ -22,7 +22,7 @@ export function LeaveButton({ onClick }: { onClick: () => void }) {
 export function UndoSlab({ atMs, can, onClick }: { atMs: number | null; can: boolean; onClick: () => void }) {
   const leftMs = useCountdown(atMs)
   return (
-    <button type="button" className="ghost relative !min-h-[84px] flex-col !gap-1 !px-1 overflow-hidden text-lg disabled:opacity-60" onClick={onClick} disabled={!can}>
+    <button type="button" className="ghost relative !min-h-14 flex-col !gap-0.5 overflow-hidden !px-1 text-[14px] leading-tight disabled:opacity-60 sm:!min-h-[84px] sm:!gap-1 sm:text-lg" onClick={onClick} disabled={!can}>
       <Undo2 size={28} aria-hidden />
       {leftMs > 0 ? `Undo ${Math.ceil(leftMs / 1000)} s` : 'Take back'}
       {leftMs > 0 && <span aria-hidden="true" className="absolute bottom-0 left-0 h-1.5 bg-ink" style={{ width: `${(leftMs / UNDO_MS) * 100}%` }} />}

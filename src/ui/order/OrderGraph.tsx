@@ -1,7 +1,7 @@
 'use client'
 import '@xyflow/react/dist/base.css'
 import { BaseEdge, Controls, EdgeLabelRenderer, getBezierPath, Handle, Position, ReactFlow, type Edge as FlowEdge, type EdgeProps, type Node as FlowNode, type NodeProps } from '@xyflow/react'
-import { useMemo } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
 import type { Level } from '@/core/procedure/level'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { LevelMark } from '../marks/LevelMark'
@@ -12,6 +12,9 @@ import { useLayout } from './useLayout'
 
 const NODE = { width: 150, height: 48 }
 const LABEL = { width: 122, height: 40 }
+/** The smallest words of the drawing are 13.5 px; none is shown below 12. */
+const LEAST_ZOOM = 12 / 13.5
+const FIT = 0.97
 type PartNode = FlowNode<{ name: string; level: Level; picked: boolean; onPick: () => void }, 'part'>
 type HeadNode = FlowNode<{ words: string }, 'head'>
 type LinkEdge = FlowEdge<{ words: string; agreed: string }, 'link'>
@@ -20,7 +23,8 @@ type LinkEdge = FlowEdge<{ words: string; agreed: string }, 'link'>
  * The order as a drawing, layers from left to right: what can come off first stands on the left. The layout is worked
  * out in a worker. Everything in it is also in the list, which is what a keyboard and a screen reader use.
  */
-export function OrderGraph({ document, view, pickedId, onPick }: { document: ProcedureDocument; view: OrderView; pickedId: string | null; onPick: (id: string) => void }) {
+export function OrderGraph({ document, view, pickedId, onPick, onTooSmall }: { document: ProcedureDocument; view: OrderView; pickedId: string | null; onPick: (id: string) => void; onTooSmall: () => void }) {
+  const pane = useRef<HTMLDivElement>(null)
   const input = useMemo(() => ({
     nodes: view.layers.map(({ partId, layer }) => ({ id: partId, ...NODE, layer })),
     edges: view.links.map((link) => ({ id: `${link.before}>${link.after}`, from: link.before, to: link.after, ...LABEL })),
@@ -32,11 +36,18 @@ export function OrderGraph({ document, view, pickedId, onPick }: { document: Pro
     return [...headsOf(view, places.nodes), ...parts]
   }, [places, view, document, pickedId, onPick])
   const edges = useMemo<LinkEdge[]>(() => view.links.map((link) => ({ id: `${link.before}>${link.after}`, source: link.before, target: link.after, type: 'link', data: { words: reasonWords(document, link), agreed: agreedWords(link) } })), [view, document])
+  // Fitted into its pane no word may be smaller than can be read; else the list says the same.
+  useEffect(() => {
+    if (places === null || places === 'failed' || !pane.current) return
+    const xs = Object.values(places.nodes)
+    const [width, height] = [Math.max(...xs.map(({ x }) => x)) - Math.min(...xs.map(({ x }) => x)) + NODE.width, Math.max(...xs.map(({ y }) => y)) - Math.min(...xs.map(({ y }) => y)) + NODE.height + 34]
+    if (xs.length > 0 && Math.min(pane.current.clientWidth / width, pane.current.clientHeight / height) * FIT < LEAST_ZOOM) onTooSmall()
+  }, [places, onTooSmall])
   if (places === 'failed') return <p className="p-4">The drawing can’t be made in this browser. The list says the same.</p>
   if (places === null) return <p className="p-4 text-second" role="status">Laying out {view.layers.length} parts…</p>
   return (
-    <div className="h-full" data-testid="order-graph" aria-hidden="true">
-      <ReactFlow nodes={nodes} edges={edges} nodeTypes={NODE_TYPES} edgeTypes={EDGE_TYPES} nodesDraggable={false} nodesConnectable={false} nodesFocusable={false} edgesFocusable={false} minZoom={0.15} maxZoom={1.6} fitView fitViewOptions={{ padding: 0.03, maxZoom: 1, minZoom: 0.55 }} proOptions={{ hideAttribution: true }}>
+    <div ref={pane} className="h-full" data-testid="order-graph" aria-hidden="true">
+      <ReactFlow nodes={nodes} edges={edges} nodeTypes={NODE_TYPES} edgeTypes={EDGE_TYPES} nodesDraggable={false} nodesConnectable={false} nodesFocusable={false} edgesFocusable={false} minZoom={0.15} maxZoom={1.6} fitView fitViewOptions={{ padding: 0.03, maxZoom: 1, minZoom: LEAST_ZOOM }} proOptions={{ hideAttribution: true }}>
         <Controls showInteractive={false} position="bottom-right" />
       </ReactFlow>
     </div>

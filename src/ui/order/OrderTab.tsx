@@ -1,5 +1,5 @@
 'use client'
-import { useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import type { Strip } from '@/core/order/learntOrder'
 import type { Goal } from '@/core/order/wish'
 import type { ProcedureDocument } from '@/core/procedure/document'
@@ -14,10 +14,15 @@ import { everything, orderView } from './orderModel'
 export function OrderTab({ document, strips, pickedId, onPick, onWhy, save }: { document: ProcedureDocument; strips: readonly Strip[]; pickedId: string | null; onPick: (id: string) => void; onWhy: (needId: string) => void; save: (edits: Edit[]) => Promise<string | null> }) {
   const [goalId, setGoalId] = useState(document.cavities[0]?.id ?? '')
   const [build, setBuild] = useState<Build>({})
-  const [shape, setShape] = useState<'drawing' | 'list'>('drawing')
+  const [chosen, setChosen] = useState<'drawing' | 'list' | null>(null)
+  // For which goal and build the drawing was seen not to fit: there the list opens, until somebody wants the drawing.
+  const [tooSmall, setTooSmall] = useState<string | null>(null)
   const asked = document.facets.filter((facet) => [...document.parts, ...document.holders, ...document.tethers, ...document.needs, ...document.settings].some((item) => item.when[facet.id]))
-  const goals: Goal[] = document.cavities.some((cavity) => cavity.id === goalId) ? [{ kind: 'cavity', cavityId: goalId }] : everything(document)
-  const view = orderView(document, goals, build, strips)
+  const goals = useMemo<Goal[]>(() => (document.cavities.some((cavity) => cavity.id === goalId) ? [{ kind: 'cavity', cavityId: goalId }] : everything(document)), [document, goalId])
+  const view = useMemo(() => orderView(document, goals, build, strips), [document, goals, build, strips])
+  const asking = JSON.stringify([goalId, build])
+  const shape = chosen ?? (tooSmall === asking ? 'list' : 'drawing')
+  const doesNotFit = useCallback(() => setTooSmall(asking), [asking])
   return (
     <div className="flex h-full min-h-0 flex-col">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-hair px-1 py-1.5 text-[15px]">
@@ -54,13 +59,13 @@ export function OrderTab({ document, strips, pickedId, onPick, onWhy, save }: { 
         ))}
         <span className="ml-auto flex" role="group" aria-label="Show as">
           {(['drawing', 'list'] as const).map((name) => (
-            <button key={name} type="button" aria-pressed={shape === name} onClick={() => setShape(name)} className={`desk-button ${shape === name ? '!bg-tint font-bold' : ''}`}>
+            <button key={name} type="button" aria-pressed={shape === name} onClick={() => setChosen(name)} className={`desk-button ${shape === name ? '!bg-tint font-bold' : ''}`}>
               {name}
             </button>
           ))}
         </span>
       </div>
-      <div className="min-h-0 flex-1">{shape === 'drawing' ? <OrderGraph document={document} view={view} pickedId={pickedId} onPick={onPick} /> : <div className="h-full overflow-auto"><OrderList document={document} view={view} onPick={onPick} /></div>}</div>
+      <div className="min-h-0 flex-1">{shape === 'drawing' ? <OrderGraph document={document} view={view} pickedId={pickedId} onPick={onPick} onTooSmall={doesNotFit} /> : <div className="h-full overflow-auto"><OrderList document={document} view={view} onPick={onPick} /></div>}</div>
       <div className="max-h-[27%] min-h-0 shrink-0 overflow-auto">
         <LearntOrders document={document} view={view} strips={strips.length} save={save} onWhy={onWhy} />
       </div>

@@ -101,7 +101,7 @@ export function HandoverPdf({ facts, photos, fonts }: { facts: HandoverFacts; ph
             <Text>Tested</Text>
             <Text style={{ fontSize: 8.5, color: GREY, fontWeight: 400 }}>every function of a plug that was opened, and what was added</Text>
           </View>
-          {facts.tests.length === 0 && <Text>No plug with a function was opened.</Text>}
+          {facts.tests.length === 0 && <Text>Nothing that has to be tested was opened.</Text>}
           {facts.tests.map((test) => (
             <View key={test.name} style={[s.row, { flexDirection: 'row' }]} wrap={false}>
               <Text style={[s.bold, { width: '22%' }]}>{test.name}</Text>

@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import { CIRCUITS, type Circuit } from '@/core/procedure/circuits'
 import { circuitEdits } from '@/core/procedure/likelyCircuits'
-import { goalEdits, outOfHabit, reasonEdits, REASONS, reasonsFor, sameScrewEdits, settingEdits, type Question, type Reason } from '@/core/strip/questions'
+import { goalEdits, outOfHabit, purposeSaid, reasonEdits, REASONS, reasonsFor, sameScrewEdits, settingEdits, type Question, type Reason } from '@/core/strip/questions'
 import { reachedEdits } from '@/core/procedure/screwsUnderTraps'
 import { newId } from '../procedure/newItem'
 import { itemWords } from '../words/items'
@@ -49,13 +49,15 @@ export function QuestionCard({ strip, question, compact = false }: { strip: Pick
               <Reply key={id} likeliest={i === 0} words={`For the ${itemWords(document, id).toLowerCase()}`} onClick={() => setForId(id)} />
             ))}
             {question.laterIds.length === 0 && <Reply likeliest words={`For the ${itemWords(document, question.nextId).toLowerCase()}`} onClick={() => setForId(question.nextId)} />}
-            <Reply words="It was the goal itself" onClick={() => strip.state(goalEdits(document, question.partId, newId), sentence)} />
+            <Reply words="It was the goal itself" onClick={() => strip.state(goalEdits(document, state, question.partId, newId), sentence)} />
             {/* It teaches no order at all: said of every later part, not of the next one only. */}
             <Reply words="For nothing: just so" onClick={() => strip.happen(outOfHabit(document, question.partId))} />
           </>
         )}
         {!whatFor && REASONS.filter((reason) => reasons.includes(reason)).sort((a, b) => reasons.indexOf(a) - reasons.indexOf(b)).map((reason, i) => <Reply key={reason} likeliest={i === 0} words={reasonWords(document, { nextId }, reason)} onClick={() => because(reason)} />)}
         {question.kind === 'why first' && forId !== null && <Reply words="Another part" onClick={() => setForId(null)} />}
+        {question.kind === 'purpose' && question.likely.map((purpose) => <Reply key={purpose} words={`A ${purpose}`.replace('A antenna', 'An antenna')} onClick={() => strip.happen(purposeSaid(purpose))} />)}
+        {question.kind === 'battery prepared' && <Reply likeliest words="All of it is so" onClick={() => strip.happen([{ kind: 'caution read', cautionId: 'battery-preparations' }])} />}
         {question.kind === 'reached' && (
           <>
             <Reply words="Yes, with it on" onClick={() => strip.state(reachedEdits(document, question.trap, 'yes', newId), sentence)} />

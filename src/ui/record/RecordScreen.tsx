@@ -1,4 +1,5 @@
 'use client'
+import { STATIONS } from '@/core/procedure/stations'
 import { Camera, NotebookPen, PanelTop, SlidersHorizontal, TriangleAlert, Undo2 } from 'lucide-react'
 import { useMemo, useState, type ReactNode } from 'react'
 import { wallMsOf } from '@/core/base/clock'
@@ -44,7 +45,7 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
   const dear = useDearOrders(job, data)
   const questions = useMemo(() => questionsOf(job.document, job.state, dear), [job.document, job.state, dear])
   const offered = offerFor(strip)
-  const urgent = questions.find((question) => question.kind === 'circuit')
+  const urgent = questions.find((question) => ['circuit', 'purpose', 'battery prepared', 'same screw', 'reached'].includes(question.kind))
   const first = job.state.history[0]
   const minutes = first ? Math.max(0, Math.round((job.nowMs - wallMsOf(first.at)) / 60_000)) : 0
   const facts = job.state.history.reduce((sum, { what }) => sum + (what.kind === 'stated' ? what.edits.length : 0), 0)
@@ -60,6 +61,16 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
               <span className="num">{minutes}</span> min, <span className="num">{facts}</span> {facts === 1 ? 'fact' : 'facts'}
             </span>
           </p>
+          <label className="mb-1 flex items-center gap-3 text-[17px]">
+            <span className="shrink-0 font-bold">I stand at</span>
+            <select className="field !min-h-12 text-lg" value={strip.station} onChange={(event) => strip.standAt(event.target.value)}>
+              {[...STATIONS, ...data.house.stations.map(({ name }) => name)].map((station) => (
+                <option key={station} value={station}>
+                  {station}
+                </option>
+              ))}
+            </select>
+          </label>
           <div className="-mx-4 min-h-0 flex-1 overflow-y-auto px-4" tabIndex={0} role="group" aria-label="The way apart, scrolls">
             <StripRail document={job.document} rows={rows} inHand={strip.inHand} onPick={setSheet} />
           </div>

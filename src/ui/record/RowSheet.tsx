@@ -1,5 +1,8 @@
 'use client'
+import { useState } from 'react'
 import type { StripRow } from '@/core/strip/stripRows'
+import { fieldEdits } from '@/core/procedure/edit'
+import type { Part } from '@/core/procedure/part'
 import { itemWords } from '../words/items'
 import type { LiveStrip } from './useStrip'
 
@@ -19,6 +22,7 @@ export function RowSheet({ strip, row, rows, close }: { strip: LiveStrip; row: S
           Go on with it
         </button>
       )}
+      {row.kind === 'part' && <Rename strip={strip} partId={row.id} close={close} />}
       {row.kind !== 'setting' && (
         <div className="grid gap-2 sm:grid-cols-2">
           <button type="button" className="ghost text-lg" onClick={act(() => strip.happen([{ kind: 'already off', itemId: row.id }]))}>
@@ -52,5 +56,36 @@ export function RowSheet({ strip, row, rows, close }: { strip: LiveStrip; row: S
         </section>
       )}
     </div>
+  )
+}
+
+/** Another name for a part of the strip: what it was called first stays beside it, so that either is understood. */
+function Rename({ strip, partId, close }: { strip: LiveStrip; partId: string; close: () => void }) {
+  const part = strip.job.document.parts.find((item) => item.id === partId)
+  const [name, setName] = useState(part?.name ?? '')
+  if (!part) return null
+  const taken = strip.job.document.parts.some((other) => other.id !== partId && other.name.toLowerCase() === name.trim().toLowerCase())
+  const save = () => {
+    const synonyms = [...new Set([...part.synonyms, part.name])].filter((word) => word.toLowerCase() !== name.trim().toLowerCase())
+    strip.state(fieldEdits('parts', part, { ...part, name: name.trim(), synonyms } as Part), `${part.name} is called ${name.trim()}`)
+    close()
+  }
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        save()
+      }}
+    >
+      <label className="min-w-52 flex-1">
+        <span className="mb-1 block text-lg font-semibold">Its name{part.synonyms.length > 0 && <span className="font-normal text-second">, also {part.synonyms.join(', ')}</span>}</span>
+        <input className="field !min-h-14 text-lg" maxLength={80} value={name} onChange={(event) => setName(event.target.value)} />
+      </label>
+      <button className="ghost text-lg" disabled={name.trim() === '' || name.trim() === part.name || taken}>
+        Rename
+      </button>
+      {taken && <p className="w-full text-lg font-semibold">Another part is called so already. Say which of the two: {name.trim()} upper, lower, left …</p>}
+    </form>
   )
 }

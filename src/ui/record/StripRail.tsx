@@ -3,6 +3,7 @@ import { useEffect, useRef } from 'react'
 import type { StripRow } from '@/core/strip/stripRows'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { isAirbagCircuit } from '@/core/procedure/circuits'
+import { intoView } from '../job/intoView'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { LevelMark } from '../marks/LevelMark'
 import { PlugMark } from '../marks/PlugMark'
@@ -14,7 +15,7 @@ const LEVEL_WORDS = { 'in place': 'still in place', eased: 'eased', free: 'free'
 export function StripRail({ document, rows, inHand, onPick }: { document: ProcedureDocument; rows: readonly StripRow[]; inHand: string | null; onPick: (row: StripRow) => void }) {
   const end = useRef<HTMLLIElement>(null)
   useEffect(() => {
-    void end.current?.scrollIntoView({ block: 'nearest' })
+    intoView(end.current)
   }, [rows.length])
   return (
     <ol aria-label="As it came apart" className="relative">

@@ -16,11 +16,11 @@ import { holderWords } from './items'
  * What a step says: the act in few words, how it is done, what must not be done and what is to be protected (said before the
  * pull), what else was recorded that the hand needs here, and the slab that confirms it.
  */
-export type StepWords = { title: string; how: string; mind: string; facts: string[]; done: string }
+export type StepWords = { title: string; how: string; mind: string[]; facts: string[]; done: string }
 
 export function stepWords(model: ProcedureForBuild, operation: Operation): StepWords {
   const { itemId } = operation
-  const said = (title: string, how: string, done: string, more: Partial<StepWords> = {}): StepWords => ({ title, how, done, mind: '', ...more, facts: [...(more.facts ?? []), ...needNotes(model, operation)] })
+  const said = (title: string, how: string, done: string, more: Partial<StepWords> = {}): StepWords => ({ title, how, done, mind: [], ...more, facts: [...(more.facts ?? []), ...needNotes(model, operation)] })
   switch (operation.act) {
     case 'undo':
       return undoWords(model, model.holders.get(itemId)!, said)
@@ -115,12 +115,12 @@ function pullWords(model: ProcedureForBuild, operation: Operation, said: Said): 
   const facts = [...hidden, ...clips.flatMap((holder) => [...reachWords(holder.reach), ...holderFacts(holder)])]
   if (operation.act === 'ease') {
     const gap = part.ease?.gapMm ? `until it gives ${part.ease.gapMm} mm` : 'until it gives'
-    return said('Ease it', [gap, letGo].filter(Boolean).join(', '), `${counted}it gives`, { mind: part.ease?.mustNot ?? '', facts })
+    return said('Ease it', [gap, letGo].filter(Boolean).join(', '), `${counted}it gives`, { mind: [part.ease?.mustNot ?? ''].filter(Boolean), facts })
   }
   const how = [start && startWords(start), letGo, tool !== 'hand' && `with the ${tool}`, effort !== 'light' && `it is ${effort}`].filter(Boolean).join(', ')
   const rest = part.rests[0]
   const done = `${counted}${rest ? `it is free: ${[rest.how, rest.note].filter(Boolean).join(', ')}` : 'it has come forward'}`
-  return said(capital(motionsOut(motions)) || 'Free it', how, done, { mind: [mustNot, protect].filter(Boolean).join('. '), facts: [...motions.map((motion) => motion.note), part.note, ...facts].filter(Boolean) })
+  return said(capital(motionsOut(motions)) || 'Free it', how, done, { mind: [mustNot, protect].filter(Boolean).map(capital), facts: [...motions.map((motion) => motion.note), part.note, ...facts].filter(Boolean) })
 }
 
 function pushHomeWords(model: ProcedureForBuild, operation: Operation, said: Said): StepWords {

@@ -22,6 +22,10 @@ export function questionSentence(document: ProcedureDocument, question: Question
       return `What does the ${itemWords(document, question.tetherId)} plug feed?`
     case 'why first':
       return `What did the ${named(document, question.partId)} come off for?`
+    case 'purpose':
+      return 'What is this strip for?'
+    case 'battery prepared':
+      return 'Battery off: are the security codes known, media out, windows and seats as wanted, keys outside, electric latches open?'
     case 'reached':
       return `The ${named(document, question.trap.coverId)} lies over an edge of the ${named(document, question.trap.partId)}: can its ${question.trap.holderIds.map((id) => holderWords(document.holders.find((item) => item.id === id)!)).join(' and ')} be reached with it on?`
     case 'same screw':

@@ -1,0 +1,15 @@
+import { base, browser, enter } from './zz-look.mjs'
+const shot = async (page, name) => { await page.waitForLoadState('networkidle'); await page.waitForTimeout(400); await page.screenshot({ path: `/tmp/pics/${name}.png` }) }
+const p = await enter('a lead', 390, 844)
+await shot(p, 'm-today')
+await p.getByRole('link', { name: 'Van 27', exact: true }).click()
+await p.waitForURL('**/jobs/**')
+const url = p.url()
+await shot(p, 'm-job')
+await p.goto(url + '/balance'); await shot(p, 'm-balance')
+await p.goto(url + '/handover'); await shot(p, 'm-handover')
+await p.goto(`${base}/today`); await p.getByRole('link', { name: 'Moto 7', exact: true }).click(); await p.waitForURL('**/jobs/**'); await shot(p, 'm-intake')
+await p.goto(`${base}/today`); await p.getByRole('link', { name: 'Gritter 2', exact: true }).click(); await p.waitForURL('**/record'); await shot(p, 'm-record')
+await p.goto(`${base}/plan`); await shot(p, 'm-plan')
+console.log(await p.evaluate(() => document.documentElement.scrollWidth))
+await browser.close()
