@@ -45,7 +45,15 @@ export type PlanProgress = { choice: number; choices: number; expanded: number }
  * Errors: returned; the first choice's own reason when no choice works. Cost: a search for each choice that its bound does
  * not rule out; docs/benchmarks.md has figures.
  */
-export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules?: readonly Rule[], { limits = limitsOf(request), from, onProgress }: PlanOptions = {}): Result<FoundPlan, PlanError> {
+export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules?: readonly Rule[], options: PlanOptions = {}): Result<FoundPlan, PlanError> {
+  const found = findUnder(whole, request, house, rules, options)
+  // Where the lever can't be brought out a second time (a plug is open that the ignition minds) it stays out meanwhile.
+  if (found.ok || found.error.kind !== 'no safe order' || request.policy.lever === 'left out') return found
+  const leftOut = findUnder(whole, { ...request, policy: { ...request.policy, lever: 'left out' } }, house, rules, options)
+  return leftOut.ok ? leftOut : found
+}
+
+function findUnder(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[] | undefined, { limits = limitsOf(request), from, onProgress }: PlanOptions): Result<FoundPlan, PlanError> {
   const model = underPolicy(whole, request.policy)
   const barred = Object.entries(request.policy.methods).find(([name, id]) => whole.methods.has(id) && !methodsTo(model, name.split('=')[0]!, name.slice(name.indexOf('=') + 1)).includes(id))
   if (barred) return fail({ kind: 'no-method', settingId: barred[0].split('=')[0]!, value: barred[0].slice(barred[0].indexOf('=') + 1) })

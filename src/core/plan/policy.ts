@@ -7,6 +7,8 @@ export const Policy = z.object({
   habit: z.enum(['quickest', 'panel by panel', 'tool in hand']).default('quickest'),
   /** Battery off before every other act, and on again at the end; or it stays on, with the ignition off but for a named act. */
   battery: z.enum(['stays on', 'off first']).default('stays on'),
+  /** Between two needs for it out that enclose work or tests: the lever goes back to park, or stays out where the record lets it. */
+  lever: z.enum(['back meanwhile', 'left out']).default('back meanwhile'),
   methods: z.record(z.string(), Id).default({}),
 })
 export type Policy = z.infer<typeof Policy>

@@ -14,6 +14,26 @@ export function underPolicy(model: ProcedureForBuild, policy: Policy): Procedure
 /** Adds what a policy demands of the settings to the legs of a job. */
 export function followPolicy(job: DerivedJob, legs: Legs, policy: Policy): void {
   if (policy.battery === 'off first') batteryOffFirst(job, legs)
+  if (policy.lever === 'back meanwhile') leverBackMeanwhile(job, legs)
+}
+
+/** The gear levers that a job moves out and that go back while work or tests are done. */
+export function leversMeanwhile({ model }: Pick<DerivedJob, 'model'>, { demands }: Pick<Legs, 'demands'>): Id[] {
+  const moved = new Set([...demands.values()].flat().filter(({ settingId, value }) => model.settings.has(settingId) && value !== endValue(model, settingId)).map(({ settingId }) => settingId))
+  return [...moved].filter((id) => model.settings.get(id)!.role === 'gear lever' && model.settings.get(id)!.meanwhile === 'goes back')
+}
+
+/** Rule 3: back to park as soon as nothing needs it out. Whoever works or tests meanwhile does so with the lever in park. */
+function leverBackMeanwhile(job: DerivedJob, legs: Legs): void {
+  const { wayOut, demands } = legs
+  for (const settingId of leversMeanwhile(job, legs)) {
+    const home = { settingId, value: endValue(job.model, settingId), because: { kind: 'set back' as const, settingId } }
+    for (const operation of wayOut.operations.values()) {
+      const list = demands.get(operation.key) ?? []
+      const between = operation.act === 'work' || (operation.act === 'test' && operation.phase === 'test')
+      if (between && !list.some((demand) => demand.settingId === settingId)) demands.set(operation.key, [...list, home])
+    }
+  }
 }
 
 /**

@@ -30,6 +30,8 @@ export const Setting = z.object({
   /** What it is to be at the end: as found, or one of its values. */
   atEnd: z.string().min(1).max(40).default('as found'),
   methods: z.array(Method).max(8).default([]),
+  /** Whether it goes back while work or tests lie between two needs for it, or may stay as it is. */
+  meanwhile: z.enum(['goes back', 'may stay']).default('goes back'),
   /** Of a battery: the maker's wait after it went off before an airbag circuit is touched. Null = nobody knows, the house value counts. */
   waitMin: z.number().min(0).max(240).nullable().default(null),
   note: z.string().max(300).default(''),

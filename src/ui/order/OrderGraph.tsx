@@ -12,9 +12,9 @@ import { useLayout } from './useLayout'
 
 const NODE = { width: 150, height: 48 }
 const LABEL = { width: 122, height: 40 }
-/** The smallest words of the drawing are 13.5 px; none is shown below 12. */
-const LEAST_ZOOM = 12 / 13.5
-const FIT = 0.97
+/** The smallest words of the drawing are 14 px; none is shown below 12. */
+const LEAST_ZOOM = 12 / 14
+const FIT = 0.98
 type PartNode = FlowNode<{ name: string; level: Level; picked: boolean; onPick: () => void }, 'part'>
 type HeadNode = FlowNode<{ words: string }, 'head'>
 type LinkEdge = FlowEdge<{ words: string; agreed: string }, 'link'>
@@ -98,7 +98,7 @@ function LinkLine({ sourceX, sourceY, targetX, targetY, data, id }: EdgeProps<Li
       <EdgeLabelRenderer>
         <div className="pointer-events-none absolute bg-ground/90 px-1 text-center text-[14.5px] leading-tight" style={{ width: LABEL.width, transform: `translate(-50%, -50%) translate(${labelX}px, ${labelY}px)` }}>
           {data?.words}
-          {data?.agreed && <span className="num block text-[13.5px] text-second">{data.agreed}</span>}
+          {data?.agreed && <span className="num block text-[14px] text-second">{data.agreed}</span>}
         </div>
       </EdgeLabelRenderer>
     </>

@@ -14,6 +14,8 @@ const WAYS: { name: string; change: Partial<Policy> }[] = [
   { name: 'panel by panel', change: { habit: 'panel by panel' } },
   { name: 'tool in hand', change: { habit: 'tool in hand' } },
   { name: 'panels rest', change: { resting: 'rest' } },
+  { name: 'lever left out meanwhile', change: { lever: 'left out' } },
+  { name: 'lever back meanwhile', change: { lever: 'back meanwhile' } },
   { name: 'panels set aside', change: { resting: 'set aside' } },
   { name: 'battery stays on', change: { battery: 'stays on' } },
   { name: 'battery off first', change: { battery: 'off first' } },

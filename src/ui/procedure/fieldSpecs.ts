@@ -230,6 +230,7 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
         { as: 'texts', path: 'values', label: 'Values', help: 'Separate with commas: park, out of park' },
         { as: 'text', path: 'asFound', label: 'As found' },
         { as: 'text', path: 'atEnd', label: 'At the end', help: '“as found”, or one of the values' },
+        { as: 'choice', path: 'meanwhile', label: 'While work or tests lie between two needs for it', options: ['goes back', 'may stay'] },
         { as: 'number', path: 'waitMin', label: 'Of a battery: the maker’s wait after off', unit: 'min', nullable: true, help: 'Empty: nobody knows, the house value counts.' },
         {
           as: 'rows',
