@@ -63,7 +63,7 @@ export function isDone(state: JobState, operation: Operation): boolean {
     case 'seat':
       return state.moved.has(itemId) && levelNow(state, itemId) === 'in place' && (operation.pulled ?? []).every((id) => !isOut(state.holders.get(id)))
     case 'close':
-      return (state.tetherTimes.get(itemId)?.closed ?? 0) >= operation.nth && (operation.phase === 'test' || !state.tethersOpen.has(itemId))
+      return (state.tetherTimes.get(itemId)?.closed ?? 0) >= operation.nth && (operation.phase !== 'out' || !state.tethersOpen.has(itemId))
     case 'feed':
       return state.ledThrough.has(itemId) || (state.tethersTouched.has(itemId) && !state.tethersOpen.has(itemId))
     case 'work':

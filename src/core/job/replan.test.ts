@@ -99,3 +99,18 @@ test('the same plan comes out on a device that got the events in another order',
   expect(nextTap(other.plan, other.state)!.step.operation.key).toBe(nextTap(crew.plan, crew.state)!.step.operation.key)
   expect(forBuild(crew.document, build).parts.size).toBeGreaterThan(0)
 })
+
+test('from "airbag lamp open, lever still in park" with the ignition alone: the lamp is plugged by hand, the lever set, the lamp unplugged', () => {
+  const byIgnition = radio({ policy: { methods: { 'lever=out of park': 'lever-by-ignition' } } })
+  const crew = new CrewAtWork(panelVan(), byIgnition)
+  // Somebody went on without the plan: the surround is forward and its lamp unplugged, the lever was forgotten.
+  for (const holderId of ['climate-clips', 'surround-t20', 'surround-hex7', 'surround-clips']) crew.add({ kind: 'undone', holderId, count: crew.document.holders.find(({ id }) => id === holderId)!.count })
+  for (const [partId, level] of [['liner', 'off'], ['climate', 'free'], ['surround', 'free']] as const) crew.add({ kind: 'part at', partId, level })
+  crew.add({ kind: 'opened', tetherId: 'airbag-lamp' })
+  crew.adopts()
+  const keys = crew.steps.filter((step) => !isDone(crew.state, step.operation)).map((step) => step.operation.key)
+  const order = ['close:airbag-lamp@hand', 'set:ignition=on by ignition-on', 'set:lever=out of park by lever-by-ignition', 'set:ignition=off by ignition-off', 'open:airbag-lamp', 'release:unit']
+  expect(keys.filter((key) => order.includes(key))).toEqual(order)
+  toTheEnd(crew)
+  expect(crew.balance().openRows).toEqual([])
+})

@@ -30,6 +30,7 @@ export function liveStartOf(plan: JobPlan, state: JobState, vehicle: VehicleStat
     testsPassed: new Set([...state.tests].flatMap(([id, { result }]) => (result === 'passed' ? [id] : []))),
     ledThrough: state.ledThrough,
     setCount: state.valuesReached,
+    times: state.tetherTimes,
   }
 }
 

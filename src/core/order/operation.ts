@@ -54,6 +54,7 @@ export type Because =
   | { kind: 'powered'; functionId: Id; tetherId: Id; ruleId: string }
   | { kind: 'hidden'; functionId: Id; partId: Id }
   | { kind: 'only for the test'; functionId: Id; tetherId: Id }
+  | { kind: 'by hand'; tetherId: Id }
   | { kind: 'told'; facetId: Id }
   /** Every strip that has both shows it, and nobody has said why. */
   | { kind: 'seen'; strips: string[] }

@@ -16,6 +16,7 @@ import type { JobGoal } from './jobGoal'
 import { legsOf, type Legs, type NoSafeOrder } from './leg'
 import { addLooseEnds, alreadyOut, goalFrom, setBackFirst, startFrom, type LiveStart } from './liveStart'
 import { orderedSteps, ROUNDING_S, type RefusedOrder } from './orderedSteps'
+import { pluggableByHand, plugByHand, undoneByHand, type PluggedByHand } from './plugByHand'
 import { choicesFor, savedS } from './planChoices'
 import type { PlanRequest } from './planRequest'
 import { followPolicy, underPolicy } from './policyRules'
@@ -48,22 +49,27 @@ export type PlanProgress = { choice: number; choices: number; expanded: number }
 export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules?: readonly Rule[], options: PlanOptions = {}): Result<FoundPlan, PlanError> {
   const found = findUnder(whole, request, house, rules, options)
   // Where the lever can't be brought out a second time (a plug is open that the ignition minds) it stays out meanwhile.
-  if (found.ok || found.error.kind !== 'no safe order' || request.policy.lever === 'left out') return found
-  const leftOut = findUnder(whole, { ...request, policy: { ...request.policy, lever: 'left out' } }, house, rules, options)
-  return leftOut.ok ? leftOut : found
+  if (found.ok || found.error.kind !== 'no safe order') return found
+  const stays = { ...request, policy: { ...request.policy, lever: 'left out' as const } }
+  const leftOut = findUnder(whole, stays, house, rules, options)
+  if (leftOut.ok || !options.from) return leftOut.ok ? leftOut : found
+  // From where nothing safe is left, what the power gate would put back: plug by hand, set, unplug.
+  const byHand = pluggableByHand(whole, options.from)
+  const held = byHand.length > 0 ? findUnder(whole, stays, house, rules, { ...options, byHand }) : found
+  return held.ok ? held : found
 }
 
-function findUnder(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[] | undefined, { limits = limitsOf(request), from, onProgress }: PlanOptions): Result<FoundPlan, PlanError> {
+function findUnder(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[] | undefined, { limits = limitsOf(request), from, byHand, onProgress }: PlanOptions & { byHand?: readonly PluggedByHand[] }): Result<FoundPlan, PlanError> {
   const model = underPolicy(whole, request.policy)
   const barred = Object.entries(request.policy.methods).find(([name, id]) => whole.methods.has(id) && !methodsTo(model, name.split('=')[0]!, name.slice(name.indexOf('=') + 1)).includes(id))
   if (barred) return fail({ kind: 'no-method', settingId: barred[0].split('=')[0]!, value: barred[0].slice(barred[0].indexOf('=') + 1) })
-  const out = from ? alreadyOut(from.state) : null
+  const out = from ? { ...alreadyOut(from.state), ...(byHand && { byHand: [...byHand] }) } : null
   const goal = goalFrom(request, out)
   const { choices, all } = choicesFor(model, request.policy, goal)
   const candidates: Candidate[] = []
   let firstError: PlanError | null = null
   for (const choice of choices) {
-    const candidate = prepare(model, request, goal, choice, whilePlanning(house, rules), from)
+    const candidate = prepare(model, request, goal, choice, whilePlanning(house, rules), from, byHand)
     if (candidate.ok) candidates.push(candidate.value)
     else firstError ??= candidate.error
   }
@@ -105,17 +111,18 @@ type Candidate = { job: DerivedJob; legs: Legs; start: JobStart; workS: number; 
 /** `weighedS`: seconds with the weights of the habit and the waiting, which is what is compared. */
 type Found = { candidate: Candidate; steps: Step[]; totalS: number; waitingS: number; weighedS: number }
 
-function prepare(model: ProcedureForBuild, request: PlanRequest, goal: JobGoal, choices: Choices, circumstances: Circumstances, from: LiveStart | undefined): Result<Candidate, PlanError> {
+function prepare(model: ProcedureForBuild, request: PlanRequest, goal: JobGoal, choices: Choices, circumstances: Circumstances, from: LiveStart | undefined, byHand: readonly PluggedByHand[] = []): Result<Candidate, PlanError> {
   const derived = deriveJob(model, goal, choices, circumstances)
   if (!derived.ok) return derived
   const job = derived.value
   if (from) {
     addLooseEnds(job, alreadyOut(from.state))
     setBackFirst(job, from.state)
+    plugByHand(job, byHand)
   }
   const legs = legsOf(job, request.scope)
   followPolicy(job, legs, request.policy)
-  const start: JobStart = from ? startFrom(legs, from) : { state: asFoundState(model), standing: { station: request.start, tool: null }, done: new Set(), setCount: new Map() }
+  const start: JobStart = from ? undoneByHand(startFrom(legs, from), byHand) : { state: asFoundState(model), standing: { station: request.start, tool: null }, done: new Set(), setCount: new Map() }
   const operations = [...legs.wayIn.operations.values(), ...legs.wayOut.operations.values()].filter((operation) => !start.done.has(operation.key))
   for (const operation of operations) {
     const { tool } = demandsOf(job, operation)

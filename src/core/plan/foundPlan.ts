@@ -43,7 +43,7 @@ export const FoundPlan = z.object({
   /** Keys of operations that were done before it was found. */
   doneBefore: z.array(z.string()).default([]),
   /** What was out already when it was found, whatever the plan is for: all of it goes back. Null = found from the beginning. */
-  from: z.object({ levels: z.record(Id, z.enum(['eased', 'free', 'off'])), undone: z.array(Id), open: z.array(Id) }).nullable().default(null),
+  from: z.object({ levels: z.record(Id, z.enum(['eased', 'free', 'off'])), undone: z.array(Id), open: z.array(Id), byHand: z.array(z.object({ tetherId: Id, opened: z.number().int(), closed: z.number().int() })).optional() }).nullable().default(null),
   proof: Proof,
 })
 export type FoundPlan = z.infer<typeof FoundPlan>

@@ -25,6 +25,8 @@ export type LiveStart = {
   /** Leads that are through their aperture again. */
   ledThrough: ReadonlySet<Id>
   setCount: ReadonlyMap<string, number>
+  /** How often each tether was opened and closed. */
+  times?: ReadonlyMap<Id, { opened: number; closed: number }>
 }
 
 /** What of a job is done, as its things stand. */

@@ -12,6 +12,7 @@ import { legsOf } from './leg'
 import { addLooseEnds, goalFrom } from './liveStart'
 import type { PlanRequest } from './planRequest'
 import { underPolicy } from './policyRules'
+import { plugByHand } from './plugByHand'
 import { secondsOf, type Step } from './step'
 
 export type JobPlan = {
@@ -45,6 +46,7 @@ export function planFrom(whole: ProcedureForBuild, request: PlanRequest, house: 
   if (!derived.ok) return derived
   const job = derived.value
   if (found.from) addLooseEnds(job, found.from)
+  if (found.from?.byHand) plugByHand(job, found.from.byHand)
   const misfit = misfitOf(job, request, found)
   if (misfit !== null) return fail({ kind: 'stale', key: misfit })
   const { steps, proof } = found

@@ -13,6 +13,7 @@ import type { Legs } from './leg'
 import type { Weights } from './policy'
 import { withoutDetours, type Guard, type SearchAct, type SearchOperation, type SearchProblem } from './search/problem'
 import { SettingMoves, type GuardFact, type SettingMove, type Settings } from './settingMoves'
+import { handKey } from './plugByHand'
 import type { Standing } from './step'
 
 /** Where a job stands when its order is asked for: the vehicle, the installer, and what is done already, by key. */
@@ -218,7 +219,7 @@ class GuardFacts {
   }
 
   private tether(id: Id, wants: boolean): Guard {
-    return this.turned([openKey(id), `close:${id}@test`, `open:${id}@test`, `close:${id}`], this.start.state.open.has(id), wants)
+    return this.turned([handKey(id), openKey(id), `close:${id}@test`, `open:${id}@test`, `close:${id}`], this.start.state.open.has(id), wants)
   }
 
   private level(partId: Id, level: Level): Guard {

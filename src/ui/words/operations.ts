@@ -139,7 +139,7 @@ function tetherWords(model: ProcedureForBuild, operation: Operation, said: Said)
   const acts = TETHER_ACTS[tether.kind]
   const facts = [...reachWords(tether.reach), tether.tool && `with the ${tether.tool}`, tether.effort !== 'light' && `it is ${tether.effort}`, isUnsaid(model, tether.id) && 'nobody has said what it feeds: it counts as an airbag plug until somebody does', tether.note].filter(Boolean) as string[]
   if (operation.act === 'open') return said(`${acts.open}${operation.phase === 'test' ? ' again' : ''} ${tether.name}`, latchWords(tether, 'open'), acts.isOpen, { facts })
-  const how = [operation.phase === 'test' && 'for the test only, held by hand', latchWords(tether, 'close'), mixupHow(model, tether)].filter(Boolean).join(', ')
+  const how = [operation.phase === 'test' && 'for the test only, held by hand', operation.phase === 'in' && 'held by hand, only until the setting is moved; then it is opened again', latchWords(tether, 'close'), mixupHow(model, tether)].filter(Boolean).join(', ')
   return said(`${acts.close} ${tether.name}`, how, tether.latch === null && isElectrical(tether) ? 'it is home' : acts.isHome, { facts })
 }
 
