@@ -12,7 +12,7 @@ export function dashOfThirty(): ProcedureDocument {
   const part = (id: string, name: string, station: string, groups: [kind: string, count: number, head?: string][], more: object = {}) => {
     a.part(id, name, station, { release: pull, ...(groups.length === 0 && !('carriedBy' in more) ? { fixing: 'press fit' } : {}), ...more })
     groups.forEach(([kind, count, head], i) => {
-      if (head) a.screws(`${id}-${i}`, head.split(' ')[0]!, head.split(' ')[1]!, count, id)
+      if (head) a.screws(`${id}-${i}`, head.split(' ')[0]!, head.split(' ')[1]!, count, id, [4, 16])
       else a.clips(`${id}-${i}`, kind as 'spring clip', count, id)
     })
     if (!('carriedBy' in more)) bare[station] = { ...bare[station], [id]: 'off' }

@@ -129,6 +129,10 @@ async function recordSweeper(page: Page): Promise<void> {
   await addNeed(page, 'reaches', 'gear lever: by the release under its cap', 'Lever cap is off')
   await addCavity(page, 'Radio bay', 'Radio unit')
   await addCavity(page, 'Side bay', 'Side trim')
+  // A trap is no cover: whether the screws are reached is asked, and answered by one tap.
+  const asked = page.locator('[data-problem="screws under a trap"]')
+  await expect(asked).toContainText('can its 2 hex 10 be reached with it on?')
+  await asked.getByRole('button', { name: 'yes', exact: true }).click()
   await expect(page.getByText('None found.')).toBeVisible()
 }
 

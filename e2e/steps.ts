@@ -195,7 +195,7 @@ export async function followJob(page: Page, leave: (key: string, title: string) 
     if (leaving === 'one less') {
       await page.getByRole('button', { name: 'Different' }).click()
       const dialog = page.getByRole('dialog', { name: 'Different from the record' })
-      await dialog.getByRole('button', { name: 'one less' }).click()
+      await dialog.getByRole('button', { name: 'one less' }).first().click()
       await dialog.getByRole('button', { name: 'Keep it' }).click()
     } else if (leaving) await page.getByRole('button', { name: 'Leave for later' }).click()
     else await tapDone(page)

@@ -62,7 +62,7 @@ export function JobAsks({ data, job, tap, ask, setAsk, failed, save, foundOtherw
       {tap && operation && (
         <>
           <Dialog title="Different from the record" open={ask === 'different'} onClose={close}>
-            <Different model={model} state={state} tap={tap} record={foundOtherwise} leave={() => later(operation.key)} close={close} />
+            <Different model={model} state={state} tap={tap} record={foundOtherwise} leave={later} close={close} />
           </Dialog>
           <Dialog title="Broken" open={ask === 'broken'} onClose={close}>
             <Broken model={model} state={state} tap={tap} record={job.record} close={close} />

@@ -23,9 +23,11 @@ type Common = { model: ProcedureForBuild; tap: NextTap; record: Record; close: (
  * "Found something else than the record says": on the way in another count changes this vehicle's account; on the way out
  * fewer than came off may go in, and the rest stays open. Anything else said is proposed to the record.
  */
-export function Different({ model, state, tap, record, leave, close }: Common & { state: JobState; leave: () => void }) {
+export function Different({ model, state, tap, record, leave, close }: Common & { state: JobState; leave: (key: string) => void }) {
   const { operation } = tap.step
-  const groups = operation.act === 'start' ? [] : countedIn(operation).map((id) => model.holders.get(id)!)
+  // Every group that the tap would confirm: any of them may be otherwise.
+  const counted = tap.steps.filter((step) => step.operation.act !== 'start').flatMap((step) => countedIn(step.operation).map((id) => ({ holder: model.holders.get(id)!, operation: step.operation })))
+  const groups = counted.map(({ holder }) => holder)
   const fastening = tap.card.phase === 'out'
   const expectedOf = (holder: Holder) => {
     const c = state.holders.get(holder.id)!
@@ -35,13 +37,14 @@ export function Different({ model, state, tap, record, leave, close }: Common & 
   const [words, setWords] = useState('')
   const [heads, setHeads] = useState<{ [id: string]: string }>({})
   const said = words.trim()
-  const fewer = fastening && groups.some((holder) => counts[holder.id]! < expectedOf(holder))
+  const short = fastening ? counted.filter(({ holder }) => counts[holder.id]! < expectedOf(holder)) : []
   const save = () => {
     const found = fastening ? [] : groups.flatMap((holder) => countFound(holder, state.holders.get(holder.id)!, counts[holder.id]!, said))
-    const fitted = fewer ? groups.flatMap((holder): Happening[] => (counts[holder.id]! > 0 ? [{ kind: 'fastened', holderId: holder.id, count: counts[holder.id]!, stage: 'final' }] : [])) : []
+    const fitted = short.flatMap(({ holder }): Happening[] => (counts[holder.id]! > 0 ? [{ kind: 'fastened', holderId: holder.id, count: counts[holder.id]!, stage: 'final' }] : []))
     // A panel goes home although one of its clips does not.
-    const home: Happening[] = fewer && operation.act === 'seat' ? [{ kind: 'part at', partId: operation.itemId, level: 'in place' }] : []
-    if (fewer) leave()
+    const seats = new Set(short.filter((item) => item.operation.act === 'seat').map((item) => item.operation.itemId))
+    const home = [...seats].map((partId): Happening => ({ kind: 'part at', partId, level: 'in place' }))
+    for (const item of short) leave(item.operation.key)
     const otherwise: Happening[] = [
       ...Object.entries(heads).flatMap(([itemId, value]): Happening[] => (value === '' ? [] : [{ kind: 'different from the record', itemId, field: 'head', value }])),
       ...(said ? [{ kind: 'different from the record', itemId: operation.itemId, field: 'note', value: said } as const] : []),

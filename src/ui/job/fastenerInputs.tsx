@@ -30,7 +30,7 @@ export function HeadChoice({ holder, value, onChange }: { holder: Holder; value:
 export function Counter({ label, value, min, max, onChange }: { label: string; value: number; min: number; max: number; onChange: (value: number) => void }) {
   const put = (next: number) => onChange(Math.min(max, Math.max(min, Number.isFinite(next) ? next : min)))
   return (
-    <div>
+    <div role="group" aria-label={label}>
       <span className="mb-1 block text-lg font-semibold">{label}</span>
       <div className="flex items-center gap-3">
         <button type="button" className="ghost w-20 text-3xl" aria-label="one less" onClick={() => put(value - 1)} disabled={value <= min}>

@@ -90,7 +90,16 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
           <div className="grid min-h-0 flex-1 gap-5 pl-4 md:grid-cols-[minmax(0,1.6fr)_minmax(300px,1fr)]">
             <StripPicture strip={strip} vehicle={data.vehicle.label} waiting={waitingMedia} onPhoto={() => setSheet('photo')} />
             <div className="flex min-h-0 flex-col overflow-y-auto">
-              {offered.length > 0 ? <LooseEnds key={strip.inHand} strip={strip} offered={offered} /> : urgent ? <QuestionCard key={urgent.id} strip={strip} question={urgent} compact /> : <KnownOfPart strip={strip} />}
+              {offered.length > 0 ? <LooseEnds key={strip.inHand} strip={strip} offered={offered} /> : (
+                <>
+                  {urgent && (
+                    <div className="mb-4 shrink-0 border-b-2 border-ink pb-4">
+                      <QuestionCard key={urgent.id} strip={strip} question={urgent} compact />
+                    </div>
+                  )}
+                  <KnownOfPart strip={strip} />
+                </>
+              )}
             </div>
           </div>
           <CatchBar strip={strip} onCatch={setSheet} />
