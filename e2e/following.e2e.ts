@@ -295,12 +295,14 @@ test('a fairing job on a motorcycle: each account that stays open is stopped or 
   await test.step('the way back: a screw left over, a cover forgotten, a plug forgotten', async () => {
     await goOnTo(page, 'lift:fairing-left')
     await tapDone(page)
+    let oneLess = false
     for (let i = 0; i < 60; i++) {
       const key = await nextKey(page)
       if (key === null) break
       if (/^(place:seat|seat:seat|close:seat-heater|close:left-indicator)/.test(key)) await page.getByRole('button', { name: 'Leave for later', exact: true }).click()
       // One tap confirms the whole card; what is otherwise in it is said before.
-      else if (/^(seat:fairing-left|fasten:left-turns)$/.test(key) && !(await page.getByText('left for later').isVisible())) {
+      else if (/^(seat:fairing-left|fasten:left-turns)$/.test(key) && !oneLess) {
+        oneLess = true
         await page.getByRole('button', { name: 'Different' }).click()
         const different = page.getByRole('dialog', { name: 'Different from the record' })
         await different.getByRole('group', { name: /quarter-turns/ }).getByRole('button', { name: 'one less' }).click()

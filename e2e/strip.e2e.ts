@@ -230,6 +230,8 @@ test('a dash of fifteen parts is recorded, put back and handed over; a second st
     await expect(page.getByRole('heading', { name: 'Everything is back' })).toBeVisible()
     await page.getByRole('link', { name: 'To the hand-over' }).click()
     await page.waitForURL('**/handover')
+    // Every plug has a test by what it feeds: those that no trim hides are made now.
+    for (const row of await page.locator('[data-test]').all()) if (!(await row.innerText()).includes('passed')) await row.getByRole('button', { name: 'Passed' }).click()
     await page.getByRole('button', { name: 'Ada signs' }).click()
     await saved(page)
     await actAs(page, 'Bo', '1357')

@@ -120,7 +120,7 @@ function pair(said: string, option: string): [string, string] {
 function asText(document: ProcedureDocument, report: PlanReport & { lanes?: LanesReport }): string {
   const lines = [`${document.name}: whole job ${report.totalS} s by house estimates; way in ${report.wayInS} s, work and tests ${report.bottomS} s, way out ${report.wayOutS} s.`]
   lines.push(report.proven ? 'Proven: no safe order is better under this policy.' : report.allChoices ? `Not proven: at most ${Math.ceil(report.gapS)} s could be saved.` : 'Not proven: there are more ways to choose openings and extra parts than were compared.')
-  lines.push(`Half of such jobs take ${Math.round(report.forecast.p50S)} s or less, four of five ${Math.round(report.forecast.p80S)} s.`)
+  lines.push(`No such job was timed yet: reckon with ${Math.round(report.forecast.p50S)} s, keep ${Math.round(report.forecast.p80S)} s free.`)
   for (const [what, choice] of [...Object.entries(report.openings), ...Object.entries(report.extraPartsFor)]) lines.push(`Chosen for ${what}: ${choice}`)
   lines.push(`${report.fasteners} fasteners, plugs opened: ${report.tethersOpened.join(', ') || 'none'}; off: ${report.partsOff.join(', ')}; resting: ${report.partsResting.join(', ') || 'none'}`)
   lines.push(`In the bag: ${report.tools.join(', ') || 'nothing'}`)

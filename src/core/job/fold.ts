@@ -67,6 +67,7 @@ function apply(document: ProcedureDocument, state: JobState, event: JobEvent): v
       return
     case 'undone':
       account(what.holderId).undone += what.count
+      if (state.uncounted.has(what.holderId)) account(what.holderId).design = account(what.holderId).undone
       return
     case 'fastened':
       if (what.stage === 'final') account(what.holderId).fastenedOld += what.count

@@ -20,7 +20,7 @@ import { JobEvent, type Happening } from './event'
 import { foldJob } from './fold'
 import { handoverBlocks } from './handover'
 import { PLAIN_TERMS, termsOf, testsOwed } from './terms'
-import { delayLeft, happeningsFor, isDone, nextStep, nextTap } from './progress'
+import { delayLeft, happeningsFor, isDone, nextStep, nextTap, toBeCounted } from './progress'
 
 const van = panelVan()
 const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
@@ -33,6 +33,7 @@ const TOLU = '00000000-0000-4000-8000-0000000000a2'
 
 /** Writes events as a device would, each a second after the last. */
 class Log {
+  constructor(private readonly document = van) {}
   readonly events: JobEvent[] = []
   private at: Stamp | null = null
   private nowMs = 1_764_000_000_000
@@ -45,10 +46,10 @@ class Log {
     return event
   }
   state() {
-    return foldJob(van, this.events)
+    return foldJob(this.document, this.events)
   }
   balance() {
-    return balanceOf(van, this.state(), PLAIN_TERMS)
+    return balanceOf(this.document, this.state(), PLAIN_TERMS)
   }
   follow(until: (key: string) => boolean = () => false, skip: readonly string[] = []): this {
     for (const card of [...plan.wayIn, ...plan.wayOut])
@@ -296,3 +297,19 @@ function summary(events: readonly JobEvent[]) {
   const { history: _, ...state } = foldJob(van, events)
   return Object.entries(state).map(([key, value]) => [key, value instanceof Map || value instanceof Set ? [...value].sort() : value])
 }
+
+describe('a group nobody has counted', () => {
+  const some = { ...van, holders: van.holders.map((holder) => (holder.id === 'unit-hex7' ? { ...holder, count: 1, howMany: 'unknown' as const } : holder)) }
+  test('is asked for at the first undo and owed as counted: never forced to one', () => {
+    const log = new Log(some)
+    const undo = { key: 'undo:unit-hex7', phase: 'in', act: 'undo', itemId: 'unit-hex7', partId: 'unit', setting: null, nth: 1 } as const
+    expect(toBeCounted(log.state(), [undo])).toEqual(['unit-hex7'])
+    log.add({ kind: 'undone', holderId: 'unit-hex7', count: 5 })
+    expect(toBeCounted(log.state(), [undo])).toEqual([])
+    expect(isDone(log.state(), undo)).toBe(true)
+    log.add({ kind: 'fastened', holderId: 'unit-hex7', count: 4, stage: 'final' })
+    expect(log.balance().openRows).toMatchObject([{ id: 'unit-hex7', out: 5, back: 4, open: [{ kind: 'short', count: 1, loose: 1 }] }])
+    log.add({ kind: 'fastened', holderId: 'unit-hex7', count: 1, stage: 'final' })
+    expect(log.balance().closed).toBe(true)
+  })
+})

@@ -18,6 +18,8 @@ export type Trouble = Omit<Extract<Happening, { kind: 'trouble found' }>, 'kind'
 /** Where a job stands: the fold of its events, the same in the browser and on the server. */
 export type JobState = {
   holders: Map<Id, HolderCounts>
+  /** Groups nobody had counted before: as many are owed as came out. */
+  uncounted: ReadonlySet<Id>
   parts: Map<Id, Level>
   /** Parts split off others in the record, by the part they were taken for. */
   splitOff: ReadonlyMap<Id, Id[]>
@@ -86,6 +88,7 @@ export type JobState = {
 export function beginning(document: ProcedureDocument, history: JobEvent[]): JobState {
   return {
     holders: new Map(document.holders.map((holder) => [holder.id, openAccount(holder.count)])),
+    uncounted: new Set(document.holders.filter(({ howMany }) => howMany !== 'counted').map(({ id }) => id)),
     parts: new Map(),
     splitOff: splitOff(document),
     moved: new Set(),

@@ -1,6 +1,6 @@
 import { wallMsOf } from '../base/clock'
 import type { Id } from '../base/id'
-import type { Operation } from '../order/operation'
+import { countedIn, type Operation } from '../order/operation'
 import type { Card } from '../plan/cards'
 import type { JobPlan } from '../plan/planFrom'
 import type { Step } from '../plan/step'
@@ -37,7 +37,7 @@ export function isDone(state: JobState, operation: Operation): boolean {
   switch (operation.act) {
     case 'undo': {
       const c = state.holders.get(itemId)
-      return c !== undefined && c.undone >= c.design - c.missing + c.extra
+      return c !== undefined && (state.uncounted.has(itemId) ? c.undone > 0 : c.undone >= c.design - c.missing + c.extra)
     }
     case 'release':
       return state.moved.has(itemId)
@@ -86,6 +86,11 @@ function isOut(c: HolderCounts | undefined): boolean {
 /** Whether the group is off: some of it came off, or all of it was missing before anybody began. */
 function isOff(c: HolderCounts): boolean {
   return c.undone > 0 || c.design - c.missing + c.extra <= 0
+}
+
+/** Groups that a tap would count out and that nobody has counted yet: how many there are is asked first. */
+export function toBeCounted(state: JobState, operations: readonly Operation[]): Id[] {
+  return operations.filter(({ phase }) => phase === 'in').flatMap(countedIn).filter((id) => state.uncounted.has(id) && (state.holders.get(id)?.undone ?? 0) === 0)
 }
 
 /** What to record when an operation is done as written. `have` is what the account says is still to do, for counts. */

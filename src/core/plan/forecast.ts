@@ -7,7 +7,7 @@ import type { FoundPlan } from './foundPlan'
  */
 export type Forecast = { p50S: number; p80S: number }
 
-/** Standard deviation of an act's seconds, as a share of them. House estimate, no source. */
+/** How far an act strays, as a share of its estimate. House estimate, no source. */
 const STRAYS: Partial<Record<Act, number>> = { undo: 0.5, fasten: 0.4, start: 0.4, release: 0.6, seat: 0.5, ease: 0.5, open: 0.6, close: 0.5, work: 0.3, test: 0.3, wait: 0 }
 const OTHERS_STRAY = 0.3
 /** The same of the whole, for what all acts of a job have in common. House estimate, no source. */
@@ -16,13 +16,23 @@ const DAY_STRAYS = 0.15
 const Z80 = 0.8416
 
 /**
- * The acts' variances add up, since each strays by itself; a sum of many acts is near enough to a normal distribution (central
- * limit theorem), so its middle is the sum of the estimates. Cost: O(steps).
+ * An estimate is what an act usually takes, and nothing is ever as much quicker as it can be slower: the sum of estimates is no middle. Each
+ * act is a three-point estimate (Malcolm et al. 1959, from memory): at best `1 - stray`, usually 1, at worst `1 + 3 stray` of it, so that its
+ * mean is (a + 4m + b) / 6 and its variance ((b - a) / 6) squared. The variances add up, since each strays by itself; a sum of many acts is near
+ * enough to a normal distribution (central limit theorem), whose middle is the sum of the means. Cost: O(steps).
  */
 export function forecastOf({ steps, proof }: Pick<FoundPlan, 'steps'> & { proof: Pick<FoundPlan['proof'], 'totalS'> }): Forecast {
-  const p50S = proof.totalS
-  const alone = steps.reduce((sum, step) => sum + ((STRAYS[step.operation.act] ?? OTHERS_STRAY) * step.workS) ** 2 + (OTHERS_STRAY * step.setUpS) ** 2, 0)
+  const points = steps.flatMap((step) => [threePoints(step.workS, STRAYS[step.operation.act] ?? OTHERS_STRAY), threePoints(step.setUpS, OTHERS_STRAY)])
+  const laterS = points.reduce((sum, point) => sum + point.laterS, 0)
+  const variance = points.reduce((sum, point) => sum + point.deviationS ** 2, 0)
+  const p50S = proof.totalS + laterS
   // A wait by the clock is the same on any day.
   const waitingS = steps.reduce((sum, step) => sum + (step.operation.act === 'wait' ? step.workS : 0), 0)
-  return { p50S, p80S: p50S + Z80 * Math.hypot(Math.sqrt(alone), DAY_STRAYS * (p50S - waitingS)) }
+  return { p50S, p80S: p50S + Z80 * Math.hypot(Math.sqrt(variance), DAY_STRAYS * (p50S - waitingS)) }
+}
+
+/** By how much the mean lies after the estimate, and the standard deviation. */
+function threePoints(usualS: number, stray: number): { laterS: number; deviationS: number } {
+  const [best, worst] = [usualS * (1 - stray), usualS * (1 + 3 * stray)]
+  return { laterS: (best + 4 * usualS + worst) / 6 - usualS, deviationS: (worst - best) / 6 }
 }

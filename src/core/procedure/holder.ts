@@ -38,6 +38,9 @@ export const Holder = z.object({
   kind: z.enum(HOLDER_KINDS),
   drives: z.array(Drive).max(4).default([]),
   count: z.number().int('A count is a whole number.').min(1, 'A group has at least one fastener.').max(99),
+  /** Whether anybody has counted them. `count` is a guess otherwise, up to `countMost`: asked at the first undo, and owed as counted. */
+  howMany: z.enum(['counted', 'about', 'unknown']).default('counted'),
+  countMost: z.number().int().min(1).max(99).nullable().default(null),
   /** Empty: a loose end of a strip, undone before anybody knows what it holds. Counted, and left out of every derivation. */
   holds: z.array(Id).max(6),
   captive: z.boolean().default(false),

@@ -1,7 +1,7 @@
 'use client'
 import dynamic from 'next/dynamic'
 import type { Happening } from '@/core/job/event'
-import type { NextTap } from '@/core/job/progress'
+import { happeningsFor, toBeCounted, type NextTap } from '@/core/job/progress'
 import { Dialog } from '../shell/Dialog'
 import { cardNameIn } from '../words/modelNames'
 import { stepWords } from '../words/operations'
@@ -12,6 +12,7 @@ import type { JobData, PlannedJob } from './useJob'
 import type { Replan } from './useReplan'
 
 const Different = dynamic(() => import('./JobDialogs').then((file) => file.Different))
+const CountFirst = dynamic(() => import('./CountFirst').then((file) => file.CountFirst))
 const Broken = dynamic(() => import('./JobDialogs').then((file) => file.Broken))
 const WontMove = dynamic(() => import('./JobDialogs').then((file) => file.WontMove))
 const ReadingForm = dynamic(() => import('./ReadingForm').then((file) => file.ReadingForm))
@@ -27,7 +28,7 @@ const RefitSheet = dynamic(() => import('../record/RefitSheet').then((file) => f
 const ReplanDialog = dynamic(() => import('./ReplanDialog').then((file) => file.ReplanDialog))
 
 /** What somebody asked for beside the next tap. */
-export type Ask = 'different' | 'broken' | 'wont-move' | 'note' | 'refit' | 'photo' | 'pause' | 'more' | 'failed' | 'work' | 'reading' | Exclude<MoreAsk, 'intake' | 'replan'> | null
+export type Ask = 'different' | 'broken' | 'wont-move' | 'note' | 'refit' | 'photo' | 'pause' | 'more' | 'failed' | 'work' | 'reading' | 'count' | Exclude<MoreAsk, 'intake' | 'replan'> | null
 
 type Props = {
   data: JobData
@@ -84,6 +85,9 @@ export function JobAsks({ data, job, tap, ask, setAsk, failed, save, foundOtherw
                 replan.ask({ ...job.request, without: { ...job.request.without, parts: [...new Set([...job.request.without.parts, partId])] } })
               }}
             />
+          </Dialog>
+          <Dialog title="How many came out?" open={ask === 'count'} onClose={close}>
+            <CountFirst key={operation.key} groups={toBeCounted(state, tap.steps.map((step) => step.operation)).map((id) => model.holders.get(id)!)} happenings={tap.steps.flatMap((step) => happeningsFor(state, step.operation))} record={save} close={close} />
           </Dialog>
           <Dialog title={operation.name ?? 'Work'} open={ask === 'work'} onClose={close}>
             <WorkDone work={{ workId: operation.itemId, name: operation.name ?? 'Work', changes: changesOwed(job, operation) }} record={save} close={close} />

@@ -4,7 +4,7 @@ import dynamic from 'next/dynamic'
 import { useCallback, useDeferredValue, useMemo, useState } from 'react'
 import type { Happening } from '@/core/job/event'
 import { unreadCautions } from '@/core/job/acknowledged'
-import { delayLeft, happeningsFor, isDone, nextTap, toolsTakenUp, type NextTap } from '@/core/job/progress'
+import { delayLeft, happeningsFor, isDone, nextTap, toolsTakenUp, type NextTap, toBeCounted } from '@/core/job/progress'
 import { turnsOf, type Turn } from '@/core/job/whoDoesWhat'
 import { judged } from '@/core/plan/demandsOf'
 import { traysFor } from '@/core/plan/trays'
@@ -67,6 +67,7 @@ export function JobAtWork({ data, job, change, tell, replan, cardId, look }: { d
     if (unread.length > 0) return void job.record(unread.map((caution) => ({ kind: 'caution read', cautionId: caution.id })))
     if (changes.length > 0) return setAsk('work')
     if (readingUnit !== '') return setAsk('reading')
+    if (toBeCounted(state, tap.steps.map((step) => step.operation)).length > 0) return setAsk('count')
     save(tap.steps.flatMap((step) => happeningsFor(state, step.operation)))
   }
   const fails = () => {

@@ -37,7 +37,8 @@ export function PlanAnswer({ plan, summary, extras }: { plan: JobPlan; summary: 
 function forecastWords({ forecast, untold }: PlanExtras): string {
   const minutes = (seconds: number) => Math.max(1, Math.round(seconds / 60))
   const range = untold && minutes(untold.leastS) < minutes(untold.mostS) ? ` Between ${minutes(untold.leastS)} and ${minutes(untold.mostS)} min, by what is not told yet.` : ''
-  return `Half of such jobs are done in ${minutes(forecast.p50S)} min, four of five in ${minutes(forecast.p80S)} min.${range}`
+  // Nothing was timed yet: no share of jobs is claimed, only what to reckon with.
+  return `Reckon with ${minutes(forecast.p50S)} min, keep ${minutes(forecast.p80S)} free: no such job was timed yet.${range}`
 }
 
 /** What is proved of this order, and what is not. */

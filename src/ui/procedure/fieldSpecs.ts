@@ -135,6 +135,8 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
         { as: 'items', path: 'holds', label: 'Holds', of: 'parts' },
         { as: 'choice', path: 'kind', label: 'Kind', options: HOLDER_KINDS },
         { as: 'number', path: 'count', label: 'Count' },
+        { as: 'choice', path: 'howMany', label: 'The count is', options: ['counted', 'about', 'unknown'] },
+        { as: 'number', path: 'countMost', label: 'At most, where it is about', nullable: true },
         {
           as: 'rows',
           path: 'drives',

@@ -13,11 +13,20 @@ export function headWords(drive: { drive: string; size: string }): string {
   return `${drive.drive} ${drive.size}`.trim()
 }
 
-/** "9 spring clips", "2 T20", "1 hex 7". */
-export function holderWords(holder: Pick<Holder, 'kind' | 'drives' | 'count'>): string {
+/** "6", "about 6", "5 to 7", "some". */
+function countWords({ count, howMany, countMost }: HolderNamed): string {
+  if (howMany === 'unknown') return 'some'
+  if (howMany !== 'about') return `${count}`
+  return countMost !== null && countMost !== undefined && countMost > count ? `${count} to ${countMost}` : `about ${count}`
+}
+
+type HolderNamed = Pick<Holder, 'kind' | 'drives' | 'count'> & Partial<Pick<Holder, 'howMany' | 'countMost'>>
+
+/** "9 spring clips", "2 T20", "some hex 7". */
+export function holderWords(holder: HolderNamed): string {
   const drive = usualDrive(holder as Holder)
-  if (drive && THREADED_KINDS.includes(holder.kind)) return `${holder.count} ${headWords(drive)}`
-  return `${holder.count} ${plural(holder.kind, holder.count)}`
+  if (drive && THREADED_KINDS.includes(holder.kind)) return `${countWords(holder)} ${headWords(drive)}`
+  return `${countWords(holder)} ${plural(holder.kind, holder.howMany === 'unknown' ? 2 : holder.count)}`
 }
 
 /** "9 spring clips", without its count: "spring clips". */
