@@ -301,13 +301,14 @@ test('a fairing job on a motorcycle: each account that stays open is stopped or 
       if (key === null) break
       if (/^(place:seat|seat:seat|close:seat-heater|close:left-indicator)/.test(key)) await page.getByRole('button', { name: 'Leave for later', exact: true }).click()
       // One tap confirms the whole card; what is otherwise in it is said before.
-      else if (/^(seat:fairing-left|fasten:left-turns)$/.test(key) && !oneLess) {
+      else if (/^fasten:left-(top-turn|turns)$/.test(key) && !oneLess) {
         oneLess = true
         await page.getByRole('button', { name: 'Different' }).click()
         const different = page.getByRole('dialog', { name: 'Different from the record' })
         await different.getByRole('group', { name: /quarter-turns/ }).getByRole('button', { name: 'one less' }).click()
         await different.getByRole('button', { name: 'Keep it' }).click()
-        if (key.startsWith('seat:')) await tapDone(page)
+        // What stands in the tap before them is as written.
+        if (key === 'fasten:left-top-turn') await tapDone(page)
       } else await tapDone(page)
       await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 5000 })
     }
@@ -371,7 +372,7 @@ test('a fairing job on a motorcycle: each account that stays open is stopped or 
     await page.getByLabel('Space behind the left fairing').check()
     await page.getByRole('button', { name: 'Open the job' }).click()
     await page.waitForURL(/jobs\/[0-9a-f-]{36}$/)
-    const known = page.getByRole('listitem').filter({ hasText: '1 too many: 4 quarter-turns of Left fairing' })
+    const known = page.getByRole('listitem').filter({ hasText: '1 too many: 3 quarter-turns of Left fairing' })
     await known.getByRole('button', { name: 'Still so' }).click()
     await expect(known).toContainText('still so')
   })

@@ -10,6 +10,7 @@ import { atLeast } from '../procedure/levels'
 import type { Level } from '../procedure/level'
 import { coversNeed } from '../procedure/need'
 import { mayRestFree } from '../procedure/resting'
+import { neededNoFurther } from './waitsThere'
 import { factsToEdits, plugSaid, settingSaid, type PlacedFacts } from '../shorthand/factsToEdits'
 import type { Fact } from '../shorthand/meaning'
 
@@ -26,7 +27,8 @@ export function caught(document: ProcedureDocument, state: JobState, facts: read
   const level = inHand === null ? 'in place' : levelNow(state, inHand)
   const known = recognise(document, state, facts, level === 'off' ? null : inHand, newId)
   const { edits: fresh, unplaced } = factsToEdits(document, facts.filter((fact) => !known.has(fact)), { partId: inHand, strip: { holdersBelong: !atLeast(level, 'free'), plugsBelong: level !== 'off', isOpen: (id) => state.tethersOpen.has(id) } }, newId)
-  const edits = [...fresh, ...[...known.values()].flatMap((item) => item.edits)]
+  const waits = facts.flatMap((fact) => (fact.fact === 'rests' ? ((fact.of === undefined ? inHand : partNamed(document, fact.of)) ?? []) : []))
+  const edits = [...fresh, ...[...known.values()].flatMap((item) => item.edits), ...waits.flatMap((partId) => neededNoFurther(document, state, partId))]
   const after = replayEdits(document, edits)
   const added = edits.flatMap((edit) => (edit.kind === 'add' && edit.collection === 'holders' ? [edit.item.id] : []))
   const acts: Happening[] = []

@@ -7,11 +7,12 @@ import { caught } from './caught'
 import { likelyNext, usualFasteners } from './likeliest'
 import { looseEndsOf, offeredFor, takeLooseEnds } from './looseEnds'
 import { likelyCircuits } from '../procedure/likelyCircuits'
-import { outOfHabit, reasonEdits } from './questions'
+import { goalEdits, outOfHabit, purposeSaid, reasonEdits, sameScrewEdits } from './questions'
 import { Recorder } from './recorder.testing'
 import { blankModel } from './stripDocument'
 import { stripRows } from './stripRows'
 import { contradictionsOf, editsForDraft } from './toRecord'
+import { waitsThere } from './waitsThere'
 
 const fresh = () => new Recorder(blankModel('Gritter'))
 const account = (r: Recorder, id: string) => r.state.holders.get(id)!
@@ -51,6 +52,18 @@ describe('what is said becomes facts and acts', () => {
     // Said again of the same panel it is the same plug.
     r.say('unplug airbag lamp, tab top')
     expect(r.document.tethers).toMatchObject([{ tabSide: null }, { tabSide: 'top' }])
+  })
+  test('hinged is no lift away: what was under it needs it no further than it went', () => {
+    const r = fresh()
+    r.say('glovebox: 2 clips, pull toward you')
+    r.say('3 T20 behind glovebox')
+    const needs = () => r.document.needs.filter(({ reason }) => reason === 'covers').map((need) => (need.needs as { level: string }).level)
+    expect(needs()).toEqual(['off'])
+    r.happen({ kind: 'stated', said: 'glovebox hinged', edits: waitsThere(r.document, r.state, r.document.parts[0]!, 'hinged') })
+    expect(needs()).toEqual(['free'])
+    // Was it off before, nothing is taken back.
+    r.off('glovebox')
+    expect(waitsThere(r.document, r.state, r.document.parts[0]!, 'hinged')).toEqual([])
   })
   test('a setting said is moved, once, and stated as needed only where a part is in hand', () => {
     const r = fresh()
@@ -200,9 +213,62 @@ describe('the order, put right', () => {
   })
 })
 
+/** Somebody who has said what the strip is for. */
+const forRadio = () => {
+  const r = fresh()
+  r.happen(...purposeSaid('radio'))
+  return r
+}
+
 describe('questions', () => {
-  test('what a part came off for that nothing waits for; answered, it brings the part into every plan', () => {
+  test('what the strip is for comes first, and names what is opened; with a record that opens something nobody asks', () => {
     const r = fresh()
+    expect(r.questions().map(({ kind }) => kind)).toEqual(['purpose'])
+    r.happen(...purposeSaid('recorder'))
+    expect(r.questions()).toEqual([])
+    r.say('surround: 4 clips, pull toward you')
+    r.off('surround')
+    const edits = goalEdits(r.document, r.state, r.part('surround'), r.newId)
+    expect(edits).toMatchObject([{ collection: 'cavities', item: { name: 'Recorder cavity', openings: [{ parts: [{ partId: r.part('surround'), level: 'off' }] }] } }])
+    r.happen({ kind: 'stated', said: '', edits })
+    expect(new Recorder(r.document, 'b').questions()).toEqual([])
+  })
+  test('a battery that went off is asked what a planned job asks, once each time', () => {
+    const r = forRadio()
+    r.happen({ kind: 'set', settingId: 'battery', value: 'off', methodId: null })
+    expect(r.questions().map(({ kind }) => kind)).toEqual(['battery prepared'])
+    const read = () => r.happen({ kind: 'caution read', cautionId: 'battery-preparations' })
+    read()
+    expect(r.questions()).toEqual([])
+    r.happen({ kind: 'set', settingId: 'battery', value: 'on', methodId: null })
+    expect(r.questions()).toEqual([])
+    r.happen({ kind: 'set', settingId: 'battery', value: 'off', methodId: null })
+    expect(r.questions().map(({ kind }) => kind)).toEqual(['battery prepared'])
+  })
+  test('the second group of one head is asked whether it is the same screw; another head is not', () => {
+    const r = forRadio()
+    for (const line of ['surround: 2 T20, pull toward you', 'unit: 4 T20', 'vent: 1 T15']) r.say(line)
+    const same = () => r.questions().filter(({ kind }) => kind === 'same screw')
+    const [first, second] = [r.holder('surround', 'machine screw'), r.holder('unit', 'machine screw')]
+    expect(same()).toMatchObject([{ holderId: second, otherId: first }])
+    r.happen({ kind: 'stated', said: '', edits: sameScrewEdits(r.document, second, first, 'longer') })
+    expect(same()).toEqual([])
+    const tellOf = (id: string) => r.document.holders.find((holder) => holder.id === id)!.tell
+    expect([tellOf(second), tellOf(first)]).toEqual(['longer than that of the surround', 'shorter than that of the unit'])
+  })
+  test('what a part came off for may be any of the later parts, first to last', () => {
+    const r = forRadio()
+    for (const name of ['surround', 'vent', 'unit', 'glovebox']) {
+      r.say(`${name}: 2 clips, pull toward you`)
+      r.off(name)
+    }
+    const why = (name: string) => r.questions().find((item) => item.kind === 'why first' && item.partId === r.part(name))
+    expect(why('surround')).toMatchObject({ laterIds: ['vent', 'unit', 'glovebox'].map((name) => r.part(name)) })
+    expect(why('unit')).toMatchObject({ laterIds: [r.part('glovebox')] })
+    expect(why('glovebox')).toBeUndefined()
+  })
+  test('what a part came off for that nothing waits for; answered, it brings the part into every plan', () => {
+    const r = forRadio()
     r.say('surround: 4 clips, pull toward you')
     r.say('unit: 4 hex 7')
     const [question] = r.questions()
@@ -214,7 +280,7 @@ describe('questions', () => {
     expect(r.document.needs).toMatchObject([{ reason: 'covers', dependent: { act: 'undo' } }])
   })
   test('a plug nobody has said the circuit of is asked first, the likely ones before the others and the airbag never missing', () => {
-    const r = fresh()
+    const r = forRadio()
     r.say('surround: 4 clips, pull toward you')
     r.say('unplug airbag lamp')
     r.say('unit: 4 hex 7')
@@ -223,13 +289,13 @@ describe('questions', () => {
     expect(likelyCircuits('whatever')).toEqual(expect.arrayContaining(['srs-indicator', 'srs-firing']))
   })
   test('what a lever was moved for; power is moved for safety and not asked about', () => {
-    const r = fresh()
+    const r = forRadio()
     r.happen({ kind: 'set', settingId: 'battery', value: 'off', methodId: null }, { kind: 'set', settingId: 'lever', value: 'out of park', methodId: null })
     r.say('unit: 4 hex 7, pull toward you')
-    expect(r.questions()).toMatchObject([{ kind: 'what for', settingId: 'lever', value: 'out of park', partId: r.part('unit') }])
+    expect(r.questions().filter(({ kind }) => kind !== 'battery prepared')).toMatchObject([{ kind: 'what for', settingId: 'lever', value: 'out of park', partId: r.part('unit') }])
   })
   test('put off, it is not asked again', () => {
-    const r = fresh()
+    const r = forRadio()
     r.say('surround: 4 clips, pull toward you')
     r.say('unit: 4 hex 7')
     r.happen({ kind: 'question put off', question: r.questions()[0]!.id })

@@ -3,10 +3,10 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { levelNow } from '@/core/job/fold'
 import { PlanRequest } from '@/core/plan/planRequest'
-import { fieldEdits } from '@/core/procedure/edit'
 import { mayRestFree } from '@/core/procedure/resting'
-import { REST_WAYS, type Part } from '@/core/procedure/part'
+import { REST_WAYS } from '@/core/procedure/part'
 import { looseEndsOf } from '@/core/strip/looseEnds'
+import { waitsThere } from '@/core/strip/waitsThere'
 import type { JobData, LiveJob } from '../job/useJob'
 import { itemWords } from '../words/items'
 
@@ -30,7 +30,7 @@ export function PutBack({ data, job, questions, ask }: { data: JobData; job: Liv
         <p className="text-2xl">The {hanging.name.toLowerCase()} is free. Where does it wait?</p>
         <div className="grid grid-cols-2 gap-2">
           {REST_WAYS.map((how) => (
-            <button key={how} type="button" className="ghost text-lg" onClick={() => job.record([{ kind: 'stated', said: `${hanging.name} ${how}`, edits: fieldEdits('parts', hanging, { ...hanging, rests: [...hanging.rests, { level: 'free', how, note: '' }] } as Part) }])}>
+            <button key={how} type="button" className="ghost text-lg" onClick={() => job.record([{ kind: 'stated', said: `${hanging.name} ${how}`, edits: waitsThere(document, state, hanging, how) }])}>
               {how}
             </button>
           ))}

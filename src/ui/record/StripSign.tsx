@@ -3,11 +3,11 @@ import { useId, useState } from 'react'
 import { levelNow } from '@/core/job/fold'
 import type { Level } from '@/core/procedure/level'
 import { REST_WAYS, type Part } from '@/core/procedure/part'
-import type { Edit } from '@/core/procedure/edit'
-import { fieldEdits } from '@/core/procedure/edit'
 import type { HouseWord } from '@/core/shop/houseWord'
 import type { Fact } from '@/core/shorthand/meaning'
-import { lineQuestions } from '../say/lineQuestions'
+import { waitsThere } from '@/core/strip/waitsThere'
+import { saidTwice } from '@/core/strip/saidTwice'
+import { lineQuestions, sameOrAnother, type LineAnswer, type SameAnswer } from '../say/lineQuestions'
 import { isClear, useShorthand } from '../say/useShorthand'
 import { itemWords } from '../words/items'
 import { factLabel, factWords } from '../words/shorthandWords'
@@ -19,9 +19,16 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
   const [answer, setAnswer] = useState<string[]>([])
   const id = useId()
   const { understood, name } = useShorthand(line, strip.job.document, words)
-  const clear = isClear(understood)
-  const questions = understood ? lineQuestions(understood, line) : []
-  const type = (next: string) => (setLine(next), setAnswer([]))
+  const [same, setSame] = useState<string[]>([])
+  const twice = isClear(understood) ? saidTwice(strip.job.document, strip.job.state, understood.facts, strip.inHand).filter((item) => !same.includes(item.name)) : []
+  const clear = isClear(understood) && twice.length === 0
+  const questions = understood ? [...lineQuestions(understood, line), ...twice.map((item) => sameOrAnother(item, line))] : []
+  const type = (next: string) => (setLine(next), setAnswer([]), setSame([]))
+  const settle = (picked: LineAnswer | SameAnswer) => {
+    if ('same' in picked) return setSame([...same, picked.same])
+    if ('name' in picked && picked.name) name(picked.name.kind, picked.name.name)
+    if ('line' in picked) type(picked.line)
+  }
   const take = () => {
     if (!clear) return
     setAnswer(strip.say(understood.facts, line))
@@ -64,7 +71,7 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
                 <p className="text-[27px] font-extrabold leading-tight">{question.sentence}</p>
                 <p className="flex flex-wrap gap-3">
                   {question.answers.map((each) => (
-                    <button key={each.words} type="button" className="min-h-14 rounded bg-[#f4f1e9] px-6 text-xl font-bold text-[#0f1315]" onClick={() => ('line' in each ? type(each.line) : name(each.name.kind, each.name.name))}>
+                    <button key={each.words} type="button" className="min-h-14 rounded bg-[#f4f1e9] px-6 text-xl font-bold text-[#0f1315]" onClick={() => settle(each)}>
                       {each.words}
                     </button>
                   ))}
@@ -110,7 +117,7 @@ function InHand({ strip }: { strip: LiveStrip }) {
   const level = levelNow(job.state, part.id)
   const at = (to: Level) => strip.happen([{ kind: 'part at', partId: part.id, level: to }])
   const rest = (how: Part['rests'][number]['how']) => {
-    const edits: Edit[] = part.rests.some((item) => item.how === how) || part.rests.length > 1 ? [] : fieldEdits('parts', part, { ...part, rests: [...part.rests, { level: 'free', how, note: '' }] } as Part)
+    const edits = waitsThere(job.document, job.state, part, how)
     strip.happen([...(edits.length > 0 ? [{ kind: 'stated' as const, said: `${part.name} ${how}`, edits }] : []), ...(level === 'free' ? [] : [{ kind: 'part at' as const, partId: part.id, level: 'free' as const }])])
   }
   const rests = part.rests.some((item) => item.level === 'free')

@@ -1,8 +1,15 @@
+import type { SaidTwice } from '@/core/strip/saidTwice'
 import type { Understood } from '@/core/shorthand/understand'
 import { askSentences, unreadSentence } from '../words/shorthandWords'
 
-/** A question about a line, and the answers a tap can give, each with the line as it then reads. */
-export type LineQuestion = { sentence: string; answers: ({ words: string; line: string } | { words: string; name: { kind: 'part' | 'plug'; name: string } })[] }
+type Named = { kind: 'part' | 'plug'; name: string }
+/** What a tap settles: how the line then reads, or what is a name in it. */
+export type LineAnswer = { words: string; line: string; name?: Named } | { words: string; name: Named }
+/** That a name said again is of the same thing. */
+export type SameAnswer = { words: string; same: string }
+
+/** A question about a line, and the answers a tap can give. */
+export type LineQuestion = { sentence: string; answers: LineAnswer[] }
 
 /** What has to be settled before a line is taken, in the order in which it is asked. */
 export function lineQuestions(understood: Understood, line: string): LineQuestion[] {
@@ -26,6 +33,14 @@ export function lineQuestions(understood: Understood, line: string): LineQuestio
   }))
   // A word nobody knows is settled first: the other questions may come of it.
   return [...unread, ...asked]
+}
+
+/** A name that has come off or open already: the same, or another of that name, which then has a name of its own. */
+export function sameOrAnother({ kind, name, another }: SaidTwice, line: string): { sentence: string; answers: (LineAnswer | SameAnswer)[] } {
+  const at = line.toLowerCase().indexOf(name.toLowerCase())
+  const renamed = at < 0 ? line : `${line.slice(0, at)}${another}${line.slice(at + name.length)}`
+  const sentence = kind === 'part' ? `The ${name.toLowerCase()} is off already. The same, or another?` : `Plug ${name} is open already. The same, or another?`
+  return { sentence, answers: [{ words: `another: ${another}`, line: renamed, name: { kind, name: another } }, { words: 'the same', same: name }] }
 }
 
 /** What an unknown word may be the name of: a plug where something is unplugged, else a part, with the words that go on from it. */

@@ -35,9 +35,16 @@ export function holderKindWords(holder: Holder): string {
   return drive && THREADED_KINDS.includes(holder.kind) ? headWords(drive) : plural(holder.kind, holder.count)
 }
 
+/** Words that do not take an s at their end, or can't be counted by themselves: one, and several. */
+const UNEVEN: { [word: string]: [one: string, several: string] } = {
+  'stud and grommet': ['stud in its grommet', 'studs in grommets'],
+  adhesive: ['strip of adhesive', 'strips of adhesive'],
+  'hook-and-loop': ['strip of hook-and-loop', 'strips of hook-and-loop'],
+}
+
 export function plural(word: string, count: number): string {
-  if (count === 1 || word === 'adhesive' || word === 'hook-and-loop') return word
-  return `${word}s`
+  const [one, several] = UNEVEN[word] ?? [word, `${word}s`]
+  return count === 1 ? one : several
 }
 
 /** "M4 × 16". */

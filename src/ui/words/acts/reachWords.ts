@@ -3,7 +3,7 @@ import type { Reach } from '@/core/procedure/holder'
 import { headsOf } from '@/core/procedure/heads'
 import { needsRightAngle } from '@/core/procedure/reach'
 import { THREADED_KINDS } from '@/core/procedure/holderKinds'
-import { headWords, threadWords } from '../items'
+import { headWords, plural, threadWords } from '../items'
 import { driveOf } from '@/core/procedure/heads'
 
 /** From where, how deep, how much room: what an eye or a hand needs to get there. */
@@ -22,6 +22,8 @@ export function holderFacts(holder: Holder): string[] {
   const others = headsOf(holder).slice(1).flatMap((head) => driveOf(head) ?? [])
   return [
     THREADED_KINDS.includes(holder.kind) && others.length > 0 ? `or ${others.map(headWords).join(' or ')}: both were seen, look first` : '',
+    // A title says only the head; what turns in it is told apart here.
+    holder.drives.length > 0 && !['machine screw', 'bolt'].includes(holder.kind) && THREADED_KINDS.includes(holder.kind) ? plural(holder.kind, holder.count) : '',
     threadWords(holder),
     holder.stack.length > 0 ? `in this order: ${holder.stack.join(', ')}` : '',
     holder.tell && `told by: ${holder.tell}`,
