@@ -64,6 +64,15 @@ describe('the intake', () => {
     expect(temperatureOf(crew.state)).toBe(-3.5)
     expect(said()).toContain('cold')
   })
+  test('what the plan begins from and nobody looked at is one glance; answered, or put right, it is done', () => {
+    const crew = van()
+    const glance = () => intakeOf(crew.plan, crew.document, crew.state, NOTHING_KNOWN).offered.find(({ kind }) => kind === 'standing')
+    expect(glance()).toMatchObject({ done: false, settings: expect.arrayContaining([{ settingId: 'lever', value: 'park' }, { settingId: 'brake', value: 'on' }]) })
+    crew.add({ kind: 'set', settingId: 'brake', value: 'off', methodId: null })
+    expect(glance()).toMatchObject({ settings: expect.arrayContaining([{ settingId: 'brake', value: 'off' }]) })
+    crew.add({ kind: 'checked in', point: 'settings as recorded', value: '' })
+    expect(glance()).toMatchObject({ done: true })
+  })
   test('what was noted of clock or stations is owed back, what was fine is not', () => {
     const crew = van()
     crew.add({ kind: 'checked in', point: 'clock', value: '4 min slow' })
@@ -228,6 +237,12 @@ describe('a test that fails', () => {
     expect(causes().map(([from]) => from)).not.toContain('this job')
     expect(causes()[0]).toEqual(['record', 'fuse 14 blown'])
     expect(causes()).toContainEqual(['practice', 'lever not closed'])
+    // What was touched last is looked at first; what the circuit brings comes after what every plug can have. Common practice, no source.
+    const practice = causes().flatMap(([from, cause]) => (from === 'practice' ? [cause!] : []))
+    const wanted = ['lever not closed', 'pin pushed back in main', 'fuse blown', 'fed from the rear outputs']
+    expect(practice.filter((cause) => wanted.includes(cause))).toEqual(wanted)
+    // A plate behind the panel is a trouble of units that say so, never of every unit.
+    expect(practice.join()).not.toMatch(/plate/)
   })
 })
 

@@ -267,6 +267,31 @@ describe('a kit', () => {
   })
 })
 
+describe('battery off first', () => {
+  const document = record(['cover'], ['unit'])
+  document.settings.push(ways('battery', 'on', 'off'), ways('ignition', 'off', 'on'), ways('media', 'in', 'ejected'))
+  document.functions.push(VehicleFunction.parse({ id: 'hazard', name: 'hazard', power: 'battery' }), VehicleFunction.parse({ id: 'click', name: 'click', power: 'none' }))
+  document.tethers.push(Tether.parse({ id: 'hazard-plug', name: 'hazard', partId: 'unit', circuit: 'hazard', functions: ['hazard', 'click'] }))
+  // The cover hides the plug, so that it is tried before the cover is home; the media come out by the ignition only.
+  document.needs.push(coversNeed('c', 'unit-clips', 'cover', 'off'), need('media-first', 'method', 'battery-off', setting('media', 'ejected'), 'setting'), need('by-ignition', 'method', 'media-ejected', setting('ignition', 'on'), 'setting'))
+  const job = plan(document, { goals: off('unit'), policy: { battery: 'off first' } })
+  const all = [...keys(job.wayIn), ...keys(job.wayOut)]
+
+  test('what needs power beforehand is done before: the media come out by the ignition, then the battery goes off', () => {
+    inOrder(all, 'set:media=ejected by media-ejected', 'set:battery=off by battery-off', 'release:cover')
+    const on = all.indexOf('set:ignition=on by ignition-on')
+    expect(on).toBeGreaterThanOrEqual(0)
+    expect(on).toBeLessThan(all.indexOf('set:media=ejected by media-ejected'))
+  })
+  test('hazard lights are tried only with the battery on again; what needs no power at any time', () => {
+    const on = all.findLastIndex((key) => /^(set|restore):battery=on/.test(key))
+    expect(on).toBeGreaterThan(all.indexOf('set:battery=off by battery-off'))
+    expect(all.indexOf('test:hazard')).toBeGreaterThan(on)
+    inOrder(all, 'close:hazard-plug', 'test:hazard', 'seat:cover')
+    expect(all).toContain('test:click')
+  })
+})
+
 describe('interim tests', () => {
   const document = record(['cover'], ['start-panel'], ['unit'])
   document.functions.push(VehicleFunction.parse({ id: 'camera', name: 'camera', power: 'engine' }), VehicleFunction.parse({ id: 'late', name: 'late', power: 'none', interim: 'at hand-over' }))
@@ -281,6 +306,8 @@ describe('interim tests', () => {
   test('a start control that can’t be home yet is plugged by hand for the test, unplugged, and plugged for good later', () => {
     inOrder(out, 'close:video', 'test:camera', 'seat:cover')
     inOrder(out, 'close:start@test', 'test:camera', 'open:start@test', 'seat:cover', 'close:start')
+    // Nothing comes on before it is plugged.
+    inOrder(out, 'close:start@test', 'set:ignition=on by ignition-on', 'test:camera')
   })
   test('one that is tested at hand-over only has no step of its own', () => {
     expect(out).not.toContain('test:late')

@@ -64,6 +64,31 @@ test('the battery goes off only after its preparations were confirmed, and only 
   expect(ids(bus, at(bus, { ignition: 'on' }), off)).toEqual(['battery-ignition'])
 })
 
+describe('a vehicle that starts by a button', () => {
+  const document = smallBus()
+  document.tethers.push(Tether.parse({ id: 'button', name: 'start', partId: document.parts[0]!.id, circuit: 'start' }))
+  const model = forBuild(document, {})
+  test('with its plug open nothing comes on, and the gate’s remedy is that plug', () => {
+    const gate = powerGate(model, at(model, {}, ['button']), circumstances)
+    for (const power of POWERS) expect([power, gate[power]]).toMatchObject([power, { allowed: false, putBack: expect.arrayContaining([expect.objectContaining({ kind: 'plug', tetherId: 'button' })]) }])
+    expect(forbiddenBy(model, at(model, {}, ['button']), circumstances, 'accessory').map((breach) => breach.rule.remedy)).toContain('Plug the start control by hand, then switch on.')
+    expect(powerGate(model, at(model, {}), circumstances).accessory.allowed).toBe(true)
+  })
+  test('the ignition is not switched on as a step either', () => {
+    expect(ids(model, at(model, {}, ['button']), setting('ignition', 'off', 'on'))).toContain('start-open-ignition')
+    expect(ids(model, at(model, {}), setting('ignition', 'off', 'on'))).not.toContain('start-open-ignition')
+  })
+})
+
+test('a plug nobody has classified keeps the ignition off as one of the airbags would, until somebody says what it feeds', () => {
+  const document = smallBus()
+  const withPlug = (more: object) => forBuild({ ...document, tethers: [...document.tethers, Tether.parse({ id: 'plug', name: 'grey one', partId: document.parts[0]!.id, ...more })] }, {})
+  const ignition = (more: object) => powerGate(withPlug(more), at(withPlug(more), {}, ['plug']), circumstances).ignition
+  expect(ignition({ circuit: null })).toMatchObject({ allowed: false, putBack: [{ kind: 'plug', tetherId: 'plug' }] })
+  expect(ignition({ circuit: null, colour: 'yellow' }).allowed).toBe(false)
+  expect(ignition({ circuit: 'audio' }).allowed).toBe(true)
+})
+
 test('a motorcycle is not taken apart on its side stand, high voltage is never opened, a signal never bypassed', () => {
   const bike = forBuild(patrolMotorcycle(), {})
   const part = [...bike.parts.keys()][0]!
