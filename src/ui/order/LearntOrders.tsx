@@ -1,5 +1,6 @@
 'use client'
 import type { StandingOrder } from '@/core/order/standingOfOrder'
+import { coverEdits, mayCover } from '@/core/order/mayCover'
 import { splitKey } from '@/core/order/operation'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Edit } from '@/core/procedure/edit'
@@ -28,6 +29,10 @@ export function LearntOrders({ document, view, strips, save, onWhy }: { document
     const need = Need.parse({ id: crypto.randomUUID(), dependent: { act: afterAct, id: afterId }, needs: { kind: 'operation', act: beforeAct, id: beforeId }, reason, note: `seen on ${order.strips.join(', ')}`.slice(0, 300) })
     void save([{ kind: 'add', collection: 'needs', item: need, after: null }])
   }
+  const covers = (order: StandingOrder) => {
+    const cover = mayCover(document, order)
+    return order.standing === 'explained' || order.standing === 'habit' || !cover ? null : { words: `Does ${itemWords(document, cover.partId)} cover them?`, say: () => void save(coverEdits(document, cover, order.needId, () => crypto.randomUUID())) }
+  }
   const remove = (needId: string) => void save([{ kind: 'remove', collection: 'needs', id: needId, item: document.needs.find((item) => item.id === needId)! }])
   return (
     <section aria-label="Order learnt from strips" className="overflow-auto border-t-2 border-ink pb-3">
@@ -45,8 +50,14 @@ export function LearntOrders({ document, view, strips, save, onWhy }: { document
                 {SAID[order.standing]}
                 {order.strips.length > 0 && `; seen on ${order.strips.join(', ')}`}
                 {order.against.length > 0 && `; the other way round on ${order.against.join(', ')}`}
+                {covers(order) && <span className="block font-semibold text-ink">{covers(order)!.words}</span>}
               </span>
             </span>
+            {covers(order) && (
+              <button type="button" className="desk-button" onClick={covers(order)!.say}>
+                It covers them
+              </button>
+            )}
             {order.standing === 'new' && (
               <>
                 <button type="button" className="desk-button" onClick={() => record(order, 'observed')}>

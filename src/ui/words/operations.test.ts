@@ -147,6 +147,10 @@ describe('what was recorded is said, and before the pull where it must be', () =
     // Nothing recorded, nothing said.
     expect(words('undo', { holder: { kind: 'machine screw' }, phase: 'in' })).toMatchObject({ how: '', facts: [], mind: [] })
   })
+  test('back at its place: held where it may not rest, hung or laid there where it may', () => {
+    expect(words('place', { part: { refit: { first: 'top edge' } } })).toMatchObject({ title: 'Hold it in place', how: 'top edge' })
+    expect(words('place', { part: { rests: [{ level: 'free', how: 'hangs on its leads' }] } })).toMatchObject({ title: 'Bring it back', how: 'hangs on its leads, until it is pressed home' })
+  })
   test('a setting: its method, the tool for it and its note', () => {
     expect(words('set', { method: { tool: 'small flat blade', note: 'foot on the brake' } })).toMatchObject({ title: 'Lever out', how: 'by its release, with small flat blade', facts: ['foot on the brake'] })
   })

@@ -52,7 +52,7 @@ export function stepWords(model: ProcedureForBuild, operation: Operation): StepW
       const part = model.parts.get(itemId)!
       const rest = part.rests.find(({ level }) => level === 'free')
       // What may rest hangs or lies there until it is pressed home; only what may not is held.
-      return rest ? said('Bring it back', [rest.how, rest.note, 'until it is pressed home'].filter(Boolean).join(', '), 'it waits there') : said('Hold it in place', part.refit.align || 'bring it to its opening', 'it is at its place')
+      return rest ? said('Bring it back', [part.refit.first, rest.how, rest.note, 'until it is pressed home'].filter(Boolean).join(', '), 'it waits there') : said('Hold it in place', part.refit.first || part.refit.align || 'bring it to its opening', 'it is at its place')
     }
     case 'set':
     case 'restore': {
