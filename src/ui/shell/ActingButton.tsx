@@ -14,7 +14,7 @@ export function ActingButton({ acting, crew, change, large = false }: { acting: 
     <>
       <button type="button" onClick={() => setOpen(true)} aria-haspopup="dialog" className={`rounded border-2 border-transparent px-2 text-left hover:border-untravelled ${large ? 'min-h-14' : 'min-h-9'}`}>
         <span className="font-bold">{acting.name}</span>
-        <span className="text-second">, {acting.role}</span>
+        <span className={`text-second ${large ? 'sr-only sm:not-sr-only' : ''}`}>, {acting.role}</span>
       </button>
       <Dialog title="Who acts now?" open={open} onClose={() => setOpen(false)}>
         <ChangeForm acting={acting} crew={crew} change={change} onDone={() => setOpen(false)} />

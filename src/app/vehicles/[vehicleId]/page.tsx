@@ -4,7 +4,7 @@ import { DeskPage } from '@/app/DeskPage'
 import { foldJob } from '@/core/job/fold'
 import { driveOf } from '@/core/procedure/heads'
 import { overlayOf } from '@/core/job/overlay'
-import { changeWords, overlayWords } from '@/ui/words/overlayWords'
+import { changeWords, historyWords, overlayWords } from '@/ui/words/overlayWords'
 import { listJobs } from '@/server/jobs'
 import { listProcedures } from '@/server/procedures'
 import { requireCrew } from '@/server/session'
@@ -27,6 +27,8 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
   const latest = inOrder.at(-1)?.job.document
   const known = latest ? overlayWords(latest, overlay) : []
   const document = vehicle.procedure?.document
+  const history = new Map(inOrder.map(({ job, state }) => [job.id, historyWords(job.document, state)]))
+  const fitted = inOrder.flatMap(({ job }) => (job.request?.kits ?? []).map(({ kit }) => ({ id: `${job.id} ${kit.id}`, name: kit.name, job })))
   return (
     <DeskPage crew={crew} at="/vehicles">
       <div className="grid gap-10 px-6 py-6 lg:grid-cols-[1fr_340px]">
@@ -53,6 +55,7 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
                 </Link>
                 <span className="text-second">{job.createdAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })}</span>
                 <span className="ml-auto">{job.handedOverAt ? 'handed over' : job.events.length > 0 ? 'under way' : 'planned'}</span>
+                {history.get(job.id) && <p className="w-full max-w-[80ch] text-second">{history.get(job.id)}</p>}
               </li>
             ))}
           </ul>
@@ -82,6 +85,20 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
                 <ChooseModel vehicleId={vehicle.id} procedures={procedures} />
               </div>
             )}
+          </div>
+          <div>
+            <h2 className="border-b-2 border-ink pb-1 text-xl">Fitted here</h2>
+            {fitted.length === 0 && <p className="py-2 text-second">No kit was fitted by this shop yet.</p>}
+            <ul>
+              {fitted.map(({ id, name, job }) => (
+                <li key={id} className="flex flex-wrap justify-between gap-x-3 border-b border-hair py-1.5">
+                  <Link className="jump" href={`/jobs/${job.id}${job.handedOverAt ? '/handover' : ''}`}>
+                    {name}
+                  </Link>
+                  <span className="text-second">{job.handedOverAt ? job.handedOverAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }) : job.events.length > 0 ? 'being fitted' : 'planned'}</span>
+                </li>
+              ))}
+            </ul>
           </div>
           <div>
             <h2 className="border-b-2 border-ink pb-1 text-xl">What differs on this one</h2>
