@@ -10,7 +10,7 @@ import type { JobGoal } from './jobGoal'
 import type { Legs } from './leg'
 import { goalOfRequest } from './jobGoal'
 import type { PlanRequest } from './planRequest'
-import type { JobStart } from './sequenceJob'
+import type { JobStart } from './jobStart'
 import type { Standing } from './step'
 
 /** Where a live job stands, as things, not as steps of a plan: what is off, open and undone, whoever did it and why. */

@@ -3,7 +3,7 @@ import type { Operation } from '../order/operation'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { DerivedJob } from './derivedJob'
 import type { LiveStart } from './liveStart'
-import type { JobStart } from './sequenceJob'
+import type { JobStart } from './jobStart'
 
 /** A plug that is open where a job stands and is closed by hand so that a setting can be moved; how often it was opened and closed before. */
 export type PluggedByHand = { tetherId: Id; opened: number; closed: number }

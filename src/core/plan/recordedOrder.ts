@@ -5,7 +5,8 @@ import type { JobPlan } from './planFrom'
 import { legsOf, type Leg } from './leg'
 import { followPolicy } from './policyRules'
 import { setUpAsRecorded } from './search/orderAsRecorded'
-import { sequenceJob, type JobStart } from './sequenceJob'
+import type { JobStart } from './jobStart'
+import { sequenceJob } from './sequenceJob'
 
 /** Seconds a plan's job takes in the order of the record: the way in and then the way out, each from the top of the list. Null where that ends nowhere. */
 export function recordedOrderS({ job, request }: Pick<JobPlan, 'job' | 'request'>): number | null {

@@ -6,7 +6,7 @@ import { atLeast } from '../procedure/levels'
 import type { Level } from '../procedure/level'
 import { mayRestFree } from '../procedure/resting'
 import { moveS, type HouseValues } from '../shop/houseValues'
-import { asFoundState, type VehicleState } from '../vehicle/vehicleState'
+import { asFoundState } from '../vehicle/vehicleState'
 import { demandsOf } from './demandsOf'
 import type { DerivedJob } from './derivedJob'
 import type { Legs } from './leg'
@@ -14,18 +14,7 @@ import type { Weights } from './policy'
 import { withoutDetours, type Guard, type SearchAct, type SearchOperation, type SearchProblem } from './search/problem'
 import { SettingMoves, type GuardFact, type SettingMove, type Settings } from './settingMoves'
 import { handKey } from './plugByHand'
-import type { Standing } from './step'
-
-/** Where a job stands when its order is asked for: the vehicle, the installer, and what is done already, by key. */
-export type JobStart = {
-  state: VehicleState
-  standing: Standing
-  done: ReadonlySet<string>
-  /** How often each value was brought about already ("settingId=value"), so that a later act has a key of its own. */
-  setCount: ReadonlyMap<string, number>
-  /** By key, when what something else waits for was done, on the clock of `state`. */
-  doneAtS?: ReadonlyMap<string, number>
-}
+import type { JobStart } from './jobStart'
 
 /** A job as a bare problem, and what its numbers stand for. */
 export type SequencedJob = {

@@ -4,7 +4,8 @@ import type { Id } from '../base/id'
 import { demandsOf, judged } from './demandsOf'
 import type { DerivedJob } from './derivedJob'
 import type { Legs } from './leg'
-import type { JobStart, SequencedJob } from './sequenceJob'
+import type { JobStart } from './jobStart'
+import type { SequencedJob } from './sequenceJob'
 
 /**
  * `after` no sooner than so long after `before` is done, after the battery went off, or from where the job stands. `isPlug`: it
