@@ -13,16 +13,22 @@ export type LooseEnd = { kind: 'holder' | 'tether' | 'cover'; id: Id }
 /** Everything loose, in the order in which it came off. A cover counts once something else came off after it. */
 export function looseEndsOf(document: ProcedureDocument, state: JobState): LooseEnd[] {
   const order = firstTimes(state)
-  const named = new Set(document.needs.flatMap(({ needs }) => (needs.kind === 'part' ? [needs.partId] : [])))
-  const opened = new Set(document.cavities.flatMap((cavity) => cavity.openings.flatMap((opening) => opening.parts.map((part) => part.partId))))
   const loose: LooseEnd[] = [
     ...document.holders.filter((holder) => holder.holds.length === 0 && isOut(state, holder)).map(({ id }) => ({ kind: 'holder' as const, id })),
     ...document.tethers.filter((tether) => tether.partId === null && state.tethersOpen.has(tether.id)).map(({ id }) => ({ kind: 'tether' as const, id })),
-    ...document.parts
-      .filter((part) => levelNow(state, part.id) !== 'in place' && !named.has(part.id) && !opened.has(part.id) && part.carriedBy === null && !state.alreadyOff.has(part.id) && !state.orderless.has(part.id) && somethingCameAfter(document, order, part.id))
-      .map(({ id }) => ({ kind: 'cover' as const, id })),
+    ...withoutReason(document, state).filter((id) => !state.orderless.has(id)).map((id) => ({ kind: 'cover' as const, id })),
   ]
   return loose.sort((a, b) => (order.get(a.id) ?? 0) - (order.get(b.id) ?? 0))
+}
+
+/** Parts that came off before others and that nothing in the record waits for, those called *just so* among them. */
+export function withoutReason(document: ProcedureDocument, state: JobState): Id[] {
+  const order = firstTimes(state)
+  const named = new Set(document.needs.flatMap(({ needs }) => (needs.kind === 'part' ? [needs.partId] : [])))
+  const opened = new Set(document.cavities.flatMap((cavity) => cavity.openings.flatMap((opening) => opening.parts.map((part) => part.partId))))
+  return document.parts
+    .filter((part) => levelNow(state, part.id) !== 'in place' && !named.has(part.id) && !opened.has(part.id) && part.carriedBy === null && !state.alreadyOff.has(part.id) && somethingCameAfter(document, order, part.id))
+    .map(({ id }) => id)
 }
 
 /** Whether anything but what belongs to the part itself came off after it. */

@@ -5,11 +5,11 @@ import type { JobState } from '../job/jobState'
 import type { ProcedureDocument } from '../procedure/document'
 import { Need } from '../procedure/need'
 import { mayRestFree } from '../procedure/resting'
-import { firstTimes, looseEndsOf } from './looseEnds'
+import { firstTimes, withoutReason } from './looseEnds'
 
 /**
- * The record of a strip as its own vehicle goes back by it. Where nobody has said why a part came off first, it goes back after
- * everything that came off later: not knowing better, the safe way back is the way it came. These orders are assumed for this
+ * The record of a strip as its own vehicle goes back by it. Where nobody has said why a part came off first, or somebody has called
+ * it *just so*, it goes back after everything that came off later: not knowing better, the safe way back is the way it came. These orders are assumed for this
  * vehicle alone and never stated. Cost: O(parts^2) for the parts without a reason.
  */
 export function forPuttingBack(document: ProcedureDocument, events: readonly JobEvent[]): ProcedureDocument {
@@ -18,7 +18,7 @@ export function forPuttingBack(document: ProcedureDocument, events: readonly Job
   if (adopted < 0) return document
   // As it stood when the way back began: what goes back since then changes no order.
   const state = foldJob(document, standing.slice(0, adopted + 1))
-  const assumed = looseEndsOf(document, state).flatMap((loose) => (loose.kind === 'cover' ? afterLaterOnes(document, state, loose.id) : []))
+  const assumed = withoutReason(document, state).flatMap((id) => afterLaterOnes(document, state, id))
   return assumed.length === 0 ? document : { ...document, needs: [...document.needs, ...assumed] }
 }
 

@@ -8,6 +8,8 @@ import { likelyNext, usualFasteners } from './likeliest'
 import { looseEndsOf, offeredFor, takeLooseEnds } from './looseEnds'
 import { likelyCircuits } from '../procedure/likelyCircuits'
 import { goalEdits, outOfHabit, purposeSaid, reasonEdits, sameScrewEdits } from './questions'
+import { PlanRequest } from '../plan/planRequest'
+import { forPuttingBack } from './putBack'
 import { Recorder } from './recorder.testing'
 import { blankModel } from './stripDocument'
 import { stripRows } from './stripRows'
@@ -301,6 +303,21 @@ describe('questions', () => {
     r.happen({ kind: 'question put off', question: r.questions()[0]!.id })
     expect(r.questions()).toEqual([])
   })
+})
+
+test('called just so, it is asked no more and orders no plan; on its own vehicle it still goes home the way it came', () => {
+  const r = forRadio()
+  for (const name of ['surround', 'unit']) {
+    r.say(`${name}: 2 clips, pull toward you`)
+    r.off(name)
+  }
+  r.happen(...outOfHabit(r.document, r.part('surround')))
+  expect(r.questions()).toEqual([])
+  expect(r.document.needs).toEqual([])
+  expect(forPuttingBack(r.document, r.events).needs).toEqual([])
+  const goals = ['surround', 'unit'].map((name) => ({ kind: 'part' as const, partId: r.part(name), level: 'off' as const }))
+  r.happen({ kind: 'plan adopted', request: PlanRequest.parse({ goals, build: {}, start: 'centre' }), found: null, people: [], lanes: [] })
+  expect(forPuttingBack(r.document, r.events).needs).toMatchObject([{ reason: 'traps', dependent: { act: 'release', id: r.part('unit') }, needs: { partId: r.part('surround'), level: 'off' } }])
 })
 
 test('the likeliest next: after a panel its clips and screws, once it is free its plugs, once it is off the next panel', () => {
