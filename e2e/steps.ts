@@ -78,7 +78,7 @@ export async function addHolder(page: Page, part: string, kind: string, count: n
     for (const box of await holds.getByRole('checkbox').all()) if (await box.isChecked()) await box.uncheck()
     await holds.getByLabel(part, { exact: true }).check()
     await form.getByLabel('Kind').selectOption(kind)
-    await form.getByLabel('Count').fill(String(count))
+    await form.getByLabel('Count', { exact: true }).fill(String(count))
     if (more.drive) {
       await form.getByRole('button', { name: 'Add a drive' }).click()
       await form.getByLabel('Drive', { exact: true }).selectOption(more.drive[0])
