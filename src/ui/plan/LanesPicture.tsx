@@ -3,6 +3,7 @@ import type { JobPlan } from '@/core/plan/planFrom'
 import type { LaneStep, Lanes, LegLanes } from '@/core/plan/lanes/lanesOf'
 import { pausesOf, type Pause } from '@/core/plan/lanes/pauses'
 import type { Station } from '@/core/procedure/station'
+import { isWorthSharing } from '@/core/plan/lanes/worthSharing'
 import { stepWords } from '../words/operations'
 import { itemWords } from '../words/items'
 import { timeWords } from './PlanAnswer'
@@ -28,6 +29,12 @@ function Leg({ plan, title, leg, aloneS, starts, until }: { plan: JobPlan; title
   const pauses = pausesOf(leg)
   const waits = pauses[0]!.filter(({ everybody }) => everybody)
   const pxAt = (atS: number) => (atS - waits.reduce((cutS, { startS, endS }) => cutS + Math.max(0, Math.min(atS, endS) - startS - DRAWN_WAIT_S), 0)) * PX_PER_S
+  if (!isWorthSharing(leg.makespanS, aloneS))
+    return (
+      <p className="text-lg">
+        <b>{title}:</b> {timeWords(aloneS)} alone. More hands gain hardly anything here, they would take turns at one place.
+      </p>
+    )
   return (
     <div>
       <h2 className="text-xl">

@@ -1,0 +1,37 @@
+import { expect, test } from '@jest/globals'
+import { emptyDocument } from '../../procedure/document'
+import { forBuild } from '../../procedure/forBuild'
+import { Holder } from '../../procedure/holder'
+import { Part } from '../../procedure/part'
+import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
+import { planJob } from '../jobPlan'
+import { PlanRequest } from '../planRequest'
+import { lanesOf } from './lanesOf'
+import { isWorthSharing } from './worthSharing'
+
+/** Two units side by side, at these stations: how long two people take to have both off, and one alone. */
+function both(...stations: [string, string]): [sharedS: number, aloneS: number] {
+  const document = emptyDocument('Bench model')
+  stations.forEach((station, i) => {
+    document.parts.push(Part.parse({ id: `unit-${i}`, name: `Unit ${i}`, station }))
+    document.holders.push(Holder.parse({ id: `screws-${i}`, kind: 'machine screw', drives: [{ drive: 'hex', size: '7' }], count: 8, holds: [`unit-${i}`] }))
+  })
+  const request = PlanRequest.parse({ goals: [0, 1].map((i) => ({ kind: 'part', partId: `unit-${i}`, level: 'off' })), build: {}, start: stations[0] })
+  const plan = planJob(forBuild(document, {}), request, DEFAULT_HOUSE_VALUES)
+  if (!plan.ok) throw new Error(plan.error.kind)
+  const lanes = lanesOf(plan.value, stations)
+  if (!lanes.ok) throw new Error(lanes.error.kind)
+  return [lanes.value.wayIn.makespanS, plan.value.wayInS]
+}
+
+test('at one place two would only take turns; at two places each has one', () => {
+  expect(isWorthSharing(...both('centre', 'centre'))).toBe(false)
+  expect(isWorthSharing(...both('driver side', 'passenger side'))).toBe(true)
+})
+test.each([
+  [100, 100, false],
+  [96, 100, false],
+  [95, 100, true],
+  [16, 20, false],
+  [15, 20, true],
+])('%d s instead of %d s: %s', (sharedS, aloneS, worth) => expect(isWorthSharing(sharedS, aloneS)).toBe(worth))
