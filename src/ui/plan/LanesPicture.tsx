@@ -29,7 +29,7 @@ function Leg({ plan, title, leg, aloneS, starts, until }: { plan: JobPlan; title
   const pauses = pausesOf(leg)
   const waits = pauses[0]!.filter(({ everybody }) => everybody)
   const pxAt = (atS: number) => (atS - waits.reduce((cutS, { startS, endS }) => cutS + Math.max(0, Math.min(atS, endS) - startS - DRAWN_WAIT_S), 0)) * PX_PER_S
-  if (!isWorthSharing(leg.makespanS, aloneS))
+  if (!isWorthSharing(leg.makespanS, aloneS, waits.reduce((sumS, { startS, endS }) => sumS + endS - startS, 0)))
     return (
       <p className="text-lg">
         <b>{title}:</b> {timeWords(aloneS)} alone. More hands gain hardly anything here, they would take turns at one place.

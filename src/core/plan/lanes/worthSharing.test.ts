@@ -28,6 +28,10 @@ test('at one place two would only take turns; at two places each has one', () =>
   expect(isWorthSharing(...both('centre', 'centre'))).toBe(false)
   expect(isWorthSharing(...both('driver side', 'passenger side'))).toBe(true)
 })
+test('ten minutes in which everybody waits are nobody’s to share', () => {
+  expect(isWorthSharing(690, 705)).toBe(false)
+  expect(isWorthSharing(690, 705, 600)).toBe(true)
+})
 test.each([
   [100, 100, false],
   [96, 100, false],

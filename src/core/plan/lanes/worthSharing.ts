@@ -4,8 +4,8 @@ const LEAST_S = 5
 
 /**
  * Whether several people are done noticeably sooner than one alone. Where they are not they would only take turns at one place, and no
- * lanes are offered. `sharedS`, `aloneS`: seconds of the same way.
+ * lanes are offered. `sharedS`, `aloneS`: seconds of the same way; `waitS`: those in which everybody waits, which nobody can share.
  */
-export function isWorthSharing(sharedS: number, aloneS: number): boolean {
-  return aloneS - sharedS >= Math.max(LEAST_S, LEAST_SHARE * aloneS)
+export function isWorthSharing(sharedS: number, aloneS: number, waitS = 0): boolean {
+  return aloneS - sharedS >= Math.max(LEAST_S, LEAST_SHARE * (aloneS - waitS))
 }
