@@ -62,7 +62,7 @@ export function intakeOf(plan: JobPlan, document: ProcedureDocument, state: JobS
 
 const LOOKED_AT: readonly SettingRole[] = ['battery', 'ignition', 'gear lever', 'parking brake', 'wheels', 'stand']
 
-/** Settings the plan moves or a rule of safety asks for while one is moved: as the record finds them, or as somebody said since. */
+/** Where the plan moves any setting, all that safety minds (battery, ignition, lever, brake, chocks, stand): as the record finds them, or as somebody said since. */
 function standingOf(plan: JobPlan, state: JobState): IntakeItem[] {
   const { model } = plan.job
   const moved = [...plan.wayIn, ...plan.wayOut].some((card) => card.steps.some(({ operation }) => operation.setting !== null))

@@ -1,4 +1,4 @@
-/** What the second person has to save at least: less is lost in getting in each other's way. Common practice, no source. */
+/** What the second person has to save at least: less is lost in getting in each other's way. A house estimate, no source. */
 const LEAST_SHARE = 0.05
 const LEAST_S = 5
 
