@@ -28,7 +28,8 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
   const known = latest ? overlayWords(latest, overlay) : []
   const document = vehicle.procedure?.document
   const history = new Map(inOrder.map(({ job, state }) => [job.id, historyWords(job.document, state)]))
-  const fitted = inOrder.flatMap(({ job }) => (job.request?.kits ?? []).map(({ kit }) => ({ id: `${job.id} ${kit.id}`, name: kit.name, job })))
+  // What is only planned is not in the vehicle.
+  const fitted = inOrder.filter(({ job }) => job.events.length > 0).flatMap(({ job }) => (job.request?.kits ?? []).map(({ kit }) => ({ id: `${job.id} ${kit.id}`, name: kit.name, job })))
   return (
     <DeskPage crew={crew} at="/vehicles">
       <div className="grid gap-10 px-6 py-6 lg:grid-cols-[1fr_340px]">
@@ -95,7 +96,7 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
                   <Link className="jump" href={`/jobs/${job.id}${job.handedOverAt ? '/handover' : ''}`}>
                     {name}
                   </Link>
-                  <span className="text-second">{job.handedOverAt ? job.handedOverAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }) : job.events.length > 0 ? 'being fitted' : 'planned'}</span>
+                  <span className="text-second">{job.handedOverAt ? job.handedOverAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }) : 'being fitted'}</span>
                 </li>
               ))}
             </ul>
