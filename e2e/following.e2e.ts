@@ -120,6 +120,18 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
     await broken.getByRole('button', { name: /^Order it/ }).click()
   })
 
+  await test.step('a pause while the lever is out: it goes back first, and comes out again on the way on', async () => {
+    await goOnTo(page, 'release:unit')
+    await page.getByRole('button', { name: 'Pause' }).click()
+    const pause = page.getByRole('dialog', { name: 'Pause' })
+    await expect(pause).toContainText('Gear lever back to park before you leave it.')
+    await pause.getByRole('button', { name: 'It is park' }).click()
+    await expect(pause.getByRole('button', { name: 'It is park' })).toBeHidden()
+    await page.keyboard.press('Escape')
+    await expect(async () => expect(await nextKey(page)).not.toBe('release:unit')).toPass({ timeout: 20_000 })
+    await goOnTo(page, 'set:lever=out of park')
+  })
+
   await test.step('the unit is out: the surround is filed, with consent, for good', async () => {
     await goOnTo(page, 'work:')
     const asked = page.getByTestId('done')

@@ -3,6 +3,7 @@ import { AT_ONCE, findPlan, type PlanError, type PlanProgress } from '@/core/pla
 import type { FoundPlan } from '@/core/plan/foundPlan'
 import { planFrom } from '@/core/plan/planFrom'
 import { lanesOf } from '@/core/plan/lanes/lanesOf'
+import { lanesWorthSharing } from '@/core/plan/lanes/worthSharing'
 import { planExtras, type PlanExtras } from '@/core/plan/planExtras'
 import type { PlanRequest } from '@/core/plan/planRequest'
 import type { Hand, JobEvent } from '@/core/job/event'
@@ -56,7 +57,9 @@ async function dear(document: ProcedureDocument, events: JobEvent[], house: Hous
 
 /** A job as it stands, and what it is to be planned for from here. */
 export type ReplanInput = { document: ProcedureDocument; events: JobEvent[]; request: PlanRequest; house: HouseValues; rules: ShopRules; found: FoundPlan | null; people: Hand[]; singleTools: string[]; nowMs: number }
-export type ReplanAnswer = Result<Replanned & { lanes: GivenTo[] }, PlanError>
+export type ReplanAnswer = Result<Replanned & { lanes: GivenTo[]; sharing: Sharing }, PlanError>
+/** Whether several people have lanes: nobody asked, they have, they would only take turns at one place, or no lanes were found. */
+export type Sharing = 'not asked' | 'shared' | 'only turns' | 'no lanes'
 
 /** The cheapest safe rest of a job, shared out where several people are on it. */
 async function fromHere({ document, events, request, house, rules: own, found, people, singleTools, nowMs }: ReplanInput, onProgress: (progress: PlanProgress) => void): Promise<ReplanAnswer> {
@@ -67,11 +70,15 @@ async function fromHere({ document, events, request, house, rules: own, found, p
   const followed = keptPlan(model, adopted?.request ?? request, house, rules, adopted?.found ?? found)
   if (!followed.ok) return followed
   const result = replan(model, request, house, rules, state, liveStartOf(followed.value, state, liveVehicle(model, state, nowMs)), followed.value, onProgress)
-  if (!result.ok || people.length < 2) return result.ok ? ok({ ...result.value, lanes: [] }) : result
+  if (!result.ok || people.length < 2) return result.ok ? ok({ ...result.value, lanes: [], sharing: 'not asked' }) : result
   const plan = planFrom(model, request, house, rules, result.value.found)
   const done = new Set(plan.ok ? [...plan.value.wayIn, ...plan.value.wayOut].flatMap((card) => card.steps).flatMap(({ operation }) => (isDone(state, operation) ? [operation.key] : [])) : [])
-  const lanes = plan.ok ? lanesOf(plan.value, people.map(({ station }) => station), singleTools, undefined, done) : null
-  return ok({ ...result.value, lanes: lanes?.ok ? peopleLanes(lanes.value, people) : [] })
+  const lanesFor = (starts: Station[]) => (plan.ok ? lanesOf(plan.value, starts, singleTools, undefined, done) : null)
+  const starts = people.map(({ station }) => station)
+  const [lanes, alone] = [lanesFor(starts), lanesFor(starts.slice(0, 1))]
+  if (!lanes?.ok) return ok({ ...result.value, lanes: [], sharing: 'no lanes' })
+  const worth = lanesWorthSharing(lanes.value, alone?.ok ? alone.value : null)
+  return ok({ ...result.value, lanes: worth ? peopleLanes(worth, people) : [], sharing: worth ? 'shared' : 'only turns' })
 }
 
 export type PlannerApi = { find: typeof find; extras: typeof extras; lanes: typeof lanes; dear: typeof dear; fromHere: typeof fromHere }

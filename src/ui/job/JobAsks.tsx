@@ -110,7 +110,11 @@ export function JobAsks({ data, job, tap, ask, setAsk, failed, save, foundOtherw
         <JobPhoto shopId={data.shopId} jobId={data.id} itemId={tap?.card.partId ?? null} what={tap?.card.partId ? cardNameIn(model, tap.card) : 'kept with this job'} record={job.record} close={close} />
       </Dialog>
       <Dialog title="Pause" open={ask === 'pause'} onClose={close}>
-        <PauseDialog job={job} close={close} />
+        <PauseDialog
+          job={job}
+          putBack={(happenings) => replan.ask(job.request, state.people, { atOnce: true, also: job.record([...happenings]) })}
+          close={close}
+        />
       </Dialog>
       <Dialog title="More" open={ask === 'more'} onClose={close} wide>
         <MoreDialog data={data} job={job} ask={more} tell={(facetId, choiceId) => (close(), tell(facetId, choiceId))} />

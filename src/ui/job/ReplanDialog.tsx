@@ -20,7 +20,10 @@ export function ReplanDialog({ job, replan }: { job: PlannedJob; replan: Replan 
             <span className="num">{Math.max(1, Math.round(replanning.offer.restS / 60))}</span> min left
           </p>
           <p className="text-xl">{savingWords(replanning.offer)} Everything that is out goes back with it.</p>
-          {replanning.people.length > 1 && replanning.offer.lanes.length === 0 && <p className="text-xl font-semibold">It could not be shared out: it is one person’s way.</p>}
+          {replanning.offer.sharing === 'no lanes' && <p className="text-xl font-semibold">It could not be shared out: it is one person’s way.</p>}
+          {replanning.offer.sharing === 'only turns' && (
+            <p className="text-xl font-semibold">More hands gain hardly anything from here: they would take turns at one place. It stays one person’s way.</p>
+          )}
           <button type="button" autoFocus className="slab w-full !min-h-[84px] text-2xl" onClick={() => adopt(replanning.offer, replanning.request, replanning.people)}>
             Go on this way
           </button>

@@ -1,22 +1,25 @@
 import { Plus } from 'lucide-react'
 import Link from 'next/link'
 import { DeskPage } from '@/app/DeskPage'
+import type { Kit } from '@/core/shop/kit'
 import { listKits } from '@/server/kits'
+import { kitUses, type KitUse } from '@/server/kitUses'
 import { listProcedures } from '@/server/procedures'
 import { mayAct, requireCrew } from '@/server/session'
 import { ShopTabs } from '@/ui/shop/ShopTabs'
+import { kitMinutesWords, lastingChangeWords } from '@/ui/words/kitWords'
 
 export const metadata = { title: 'Kits' }
 
 export default async function KitsPage() {
   const crew = await requireCrew()
-  const [kits, procedures] = [await listKits(crew), await listProcedures(crew)]
-  const modelNames = (ids: string[]) => ids.flatMap((id) => procedures.find((procedure) => procedure.id === id)?.name ?? []).join(', ')
+  const [kits, procedures, uses] = await Promise.all([listKits(crew), listProcedures(crew), kitUses(crew)])
+  const names = new Map(procedures.map(({ id, name }) => [id, name]))
   return (
     <DeskPage crew={crew} at="/crew">
       <ShopTabs at="/shop/kits" />
-      <div className="max-w-5xl px-6 py-6">
-        <div className="flex items-center justify-between">
+      <div className="px-6 py-6">
+        <div className="flex flex-wrap items-center justify-between gap-3">
           <h1 className="text-3xl">Kits</h1>
           {mayAct(crew, 'lead') ? (
             <Link href="/shop/kits/new" className="desk-button main">
@@ -32,15 +35,7 @@ export default async function KitsPage() {
         ) : (
           <ul className="mt-4 border-t-2 border-ink">
             {kits.map(({ kit }) => (
-              <li key={kit.id} className="flex items-baseline gap-4 border-b border-hair py-2.5">
-                <Link className="jump min-w-52 text-lg font-bold" href={`/shop/kits/${kit.id}`}>
-                  {kit.name}
-                </Link>
-                <span className="flex-1">
-                  {kit.works.map((work) => work.name).join(', ') || 'no work'}
-                  <span className="block text-[15px] text-second">{kit.fits.length > 0 ? `on ${modelNames(kit.fits.map((fit) => fit.procedureId))}` : 'on no model yet: it can’t be planned'}</span>
-                </span>
-              </li>
+              <KitRow key={kit.id} kit={kit} models={kit.fits.flatMap((fit) => names.get(fit.procedureId) ?? [])} uses={uses.filter(({ kitId }) => kitId === kit.id)} />
             ))}
           </ul>
         )}
@@ -48,3 +43,49 @@ export default async function KitsPage() {
     </DeskPage>
   )
 }
+
+function KitRow({ kit, models, uses }: { kit: Kit; models: readonly string[]; uses: readonly KitUse[] }) {
+  return (
+    <li className="grid gap-x-8 gap-y-3 border-b border-hair py-4 md:grid-cols-[minmax(12rem,1fr)_minmax(0,2fr)_minmax(12rem,1fr)]">
+      <div>
+        <Link className="jump text-xl font-bold" href={`/shop/kits/${kit.id}`}>
+          {kit.name}
+        </Link>
+        <p className="text-second">{models.length > 0 ? `on ${models.join(', ')}` : 'on no model yet: it can’t be planned'}</p>
+        {kit.note && <p className="mt-1">{kit.note}</p>}
+      </div>
+      <div>
+        {kit.works.length === 0 && <p>No work in it yet.</p>}
+        <ol>
+          {kit.works.map((work) => (
+            <li key={work.id} className="flex gap-4">
+              <span className="flex-1">{work.name}</span>
+              <span className="num text-second">{kitMinutesWords(work.durationS)}</span>
+            </li>
+          ))}
+        </ol>
+        {kit.changes.map((change) => (
+          <p key={change.id} className="mt-1 font-semibold">
+            {lastingChangeWords(change)}
+          </p>
+        ))}
+      </div>
+      <div>
+        {uses.length === 0 && <p className="text-second">In no vehicle of this shop yet.</p>}
+        <ul>
+          {uses.slice(0, MOST_USES).map((use) => (
+            <li key={use.jobId} className="flex flex-wrap justify-between gap-x-3">
+              <Link className="jump" href={`/jobs/${use.jobId}${use.handedOverAt ? '/handover' : ''}`}>
+                {use.vehicle}
+              </Link>
+              <span className="text-second">{use.handedOverAt ? 'fitted' : 'being fitted'}</span>
+            </li>
+          ))}
+        </ul>
+        {uses.length > MOST_USES && <p className="text-second">and {uses.length - MOST_USES} more, on the pages of their vehicles</p>}
+      </div>
+    </li>
+  )
+}
+
+const MOST_USES = 5

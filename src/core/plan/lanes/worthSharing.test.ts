@@ -6,11 +6,11 @@ import { Part } from '../../procedure/part'
 import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
 import { planJob } from '../jobPlan'
 import { PlanRequest } from '../planRequest'
-import { lanesOf } from './lanesOf'
-import { isWorthSharing } from './worthSharing'
+import { lanesOf, type Lanes } from './lanesOf'
+import { isWorthSharing, lanesWorthSharing } from './worthSharing'
 
-/** Two units side by side, at these stations: how long two people take to have both off, and one alone. */
-function both(...stations: [string, string]): [sharedS: number, aloneS: number] {
+/** The lanes of two people who have two units off side by side, at these stations, and those of the first of them alone. */
+function lanesOfBoth(...stations: [string, string]): [shared: Lanes, alone: Lanes, aloneS: number] {
   const document = emptyDocument('Bench model')
   stations.forEach((station, i) => {
     document.parts.push(Part.parse({ id: `unit-${i}`, name: `Unit ${i}`, station }))
@@ -19,10 +19,28 @@ function both(...stations: [string, string]): [sharedS: number, aloneS: number] 
   const request = PlanRequest.parse({ goals: [0, 1].map((i) => ({ kind: 'part', partId: `unit-${i}`, level: 'off' })), build: {}, start: stations[0] })
   const plan = planJob(forBuild(document, {}), request, DEFAULT_HOUSE_VALUES)
   if (!plan.ok) throw new Error(plan.error.kind)
-  const lanes = lanesOf(plan.value, stations)
-  if (!lanes.ok) throw new Error(lanes.error.kind)
-  return [lanes.value.wayIn.makespanS, plan.value.wayInS]
+  const [shared, alone] = [lanesOf(plan.value, stations), lanesOf(plan.value, [stations[0]])]
+  if (!shared.ok || !alone.ok) throw new Error('No lanes.')
+  return [shared.value, alone.value, plan.value.wayInS]
 }
+
+/** How long two people take to have both off, and one alone. */
+function both(...stations: [string, string]): [sharedS: number, aloneS: number] {
+  const [shared, , aloneS] = lanesOfBoth(...stations)
+  return [shared.wayIn.makespanS, aloneS]
+}
+
+test('a job takes lanes only where they save something: what is at one place is the first one’s alone', () => {
+  const [turns, alone, aloneS] = lanesOfBoth('centre', 'centre')
+  expect(alone.wayIn.makespanS).toBe(aloneS)
+  expect(lanesWorthSharing(turns, alone)).toBeNull()
+  const [shared, one] = lanesOfBoth('driver side', 'passenger side')
+  expect(lanesWorthSharing(shared, one)?.wayIn).toBe(shared.wayIn)
+  // A way in worth sharing and a way out that is not: each by itself.
+  expect(lanesWorthSharing({ wayIn: shared.wayIn, wayOut: turns.wayIn }, { wayIn: one.wayIn, wayOut: alone.wayIn })).toEqual({ wayIn: shared.wayIn, wayOut: alone.wayIn })
+  // Where something takes two nobody does it alone.
+  expect(lanesWorthSharing(turns, null)).toBe(turns)
+})
 
 test('at one place two would only take turns; at two places each has one', () => {
   expect(isWorthSharing(...both('centre', 'centre'))).toBe(false)
