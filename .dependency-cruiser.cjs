@@ -1,4 +1,4 @@
-/** Which folder may import which: the table of docs/architecture.md. A change here is a decision, written down there. */
+/** Which folder may import which: the table of docs/architecture.md. A change here is a decision, written there. */
 const layers = {
   'core/base': [],
   'core/procedure': ['core/base'],
@@ -32,15 +32,40 @@ module.exports = {
       from: { path: `^src/${escape(folder)}/`, pathNot: '\\.(test|testing)\\.tsx?$' },
       to: { path: '^src/', pathNot: `^src/(${[folder, ...allowed].map(escape).join('|')})/` },
     })),
-    { name: 'core-has-no-io', severity: 'error', from: { path: '^src/core/', pathNot: '\\.(test|testing)\\.ts$' }, to: { dependencyTypes: ['core'] } },
-    { name: 'core-packages', comment: 'Core uses zod only.', severity: 'error', from: { path: '^src/core/', pathNot: '(\\.(test|testing)\\.ts$|^src/core/shorthand/)' }, to: { dependencyTypes: ['npm', 'npm-dev'], pathNot: 'node_modules/zod' } },
-    { name: 'shorthand-packages', comment: 'A grammar is made with a parser library.', severity: 'error', from: { path: '^src/core/shorthand/', pathNot: '\\.(test|testing)\\.ts$' }, to: { dependencyTypes: ['npm', 'npm-dev'], pathNot: 'node_modules/(zod|chevrotain|fastest-levenshtein)' } },
-    { name: 'demo-stays-out', severity: 'error', from: { path: '^src/', pathNot: '(^src/demo/|\\.test\\.ts$)' }, to: { path: '^src/demo/' } },
+    {
+      name: 'core-has-no-io',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '\\.(test|testing)\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'core-packages',
+      comment: 'Core uses zod only.',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '(\\.(test|testing)\\.ts$|^src/core/shorthand/)' },
+      to: { dependencyTypes: ['npm', 'npm-dev'], pathNot: 'node_modules/zod' },
+    },
+    {
+      name: 'shorthand-packages',
+      comment: 'A grammar is made with a parser library.',
+      severity: 'error',
+      from: { path: '^src/core/shorthand/', pathNot: '\\.(test|testing)\\.ts$' },
+      to: { dependencyTypes: ['npm', 'npm-dev'], pathNot: 'node_modules/(zod|chevrotain|fastest-levenshtein)' },
+    },
+    {
+      name: 'demo-stays-out',
+      severity: 'error',
+      from: { path: '^src/', pathNot: '(^src/demo/|\\.test\\.ts$)' },
+      to: { path: '^src/demo/' },
+    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+    },
   },
 }

@@ -7,16 +7,42 @@ const CLOCK = [
 ]
 
 const config = [
-  { ignores: ['.next/', '.next-test/', '.data/', '.test-data/', 'node_modules/', 'next-env.d.ts', 'test-results/', 'playwright-report/'] },
+  {
+    ignores: [
+      '.next/',
+      '.next-test/',
+      '.data/',
+      '.test-data/',
+      'node_modules/',
+      'next-env.d.ts',
+      'test-results/',
+      'playwright-report/',
+    ],
+  },
   ...next,
   ...typescript,
-  { rules: { 'import/no-anonymous-default-export': 'off', '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }], '@typescript-eslint/no-explicit-any': 'error', eqeqeq: 'error' } },
+  {
+    rules: {
+      'import/no-anonymous-default-export': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-explicit-any': 'error',
+      eqeqeq: 'error',
+      // Prettier breaks everything but sentences and lists of classes, which are not cut in two.
+      'max-len': [
+        'error',
+        { code: 120, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreRegExpLiterals: true, ignoreUrls: true },
+      ],
+    },
+  },
   {
     files: ['src/core/**/*.ts'],
     ignores: ['src/core/**/*.test.ts'],
     rules: {
       'no-restricted-properties': ['error', ...CLOCK],
-      'no-restricted-syntax': ['error', { selector: "NewExpression[callee.name='Date']", message: 'Core has no clock: time is an argument.' }],
+      'no-restricted-syntax': [
+        'error',
+        { selector: "NewExpression[callee.name='Date']", message: 'Core has no clock: time is an argument.' },
+      ],
     },
   },
 ]

@@ -13,7 +13,11 @@ export default defineConfig({
   projects: [
     // What the demo's own strips teach is looked at before anybody adds to them.
     { name: 'untouched', testMatch: 'order.e2e.ts', fullyParallel: false },
-    { name: 'together', testIgnore: ['order.e2e.ts', 'killed.e2e.ts', 'demoRemoved.e2e.ts'], dependencies: ['untouched'] },
+    {
+      name: 'together',
+      testIgnore: ['order.e2e.ts', 'killed.e2e.ts', 'demoRemoved.e2e.ts'],
+      dependencies: ['untouched'],
+    },
     // These take the server or the demo away from everybody else: alone, and last.
     { name: 'killed', testMatch: 'killed.e2e.ts', fullyParallel: false, dependencies: ['together'] },
     { name: 'removed', testMatch: 'demoRemoved.e2e.ts', fullyParallel: false, dependencies: ['killed'] },
@@ -28,7 +32,15 @@ export default defineConfig({
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: BROWSER,
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
   },
   globalSetup: './e2e/waitForServer.ts',

@@ -24,7 +24,9 @@ import { roadWorksPickup } from '@/demo/roadWorksPickup'
 import { smallBus } from '@/demo/smallBus'
 import type { ProcedureDocument } from '@/core/procedure/document'
 
-const { values } = parseArgs({ options: { instances: { type: 'string' }, json: { type: 'boolean' }, highs: { type: 'boolean' } } })
+const { values } = parseArgs({
+  options: { instances: { type: 'string' }, json: { type: 'boolean' }, highs: { type: 'boolean' } },
+})
 const folder = values.instances ?? join(process.cwd(), 'bench/instances')
 
 type Timed<T> = { answer: T; ms: number }
@@ -34,18 +36,24 @@ function timed<T>(run: () => T): Timed<T> {
   return { answer, ms: performance.now() - at }
 }
 const sorted = (list: readonly number[]) => [...list].sort((a, b) => a - b)
-const quantile = (list: readonly number[], q: number) => sorted(list)[Math.min(list.length - 1, Math.floor(q * list.length))] ?? NaN
+const quantile = (list: readonly number[], q: number) =>
+  sorted(list)[Math.min(list.length - 1, Math.floor(q * list.length))] ?? NaN
 const ms = (value: number) => value.toFixed(value < 10 ? 1 : 0)
 const memoryMb = () => Math.round(process.memoryUsage().heapUsed / 1e6)
 
 function readInstances(): SequencingInstance[] {
-  return readdirSync(folder).filter((file) => file.endsWith('.json')).map((file) => SequencingInstance.parse(JSON.parse(readFileSync(join(folder, file), 'utf8'))))
+  return readdirSync(folder)
+    .filter((file) => file.endsWith('.json'))
+    .map((file) => SequencingInstance.parse(JSON.parse(readFileSync(join(folder, file), 'utf8'))))
 }
 
 /** Median of three runs of each instance, after one to warm up. */
 function bareInstances(): void {
   const instances = readInstances()
-  if (!values.json) console.log('| instance | set-up, s | bound, s | proven | first order after, ms | median of 3, ms | expanded |\n|---|---|---|---|---|---|---|')
+  if (!values.json)
+    console.log(
+      '| instance | set-up, s | bound, s | proven | first order after, ms | median of 3, ms | expanded |\n|---|---|---|---|---|---|---|',
+    )
   for (const instance of instances) {
     const problem = problemOf(instance)
     if (!values.json) cheapestOrder(problem)
@@ -53,11 +61,28 @@ function bareInstances(): void {
     const { answer } = runs[0]!
     let firstMs = Infinity
     const at = performance.now()
-    cheapestOrder(problem, [], { ...DEFAULT_LIMITS, onBetter: () => (firstMs = Math.min(firstMs, performance.now() - at)) })
+    cheapestOrder(problem, [], {
+      ...DEFAULT_LIMITS,
+      onBetter: () => (firstMs = Math.min(firstMs, performance.now() - at)),
+    })
     if (answer.kind !== 'order') throw new Error(`${instance.name}: ${answer.kind}`)
-    const line = { name: instance.name, setUpS: answer.setUpMs / 1000, boundS: answer.boundMs / 1000, proven: answer.proven, firstMs, ms: quantile(runs.map((run) => run.ms), 0.5), expanded: answer.expanded }
+    const line = {
+      name: instance.name,
+      setUpS: answer.setUpMs / 1000,
+      boundS: answer.boundMs / 1000,
+      proven: answer.proven,
+      firstMs,
+      ms: quantile(
+        runs.map((run) => run.ms),
+        0.5,
+      ),
+      expanded: answer.expanded,
+    }
     if (values.json) console.log(JSON.stringify(line))
-    else console.log(`| ${line.name} | ${line.setUpS} | ${line.boundS} | ${line.proven ? 'yes' : 'no'} | ${ms(line.firstMs)} | ${ms(line.ms)} | ${line.expanded} |`)
+    else
+      console.log(
+        `| ${line.name} | ${line.setUpS} | ${line.boundS} | ${line.proven ? 'yes' : 'no'} | ${ms(line.firstMs)} | ${ms(line.ms)} | ${line.expanded} |`,
+      )
   }
 }
 
@@ -72,36 +97,80 @@ async function besideHighs(): Promise<void> {
     const own = timed(() => cheapestOrder(problem))
     const other = timed(() => highs.solve(asMixedInteger(problem), { time_limit: 60 }))
     const solved = other.answer.Status === 'Optimal'
-    console.log(`| ${instance.name} | ${ms(own.ms)} | ${(other.ms / 1000).toFixed(1)}${solved ? '' : ' (no proof within 60 s)'} | ${Math.floor(other.ms / own.ms)} |`)
+    console.log(
+      `| ${instance.name} | ${ms(own.ms)} | ${(other.ms / 1000).toFixed(1)}${solved ? '' : ' (no proof within 60 s)'} | ${Math.floor(other.ms / own.ms)} |`,
+    )
   }
 }
 
 type Row = { ms: number; proven: boolean; gapS: number; totalS: number; inOps: number; allOps: number; waits: boolean }
 
 function plan(model: ProcedureForBuild, request: object, from?: LiveStart): Row | null {
-  const { answer, ms } = timed(() => findPlan(model, PlanRequest.parse({ build: model.build, ...request }), DEFAULT_HOUSE_VALUES, undefined, from && { from }))
+  const { answer, ms } = timed(() =>
+    findPlan(
+      model,
+      PlanRequest.parse({ build: model.build, ...request }),
+      DEFAULT_HOUSE_VALUES,
+      undefined,
+      from && { from },
+    ),
+  )
   if (!answer.ok) return null
   const { steps, proof } = answer.value
-  const count = (phase: string) => steps.filter(({ operation }) => operation.phase === phase && !operation.setting).length
-  return { ms, proven: proof.proven, gapS: proof.gapS, totalS: proof.totalS, inOps: count('in'), allOps: steps.filter(({ operation }) => !operation.setting).length, waits: steps.some(({ operation }) => operation.act === 'wait' || (operation.act === 'open' && model.tethers.get(operation.itemId)?.circuit === 'srs-firing')) }
+  const count = (phase: string) =>
+    steps.filter(({ operation }) => operation.phase === phase && !operation.setting).length
+  return {
+    ms,
+    proven: proof.proven,
+    gapS: proof.gapS,
+    totalS: proof.totalS,
+    inOps: count('in'),
+    allOps: steps.filter(({ operation }) => !operation.setting).length,
+    waits: steps.some(
+      ({ operation }) =>
+        operation.act === 'wait' ||
+        (operation.act === 'open' && model.tethers.get(operation.itemId)?.circuit === 'srs-firing'),
+    ),
+  }
 }
 
 function report(what: string, rows: readonly Row[], wanted: string): void {
   const times = rows.map((row) => row.ms)
   const unproven = rows.filter((row) => !row.proven)
-  const gap = unproven.length === 0 ? '' : `${Math.round(quantile(unproven.map((row) => row.gapS), 0.5))} / ${Math.round(Math.max(...unproven.map((row) => row.gapS)))}`
-  console.log(`| ${what} | ${rows.length} | ${ms(quantile(times, 0.5))} | ${ms(quantile(times, 0.95))} | ${ms(Math.max(...times))} | ${rows.length - unproven.length} of ${rows.length} | ${gap} | ${wanted} |`)
+  const gap =
+    unproven.length === 0
+      ? ''
+      : `${Math.round(
+          quantile(
+            unproven.map((row) => row.gapS),
+            0.5,
+          ),
+        )} / ${Math.round(Math.max(...unproven.map((row) => row.gapS)))}`
+  console.log(
+    `| ${what} | ${rows.length} | ${ms(quantile(times, 0.5))} | ${ms(quantile(times, 0.95))} | ${ms(Math.max(...times))} | ${rows.length - unproven.length} of ${rows.length} | ${gap} | ${wanted} |`,
+  )
 }
 
 const CAVITY = { kind: 'cavity', cavityId: 'cavity' } as const
-const HEAD = '| what | plans | median, ms | p95, ms | worst, ms | proven | gap where not, s (median / most) | wanted |\n|---|---|---|---|---|---|---|---|'
+const HEAD =
+  '| what | plans | median, ms | p95, ms | worst, ms | proven | gap where not, s (median / most) | wanted |\n|---|---|---|---|---|---|---|---|'
 
-/** Whole plans of seeded records of 12 to 45 panels: every choice, both ways. Those with a wait by the clock stand apart. */
+/**
+ * Whole plans of seeded records of 12 to 45 panels: every choice, both ways. Those with a wait by the clock stand
+ * apart.
+ */
 function wholePlans(): void {
   console.log(`\n${HEAD}`)
   const rows: Row[] = []
   const replans: Row[] = []
-  for (const [size, seeds] of [[12, 24], [16, 24], [20, 24], [25, 24], [30, 24], [45, 40]] as const)
+  for (const [size, seeds] of [
+    [12, 24],
+    [16, 24],
+    [20, 24],
+    [25, 24],
+    [30, 24],
+    [45, 40],
+  ] as const)
     for (let seed = 1; seed <= seeds; seed++) {
       const model = forBuild(randomProcedure(seed, { size }), {})
       const row = plan(model, { goals: [CAVITY] })
@@ -111,14 +180,42 @@ function wholePlans(): void {
       if (again) replans.push(again)
     }
   const dry = rows.filter((row) => !row.waits)
-  report('seeded records, up to 60 operations in', dry.filter((row) => row.inOps <= 60), 'median 150, worst 1,000, all proven')
-  report('seeded records, 61 to 90 operations in', dry.filter((row) => row.inOps > 60), 'worst 2,000')
+  report(
+    'seeded records, up to 60 operations in',
+    dry.filter((row) => row.inOps <= 60),
+    'median 150, worst 1,000, all proven',
+  )
+  report(
+    'seeded records, 61 to 90 operations in',
+    dry.filter((row) => row.inOps > 60),
+    'worst 2,000',
+  )
   const wet = rows.filter((row) => row.waits)
-  report('with a firing circuit, whose wait runs by the clock, up to 60', wet.filter((row) => row.inOps <= 60), 'worst 1,000')
-  report('with a firing circuit, 61 to 90', wet.filter((row) => row.inOps > 60 && row.inOps <= 90), 'worst 2,000')
-  report('with a firing circuit, 91 and more', wet.filter((row) => row.inOps > 90), '')
-  report('the rest, from half-way', replans.filter((row) => !row.waits), 'below 300')
-  report('the rest, from half-way, firing circuit ahead', replans.filter((row) => row.waits), 'below 300')
+  report(
+    'with a firing circuit, whose wait runs by the clock, up to 60',
+    wet.filter((row) => row.inOps <= 60),
+    'worst 1,000',
+  )
+  report(
+    'with a firing circuit, 61 to 90',
+    wet.filter((row) => row.inOps > 60 && row.inOps <= 90),
+    'worst 2,000',
+  )
+  report(
+    'with a firing circuit, 91 and more',
+    wet.filter((row) => row.inOps > 90),
+    '',
+  )
+  report(
+    'the rest, from half-way',
+    replans.filter((row) => !row.waits),
+    'below 300',
+  )
+  report(
+    'the rest, from half-way, firing circuit ahead',
+    replans.filter((row) => row.waits),
+    'below 300',
+  )
 }
 
 /** From the middle of the quickest order, as a live job would ask. */
@@ -130,18 +227,43 @@ function replan(model: ProcedureForBuild, seed: number): Row | null {
   const done = steps.slice(0, count)
   let state = asFoundState(model)
   for (const step of done) state = after(model, state, step.operation, step.workS + step.setUpS)
-  const of = (act: string) => new Set(done.flatMap(({ operation }) => (operation.act === act ? [operation.itemId] : [])))
+  const of = (act: string) =>
+    new Set(done.flatMap(({ operation }) => (operation.act === act ? [operation.itemId] : [])))
   const last = done.at(-1)
   if (!last) return null
-  const from: LiveStart = { state, standing: { station: last.station, tool: done.findLast((step) => step.tool !== 'hand')?.tool ?? null }, reached: steps.slice(count).every(({ operation }) => operation.phase !== 'in'), worksDone: new Map(), testsPassed: of('test'), ledThrough: of('feed'), setCount: new Map() }
+  const from: LiveStart = {
+    state,
+    standing: { station: last.station, tool: done.findLast((step) => step.tool !== 'hand')?.tool ?? null },
+    reached: steps.slice(count).every(({ operation }) => operation.phase !== 'in'),
+    worksDone: new Map(),
+    testsPassed: of('test'),
+    ledThrough: of('feed'),
+    setCount: new Map(),
+  }
   return plan(model, { goals: [CAVITY] }, from)
 }
 
 /** A bracket that sets for ten minutes before anything is mounted on it or closed over it. */
 function gluedBracket(cavityId: string): { kit: Kit; fit: KitFit } {
-  const kit = Kit.parse({ id: 'glue', name: 'Bracket', works: [{ id: 'bracket', name: 'Glue the bracket', kind: 'glue', tool: 'adhesive', durationS: 90, unattendedS: 600 }, { id: 'mount', name: 'Mount', tool: 'hex 7', durationS: 60, afterWork: ['bracket'] }] })
+  const kit = Kit.parse({
+    id: 'glue',
+    name: 'Bracket',
+    works: [
+      { id: 'bracket', name: 'Glue the bracket', kind: 'glue', tool: 'adhesive', durationS: 90, unattendedS: 600 },
+      { id: 'mount', name: 'Mount', tool: 'hex 7', durationS: 60, afterWork: ['bracket'] },
+    ],
+  })
   const access = [{ kind: 'cavity' as const, cavityId }]
-  return { kit, fit: { procedureId: 'any', access: { bracket: access, mount: access }, stations: {}, endings: [], functionsChanged: [] } }
+  return {
+    kit,
+    fit: {
+      procedureId: 'any',
+      access: { bracket: access, mount: access },
+      stations: {},
+      endings: [],
+      functionsChanged: [],
+    },
+  }
 }
 
 /** Every demo procedure, every pair of goals, every build; and a comparison of two policies. */
@@ -168,35 +290,83 @@ function demoPlans(): void {
         }
     }
   }
-  report('demo procedures, every pair of goals, every build', rows.filter((row) => !row.waits), 'median 100')
-  report('demo procedures, with a firing circuit', rows.filter((row) => row.waits), 'median 100')
+  report(
+    'demo procedures, every pair of goals, every build',
+    rows.filter((row) => !row.waits),
+    'median 100',
+  )
+  report(
+    'demo procedures, with a firing circuit',
+    rows.filter((row) => row.waits),
+    'median 100',
+  )
   report('demo procedures, a bracket glued behind each cavity, every build', glued, '')
   report('the same beside "panel by panel", both together', compared, 'below 1,000')
 }
 
 /** The way in of seeded records for two, by the number of its operations. */
 function lanesForTwo(): void {
-  console.log('\n| two people, the way in | ways | median, ms | worst, ms | proven | gap, % (median / most) | wanted |\n|---|---|---|---|---|---|---|')
+  console.log(
+    '\n| two people, the way in | ways | median, ms | worst, ms | proven | gap, % (median / most) | wanted |\n|---|---|---|---|---|---|---|',
+  )
   const rows: { operations: number; ms: number; proven: boolean; gap: number }[] = []
-  for (const [size, seeds] of [[4, 20], [8, 20], [14, 16], [20, 16], [30, 12]] as const)
+  for (const [size, seeds] of [
+    [4, 20],
+    [8, 20],
+    [14, 16],
+    [20, 16],
+    [30, 12],
+  ] as const)
     for (let seed = 1; seed <= seeds; seed++) {
-      const found = planJob(forBuild(randomProcedure(seed, { size }), {}), PlanRequest.parse({ goals: [CAVITY], build: {}, start: 'centre', scope: 'opened' }), DEFAULT_HOUSE_VALUES)
+      const found = planJob(
+        forBuild(randomProcedure(seed, { size }), {}),
+        PlanRequest.parse({ goals: [CAVITY], build: {}, start: 'centre', scope: 'opened' }),
+        DEFAULT_HOUSE_VALUES,
+      )
       if (!found.ok) continue
       const { answer, ms } = timed(() => lanesOf(found.value, ['centre', 'driver side']))
-      if (answer.ok) rows.push({ operations: found.value.removal.operations.size, ms, proven: answer.value.wayIn.proven, gap: 100 * (answer.value.wayIn.makespanS / answer.value.wayIn.boundS - 1) })
+      if (answer.ok)
+        rows.push({
+          operations: found.value.removal.operations.size,
+          ms,
+          proven: answer.value.wayIn.proven,
+          gap: 100 * (answer.value.wayIn.makespanS / answer.value.wayIn.boundS - 1),
+        })
     }
-  for (const [from, to, wanted] of [[1, 12, 'all proven'], [13, 20, 'mostly proven'], [21, 40, ''], [41, 70, 'gap at most 15 % within 1,000 ms'], [71, 200, '']] as const) {
+  for (const [from, to, wanted] of [
+    [1, 12, 'all proven'],
+    [13, 20, 'mostly proven'],
+    [21, 40, ''],
+    [41, 70, 'gap at most 15 % within 1,000 ms'],
+    [71, 200, ''],
+  ] as const) {
     const group = rows.filter((row) => row.operations >= from && row.operations <= to)
     if (group.length === 0) continue
-    console.log(`| ${from} to ${to} operations | ${group.length} | ${ms(quantile(group.map((row) => row.ms), 0.5))} | ${ms(Math.max(...group.map((row) => row.ms)))} | ${group.filter((row) => row.proven).length} of ${group.length} | ${quantile(group.map((row) => row.gap), 0.5).toFixed(1)} / ${Math.max(...group.map((row) => row.gap)).toFixed(1)} | ${wanted} |`)
+    console.log(
+      `| ${from} to ${to} operations | ${group.length} | ${ms(
+        quantile(
+          group.map((row) => row.ms),
+          0.5,
+        ),
+      )} | ${ms(Math.max(...group.map((row) => row.ms)))} | ${group.filter((row) => row.proven).length} of ${group.length} | ${quantile(
+        group.map((row) => row.gap),
+        0.5,
+      ).toFixed(1)} / ${Math.max(...group.map((row) => row.gap)).toFixed(1)} | ${wanted} |`,
+    )
   }
 }
 
 function buildsOf(document: ProcedureDocument): Record<string, string>[] {
-  return document.facets.reduce<Record<string, string>[]>((builds, facet) => builds.flatMap((build) => facet.choices.map((choice) => ({ ...build, [facet.id]: choice.id }))), [{}])
+  return document.facets.reduce<Record<string, string>[]>(
+    (builds, facet) => builds.flatMap((build) => facet.choices.map((choice) => ({ ...build, [facet.id]: choice.id }))),
+    [{}],
+  )
 }
 
-if (!values.json) console.log(`${cpus()[0]?.model}, ${cpus().length} cores, Node ${process.version}, ${new Date().toISOString().slice(0, 10)}, commit ${execSync('git rev-parse --short HEAD').toString().trim()}\n`)
+if (!values.json)
+  console.log(
+    `${cpus()[0]?.model}, ${cpus().length} cores, Node ${process.version}, ${new Date().toISOString().slice(0, 10)}, commit ${execSync('git rev-parse --short HEAD').toString().trim()}\n`,
+  )
 bareInstances()
 if (!values.json) {
   wholePlans()

@@ -2,7 +2,14 @@ import { expect, test, type Page } from '@playwright/test'
 import { BROWSER } from './browser.mjs'
 import { photo, saved, setUpShop, someOwner } from './steps'
 
-test.use({ actionTimeout: 10_000, permissions: ['microphone'], launchOptions: { executablePath: BROWSER, args: ['--no-sandbox', '--disable-gpu', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'] } })
+test.use({
+  actionTimeout: 10_000,
+  permissions: ['microphone'],
+  launchOptions: {
+    executablePath: BROWSER,
+    args: ['--no-sandbox', '--disable-gpu', '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'],
+  },
+})
 
 const line = (page: Page) => page.getByLabel('Say it in a line')
 async function say(page: Page, words: string): Promise<void> {
@@ -11,9 +18,12 @@ async function say(page: Page, words: string): Promise<void> {
   await line(page).press('Enter')
   await expect(line(page)).toHaveValue('')
 }
-const catching = (page: Page, what: string) => page.getByRole('group', { name: 'Catch' }).getByRole('button', { name: what }).click()
+const catching = (page: Page, what: string) =>
+  page.getByRole('group', { name: 'Catch' }).getByRole('button', { name: what }).click()
 
-test('a strip begun with one photo, marks on it, a spoken note; at the desk: contradictions, notes, one part of two, the map', async ({ page }) => {
+test('a strip begun with one photo, marks on it, a spoken note; at the desk: contradictions, notes, one part of two, the map', async ({
+  page,
+}) => {
   test.setTimeout(180_000)
   await setUpShop(page, someOwner('Desk Cleaners'))
 
@@ -36,8 +46,12 @@ test('a strip begun with one photo, marks on it, a spoken note; at the desk: con
 
   await test.step('what is no picture is said so, and nothing is lost', async () => {
     await catching(page, 'Photo')
-    await page.getByLabel('Only to look at').setInputFiles({ name: 'x.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture') })
-    await expect(page.getByRole('dialog', { name: 'Photo' }).getByRole('alert')).toContainText('can’t be read as a picture')
+    await page
+      .getByLabel('Only to look at')
+      .setInputFiles({ name: 'x.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture') })
+    await expect(page.getByRole('dialog', { name: 'Photo' }).getByRole('alert')).toContainText(
+      'can’t be read as a picture',
+    )
     await page.keyboard.press('Escape')
   })
 
@@ -64,11 +78,19 @@ test('a strip begun with one photo, marks on it, a spoken note; at the desk: con
     await expect(notes.getByRole('listitem')).toHaveCount(2)
     const voice = (await notes.locator('audio').getAttribute('src'))!
     const heard = await page.request.get(voice)
-    expect([heard.status(), heard.headers()['content-type'], (await heard.body()).length > 100]).toEqual([200, 'audio/webm', true])
+    expect([heard.status(), heard.headers()['content-type'], (await heard.body()).length > 100]).toEqual([
+      200,
+      'audio/webm',
+      true,
+    ])
     const shown = page.getByRole('region', { name: 'Photos' }).getByRole('img')
     await expect(shown).toHaveCount(1)
     expect(await shown.evaluate((image: HTMLImageElement) => image.decode().then(() => image.naturalWidth))).toBe(360)
-    await notes.getByRole('listitem').filter({ hasText: 'A hook hides' }).getByRole('button', { name: 'Worked in' }).click()
+    await notes
+      .getByRole('listitem')
+      .filter({ hasText: 'A hook hides' })
+      .getByRole('button', { name: 'Worked in' })
+      .click()
     await expect(notes.getByRole('listitem')).toHaveCount(1)
     await page.reload()
     await page.getByRole('button', { name: /^Clean-up/ }).click()
@@ -77,7 +99,10 @@ test('a strip begun with one photo, marks on it, a spoken note; at the desk: con
 
   await test.step('two parts that are one; undo brings both back', async () => {
     const parts = page.getByRole('complementary', { name: 'Views and parts' })
-    await parts.getByRole('button', { name: /^Surround/ }).first().click()
+    await parts
+      .getByRole('button', { name: /^Surround/ })
+      .first()
+      .click()
     await page.getByRole('button', { name: 'Surround is the same as …' }).click()
     await page.getByRole('button', { name: 'They are one part' }).click()
     await expect(page.getByRole('dialog')).toBeHidden()
@@ -91,7 +116,12 @@ test('a strip begun with one photo, marks on it, a spoken note; at the desk: con
     const map = page.getByRole('group', { name: /zoom with plus and minus/ })
     await page.getByRole('button', { name: 'Corner by corner' }).click()
     const box = (await map.boundingBox())!
-    for (const [x, y] of [[0.35, 0.3], [0.45, 0.3], [0.45, 0.5]] as const) await page.mouse.click(box.x + box.width * x, box.y + box.height * y)
+    for (const [x, y] of [
+      [0.35, 0.3],
+      [0.45, 0.3],
+      [0.45, 0.5],
+    ] as const)
+      await page.mouse.click(box.x + box.width * x, box.y + box.height * y)
     await page.getByRole('button', { name: 'Close it' }).click()
     await expect(page.locator('path[data-part]')).toHaveCount(1)
     await page.getByRole('button', { name: 'Copy to the other side' }).click()

@@ -1,8 +1,27 @@
 import { expect, test, type Page } from '@playwright/test'
-import { actAs, addCavity, addHolder, addNeed, addPart, addPlug, addSetting, addTest, followJob, newContextPage, nextKey, saved, setUpShop, signIn, someOwner } from './steps'
+import {
+  actAs,
+  addCavity,
+  addHolder,
+  addNeed,
+  addPart,
+  addPlug,
+  addSetting,
+  addTest,
+  followJob,
+  newContextPage,
+  nextKey,
+  saved,
+  setUpShop,
+  signIn,
+  someOwner,
+} from './steps'
 
 // The whole first path, as a new shop would walk it.
-test('record a model, mend a contradiction, plan two goals, run the job, be refused, put it right, sign, and again by another', async ({ page, browser }) => {
+test('record a model, mend a contradiction, plan two goals, run the job, be refused, put it right, sign, and again by another', async ({
+  page,
+  browser,
+}) => {
   test.setTimeout(420_000)
   const owner = someOwner('Quay Street Electronics')
   await setUpShop(page, owner)
@@ -53,7 +72,14 @@ test('record a model, mend a contradiction, plan two goals, run the job, be refu
   })
 
   await test.step('run it, and leave one screw and one plug out on the way back', async () => {
-    const keys = await followJob(page, (key, title) => (key.startsWith('fasten:') && title.includes('2 T20') ? 'one less' : key.startsWith('close:') && title.includes('beacon')), 'Plug beacon')
+    const keys = await followJob(
+      page,
+      (key, title) =>
+        key.startsWith('fasten:') && title.includes('2 T20')
+          ? 'one less'
+          : key.startsWith('close:') && title.includes('beacon'),
+      'Plug beacon',
+    )
     expect(keys.filter((key) => key.startsWith('set:'))).toHaveLength(2)
     await expect(page.getByText('2 left for later')).toBeVisible()
     await saved(page)
@@ -111,9 +137,23 @@ async function recordSweeper(page: Page): Promise<void> {
   await addPart(page, 'Knee panel', { station: 'driver side' })
   for (const name of ['Radio', 'Beacon', 'Hazard lights']) await addTest(page, name)
   await addHolder(page, 'Top panel', 'spring clip', 9)
-  await addHolder(page, 'Top panel', 'machine screw', 2, { drive: ['six-lobe', 'T20'], hiddenBy: 'Tray liner', level: 'off' })
-  await addHolder(page, 'Radio unit', 'machine screw', 4, { drive: ['hex', '7'], thread: [4, 16], hiddenBy: 'Top panel', level: 'off' })
-  await addHolder(page, 'Side trim', 'bolt', 2, { drive: ['hex', '10'], thread: [6, 20], hiddenBy: 'Side cap', level: 'off' })
+  await addHolder(page, 'Top panel', 'machine screw', 2, {
+    drive: ['six-lobe', 'T20'],
+    hiddenBy: 'Tray liner',
+    level: 'off',
+  })
+  await addHolder(page, 'Radio unit', 'machine screw', 4, {
+    drive: ['hex', '7'],
+    thread: [4, 16],
+    hiddenBy: 'Top panel',
+    level: 'off',
+  })
+  await addHolder(page, 'Side trim', 'bolt', 2, {
+    drive: ['hex', '10'],
+    thread: [6, 20],
+    hiddenBy: 'Side cap',
+    level: 'off',
+  })
   await addHolder(page, 'Side trim', 'fir-tree clip', 4)
   await addHolder(page, 'Knee panel', 'spring clip', 6)
   await addPlug(page, 'main', 'Radio unit', 'audio', 'lever', 'top', 'Radio')

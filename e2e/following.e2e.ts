@@ -4,10 +4,25 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import { dashOfThirty } from './dash30'
-import { actAs, beginJob, lookAround, newContextPage, nextKey, photo, saved, setUpShop, someOwner, tapDone, toolsBack } from './steps'
+import {
+  actAs,
+  beginJob,
+  lookAround,
+  newContextPage,
+  nextKey,
+  photo,
+  saved,
+  setUpShop,
+  someOwner,
+  tapDone,
+  toolsBack,
+} from './steps'
 
 test.use({ actionTimeout: 10_000 })
-const QUIETLY = { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] } satisfies ExecFileSyncOptionsWithStringEncoding
+const QUIETLY = {
+  encoding: 'utf8',
+  stdio: ['ignore', 'pipe', 'ignore'],
+} satisfies ExecFileSyncOptionsWithStringEncoding
 
 async function addVehicle(page: Page, label: string, model: string): Promise<void> {
   await page.goto('/vehicles')
@@ -53,7 +68,9 @@ function nextMonday(): string {
   return `${day.getFullYear()}-${String(day.getMonth() + 1).padStart(2, '0')}-${String(day.getDate()).padStart(2, '0')}`
 }
 
-test('a radio swap from intake to hand-over: a broken clip, a lookalike in the wrong hole, a test that fails first, until Monday, and somebody else goes on', async ({ page }) => {
+test('a radio swap from intake to hand-over: a broken clip, a lookalike in the wrong hole, a test that fails first, until Monday, and somebody else goes on', async ({
+  page,
+}) => {
   test.setTimeout(300_000)
   await lookAround(page, 'a lead')
   await addVehicle(page, 'Van 61', 'Panel van')
@@ -77,8 +94,16 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
     await page.getByLabel('Temperature: reading').press('Enter')
     await page.getByLabel('Stations: the first ones').fill('harbour, depot')
     await page.getByLabel('Stations: the first ones').press('Enter')
-    await page.getByRole('listitem').filter({ hasText: 'Airbag lamp: does it work now?' }).getByRole('button', { name: 'Works' }).click()
-    await page.getByRole('listitem').filter({ hasText: 'Marks and damage' }).getByRole('button', { name: 'none seen' }).click()
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: 'Airbag lamp: does it work now?' })
+      .getByRole('button', { name: 'Works' })
+      .click()
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: 'Marks and damage' })
+      .getByRole('button', { name: 'none seen' })
+      .click()
     await expect(page.getByText('3 °C')).toBeVisible()
     await page.getByRole('button', { name: 'Say which are not' }).click()
     const fasteners = page.getByRole('dialog', { name: 'Fasteners, as they are now' })
@@ -106,14 +131,19 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
     await goOnTo(page, 'undo:surround-t20')
     await page.getByRole('button', { name: 'Different' }).click()
     const different = page.getByRole('dialog', { name: 'Different from the record' })
-    await different.getByLabel(/Its head/).first().selectOption('six-lobe T15')
+    await different
+      .getByLabel(/Its head/)
+      .first()
+      .selectOption('six-lobe T15')
     await different.getByRole('button', { name: 'Keep it' }).click()
     // The rest is planned with the head that is there: the tool changes.
     await expect(page.getByRole('region', { name: 'Next', exact: true })).toContainText('T15')
     // Its clips let go with the pull, once the screws are out: there a broken one is asked for.
     await goOnTo(page, 'release:surround')
     await expect(page.getByRole('region', { name: 'Next', exact: true })).toContainText('9 spring clips let go with it')
-    await expect(page.getByRole('region', { name: 'Next', exact: true })).toContainText('It is cold: brittle parts break.')
+    await expect(page.getByRole('region', { name: 'Next', exact: true })).toContainText(
+      'It is cold: brittle parts break.',
+    )
     await page.getByRole('button', { name: 'Broken', exact: true }).click()
     const broken = page.getByRole('dialog', { name: 'Broken' })
     await broken.getByRole('radio', { name: '9 spring clips' }).check()
@@ -172,7 +202,9 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
     const go = page.getByRole('button', { name: 'Go on' })
     await expect(go).toBeDisabled()
     for (const row of await page.getByRole('region', { name: 'Before it goes on' }).getByRole('listitem').all()) {
-      const left = (await row.getByText('when it was left').innerText()).replace('when it was left: ', '').replace(/^to /, '')
+      const left = (await row.getByText('when it was left').innerText())
+        .replace('when it was left: ', '')
+        .replace(/^to /, '')
       await row.getByRole('button', { name: left, exact: true }).click()
     }
     await go.click()
@@ -198,7 +230,11 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
     await page.getByRole('button', { name: 'It fails' }).click()
     const why = page.getByRole('dialog', { name: 'Why did it fail?' })
     await expect(why.getByRole('listitem').first()).toContainText('lever not closed')
-    await why.getByRole('listitem').filter({ hasText: 'lever not closed' }).getByRole('button', { name: 'It was this' }).click()
+    await why
+      .getByRole('listitem')
+      .filter({ hasText: 'lever not closed' })
+      .getByRole('button', { name: 'It was this' })
+      .click()
     await expect(why).toBeHidden()
     await goOnTo(page, 'fasten:surround-t20')
     await expect(page.getByRole('region', { name: 'Next', exact: true })).toContainText('T15')
@@ -229,9 +265,13 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
   await test.step('tests, what was noted put back, two signatures, handed over', async () => {
     await page.goto(`${job}/handover`)
     await expect(page.locator('[data-gate]')).toContainText('Stations was noted as “harbour, depot” before')
-    await page.getByRole('region', { name: 'Told and put back' }).getByRole('button', { name: 'It is so again' }).click()
+    await page
+      .getByRole('region', { name: 'Told and put back' })
+      .getByRole('button', { name: 'It is so again' })
+      .click()
     await saved(page)
-    for (const row of await page.locator('[data-test]').all()) if (!(await row.innerText()).includes('passed')) await row.getByRole('button', { name: 'Passed' }).click()
+    for (const row of await page.locator('[data-test]').all())
+      if (!(await row.innerText()).includes('passed')) await row.getByRole('button', { name: 'Passed' }).click()
     await page.getByRole('button', { name: 'Jo signs' }).click()
     await saved(page)
     await actAs(page, 'Marit', '1111')
@@ -248,7 +288,24 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
     const file = join(mkdtempSync(join(tmpdir(), 'sheet-')), 'sheet.pdf')
     writeFileSync(file, await answer.body())
     const text = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' }).replace(/\s+/g, ' ')
-    for (const words of ['Hand-over', 'VAN 61', 'Nothing left open', 'Centre surround', '1 new spring clip of centre surround', 'Filed: opening of the centre surround', 'Agreed by Ms Reed', 'treated.', 'AIRBAG', 'Radio', 'passed', 'Marit, checked it', 'temperature 3 °C', '1 missing of 6 spring clips of Climate panel', 'Saltmarsh Fleet Electronics']) expect(text).toContain(words)
+    for (const words of [
+      'Hand-over',
+      'VAN 61',
+      'Nothing left open',
+      'Centre surround',
+      '1 new spring clip of centre surround',
+      'Filed: opening of the centre surround',
+      'Agreed by Ms Reed',
+      'treated.',
+      'AIRBAG',
+      'Radio',
+      'passed',
+      'Marit, checked it',
+      'temperature 3 °C',
+      '1 missing of 6 spring clips of Climate panel',
+      'Saltmarsh Fleet Electronics',
+    ])
+      expect(text).toContain(words)
     // The photo of the intake is on it, as an independent reader finds it.
     expect(execFileSync('pdfimages', ['-list', file], { encoding: 'utf8' })).toMatch(/ image +360 +240 /)
     const picture = execFileSync('pdftoppm', ['-r', '150', '-png', file])
@@ -279,7 +336,9 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
   })
 })
 
-test('a fairing job on a motorcycle: each account that stays open is stopped or accepted with its own sentence', async ({ page }) => {
+test('a fairing job on a motorcycle: each account that stays open is stopped or accepted with its own sentence', async ({
+  page,
+}) => {
   test.setTimeout(300_000)
   await lookAround(page, 'a lead')
   await addVehicle(page, 'Moto 21', 'Patrol motorcycle')
@@ -301,7 +360,10 @@ test('a fairing job on a motorcycle: each account that stays open is stopped or 
     await goOnTo(page, 'undo:left-turns')
     await page.getByRole('button', { name: 'Different' }).click()
     const different = page.getByRole('dialog', { name: 'Different from the record' })
-    await different.getByRole('group', { name: /quarter-turns/ }).getByRole('button', { name: 'one more' }).click()
+    await different
+      .getByRole('group', { name: /quarter-turns/ })
+      .getByRole('button', { name: 'one more' })
+      .click()
     await different.getByRole('button', { name: 'Keep it' }).click()
   })
   await test.step('the way back: a screw left over, a cover forgotten, a plug forgotten', async () => {
@@ -311,13 +373,17 @@ test('a fairing job on a motorcycle: each account that stays open is stopped or 
     for (let i = 0; i < 60; i++) {
       const key = await nextKey(page)
       if (key === null) break
-      if (/^(place:seat|seat:seat|close:seat-heater|close:left-indicator)/.test(key)) await page.getByRole('button', { name: 'Leave for later', exact: true }).click()
+      if (/^(place:seat|seat:seat|close:seat-heater|close:left-indicator)/.test(key))
+        await page.getByRole('button', { name: 'Leave for later', exact: true }).click()
       // One tap confirms the whole card; what is otherwise in it is said before.
       else if (/^fasten:left-(top-turn|turns)$/.test(key) && !oneLess) {
         oneLess = true
         await page.getByRole('button', { name: 'Different' }).click()
         const different = page.getByRole('dialog', { name: 'Different from the record' })
-        await different.getByRole('group', { name: /quarter-turns/ }).getByRole('button', { name: 'one less' }).click()
+        await different
+          .getByRole('group', { name: /quarter-turns/ })
+          .getByRole('button', { name: 'one less' })
+          .click()
         await different.getByRole('button', { name: 'Keep it' }).click()
         // What stands in the tap before them is as written.
         if (key === 'fasten:left-top-turn') await tapDone(page)
@@ -328,14 +394,18 @@ test('a fairing job on a motorcycle: each account that stays open is stopped or 
     await page.goto(`${job}/handover`)
     await expect(gate).toContainText('Left fairing, quarter-turns. 1 not back: 1 in hand.')
     await expect(gate).toContainText('Rider seat is out. It goes back to its place.')
-    await expect(gate).toContainText('Plug left indicator is open. Close it, or say that it stays open and insulated on purpose.')
+    await expect(gate).toContainText(
+      'Plug left indicator is open. Close it, or say that it stays open and insulated on purpose.',
+    )
     await expect(gate).toContainText('It came with this job and is not back in the bag.')
     await expect(page.getByRole('button', { name: 'Hand over', exact: true })).toBeDisabled()
   })
   await test.step('a clip that broke after it was back: a new one from stock, and its pieces', async () => {
     await page.goto(`${job}/balance`)
     await row('holder:left-turns').getByRole('button', { name: 'Lost' }).click()
-    await expect(row('holder:left-turns')).toContainText('1 lost: it may lie in the dash. Search, then sign for the search.')
+    await expect(row('holder:left-turns')).toContainText(
+      '1 lost: it may lie in the dash. Search, then sign for the search.',
+    )
     await row('holder:left-turns').getByRole('button', { name: 'New one in' }).click()
     await row('holder:left-turns').getByRole('button', { name: 'Searched: sign' }).click()
     await page.getByLabel('Where did you search?').fill('belly pan, chain guard, floor')
@@ -346,7 +416,9 @@ test('a fairing job on a motorcycle: each account that stays open is stopped or 
     await row('tether:left-indicator').getByRole('button', { name: 'Stays open, insulated' }).click()
     await row('tether:seat-heater').getByRole('button', { name: 'It is plugged' }).click()
     await expect(row('tether:left-indicator')).toHaveCount(0)
-    for (const part of ['seat', 'fairing-left']) if ((await row(`part:${part}`).count()) > 0) await row(`part:${part}`).getByRole('button', { name: 'It is back' }).click()
+    for (const part of ['seat', 'fairing-left'])
+      if ((await row(`part:${part}`).count()) > 0)
+        await row(`part:${part}`).getByRole('button', { name: 'It is back' }).click()
     const tools = page.locator('[data-row^="tool:"]')
     while ((await tools.count()) > 1) await tools.last().getByRole('button', { name: 'It is back' }).click()
     await actAs(page, 'Tolu', '2222')
@@ -368,7 +440,8 @@ test('a fairing job on a motorcycle: each account that stays open is stopped or 
     await expect(page.locator('[data-test="t-indicators"]')).toHaveCount(0)
     await page.getByLabel('Told to, and accepted by').fill('Ms Reed, Town Works')
     await page.getByRole('button', { name: 'Accepted', exact: true }).click()
-    for (const item of await page.locator('[data-test]').all()) if (!(await item.innerText()).includes('passed')) await item.getByRole('button', { name: 'Passed' }).click()
+    for (const item of await page.locator('[data-test]').all())
+      if (!(await item.innerText()).includes('passed')) await item.getByRole('button', { name: 'Passed' }).click()
     await page.getByRole('button', { name: 'Marit signs' }).click()
     await saved(page)
     await actAs(page, 'Jo', '5555')
@@ -390,7 +463,10 @@ test('a fairing job on a motorcycle: each account that stays open is stopped or 
   })
 })
 
-test('two people on two tablets: lanes, nobody on another’s seat, a card taken over, to the end', async ({ page, browser }) => {
+test('two people on two tablets: lanes, nobody on another’s seat, a card taken over, to the end', async ({
+  page,
+  browser,
+}) => {
   test.setTimeout(300_000)
   await lookAround(page, 'a lead')
   await addVehicle(page, 'Van 62', 'Panel van')
@@ -415,11 +491,17 @@ test('two people on two tablets: lanes, nobody on another’s seat, a card taken
   await other.goto(job)
   const seatOf = async (name: string) => (await page.locator(`[data-hand="${name}"]`).innerText()).split('\n').at(-1)!
   const seat = (words: string) => (/^(driver side|centre|passenger side|engine bay|bench)/.exec(words) ?? [''])[0]
-  const onBoth = async (name: string) => other.locator(`[data-hand="${name}"]`).innerText().then((words) => words.split('\n').at(-1)!)
+  const onBoth = async (name: string) =>
+    other
+      .locator(`[data-hand="${name}"]`)
+      .innerText()
+      .then((words) => words.split('\n').at(-1)!)
   let both = 0
   for (let turn = 0; turn < 140; turn++) {
     // Both tablets say the same of both people before anybody taps.
-    await expect(async () => expect([await onBoth('Marit'), await onBoth('Tolu')]).toEqual([await seatOf('Marit'), await seatOf('Tolu')])).toPass({ timeout: 15_000 })
+    await expect(async () =>
+      expect([await onBoth('Marit'), await onBoth('Tolu')]).toEqual([await seatOf('Marit'), await seatOf('Tolu')]),
+    ).toPass({ timeout: 15_000 })
     const [mine, theirs] = [seat(await seatOf('Marit')), seat(await seatOf('Tolu'))]
     if (!mine && !theirs) break
     if (mine && theirs) {
@@ -442,7 +524,9 @@ test('two people on two tablets: lanes, nobody on another’s seat, a card taken
   await other.context().close()
 })
 
-test('it won’t move, a tool is missing, somebody is already further on, another variant: each finds the way from where things stand', async ({ page }) => {
+test('it won’t move, a tool is missing, somebody is already further on, another variant: each finds the way from where things stand', async ({
+  page,
+}) => {
   test.setTimeout(240_000)
   await lookAround(page, 'a lead')
   await addVehicle(page, 'Van 63', 'Panel van')
@@ -460,7 +544,12 @@ test('it won’t move, a tool is missing, somebody is already further on, anothe
   await test.step('already further on: what is before is assumed and says so, what safety minds is ticked', async () => {
     await more(/^I’m already here/)
     const here = page.getByRole('dialog', { name: 'I’m already here' })
-    await here.getByLabel('Where are you?').selectOption({ label: (await here.getByRole('option', { name: /way in: Radio unit/ }).first().innerText()) })
+    await here.getByLabel('Where are you?').selectOption({
+      label: await here
+        .getByRole('option', { name: /way in: Radio unit/ })
+        .first()
+        .innerText(),
+    })
     await expect(here.getByRole('button', { name: 'I’m here' })).toBeDisabled()
     for (const box of await here.getByRole('checkbox').all()) await box.check()
     await here.getByRole('button', { name: 'I’m here' }).click()
@@ -473,7 +562,9 @@ test('it won’t move, a tool is missing, somebody is already further on, anothe
     const dialog = page.getByRole('dialog', { name: 'More' })
     await dialog.getByLabel('It is another variant than thought').selectOption({ label: 'Gearbox: manual' })
     await dialog.getByRole('button', { name: /^automatic/ }).click()
-    await expect(async () => expect(await nextKey(page)).toMatch(/^(set:lever|release:cover|undo:unit|set:ignition|close:airbag)/)).toPass()
+    await expect(async () =>
+      expect(await nextKey(page)).toMatch(/^(set:lever|release:cover|undo:unit|set:ignition|close:airbag)/),
+    ).toPass()
     await expect(page.getByRole('list', { name: 'Way in and way out' })).toContainText('Gear lever')
     expect(page.url()).toBe(job)
   })
@@ -500,7 +591,9 @@ test('it won’t move, a tool is missing, somebody is already further on, anothe
   })
 })
 
-test('a photo of a job tells the choices of a facet apart, in the next plan and before its first screw', async ({ page }) => {
+test('a photo of a job tells the choices of a facet apart, in the next plan and before its first screw', async ({
+  page,
+}) => {
   test.setTimeout(120_000)
   await setUpShop(page, someOwner('Telling pictures'))
   await page.goto('/procedures')
@@ -552,7 +645,9 @@ test('a whole job of a thirty-part dash takes at most 60 taps', async ({ page })
   await page.goto('/procedures')
   const dash = dashOfThirty()
   expect(dash.parts).toHaveLength(30)
-  await page.getByLabel('A procedure file (.json)').setInputFiles({ name: 'dash.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(dash)) })
+  await page
+    .getByLabel('A procedure file (.json)')
+    .setInputFiles({ name: 'dash.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(dash)) })
   await page.waitForURL(/procedures\/[0-9a-f-]{36}/)
   await addVehicle(page, 'Dash 1', dash.name)
   await page.getByRole('link', { name: 'Plan a job' }).click()
@@ -572,7 +667,11 @@ test('a whole job of a thirty-part dash takes at most 60 taps', async ({ page })
   // The browser counts: every click on the page, from the intake until everything is back and the bag is full.
   await page.evaluate(() => {
     sessionStorage.setItem('taps', '0')
-    window.addEventListener('click', () => sessionStorage.setItem('taps', String(Number(sessionStorage.getItem('taps')) + 1)), true)
+    window.addEventListener(
+      'click',
+      () => sessionStorage.setItem('taps', String(Number(sessionStorage.getItem('taps')) + 1)),
+      true,
+    )
   })
   await page.getByRole('button', { name: /^Begin the job/ }).click()
   await goOnToTheEnd(page)

@@ -25,9 +25,12 @@ test('the screen is kept awake, and the card is read aloud when that is asked fo
     const asked: string[] = []
     Object.assign(window, { heard, asked })
     window.speechSynthesis.speak = (utterance) => void heard.push(utterance.text)
-    Object.defineProperty(navigator, 'wakeLock', { value: { request: async (kind: string) => (asked.push(kind), { release: async () => undefined }) } })
+    Object.defineProperty(navigator, 'wakeLock', {
+      value: { request: async (kind: string) => (asked.push(kind), { release: async () => undefined }) },
+    })
   })
-  const kept = (name: 'heard' | 'asked') => page.evaluate((key) => (window as unknown as Record<string, string[]>)[key]!, name)
+  const kept = (name: 'heard' | 'asked') =>
+    page.evaluate((key) => (window as unknown as Record<string, string[]>)[key]!, name)
   await lookAround(page, 'a lead')
   await page.goto('/vehicles')
   await page.getByLabel('Fleet number or short name').fill('Van 66')
@@ -57,7 +60,10 @@ test('a whole job by keyboard alone, and the focus is seen', async ({ page }) =>
   test.setTimeout(300_000)
   await lookAround(page, 'an installer')
   await page.goto('/plan')
-  await press(page, page.getByRole('listitem').filter({ hasText: 'Road-works pickup' }).first().getByRole('link', { name: 'Plan' }))
+  await press(
+    page,
+    page.getByRole('listitem').filter({ hasText: 'Road-works pickup' }).first().getByRole('link', { name: 'Plan' }),
+  )
   await page.waitForURL('**/plan?vehicle=*')
   await tabTo(page, page.getByLabel('Behind the glovebox'))
   await page.keyboard.press('Space')
@@ -91,7 +97,8 @@ test('a whole job by keyboard alone, and the focus is seen', async ({ page }) =>
   await saved(page)
   await press(page, page.getByRole('link', { name: 'To the hand-over' }))
   await page.waitForURL('**/handover')
-  for (const row of await page.locator('[data-test]').all()) if (!(await row.innerText()).includes('passed')) await press(page, row.getByRole('button', { name: 'Passed' }))
+  for (const row of await page.locator('[data-test]').all())
+    if (!(await row.innerText()).includes('passed')) await press(page, row.getByRole('button', { name: 'Passed' }))
   await press(page, page.getByRole('button', { name: 'Tolu signs' }))
   await saved(page)
   await press(page, page.locator('header').getByRole('button', { name: 'Tolu, installer' }))
@@ -113,7 +120,12 @@ test.describe('by touch', () => {
     test.setTimeout(300_000)
     await lookAround(page, 'an installer')
     await page.goto('/plan')
-    await page.getByRole('listitem').filter({ hasText: 'Road-works pickup' }).first().getByRole('link', { name: 'Plan' }).tap()
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: 'Road-works pickup' })
+      .first()
+      .getByRole('link', { name: 'Plan' })
+      .tap()
     await page.waitForURL('**/plan?vehicle=*')
     await page.getByLabel('Behind the glovebox').tap()
     // The plan may still be drawing itself when the first tap comes.
@@ -133,7 +145,11 @@ test.describe('by touch', () => {
       await done.tap()
       if (asks === 'read') await expect(done).not.toHaveAttribute('data-asks', 'read')
       else {
-        if (asks === 'reading') await page.getByRole('dialog', { name: /^Test:/ }).getByRole('button', { name: /^It works/ }).tap()
+        if (asks === 'reading')
+          await page
+            .getByRole('dialog', { name: /^Test:/ })
+            .getByRole('button', { name: /^It works/ })
+            .tap()
         await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 5000 })
       }
     }
@@ -143,7 +159,8 @@ test.describe('by touch', () => {
     await saved(page)
     await page.getByRole('link', { name: 'To the hand-over' }).tap()
     await page.waitForURL('**/handover')
-    for (const row of await page.locator('[data-test]').all()) if (!(await row.innerText()).includes('passed')) await row.getByRole('button', { name: 'Passed' }).tap()
+    for (const row of await page.locator('[data-test]').all())
+      if (!(await row.innerText()).includes('passed')) await row.getByRole('button', { name: 'Passed' }).tap()
     await page.getByRole('button', { name: 'Tolu signs' }).tap()
     await saved(page)
     await page.locator('header').getByRole('button', { name: 'Tolu, installer' }).tap()

@@ -27,11 +27,14 @@ async function tap(page: Page): Promise<void> {
   await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass()
 }
 
-const answers = (page: Page) => expect(async () => expect((await page.request.get('/api/health')).ok()).toBe(true)).toPass({ timeout: 30_000 })
+const answers = (page: Page) =>
+  expect(async () => expect((await page.request.get('/api/health')).ok()).toBe(true)).toPass({ timeout: 30_000 })
 
 /** Every event of this device once, and none missing in between. */
 async function nothingLostNothingTwice(page: Page, url: string): Promise<void> {
-  const { events } = (await (await page.request.get(`/api/jobs/${url.split('/').at(-1)}/events`)).json()) as { events: { id: string; deviceId: string; seq: number }[] }
+  const { events } = (await (await page.request.get(`/api/jobs/${url.split('/').at(-1)}/events`)).json()) as {
+    events: { id: string; deviceId: string; seq: number }[]
+  }
   expect(events.length).toBeGreaterThan(4)
   expect(new Set(events.map((event) => event.id)).size).toBe(events.length)
   const seqs = events.map((event) => event.seq).sort((a, b) => a - b)

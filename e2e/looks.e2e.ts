@@ -13,7 +13,32 @@ async function views(page: Page): Promise<string[]> {
   const strip = await first('/today', 'main h2 a[href$="/record"]')
   const job = await first('/today', 'main h2 a[href^="/jobs/"]:not([href$="/record"])')
   const planned = await first('/today', 'section[aria-label^="Moto 7"] h2 a')
-  return ['/today', '/procedures', procedure, '/plan', `/plan?vehicle=${vehicle.split('/')[2]}`, '/vehicles', vehicle, '/crew', '/shop/rules', '/shop/values', '/shop/kits', '/shop/kits/new', '/shop/tools', '/shop/stations', '/marks', '/strips/new', strip, job, `${job}/balance`, `${job}/handover`, `${job}/labels`, `${job}/tag`, '/figures', planned]
+  return [
+    '/today',
+    '/procedures',
+    procedure,
+    '/plan',
+    `/plan?vehicle=${vehicle.split('/')[2]}`,
+    '/vehicles',
+    vehicle,
+    '/crew',
+    '/shop/rules',
+    '/shop/values',
+    '/shop/kits',
+    '/shop/kits/new',
+    '/shop/tools',
+    '/shop/stations',
+    '/marks',
+    '/strips/new',
+    strip,
+    job,
+    `${job}/balance`,
+    `${job}/handover`,
+    `${job}/labels`,
+    `${job}/tag`,
+    '/figures',
+    planned,
+  ]
 }
 
 /** What axe calls serious on the page as it stands. `rules`: only these. */
@@ -22,13 +47,23 @@ async function seriousOn(page: Page, rules: string[] = []): Promise<string[]> {
   const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] })
   if (rules.length > 0) axe.withRules(rules)
   const { violations } = await axe.analyze()
-  return violations.filter((violation) => violation.impact === 'serious' || violation.impact === 'critical').map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).slice(0, 3).join(' | ')}`)
+  return violations
+    .filter((violation) => violation.impact === 'serious' || violation.impact === 'critical')
+    .map(
+      (violation) =>
+        `${violation.id}: ${violation.nodes
+          .map((node) => node.target.join(' '))
+          .slice(0, 3)
+          .join(' | ')}`,
+    )
 }
 
-// Each view is opened once and looked at in every way: by axe, in the colours of the other theme, and at 200 % zoom. Two halves
-// of the views, so that both workers have one.
+// Each view is opened once and looked at in every way: by axe, in the colours of the other theme, and at 200 % zoom.
+// Two halves of the views, so that both workers have one.
 for (const half of [0, 1])
-  test(`every view: axe finds nothing serious in either theme, and 200 % zoom pushes nothing off the side (half ${half + 1})`, async ({ page }) => {
+  test(`every view: axe finds nothing serious in either theme, and 200 % zoom pushes nothing off the side (half ${half + 1})`, async ({
+    page,
+  }) => {
     test.setTimeout(300_000)
     const look = async (path: string) => {
       await page.setViewportSize({ width: 1280, height: 800 })
@@ -45,7 +80,9 @@ for (const half of [0, 1])
       })
       expect([path, theme, await seriousOn(page, ['color-contrast'])]).toEqual([path, theme, []])
       await page.setViewportSize({ width: 640, height: 400 })
-      const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+      const wide = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      )
       expect([path, wide <= 1]).toEqual([path, true])
     }
     if (half === 0) await look('/welcome')

@@ -5,11 +5,17 @@ import { lookAround, setUpShop, someOwner } from './steps'
 
 async function importVan(page: Page, document: object): Promise<void> {
   await page.goto('/procedures')
-  await page.getByLabel('A procedure file (.json)').setInputFiles({ name: 'van.procedure.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(document)) })
+  await page.getByLabel('A procedure file (.json)').setInputFiles({
+    name: 'van.procedure.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(document)),
+  })
   await page.waitForURL(/procedures\/[0-9a-f-]{36}/)
 }
 
-test('the order as a drawing and as a list: layers, the reason on every link, how many strips agree, by goal and build', async ({ page }) => {
+test('the order as a drawing and as a list: layers, the reason on every link, how many strips agree, by goal and build', async ({
+  page,
+}) => {
   await lookAround(page, 'a lead')
   await page.goto('/procedures')
   await page.getByRole('link', { name: 'Panel van', exact: true }).click()
@@ -28,7 +34,9 @@ test('the order as a drawing and as a list: layers, the reason on every link, ho
     await page.getByRole('button', { name: 'drawing', exact: true }).click()
     await expect(drawing.getByText('A-pillar trim')).toBeVisible()
     await drawing.getByText('Grab handle', { exact: true }).click()
-    await expect(page.getByRole('complementary', { name: 'The picked part' }).getByRole('heading', { name: 'Grab handle' })).toBeVisible()
+    await expect(
+      page.getByRole('complementary', { name: 'The picked part' }).getByRole('heading', { name: 'Grab handle' }),
+    ).toBeVisible()
   })
   await test.step('the list says the same, and is reached by keys', async () => {
     await page.getByLabel(/^For/).selectOption({ label: 'Radio cavity' })
@@ -37,12 +45,15 @@ test('the order as a drawing and as a list: layers, the reason on every link, ho
     await expect(list.getByRole('heading')).toHaveText(['Outermost: nothing comes before these', 'Layer 2', 'Layer 3'])
     await expect(list).toContainText('after Climate panel: covers its 2 T20 (agreed by 3 of 3 strips)')
     await list.getByRole('button', { name: 'Radio unit' }).press('Enter')
-    await expect(page.getByRole('complementary', { name: 'The picked part' }).getByRole('heading', { name: 'Radio unit' })).toBeVisible()
+    await expect(
+      page.getByRole('complementary', { name: 'The picked part' }).getByRole('heading', { name: 'Radio unit' }),
+    ).toBeVisible()
   })
   await test.step('an order the strips agree on is kept as observed, called a habit, and both are taken back', async () => {
     await page.getByLabel(/^For/).selectOption('')
     const learnt = page.getByRole('region', { name: 'Order learnt from strips' })
-    const row = (standing: string) => learnt.locator(`[data-standing="${standing}"]`).filter({ hasText: 'Grab handle before Door seal' })
+    const row = (standing: string) =>
+      learnt.locator(`[data-standing="${standing}"]`).filter({ hasText: 'Grab handle before Door seal' })
     await row('new').getByRole('button', { name: 'Keep as observed' }).click()
     await row('observed').getByRole('button', { name: 'It is a habit' }).click()
     await expect(row('habit')).toContainText('seen on')

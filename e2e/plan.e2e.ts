@@ -4,11 +4,18 @@ import { lookAround } from './steps'
 async function planVan(page: Page): Promise<void> {
   await lookAround(page, 'a lead')
   await page.goto('/plan')
-  await page.getByRole('listitem').filter({ hasText: 'Harbour Linen' }).first().getByRole('link', { name: 'Plan' }).click()
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Harbour Linen' })
+    .first()
+    .getByRole('link', { name: 'Plan' })
+    .click()
   await page.waitForURL('**/plan?vehicle=*')
 }
 
-test('the quickest order is proven, compared with another way of working, shared out for two, and what costs little is offered', async ({ page }) => {
+test('the quickest order is proven, compared with another way of working, shared out for two, and what costs little is offered', async ({
+  page,
+}) => {
   await planVan(page)
   const answer = page.getByRole('region', { name: 'The answer' })
   await page.getByLabel('Radio cavity').check()
@@ -24,7 +31,9 @@ test('the quickest order is proven, compared with another way of working, shared
     const offered = await page.getByRole('radio', { name: 'tool in hand' }).evaluate(async (choice: HTMLElement) => {
       choice.click()
       for (let i = 0; i < 20; i++) await Promise.resolve()
-      return [...document.querySelectorAll('button')].filter((button) => button.textContent === 'Open the job').map((button) => !button.disabled)
+      return [...document.querySelectorAll('button')]
+        .filter((button) => button.textContent === 'Open the job')
+        .map((button) => !button.disabled)
     })
     expect(offered).toEqual([false])
     await expect(open).toBeEnabled()
@@ -56,26 +65,51 @@ test('the quickest order is proven, compared with another way of working, shared
   })
   await test.step('what is waited for the battery is told, and nothing is quicker', async () => {
     await page.goto('/plan')
-    await page.getByRole('listitem').filter({ hasText: 'Small bus' }).first().getByRole('link', { name: 'Plan' }).click()
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: 'Small bus' })
+      .first()
+      .getByRole('link', { name: 'Plan' })
+      .click()
     await page.getByLabel('Column wiring').check()
-    await expect(answer).toContainText(/\d+ min \d+ s of the way in is waiting until the battery has been off long enough/)
+    await expect(answer).toContainText(
+      /\d+ min \d+ s of the way in is waiting until the battery has been off long enough/,
+    )
     await expect(answer).toContainText('Proven: no safe order is quicker.')
     await page.getByText('two', { exact: true }).click()
-    await expect(page.getByRole('region', { name: 'Who does what' })).toContainText('More hands gain hardly anything here')
+    await expect(page.getByRole('region', { name: 'Who does what' })).toContainText(
+      'More hands gain hardly anything here',
+    )
   })
 })
 
 test('the planner answers a signed-in client, and nobody else', async ({ page, request }) => {
   await planVan(page)
-  const procedures = await page.goto('/procedures').then(() => page.getByRole('link', { name: 'Panel van', exact: true }).getAttribute('href'))
+  const procedures = await page
+    .goto('/procedures')
+    .then(() => page.getByRole('link', { name: 'Panel van', exact: true }).getAttribute('href'))
   const procedureId = procedures!.split('/').at(-1)!
-  const question = { procedureId, request: { goals: [{ kind: 'cavity', cavityId: 'radio-cavity' }], build: { gearbox: 'automatic', starter: 'key' } } }
+  const question = {
+    procedureId,
+    request: { goals: [{ kind: 'cavity', cavityId: 'radio-cavity' }], build: { gearbox: 'automatic', starter: 'key' } },
+  }
   // As every write does, it has to come from the shop's own address.
   const headers = { origin: new URL(page.url()).origin }
   const answered = await page.request.post('/api/plan', { data: question, headers })
   expect(answered.status()).toBe(200)
   expect(await answered.json()).toMatchObject({ status: 'planned', wayInS: 220, proven: true, fasteners: 22 })
-  expect((await page.request.post('/api/plan', { data: { ...question, request: { ...question.request, goals: [] } }, headers })).status()).toBe(400)
-  expect((await page.request.post('/api/plan', { data: { ...question, procedureId: crypto.randomUUID() }, headers })).status()).toBe(404)
+  expect(
+    (
+      await page.request.post('/api/plan', {
+        data: { ...question, request: { ...question.request, goals: [] } },
+        headers,
+      })
+    ).status(),
+  ).toBe(400)
+  expect(
+    (
+      await page.request.post('/api/plan', { data: { ...question, procedureId: crypto.randomUUID() }, headers })
+    ).status(),
+  ).toBe(404)
   expect((await request.post('/api/plan', { data: question, headers })).status()).toBe(401)
 })

@@ -2,7 +2,10 @@ import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import { addHolder, addPart, newContextPage, setUpShop, signIn, someOwner } from './steps'
 
-test('two people edit at once: different fields merge, the same field is shown to the second, nothing is lost', async ({ page, browser }) => {
+test('two people edit at once: different fields merge, the same field is shown to the second, nothing is lost', async ({
+  page,
+  browser,
+}) => {
   const owner = someOwner('Twin Desks')
   await setUpShop(page, owner)
   await page.goto('/procedures')
@@ -27,7 +30,8 @@ test('two people edit at once: different fields merge, the same field is shown t
   await change(other, 'Start at the', 'left end')
   await expect(other.getByText('Changed by somebody else')).toHaveCount(0)
   await change(other, 'Zone', 'middle')
-  // The second to change the same field never overwrites unseen: after the merge the first one's value was already loaded.
+  // The second to change the same field never overwrites unseen: after the merge the first one's value was already
+  // loaded.
   await change(page, 'Zone', 'top')
   const both = page.getByRole('dialog', { name: 'Changed by somebody else meanwhile' })
   await expect(both).toContainText('top')
@@ -51,7 +55,11 @@ test('export and import: the file comes back the same, a bad one changes nothing
   const downloading = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Export' }).click()
   const text = readFileSync(await (await downloading).path(), 'utf8')
-  const file = (contents: string) => ({ name: 'loader.procedure.json', mimeType: 'application/json', buffer: Buffer.from(contents) })
+  const file = (contents: string) => ({
+    name: 'loader.procedure.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(contents),
+  })
 
   await page.goto('/procedures')
   const rows = page.getByRole('link', { name: 'Loader', exact: true })
@@ -69,7 +77,9 @@ test('export and import: the file comes back the same, a bad one changes nothing
   expect(JSON.parse(again)).toEqual(JSON.parse(text))
 })
 
-test('the panel map: a view, an outline by two taps, marks by tapping, a copy, several set together, undo', async ({ page }) => {
+test('the panel map: a view, an outline by two taps, marks by tapping, a copy, several set together, undo', async ({
+  page,
+}) => {
   await setUpShop(page, someOwner('Map Makers'))
   await page.goto('/procedures')
   await page.getByLabel('What is the model called?').fill('Grader')

@@ -6,7 +6,18 @@ import { writeFileSync } from 'node:fs'
 const base = process.env.BASE ?? 'http://localhost:3000'
 const folder = 'docs/screenshots'
 // The browser a crew has: without a window it spaces letters otherwise.
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+})
 
 /** A page signed in to the demo, at the size of a desk or of a bay's tablet. */
 async function enter(role, width = 1280, height = 800) {
@@ -60,7 +71,12 @@ await shot(lead, 'balance')
 await lead.goto(`${job}/handover`)
 await shot(lead, 'handover')
 await lead.goto(`${base}/plan`)
-await lead.getByRole('listitem').filter({ hasText: 'Harbour Linen' }).first().getByRole('link', { name: 'Plan' }).click()
+await lead
+  .getByRole('listitem')
+  .filter({ hasText: 'Harbour Linen' })
+  .first()
+  .getByRole('link', { name: 'Plan' })
+  .click()
 await lead.waitForURL('**/plan?vehicle=*')
 await lead.getByLabel('Radio cavity').check()
 await lead.getByLabel('Pillar cavity').check()

@@ -1,5 +1,5 @@
-// Runs the built application for the browser tests, writes down its process number, and starts it again two seconds after
-// it died: so a test can kill it hard in the middle of a job and see what happens.
+// Runs the built application for the browser tests, writes down its process number, and starts it again two seconds
+// after it died: so a test can kill it hard in the middle of a job and see what happens.
 import { spawn } from 'node:child_process'
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -9,7 +9,10 @@ let child = null
 let stopping = false
 
 function start() {
-  child = spawn(process.execPath, ['bin/lib/serve.mjs', '127.0.0.1', port], { stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, NODE_ENV: 'production' } })
+  child = spawn(process.execPath, ['bin/lib/serve.mjs', '127.0.0.1', port], {
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, NODE_ENV: 'production' },
+  })
   writeFileSync(join(process.env.ISTRUZIONE_TEST_DATA, 'app.pid'), String(child.pid))
   child.on('exit', () => {
     if (!stopping) setTimeout(start, 2000)

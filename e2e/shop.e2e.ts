@@ -6,7 +6,11 @@ import { beginJob, actAs, lookAround, nextKey, saved, setUpShop, someOwner, tapD
 async function shopWithVan(page: Page, name: string): Promise<void> {
   await setUpShop(page, someOwner(name))
   await page.goto('/procedures')
-  await page.getByLabel('A procedure file (.json)').setInputFiles({ name: 'van.procedure.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(panelVan())) })
+  await page.getByLabel('A procedure file (.json)').setInputFiles({
+    name: 'van.procedure.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(panelVan())),
+  })
   await page.waitForURL(/procedures\/[0-9a-f-]{36}/)
   await page.getByRole('button', { name: 'Publish' }).click()
   await expect(page.getByText('revision 1,')).toBeVisible()
@@ -22,7 +26,9 @@ async function planFor(page: Page, label: string): Promise<void> {
   await page.waitForURL('**/plan?vehicle=*')
 }
 
-test('house values, a station and a kit of the shop change what is planned, and a kit’s work is done at the bottom of the U', async ({ page }) => {
+test('house values, a station and a kit of the shop change what is planned, and a kit’s work is done at the bottom of the U', async ({
+  page,
+}) => {
   test.setTimeout(180_000)
   await shopWithVan(page, 'Kits and Values')
 
@@ -89,7 +95,9 @@ test('house values, a station and a kit of the shop change what is planned, and 
   })
 })
 
-test('rules: a built-in one can be raised and not lowered, an own one is shown as a sentence before it is kept', async ({ page }) => {
+test('rules: a built-in one can be raised and not lowered, an own one is shown as a sentence before it is kept', async ({
+  page,
+}) => {
   test.setTimeout(180_000)
   await shopWithVan(page, 'Rules of ours')
   await page.goto('/shop/rules')
@@ -127,7 +135,9 @@ test('an installer sees the shop’s rules and kits and changes none of them', a
   await expect(page.getByRole('button', { name: 'Save' })).toBeDisabled()
 })
 
-test('the power gate: battery off only after its preparations, then the smallest set to put back, in order', async ({ page }) => {
+test('the power gate: battery off only after its preparations, then the smallest set to put back, in order', async ({
+  page,
+}) => {
   test.setTimeout(180_000)
   await shopWithVan(page, 'Gate')
   await planFor(page, 'Gate 1')
@@ -139,7 +149,14 @@ test('the power gate: battery off only after its preparations, then the smallest
 
   await expect(page.locator('[data-refusal="battery-preparations"]')).toBeVisible()
   await expect(page.getByTestId('done')).toBeDisabled()
-  for (const words of ['security codes known', 'media ejected', 'windows and seats where they are wanted', 'keys outside', 'electric latches open']) await page.getByLabel(words).check()
+  for (const words of [
+    'security codes known',
+    'media ejected',
+    'windows and seats where they are wanted',
+    'keys outside',
+    'electric latches open',
+  ])
+    await page.getByLabel(words).check()
   await page.getByRole('button', { name: 'All seen to' }).click()
   await expect(page.locator('[data-refusal]')).toHaveCount(0)
 
@@ -153,7 +170,9 @@ test('the power gate: battery off only after its preparations, then the smallest
   await expect(gate.getByText('Ignition stays off')).toBeVisible()
   const rows = gate.getByRole('listitem').filter({ has: page.getByRole('button') })
   await expect(rows).toHaveCount(2)
-  await expect(rows.nth(0)).toContainText('Bring the centre surround near its place, held or on a cloth, and plug airbag lamp')
+  await expect(rows.nth(0)).toContainText(
+    'Bring the centre surround near its place, held or on a cloth, and plug airbag lamp',
+  )
   await expect(rows.nth(1)).toContainText('Battery on')
   await rows.nth(0).getByRole('button', { name: 'It is plugged' }).click()
   await expect(rows).toHaveCount(1)

@@ -1,7 +1,9 @@
 import { expect, test } from '@playwright/test'
 import { setUpShop, someOwner } from './steps'
 
-test('a model is recorded line by line: chips while typing, questions before anything is taken, near misses, undo', async ({ page }) => {
+test('a model is recorded line by line: chips while typing, questions before anything is taken, near misses, undo', async ({
+  page,
+}) => {
   await setUpShop(page, someOwner('Short Hands'))
   await page.goto('/shop/words')
   await page.getByRole('button', { name: 'Add a word' }).click()
@@ -16,7 +18,12 @@ test('a model is recorded line by line: chips while typing, questions before any
   const line = page.getByLabel('Say it in a line')
   const chips = page.getByRole('list', { name: 'Understood' })
   const add = page.getByRole('button', { name: 'Add', exact: true })
-  const facts = async () => (await (await page.request.get(`${new URL(page.url()).pathname}/export`)).json()) as { parts: { name: string; release: object }[]; holders: { count: number }[]; needs: object[] }
+  const facts = async () =>
+    (await (await page.request.get(`${new URL(page.url()).pathname}/export`)).json()) as {
+      parts: { name: string; release: object }[]
+      holders: { count: number }[]
+      needs: object[]
+    }
 
   await test.step('the first line makes the part and what covers it', async () => {
     await line.fill('bezel: 2 T20 behind liner, 9 wotsits, start lower left, pull rearward')
@@ -41,7 +48,9 @@ test('a model is recorded line by line: chips while typing, questions before any
     await expect(line).toHaveValue('liner: pull toward you')
     await add.click()
     await expect(line).toHaveValue('')
-    expect((await facts()).parts[1]).toMatchObject({ release: { motions: [{ move: 'pull', directions: ['rearward'] }] } })
+    expect((await facts()).parts[1]).toMatchObject({
+      release: { motions: [{ move: 'pull', directions: ['rearward'] }] },
+    })
   })
   await test.step('what nobody knows is marked; a near miss by one tap; nothing was taken meanwhile', async () => {
     await line.fill('3 clipps along the top')

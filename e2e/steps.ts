@@ -10,7 +10,13 @@ export async function lookAround(page: Page, role: 'an installer' | 'a lead'): P
 export type Owner = { shop: string; name: string; username: string; password: string; pin: string }
 
 export function someOwner(shop: string): Owner {
-  return { shop, name: 'Ada', username: `ada_${Math.random().toString(36).slice(2, 10)}`, password: 'a long enough password', pin: '2468' }
+  return {
+    shop,
+    name: 'Ada',
+    username: `ada_${Math.random().toString(36).slice(2, 10)}`,
+    password: 'a long enough password',
+    pin: '2468',
+  }
 }
 
 export async function setUpShop(page: Page, owner: Owner): Promise<void> {
@@ -35,7 +41,10 @@ export async function signIn(page: Page, username: string, password: string): Pr
 }
 
 export async function actAs(page: Page, name: string, pin: string): Promise<void> {
-  await page.locator('header').getByRole('button', { name: /, (installer|lead|owner)$/ }).click()
+  await page
+    .locator('header')
+    .getByRole('button', { name: /, (installer|lead|owner)$/ })
+    .click()
   const dialog = page.getByRole('dialog', { name: 'Who acts now?' })
   await dialog.getByRole('button', { name }).click()
   await dialog.getByLabel(`PIN of ${name}`).fill(pin)
@@ -49,7 +58,12 @@ export async function newContextPage(browser: Browser): Promise<Page> {
 }
 
 /** The form of a fact: opened from the table of its kind, filled by labels, saved, closed. */
-export async function addFact(page: Page, tab: RegExp, add: string, fill: (form: Locator) => Promise<void>): Promise<void> {
+export async function addFact(
+  page: Page,
+  tab: RegExp,
+  add: string,
+  fill: (form: Locator) => Promise<void>,
+): Promise<void> {
   await page.getByRole('tab', { name: tab }).click()
   await page.getByRole('button', { name: `Add a ${add}`, exact: true }).click()
   const form = page.getByRole('dialog')
@@ -58,7 +72,11 @@ export async function addFact(page: Page, tab: RegExp, add: string, fill: (form:
   await expect(form).toBeHidden()
 }
 
-export async function addPart(page: Page, name: string, more: { fixing?: string; rests?: string; station?: string; motion?: string } = {}): Promise<void> {
+export async function addPart(
+  page: Page,
+  name: string,
+  more: { fixing?: string; rests?: string; station?: string; motion?: string } = {},
+): Promise<void> {
   await addFact(page, /^Parts/, 'part', async (form) => {
     await form.getByLabel('Name', { exact: true }).fill(name)
     await form.getByLabel('Worked on from').selectOption(more.station ?? 'centre')
@@ -72,7 +90,13 @@ export async function addPart(page: Page, name: string, more: { fixing?: string;
   })
 }
 
-export async function addHolder(page: Page, part: string, kind: string, count: number, more: { drive?: [string, string]; thread?: [number, number]; hiddenBy?: string; level?: 'free' | 'off' } = {}): Promise<void> {
+export async function addHolder(
+  page: Page,
+  part: string,
+  kind: string,
+  count: number,
+  more: { drive?: [string, string]; thread?: [number, number]; hiddenBy?: string; level?: 'free' | 'off' } = {},
+): Promise<void> {
   await addFact(page, /^Fasteners/, 'fastener group', async (form) => {
     const holds = form.getByRole('group', { name: 'Holds' })
     for (const box of await holds.getByRole('checkbox').all()) if (await box.isChecked()) await box.uncheck()
@@ -96,7 +120,15 @@ export async function addHolder(page: Page, part: string, kind: string, count: n
   })
 }
 
-export async function addPlug(page: Page, name: string, part: string, circuit: string, latch: string, side: string, test: string): Promise<void> {
+export async function addPlug(
+  page: Page,
+  name: string,
+  part: string,
+  circuit: string,
+  latch: string,
+  side: string,
+  test: string,
+): Promise<void> {
   await addFact(page, /^Plugs/, 'plug or hose', async (form) => {
     await form.getByLabel('Name', { exact: true }).fill(name)
     await form.getByLabel('Ties').selectOption({ label: part })
@@ -122,7 +154,14 @@ export async function addNeed(page: Page, reason: string, waits: string, until: 
   })
 }
 
-export async function addSetting(page: Page, name: string, role: string, values: string, found: string, ways: [string, string][]): Promise<void> {
+export async function addSetting(
+  page: Page,
+  name: string,
+  role: string,
+  values: string,
+  found: string,
+  ways: [string, string][],
+): Promise<void> {
   await addFact(page, /^Settings/, 'setting', async (form) => {
     await form.getByLabel('Name', { exact: true }).fill(name)
     await form.getByLabel('For the rules of safety it is').selectOption(role)
@@ -143,7 +182,10 @@ export async function addCavity(page: Page, name: string, part: string): Promise
   })
 }
 
-/** The operation the sign asks for now ("fasten:…"), or null when there is nothing to do; in one look, as the sign may go meanwhile. */
+/**
+ * The operation the sign asks for now ("fasten:…"), or null when there is nothing to do; in one look, as the sign may
+ * go meanwhile.
+ */
 export async function nextKey(page: Page): Promise<string | null> {
   return page.locator('[data-next]').evaluateAll((signs) => signs[0]?.getAttribute('data-next') ?? null)
 }
@@ -166,7 +208,11 @@ export async function tapDone(page: Page): Promise<void> {
   }
   const asks = await done.getAttribute('data-asks')
   await done.click()
-  if (asks === 'reading') await page.getByRole('dialog', { name: /^Test:/ }).getByRole('button', { name: /^It works/ }).click()
+  if (asks === 'reading')
+    await page
+      .getByRole('dialog', { name: /^Test:/ })
+      .getByRole('button', { name: /^It works/ })
+      .click()
 }
 
 /** Once every step is behind, the tools are counted into the bag. */
@@ -176,7 +222,11 @@ export async function toolsBack(page: Page): Promise<void> {
 }
 
 /** Taps "done as written" until nothing is left; what `leave` says yes to is left for later. */
-export async function followJob(page: Page, leave: (key: string, title: string) => boolean | 'one less' = () => false, leaveRow?: string): Promise<string[]> {
+export async function followJob(
+  page: Page,
+  leave: (key: string, title: string) => boolean | 'one less' = () => false,
+  leaveRow?: string,
+): Promise<string[]> {
   const keys: string[] = []
   await beginJob(page)
   for (let i = 0; i < 200; i++) {

@@ -1,8 +1,22 @@
 import { expect, test } from '@playwright/test'
-import { actAs, addCavity, addPart, followJob, lookAround, newContextPage, saved, setUpShop, signIn, someOwner } from './steps'
+import {
+  actAs,
+  addCavity,
+  addPart,
+  followJob,
+  lookAround,
+  newContextPage,
+  saved,
+  setUpShop,
+  signIn,
+  someOwner,
+} from './steps'
 
 /** The smallest picture there is: one dot. */
-const DOT = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64')
+const DOT = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+)
 
 // A stranger from another shop, and somebody who is not signed in, are refused every page, every action and every id.
 test('another shop sees and changes nothing', async ({ page, browser }) => {
@@ -20,13 +34,25 @@ test('another shop sees and changes nothing', async ({ page, browser }) => {
   const jobId = jobs[0]!.split('/')[2]!
   const strip = (await hrefs('/today', /^\/jobs\/[0-9a-f-]{36}\/record$/))[0]!
   const photo = `/api/media/${crypto.randomUUID()}`
-  const kept = await page.request.post(`/api/jobs/${jobId}/media/${photo.split('/')[3]}?kind=photo`, { headers: { origin: new URL(page.url()).origin, 'content-type': 'image/png' }, data: DOT })
+  const kept = await page.request.post(`/api/jobs/${jobId}/media/${photo.split('/')[3]}?kind=photo`, {
+    headers: { origin: new URL(page.url()).origin, 'content-type': 'image/png' },
+    data: DOT,
+  })
   expect([kept.status(), (await page.request.get(photo)).status()]).toEqual([200, 200])
-  const events = (await (await page.request.get(`/api/jobs/${jobId}/events`)).json()) as { events: Record<string, unknown>[] }
+  const events = (await (await page.request.get(`/api/jobs/${jobId}/events`)).json()) as {
+    events: Record<string, unknown>[]
+  }
 
   const stranger = await newContextPage(browser)
   await setUpShop(stranger, someOwner('Far Shore Radios'))
-  for (const href of [strip, ...procedures, ...vehicles, ...jobs, ...jobs.map((job) => `${job}/balance`), ...jobs.map((job) => `${job}/handover`)]) {
+  for (const href of [
+    strip,
+    ...procedures,
+    ...vehicles,
+    ...jobs,
+    ...jobs.map((job) => `${job}/balance`),
+    ...jobs.map((job) => `${job}/handover`),
+  ]) {
     await stranger.goto(href)
     await expect(stranger.getByRole('heading', { name: 'There is nothing here.' })).toBeVisible()
   }
@@ -34,10 +60,19 @@ test('another shop sees and changes nothing', async ({ page, browser }) => {
   for (const href of procedures) expect((await stranger.request.get(`${href}/export`)).status()).toBe(404)
   expect((await stranger.request.get(`/api/jobs/${jobId}/events`)).status()).toBe(404)
   const forged = { ...events.events[0], id: crypto.randomUUID() }
-  expect((await stranger.request.post(`/api/jobs/${jobId}/events`, { headers, data: { events: [forged] } })).status()).toBe(404)
+  expect(
+    (await stranger.request.post(`/api/jobs/${jobId}/events`, { headers, data: { events: [forged] } })).status(),
+  ).toBe(404)
   expect((await stranger.request.get(photo)).status()).toBe(404)
   expect((await stranger.request.get(`${photo}?size=small`)).status()).toBe(404)
-  expect((await stranger.request.post(`/api/jobs/${jobId}/media/${crypto.randomUUID()}?kind=photo`, { headers: { ...headers, 'content-type': 'image/png' }, data: DOT })).status()).toBe(404)
+  expect(
+    (
+      await stranger.request.post(`/api/jobs/${jobId}/media/${crypto.randomUUID()}?kind=photo`, {
+        headers: { ...headers, 'content-type': 'image/png' },
+        data: DOT,
+      })
+    ).status(),
+  ).toBe(404)
   await stranger.goto(`/plan?vehicle=${vehicles[0]!.split('/')[2]}`)
   await expect(stranger.getByText('That vehicle is not in your shop.')).toBeVisible()
   for (const path of ['/today', '/procedures', '/vehicles', '/crew', '/strips/new']) {
@@ -49,13 +84,25 @@ test('another shop sees and changes nothing', async ({ page, browser }) => {
   expect(after.events).toHaveLength(events.events.length)
 
   const nobody = await newContextPage(browser)
-  for (const path of ['/today', '/plan', '/crew', '/marks', '/strips/new', strip, procedures[0]!, vehicles[0]!, jobs[0]!]) {
+  for (const path of [
+    '/today',
+    '/plan',
+    '/crew',
+    '/marks',
+    '/strips/new',
+    strip,
+    procedures[0]!,
+    vehicles[0]!,
+    jobs[0]!,
+  ]) {
     await nobody.goto(path)
     await expect(nobody).toHaveURL(/\/welcome$/)
   }
   expect((await nobody.request.get(photo)).status()).toBe(401)
   expect((await nobody.request.get(`/api/jobs/${jobId}/events`)).status()).toBe(401)
-  expect((await nobody.request.post(`/api/jobs/${jobId}/events`, { headers, data: { events: [forged] } })).status()).toBe(401)
+  expect(
+    (await nobody.request.post(`/api/jobs/${jobId}/events`, { headers, data: { events: [forged] } })).status(),
+  ).toBe(401)
   await stranger.context().close()
   await nobody.context().close()
 })
@@ -67,7 +114,8 @@ test('every action of one shop, sent again by a stranger, changes nothing', asyn
   const sent: { url: string; headers: Record<string, string>; body: Buffer }[] = []
   page.on('request', (request) => {
     const headers = request.headers()
-    if (request.method() === 'POST' && headers['next-action']) sent.push({ url: request.url(), headers, body: request.postDataBuffer() ?? Buffer.alloc(0) })
+    if (request.method() === 'POST' && headers['next-action'])
+      sent.push({ url: request.url(), headers, body: request.postDataBuffer() ?? Buffer.alloc(0) })
   })
   await page.goto('/procedures')
   await page.getByLabel('What is the model called?').fill('Mixer')
@@ -123,17 +171,30 @@ test('every action of one shop, sent again by a stranger, changes nothing', asyn
       await page.goto(path)
       return page.locator('main').innerText()
     }
-    return [await (await page.request.get(`${procedure}/export`)).text(), await (await page.request.get(`/api${job}/events`)).text(), await text('/procedures'), await text('/vehicles'), await text(vehicle), await text('/crew'), await text('/today')]
+    return [
+      await (await page.request.get(`${procedure}/export`)).text(),
+      await (await page.request.get(`/api${job}/events`)).text(),
+      await text('/procedures'),
+      await text('/vehicles'),
+      await text(vehicle),
+      await text('/crew'),
+      await text('/today'),
+    ]
   }
   const before = await state()
-  // create, three edits, publish, edit, vehicle, model, job, hand-over, strip, note, person, left: all of them were seen.
+  // create, three edits, publish, edit, vehicle, model, job, hand-over, strip, note, person, left: all of them were
+  // seen.
   expect(sent.length).toBeGreaterThanOrEqual(13)
 
   const stranger = await newContextPage(browser)
   await setUpShop(stranger, someOwner('Far Shore Radios'))
   for (const { url, headers, body } of sent) {
     const { cookie: _, 'content-length': __, ...kept } = headers
-    const answer = await stranger.request.post(url, { headers: { ...kept, origin: new URL(url).origin }, data: body, maxRedirects: 0 })
+    const answer = await stranger.request.post(url, {
+      headers: { ...kept, origin: new URL(url).origin },
+      data: body,
+      maxRedirects: 0,
+    })
     expect([url, answer.status() < 500]).toEqual([url, true])
   }
   // The replays did reach the actions: the one that makes a procedure made one, in the stranger's own shop.
@@ -149,22 +210,40 @@ test('posts from another site, oversized ones and events in somebody else’s na
   const address = `/api${job}/events`
   const { events } = (await (await page.request.get(address)).json()) as { events: { personId: string; id: string }[] }
   const origin = new URL(page.url()).origin
-  expect((await page.request.post(address, { headers: { origin: 'https://elsewhere.invalid' }, data: { events } })).status()).toBe(403)
-  expect((await page.request.post(address, { headers: { origin }, data: 'x'.repeat(5 * 1024 * 1024) })).status()).toBe(413)
-  expect((await page.request.post(address, { headers: { origin }, data: { events: [{ nonsense: true }] } })).status()).toBe(400)
+  expect(
+    (await page.request.post(address, { headers: { origin: 'https://elsewhere.invalid' }, data: { events } })).status(),
+  ).toBe(403)
+  expect((await page.request.post(address, { headers: { origin }, data: 'x'.repeat(5 * 1024 * 1024) })).status()).toBe(
+    413,
+  )
+  expect(
+    (await page.request.post(address, { headers: { origin }, data: { events: [{ nonsense: true }] } })).status(),
+  ).toBe(400)
   // Sent twice, stored once; the same number with other contents is refused, and nothing is overwritten.
   expect((await page.request.post(address, { headers: { origin }, data: { events } })).status()).toBe(200)
   expect(((await (await page.request.get(address)).json()) as { events: unknown[] }).events).toEqual(events)
-  const changed = await page.request.post(address, { headers: { origin }, data: { events: [{ ...events[0], certainty: 'assumed' }] } })
-  expect([changed.status(), ((await changed.json()) as { sentence: string }).sentence]).toEqual([409, expect.stringContaining('Something else was stored')])
+  const changed = await page.request.post(address, {
+    headers: { origin },
+    data: { events: [{ ...events[0], certainty: 'assumed' }] },
+  })
+  expect([changed.status(), ((await changed.json()) as { sentence: string }).sentence]).toEqual([
+    409,
+    expect.stringContaining('Something else was stored'),
+  ])
   // An installer of the demo has not acted as the person of this event on this tablet.
   const foreign = events.find((event) => event.personId !== '') ?? events[0]!
-  const answer = await page.request.post(address, { headers: { origin }, data: { events: [{ ...foreign, id: crypto.randomUUID(), personId: crypto.randomUUID() }] } })
+  const answer = await page.request.post(address, {
+    headers: { origin },
+    data: { events: [{ ...foreign, id: crypto.randomUUID(), personId: crypto.randomUUID() }] },
+  })
   expect(answer.status()).toBe(409)
   expect(((await answer.json()) as { sentence: string }).sentence).toContain('has not acted on this tablet')
 })
 
-test('roles are checked on the server: who acts as an installer is refused even from a page a lead left open', async ({ page, browser }) => {
+test('roles are checked on the server: who acts as an installer is refused even from a page a lead left open', async ({
+  page,
+  browser,
+}) => {
   const owner = someOwner('Two Hats')
   await setUpShop(page, owner)
   await page.goto('/crew')
@@ -191,7 +270,10 @@ test('roles are checked on the server: who acts as an installer is refused even 
   await expect(crewPage.getByText('This needs the owner.')).toBeVisible()
   const wrong = await newContextPage(browser)
   await signIn(wrong, owner.username, owner.password)
-  await wrong.locator('header').getByRole('button', { name: /^Ada, / }).click()
+  await wrong
+    .locator('header')
+    .getByRole('button', { name: /^Ada, / })
+    .click()
   await wrong.getByRole('dialog').getByRole('button', { name: 'Bo' }).click()
   await wrong.getByRole('dialog').getByLabel('PIN of Bo').fill('0000')
   await wrong.getByRole('dialog').getByRole('button', { name: 'Bo acts' }).click()
@@ -209,7 +291,9 @@ test('security headers are set, and no script without the nonce may run', async 
     const inline = document.createElement('div')
     inline.innerHTML = '<img src="x" onerror="window.injected = true">'
     document.body.append(inline)
-    return new Promise((resolve) => setTimeout(() => resolve((window as { injected?: boolean }).injected ?? false), 400))
+    return new Promise((resolve) =>
+      setTimeout(() => resolve((window as { injected?: boolean }).injected ?? false), 400),
+    )
   })
   expect(ran).toBe(false)
 })
@@ -219,7 +303,15 @@ test('too many wrong passwords are slowed, whatever the address', async ({ page 
   const origin = new URL(page.url()).origin
   const username = `guess_${Math.random().toString(36).slice(2, 8)}`
   const statuses: number[] = []
-  for (let i = 0; i < 7; i++) statuses.push((await page.request.post('/api/auth/sign-in/username', { headers: { origin }, data: { username, password: `wrong password ${i}` } })).status())
+  for (let i = 0; i < 7; i++)
+    statuses.push(
+      (
+        await page.request.post('/api/auth/sign-in/username', {
+          headers: { origin },
+          data: { username, password: `wrong password ${i}` },
+        })
+      ).status(),
+    )
   expect(statuses.slice(0, 5).every((status) => status === 401)).toBe(true)
   expect(statuses.at(-1)).toBe(429)
 })

@@ -1,7 +1,10 @@
 import { expect, test, type Page } from '@playwright/test'
 import { actAs, addCavity, followJob, saved, setUpShop, someOwner } from './steps'
 
-/** Most of a dash of fifteen parts, as it was said while it came apart; the kick panel and the glovebox are caught by taps. */
+/**
+ * Most of a dash of fifteen parts, as it was said while it came apart; the kick panel and the glovebox are caught by
+ * taps.
+ */
 const BEFORE_THE_CRASH = [
   'knee bolster: 2 hex 10, 5 spring clips, pull toward you',
   'unplug obd, tab top',
@@ -9,9 +12,7 @@ const BEFORE_THE_CRASH = [
   '1 T15',
   'liner: press fit, lift out',
 ]
-const THEN = [
-  'climate panel: 6 spring clips, start lower left, pull toward you, hangs on its leads',
-]
+const THEN = ['climate panel: 6 spring clips, start lower left, pull toward you, hangs on its leads']
 const AFTER_IT = [
   '2 T20 behind climate panel',
   '1 hex 7 behind liner',
@@ -105,7 +106,9 @@ const rail = (page: Page) => page.getByRole('list', { name: 'As it came apart' }
 
 test.use({ actionTimeout: 10_000 })
 
-test('a dash of fifteen parts is recorded, put back and handed over; a second strip in another order frees what was habit', async ({ page }) => {
+test('a dash of fifteen parts is recorded, put back and handed over; a second strip in another order frees what was habit', async ({
+  page,
+}) => {
   test.setTimeout(420_000)
   const owner = someOwner('First Strips')
   await setUpShop(page, owner)
@@ -115,7 +118,10 @@ test('a dash of fifteen parts is recorded, put back and handed over; a second st
   await page.getByRole('button', { name: 'Add to the crew' }).click()
   await expect(page.getByRole('listitem').filter({ hasText: 'Bo' })).toBeVisible()
   await page.goto('/today')
-  await page.getByRole('link', { name: /New strip/ }).first().click()
+  await page
+    .getByRole('link', { name: /New strip/ })
+    .first()
+    .click()
   await newStrip(page, 'Gritter 1')
   const recording = page.url()
   let backKeys: string[] = []
@@ -231,7 +237,8 @@ test('a dash of fifteen parts is recorded, put back and handed over; a second st
     await page.getByRole('link', { name: 'To the hand-over' }).click()
     await page.waitForURL('**/handover')
     // Every plug has a test by what it feeds: those that no trim hides are made now.
-    for (const row of await page.locator('[data-test]').all()) if (!(await row.innerText()).includes('passed')) await row.getByRole('button', { name: 'Passed' }).click()
+    for (const row of await page.locator('[data-test]').all())
+      if (!(await row.innerText()).includes('passed')) await row.getByRole('button', { name: 'Passed' }).click()
     await page.getByRole('button', { name: 'Ada signs' }).click()
     await saved(page)
     await actAs(page, 'Bo', '1357')
@@ -246,7 +253,12 @@ test('a dash of fifteen parts is recorded, put back and handed over; a second st
     await page.goto('/procedures')
     await page.getByRole('link', { name: 'Model of Gritter 1' }).click()
     await page.waitForURL(/procedures\/[0-9a-f-]{36}/)
-    const record = (await (await page.request.get(`${new URL(page.url()).pathname}/export`)).json()) as { parts: { id: string; name: string; refit: { first: string } }[]; holders: object[]; tethers: { circuit: string | null }[]; strips: { sequence: string[] }[] }
+    const record = (await (await page.request.get(`${new URL(page.url()).pathname}/export`)).json()) as {
+      parts: { id: string; name: string; refit: { first: string } }[]
+      holders: object[]
+      tethers: { circuit: string | null }[]
+      strips: { sequence: string[] }[]
+    }
     const id = (name: string) => record.parts.find((part) => part.name === name)!.id
     const at = (key: string) => backKeys.indexOf(key)
     expect(at(`place:${id('Unit')}`)).toBeGreaterThanOrEqual(0)
@@ -254,7 +266,14 @@ test('a dash of fifteen parts is recorded, put back and handed over; a second st
     expect(at(`place:${id('Cluster')}`)).toBeLessThan(at(`place:${id('Cluster surround')}`))
     expect(record.parts).toHaveLength(15)
     expect(record.parts.filter((part) => part.refit.first === 'top edge')).toHaveLength(1)
-    expect(record.tethers.map((tether) => tether.circuit).sort()).toEqual(['antenna', 'audio', 'can', 'hazard', 'lighting', 'srs-indicator'])
+    expect(record.tethers.map((tether) => tether.circuit).sort()).toEqual([
+      'antenna',
+      'audio',
+      'can',
+      'hazard',
+      'lighting',
+      'srs-indicator',
+    ])
     expect(record.strips).toHaveLength(1)
   })
 
@@ -298,7 +317,21 @@ test('a dash of fifteen parts is recorded, put back and handed over; a second st
     await page.getByRole('button', { name: 'It came forward' }).click()
     await page.getByRole('button', { name: /^As written/ }).click()
     await page.getByRole('button', { name: 'Set aside' }).click()
-    for (const name of ['Unit', 'Cluster surround', 'Cluster', 'Left vent', 'Glovebox', 'Knee bolster', 'Kick panel', 'Pull handle caps', 'Pull handle', 'Door seal', 'Sill trim', 'Pillar trim']) await off(name)
+    for (const name of [
+      'Unit',
+      'Cluster surround',
+      'Cluster',
+      'Left vent',
+      'Glovebox',
+      'Knee bolster',
+      'Kick panel',
+      'Pull handle caps',
+      'Pull handle',
+      'Door seal',
+      'Sill trim',
+      'Pillar trim',
+    ])
+      await off(name)
     await expect(rail(page).locator('[data-row^="part:"]')).toHaveCount(15)
     await saved(page)
   })
@@ -307,15 +340,23 @@ test('a dash of fifteen parts is recorded, put back and handed over; a second st
     await page.goto('/procedures')
     await page.getByRole('link', { name: 'Gritter, small' }).click()
     await page.getByRole('tab', { name: 'Order' }).click()
-    await expect(page.getByText(/Climate panel and Liner: either order|Liner and Climate panel: either order/)).toBeVisible()
+    await expect(
+      page.getByText(/Climate panel and Liner: either order|Liner and Climate panel: either order/),
+    ).toBeVisible()
     await actAs(page, 'Ada', owner.pin)
     await page.getByRole('button', { name: 'Publish' }).click()
     await expect(page.getByText('revision 2,')).toBeVisible()
     await page.goto('/plan')
-    await page.getByRole('listitem').filter({ hasText: 'Gritter 2' }).first().getByRole('link', { name: 'Plan' }).click()
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: 'Gritter 2' })
+      .first()
+      .getByRole('link', { name: 'Plan' })
+      .click()
     await page.getByLabel('Radio').check()
     // On the way to the radio alone there is hardly anything to save; with the cluster and the pillar trim there is.
-    for (const name of ['Cluster', 'Pillar trim', 'Knee bolster']) await page.getByLabel('Or take off a part').selectOption(name)
+    for (const name of ['Cluster', 'Pillar trim', 'Knee bolster'])
+      await page.getByLabel('Or take off a part').selectOption(name)
     await expect(page.getByText(/Saves \d+ s against the quickest strip, Gritter [12]\./)).toBeVisible()
   })
 })

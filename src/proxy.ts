@@ -3,13 +3,19 @@ import { NextResponse, type NextRequest } from 'next/server'
 /** No body larger than this is read; an import of a procedure is the largest thing anybody sends. */
 const LARGEST_BODY_BYTES = 4 * 1024 * 1024
 
-/** Before every request: refuses cross-site posts and oversized bodies, and sets the security headers with a content policy. */
+/**
+ * Before every request: refuses cross-site posts and oversized bodies, and sets the security headers with a content
+ * policy.
+ */
 export function proxy(request: NextRequest): NextResponse {
   if (!['GET', 'HEAD', 'OPTIONS'].includes(request.method)) {
-    if (!isSameSite(request)) return refuse(403, 'This was sent from another site and is refused. Open Istruzione itself and try again.')
+    if (!isSameSite(request))
+      return refuse(403, 'This was sent from another site and is refused. Open Istruzione itself and try again.')
     // A body of unknown length could be of any length.
-    if (request.headers.has('transfer-encoding')) return refuse(411, 'Say how long this is: a body without a length is refused.')
-    if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY_BYTES) return refuse(413, 'This is larger than 4 MB and is refused. Send less at once.')
+    if (request.headers.has('transfer-encoding'))
+      return refuse(411, 'Say how long this is: a body without a length is refused.')
+    if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY_BYTES)
+      return refuse(413, 'This is larger than 4 MB and is refused. Send less at once.')
   }
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64')
   const policy = contentPolicy(nonce)

@@ -1,6 +1,6 @@
-// Serves the built application: serve.mjs HOST PORT. The built files of .next/static come from the disk already compressed
-// (compress.mjs): a tablet on a weak signal gets the first page in the fewest bytes, and no processor compresses them again.
-// Everything else is Next's own.
+// Serves the built application: serve.mjs HOST PORT. The built files of .next/static come from the disk already
+// compressed (compress.mjs): a tablet on a weak signal gets the first page in the fewest bytes, and no processor
+// compresses them again. Everything else is Next's own.
 import { createServer } from 'node:http'
 import next from 'next'
 import sirv from 'sirv'
@@ -10,7 +10,14 @@ const folder = process.env.ISTRUZIONE_BUILD_DIR ?? '.next'
 const app = next({ dev: false, hostname: host, port })
 const handle = app.getRequestHandler()
 // Built files carry their content's hash in their name, so a browser may keep them for good.
-const built = sirv(`${folder}/static`, { brotli: true, gzip: true, etag: true, immutable: true, maxAge: 31_536_000, setHeaders: (response) => response.setHeader('X-Content-Type-Options', 'nosniff') })
+const built = sirv(`${folder}/static`, {
+  brotli: true,
+  gzip: true,
+  etag: true,
+  immutable: true,
+  maxAge: 31_536_000,
+  setHeaders: (response) => response.setHeader('X-Content-Type-Options', 'nosniff'),
+})
 
 await app.prepare()
 const BUILT = '/_next/static/'

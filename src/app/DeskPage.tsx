@@ -10,7 +10,14 @@ export async function DeskPage({ crew, at, children }: { crew: Crew; at: string;
   const theme = (await cookies()).get('look')?.value === 'bay' ? 'bay' : 'desk'
   return (
     <div data-theme={theme} className="min-h-dvh">
-      <DeskHeader at={at} shopName={crew.shopName} acting={crew.acting} crew={await crewNames(crew)} change={changeWhoActs} theme={theme} />
+      <DeskHeader
+        at={at}
+        shopName={crew.shopName}
+        acting={crew.acting}
+        crew={await crewNames(crew)}
+        change={changeWhoActs}
+        theme={theme}
+      />
       <main>{children}</main>
     </div>
   )

@@ -9,7 +9,10 @@ export default function ErrorPage({ reset }: { error: Error & { digest?: string 
       <div className="max-w-xl space-y-4">
         <StopSign size={64} />
         <h1 className="text-3xl">This screen broke.</h1>
-        <p className="text-lg">It is our mistake, not yours. What was marked as kept or as in the shop is still there. Try again; if it breaks again, go back to Today and tell whoever looks after the shop’s server.</p>
+        <p className="text-lg">
+          It is our mistake, not yours. What was marked as kept or as in the shop is still there. Try again; if it
+          breaks again, go back to Today and tell whoever looks after the shop’s server.
+        </p>
         <div className="flex gap-3">
           <button className="desk-button main" onClick={reset}>
             Try again

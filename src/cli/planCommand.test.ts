@@ -35,29 +35,72 @@ describe('bin/plan', () => {
     // Tests are printed where they happen: once the lamp is plugged, before the surround is pushed home.
     const at = (words: string) => out.indexOf(words)
     expect(at('Tests, way out')).toBeGreaterThan(0)
-    expect([at('Plug airbag lamp') < at('Test Radio'), at('Test Radio') < at('Centre surround: Push home')]).toEqual([true, true])
+    expect([at('Plug airbag lamp') < at('Test Radio'), at('Test Radio') < at('Centre surround: Push home')]).toEqual([
+      true,
+      true,
+    ])
   }, 30_000)
   test('as one JSON object, the way in alone, from another station', () => {
     const { out } = plan(VAN, '--goal', 'radio-cavity', ...AUTOMATIC, '--opened', '--start', 'centre', '--json')
-    expect(JSON.parse(out)).toMatchObject({ totalS: 214, proven: true, gapS: 0, fasteners: 22, wayOut: [], extraPartsFor: { 'lever=out of park': 'by the release under the small cover' } })
+    expect(JSON.parse(out)).toMatchObject({
+      totalS: 214,
+      proven: true,
+      gapS: 0,
+      fasteners: 22,
+      wayOut: [],
+      extraPartsFor: { 'lever=out of park': 'by the release under the small cover' },
+    })
   }, 30_000)
   test('shared out for two', () => {
-    const both = [VAN, '--goal', 'radio-cavity', '--goal', 'pillar-cavity', ...AUTOMATIC, '--opened', '--people', '2', '--start', 'centre', '--start', 'passenger side']
+    const both = [
+      VAN,
+      '--goal',
+      'radio-cavity',
+      '--goal',
+      'pillar-cavity',
+      ...AUTOMATIC,
+      '--opened',
+      '--people',
+      '2',
+      '--start',
+      'centre',
+      '--start',
+      'passenger side',
+    ]
     const { lanes } = JSON.parse(plan(...both, '--json').out)
     expect(lanes.wayOut).toBeNull()
     expect(lanes.wayIn).toMatchObject({ proven: true, makespanS: 182 })
     expect(plan(...both).out).toContain('Person 2')
   }, 30_000)
   test('policies change the order, and a file that is no procedure is refused', () => {
-    const { out, status } = plan(VAN, '--goal', 'radio-cavity', ...AUTOMATIC, '--policy', 'battery=off first', '--policy', 'habit=tool in hand', '--json')
+    const { out, status } = plan(
+      VAN,
+      '--goal',
+      'radio-cavity',
+      ...AUTOMATIC,
+      '--policy',
+      'battery=off first',
+      '--policy',
+      'habit=tool in hand',
+      '--json',
+    )
     expect([status, JSON.parse(out).figures.toolChanges]).toEqual([0, 9])
     expect(plan('package.json', '--goal', 'x')).toMatchObject({ status: 2 })
   }, 30_000)
   test('where not all choices were compared it claims no bound', () => {
     const document = panelVan()
     const lever = document.settings.find((setting) => setting.id === 'lever')!
-    lever.methods.push({ ...lever.methods.find((method) => method.id === 'lever-by-release')!, id: 'lever-from-below', name: 'from below' })
-    document.needs.push({ ...document.needs.find((need) => need.dependent.id === 'lever-by-release')!, id: 'need-from-below', dependent: { act: 'method', id: 'lever-from-below' }, needs: { kind: 'part', partId: 'glovebox', level: 'off' } })
+    lever.methods.push({
+      ...lever.methods.find((method) => method.id === 'lever-by-release')!,
+      id: 'lever-from-below',
+      name: 'from below',
+    })
+    document.needs.push({
+      ...document.needs.find((need) => need.dependent.id === 'lever-by-release')!,
+      id: 'need-from-below',
+      dependent: { act: 'method', id: 'lever-from-below' },
+      needs: { kind: 'part', partId: 'glovebox', level: 'off' },
+    })
     const file = join(mkdtempSync(join(tmpdir(), 'plan-')), 'two-releases.json')
     writeFileSync(file, JSON.stringify(document))
     const { out, status } = plan(file, '--goal', 'radio cavity', ...AUTOMATIC)
@@ -73,8 +116,12 @@ describe('bin/plan', () => {
     [[VAN, '--goal', 'radio-cavity', '--policy', 'habit=fast'], 'policy, habit'],
     [[VAN, '--goal', 'radio-cavity', '--people', '9'], 'Say --people 1, 2 or 3.'],
     [[VAN, '--goal', 'radio-cavity', '--start', 'centre', '--start', 'driver side'], 'say --people 2'],
-  ])('%j is answered with a sentence that says what to do', (args, words) => {
-    const { err, status } = plan(...args)
-    expect([status, err]).toEqual([2, expect.stringContaining(words)])
-  }, 30_000)
+  ])(
+    '%j is answered with a sentence that says what to do',
+    (args, words) => {
+      const { err, status } = plan(...args)
+      expect([status, err]).toEqual([2, expect.stringContaining(words)])
+    },
+    30_000,
+  )
 })

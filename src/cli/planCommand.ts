@@ -36,23 +36,38 @@ function main(): void {
   const people = Number(values.people ?? 1)
   if (![1, 2, 3].includes(people)) refuse('Say --people 1, 2 or 3.')
   const said = values.start ?? ['driver side']
-  if (said.length > people) refuse(`${said.length} stations are given for ${people === 1 ? 'one person' : `${people} people`}. Give one --start for each, or say --people ${said.length}.`)
+  if (said.length > people)
+    refuse(
+      `${said.length} stations are given for ${people === 1 ? 'one person' : `${people} people`}. Give one --start for each, or say --people ${said.length}.`,
+    )
   const starts = Array.from({ length: people }, (_, i) => said[i] ?? said.at(-1)!)
   const document = readDocument(positionals[0]!)
   const goals = (values.goal ?? []).map((said) => goalNamed(document, said))
   if (goals.length === 0) refuse(`Say what to open with --goal. ${choicesWords(document.cavities, 'Cavities')}`)
   const build = Object.fromEntries((values.build ?? []).map((said) => facetNamed(document, said)))
   const policy = Object.fromEntries((values.policy ?? []).map((said) => pair(said, '--policy')))
-  const request = PlanRequest.safeParse({ goals, build, policy, start: starts[0], scope: values.opened ? 'opened' : 'refitted' })
-  if (!request.success) refuse(request.error.issues.map((issue) => `${issue.path.join(', ')}: ${issue.message}`).join('\n'))
+  const request = PlanRequest.safeParse({
+    goals,
+    build,
+    policy,
+    start: starts[0],
+    scope: values.opened ? 'opened' : 'refitted',
+  })
+  if (!request.success)
+    refuse(request.error.issues.map((issue) => `${issue.path.join(', ')}: ${issue.message}`).join('\n'))
   const plan = planJob(forBuild(document, request.data.build, request.data.heads), request.data, DEFAULT_HOUSE_VALUES)
   if (!plan.ok) {
     const sentence = planErrorSentence(document, plan.error)
-    process.stdout.write(values.json ? `${JSON.stringify({ refused: sentence, error: plan.error.kind })}\n` : `There is no way in: ${sentence}\n`)
+    process.stdout.write(
+      values.json
+        ? `${JSON.stringify({ refused: sentence, error: plan.error.kind })}\n`
+        : `There is no way in: ${sentence}\n`,
+    )
     process.exit(1)
   }
   const lanes = people > 1 ? lanesOf(plan.value, starts) : null
-  if (lanes && !lanes.ok) refuse(`${lanes.error.keys.length} steps take more than ${people} people. Say --people ${people + 1}.`)
+  if (lanes && !lanes.ok)
+    refuse(`${lanes.error.keys.length} steps take more than ${people} people. Say --people ${people + 1}.`)
   const report = { ...planReport(plan.value), ...(lanes && { lanes: lanesReport(plan.value, lanes.value) }) }
   process.stdout.write(values.json ? `${JSON.stringify(report)}\n` : asText(document, report))
 }
@@ -82,7 +97,9 @@ function readDocument(file: string): ProcedureDocument {
   try {
     text = readFileSync(file, 'utf8')
   } catch {
-    refuse(`The file ${file} can’t be read. Give the path of a procedure document, for example docs/examples/panel-van.json.`)
+    refuse(
+      `The file ${file} can’t be read. Give the path of a procedure document, for example docs/examples/panel-van.json.`,
+    )
   }
   const document = parseDocumentText(text)
   if (!document.ok) refuse(documentErrorSentences(document.error).join('\n'))
@@ -91,15 +108,21 @@ function readDocument(file: string): ProcedureDocument {
 
 type Named = { id: string; name: string }
 const isNamed = (item: Named, said: string) => item.id === said || item.name.toLowerCase() === said.toLowerCase()
-const choicesWords = (items: readonly Named[], what: string) => `${what}: ${items.map((item) => `${item.id} (${item.name})`).join(', ') || 'none'}.`
+const choicesWords = (items: readonly Named[], what: string) =>
+  `${what}: ${items.map((item) => `${item.id} (${item.name})`).join(', ') || 'none'}.`
 
 function goalNamed(document: ProcedureDocument, said: string): object {
   const cavity = document.cavities.find((item) => isNamed(item, said))
   if (cavity) return { kind: 'cavity', cavityId: cavity.id }
-  const parts = document.parts.filter((item) => isNamed(item, said) || item.synonyms.some((other) => other.toLowerCase() === said.toLowerCase()))
+  const parts = document.parts.filter(
+    (item) => isNamed(item, said) || item.synonyms.some((other) => other.toLowerCase() === said.toLowerCase()),
+  )
   if (parts.length === 1) return { kind: 'part', partId: parts[0]!.id, level: 'off' }
-  if (parts.length > 1) refuse(`“${said}” is the name of several parts. Give the id. ${choicesWords(parts, 'They are')}`)
-  refuse(`This record has no cavity or part “${said}”. ${choicesWords(document.cavities, 'Cavities')} ${choicesWords(document.parts, 'Parts')}`)
+  if (parts.length > 1)
+    refuse(`“${said}” is the name of several parts. Give the id. ${choicesWords(parts, 'They are')}`)
+  refuse(
+    `This record has no cavity or part “${said}”. ${choicesWords(document.cavities, 'Cavities')} ${choicesWords(document.parts, 'Parts')}`,
+  )
 }
 
 function facetNamed(document: ProcedureDocument, said: string): [string, string] {
@@ -118,27 +141,59 @@ function pair(said: string, option: string): [string, string] {
 }
 
 function asText(document: ProcedureDocument, report: PlanReport & { lanes?: LanesReport }): string {
-  const lines = [`${document.name}: whole job ${report.totalS} s by house estimates; way in ${report.wayInS} s, work and tests ${report.bottomS} s, way out ${report.wayOutS} s.`]
-  lines.push(report.proven ? 'Proven: no safe order is better under this policy.' : report.allChoices ? `Not proven: at most ${Math.ceil(report.gapS)} s could be saved.` : 'Not proven: there are more ways to choose openings and extra parts than were compared.')
-  lines.push(`No such job was timed yet: reckon with ${Math.round(report.forecast.p50S)} s, keep ${Math.round(report.forecast.p80S)} s free.`)
-  for (const [what, choice] of [...Object.entries(report.openings), ...Object.entries(report.extraPartsFor)]) lines.push(`Chosen for ${what}: ${choice}`)
-  lines.push(`${report.fasteners} fasteners, plugs opened: ${report.tethersOpened.join(', ') || 'none'}; off: ${report.partsOff.join(', ')}; resting: ${report.partsResting.join(', ') || 'none'}`)
+  const lines = [
+    `${document.name}: whole job ${report.totalS} s by house estimates; way in ${report.wayInS} s, work and tests ${report.bottomS} s, way out ${report.wayOutS} s.`,
+  ]
+  lines.push(
+    report.proven
+      ? 'Proven: no safe order is better under this policy.'
+      : report.allChoices
+        ? `Not proven: at most ${Math.ceil(report.gapS)} s could be saved.`
+        : 'Not proven: there are more ways to choose openings and extra parts than were compared.',
+  )
+  lines.push(
+    `No such job was timed yet: reckon with ${Math.round(report.forecast.p50S)} s, keep ${Math.round(report.forecast.p80S)} s free.`,
+  )
+  for (const [what, choice] of [...Object.entries(report.openings), ...Object.entries(report.extraPartsFor)])
+    lines.push(`Chosen for ${what}: ${choice}`)
+  lines.push(
+    `${report.fasteners} fasteners, plugs opened: ${report.tethersOpened.join(', ') || 'none'}; off: ${report.partsOff.join(', ')}; resting: ${report.partsResting.join(', ') || 'none'}`,
+  )
   lines.push(`In the bag: ${report.tools.join(', ') || 'nothing'}`)
   for (const caution of report.cautions) lines.push(`${caution.severity}: ${caution.sentence}`)
   const part = (title: string, steps: readonly ReportStep[]) => {
     if (steps.length === 0) return
     lines.push('', title)
-    steps.forEach((step, i) => lines.push(`${String(i + 1).padStart(3)}  ${[step.thing, step.title].filter(Boolean).join(': ')}  (${[step.station, step.tool].filter(Boolean).join(', ')}; ${step.workS} s${step.setUpS > 0 ? ` + ${step.setUpS} s to get there` : ''})`))
+    steps.forEach((step, i) =>
+      lines.push(
+        `${String(i + 1).padStart(3)}  ${[step.thing, step.title].filter(Boolean).join(': ')}  (${[step.station, step.tool].filter(Boolean).join(', ')}; ${step.workS} s${step.setUpS > 0 ? ` + ${step.setUpS} s to get there` : ''})`,
+      ),
+    )
   }
   part('Way in', report.wayIn)
   const after = report.steps.filter((step) => step.phase !== 'in')
-  part([report.work.length > 0 && 'Work', report.tests.length > 0 && 'tests', report.wayOut.length > 0 && 'way out'].filter(Boolean).join(', ').replace(/^./, (letter) => letter.toUpperCase()), after)
-  for (const [title, leg] of [['Way in', report.lanes?.wayIn], ['Work, tests and way out', report.lanes?.wayOut]] as const) {
+  part(
+    [report.work.length > 0 && 'Work', report.tests.length > 0 && 'tests', report.wayOut.length > 0 && 'way out']
+      .filter(Boolean)
+      .join(', ')
+      .replace(/^./, (letter) => letter.toUpperCase()),
+    after,
+  )
+  for (const [title, leg] of [
+    ['Way in', report.lanes?.wayIn],
+    ['Work, tests and way out', report.lanes?.wayOut],
+  ] as const) {
     if (!leg) continue
-    lines.push('', `${title} for ${leg.lanes.length}: ${leg.makespanS} s${leg.proven ? ', proven' : `; ${Math.ceil(leg.boundS)} s at least`}`)
+    lines.push(
+      '',
+      `${title} for ${leg.lanes.length}: ${leg.makespanS} s${leg.proven ? ', proven' : `; ${Math.ceil(leg.boundS)} s at least`}`,
+    )
     leg.lanes.forEach((lane, i) => {
       lines.push(`Person ${i + 1}`)
-      for (const step of lane) lines.push(`${String(step.startS).padStart(5)} to ${String(step.endS).padStart(4)} s  ${[step.thing, step.title].filter(Boolean).join(': ')}  (${[step.station, step.tool].filter(Boolean).join(', ')})${step.with === null ? '' : `, with person ${step.with + 1}`}`)
+      for (const step of lane)
+        lines.push(
+          `${String(step.startS).padStart(5)} to ${String(step.endS).padStart(4)} s  ${[step.thing, step.title].filter(Boolean).join(': ')}  (${[step.station, step.tool].filter(Boolean).join(', ')})${step.with === null ? '' : `, with person ${step.with + 1}`}`,
+        )
     })
   }
   return `${lines.join('\n')}\n`

@@ -25,19 +25,27 @@ function main(): void {
   const { values, positionals } = readArguments()
   if (values.help || positionals.length > 1) refuse(USAGE)
   const own = values.procedure ? namesIn(values.procedure) : {}
-  const lines = read(positionals[0] ?? 0, 'Give the path of a text file, or pipe lines in.').split(/\r?\n/).filter((line) => line.trim() !== '')
+  const lines = read(positionals[0] ?? 0, 'Give the path of a text file, or pipe lines in.')
+    .split(/\r?\n/)
+    .filter((line) => line.trim() !== '')
   let whole = 0
   for (const line of lines) {
     const understood = understand(line, own)
     if (understood.asks.length === 0 && understood.notUnderstood.length === 0) whole += 1
     process.stdout.write(values.json ? `${JSON.stringify({ line, ...understood })}\n` : asText(line, understood))
   }
-  if (!values.json) process.stdout.write(`${lines.length} ${lines.length === 1 ? 'line' : 'lines'}, ${whole} without a question or an unknown word\n`)
+  if (!values.json)
+    process.stdout.write(
+      `${lines.length} ${lines.length === 1 ? 'line' : 'lines'}, ${whole} without a question or an unknown word\n`,
+    )
 }
 
 function readArguments() {
   try {
-    return parseArgs({ allowPositionals: true, options: { procedure: { type: 'string' }, json: { type: 'boolean' }, help: { type: 'boolean' } } })
+    return parseArgs({
+      allowPositionals: true,
+      options: { procedure: { type: 'string' }, json: { type: 'boolean' }, help: { type: 'boolean' } },
+    })
   } catch (error) {
     return refuse(`${error instanceof Error ? error.message : 'These arguments can’t be read.'}\n\n${USAGE}`)
   }
@@ -52,12 +60,21 @@ function read(from: string | 0, advice: string): string {
 }
 
 function namesIn(file: string): OwnWords {
-  const document = parseDocumentText(read(file, 'Give the path of a procedure document, for example docs/examples/panel-van.json.'))
+  const document = parseDocumentText(
+    read(file, 'Give the path of a procedure document, for example docs/examples/panel-van.json.'),
+  )
   return document.ok ? namesOf(document.value) : refuse(documentErrorSentences(document.error).join('\n'))
 }
 
 function asText(line: string, understood: Understood): string {
-  return [line, ...understood.facts.map((fact) => `   ${factWords(fact)}`), ...askSentences(understood).map((sentence) => `   ? ${sentence}`), ...understood.notUnderstood.map((word) => `   ! ${unreadSentence(word)}`), '', ''].join('\n')
+  return [
+    line,
+    ...understood.facts.map((fact) => `   ${factWords(fact)}`),
+    ...askSentences(understood).map((sentence) => `   ? ${sentence}`),
+    ...understood.notUnderstood.map((word) => `   ! ${unreadSentence(word)}`),
+    '',
+    '',
+  ].join('\n')
 }
 
 main()

@@ -2,12 +2,20 @@ import { z } from 'zod'
 import { JobEvent } from '@/core/job/event'
 
 /**
- * What comes in from the shop or from this device's own store is parsed here. Loaded once the page stands: a tap needs no
- * parser, and the parser is a seventh of the script.
+ * What comes in from the shop or from this device's own store is parsed here. Loaded once the page stands: a tap needs
+ * no parser, and the parser is a seventh of the script.
  */
 export { JobEvent }
 
-export const Answer = z.object({ status: z.string(), stored: z.array(z.string()).optional(), sentence: z.string().optional() })
+export const Answer = z.object({
+  status: z.string(),
+  stored: z.array(z.string()).optional(),
+  sentence: z.string().optional(),
+})
 
 /** What the shop got after a place, the place reached, and who it takes this device for. */
-export const Events = z.object({ events: z.array(JobEvent), upTo: z.number(), acting: z.object({ id: z.string(), name: z.string() }) })
+export const Events = z.object({
+  events: z.array(JobEvent),
+  upTo: z.number(),
+  acting: z.object({ id: z.string(), name: z.string() }),
+})

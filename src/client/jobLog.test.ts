@@ -63,7 +63,9 @@ test('before the parser is there a tap is kept as it is; from then on words are 
   const log = new JobLog(JOB, freshStore(), shop().send, () => 1000, DEVICE, [])
   expect(log.append(TOLU, [CLIP])[0]!.what).toEqual(CLIP)
   log.checkBy((event) => JobEvent.parse(event))
-  expect(log.append(TOLU, [{ kind: 'noted', itemId: null, text: '  a hook behind the vent ' }])[0]!.what).toMatchObject({ text: 'a hook behind the vent' })
+  expect(log.append(TOLU, [{ kind: 'noted', itemId: null, text: '  a hook behind the vent ' }])[0]!.what).toMatchObject(
+    { text: 'a hook behind the vent' },
+  )
   expect(() => log.append(TOLU, [{ kind: 'noted', itemId: null, text: '  ' }])).toThrow('A note needs words.')
   expect(log.getSnapshot().events).toHaveLength(2)
 })
@@ -81,6 +83,14 @@ test('a refusal is told in its own words and nothing is dropped', async () => {
 test('taking back adds events that correct the earlier ones, last first', async () => {
   const log = new JobLog(JOB, freshStore(), shop().send, () => 1000, DEVICE, [])
   const made = log.append(TOLU, [CLIP, { ...CLIP, holderId: 'screws' }])
-  log.takeBack(TOLU, made.map((event) => event.id))
-  expect(log.getSnapshot().events.slice(2).map((event) => event.corrects)).toEqual([made[1]!.id, made[0]!.id])
+  log.takeBack(
+    TOLU,
+    made.map((event) => event.id),
+  )
+  expect(
+    log
+      .getSnapshot()
+      .events.slice(2)
+      .map((event) => event.corrects),
+  ).toEqual([made[1]!.id, made[0]!.id])
 })

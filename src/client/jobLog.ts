@@ -3,9 +3,6 @@ import { laterStamp, nextStamp } from '@/core/base/clock'
 import type { Stamp } from '@/core/base/stamp'
 import type { JobStore } from './jobStore'
 
-/** Where an event is: on this device only, or also in the shop's database. */
-export type Saved = 'kept here' | 'in the shop'
-
 export type LogSnapshot = {
   events: readonly JobEvent[]
   /** Ids that are on this device and not yet in the shop. */
@@ -18,7 +15,9 @@ export type LogSnapshot = {
   keeps: boolean
 }
 
-export type Send = (events: readonly JobEvent[]) => Promise<{ kind: 'stored'; ids: readonly string[] } | { kind: 'refused'; sentence: string } | { kind: 'offline' }>
+export type Send = (
+  events: readonly JobEvent[],
+) => Promise<{ kind: 'stored'; ids: readonly string[] } | { kind: 'refused'; sentence: string } | { kind: 'offline' }>
 
 /**
  * The events of one job on this tablet: what the shop has, and what is kept here until it does. An event is applied at
@@ -26,7 +25,9 @@ export type Send = (events: readonly JobEvent[]) => Promise<{ kind: 'stored'; id
  */
 export class JobLog {
   private readonly events = new Map<string, JobEvent>()
-  /** The events as a list; null once one came in. What only is written or sent leaves it the same, and its readers too. */
+  /**
+   * The events as a list; null once one came in. What only is written or sent leaves it the same, and its readers too.
+   */
   private list: readonly JobEvent[] | null = null
   private readonly waiting = new Set<string>()
   private readonly unwritten = new Set<string>()
@@ -85,12 +86,27 @@ export class JobLog {
   readonly getSnapshot = (): LogSnapshot => this.snapshot
 
   /** Records what happened, all at once for the eye; returns the new events. */
-  append(personId: string, happenings: readonly Happening[], { corrects = null, certainty = 'counted' }: { corrects?: string | null; certainty?: JobEvent['certainty'] } = {}): JobEvent[] {
+  append(
+    personId: string,
+    happenings: readonly Happening[],
+    { corrects = null, certainty = 'counted' }: { corrects?: string | null; certainty?: JobEvent['certainty'] } = {},
+  ): JobEvent[] {
     if (happenings.length === 0) return []
     const made = happenings.map((what) => {
       this.last = nextStamp(this.last, this.nowMs())
       this.seq += 1
-      const event: JobEvent = { id: crypto.randomUUID(), jobId: this.jobId, v: 1, deviceId: this.deviceId, seq: this.seq, at: this.last, personId, corrects, certainty, what }
+      const event: JobEvent = {
+        id: crypto.randomUUID(),
+        jobId: this.jobId,
+        v: 1,
+        deviceId: this.deviceId,
+        seq: this.seq,
+        at: this.last,
+        personId,
+        corrects,
+        certainty,
+        what,
+      }
       return this.parse?.(event) ?? event
     })
     for (const event of made) {
@@ -133,7 +149,8 @@ export class JobLog {
     while (this.waiting.size > 0) {
       const batch = [...this.waiting].slice(0, 200).map((id) => this.events.get(id)!)
       const answer = await this.send(batch)
-      if (answer.kind === 'offline') return this.publish('The shop can’t be reached. Go on: everything is kept here and sent later.')
+      if (answer.kind === 'offline')
+        return this.publish('The shop can’t be reached. Go on: everything is kept here and sent later.')
       if (answer.kind === 'refused') return this.publish(answer.sentence)
       for (const id of answer.ids) this.waiting.delete(id)
       await this.store.sent(answer.ids).catch(() => undefined)

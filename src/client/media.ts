@@ -1,6 +1,9 @@
 import { MediaBox, type Medium } from './mediaBox'
 
-/** What a picture is made to fit before it leaves the device: enough to read a part number by, small enough for a bay's network. */
+/**
+ * What a picture is made to fit before it leaves the device: enough to read a part number by, small enough for a bay's
+ * network.
+ */
 const LONGEST_SIDE_PX = 2400
 
 const boxes = new Map<string, MediaBox>()
@@ -14,7 +17,12 @@ export function mediaBoxOf(shopId: string): MediaBox {
 
 async function sendMedium({ id, jobId, kind, blob }: Medium): Promise<'stored' | 'refused' | 'offline'> {
   try {
-    const response = await fetch(`/api/jobs/${jobId}/media/${id}?kind=${kind}`, { method: 'POST', headers: { 'content-type': blob.type || 'application/octet-stream' }, body: blob, signal: AbortSignal.timeout(60_000) })
+    const response = await fetch(`/api/jobs/${jobId}/media/${id}?kind=${kind}`, {
+      method: 'POST',
+      headers: { 'content-type': blob.type || 'application/octet-stream' },
+      body: blob,
+      signal: AbortSignal.timeout(60_000),
+    })
     return response.ok ? 'stored' : response.status >= 500 || response.status === 401 ? 'offline' : 'refused'
   } catch {
     return 'offline'
@@ -30,7 +38,10 @@ export function showLocally(id: string, blob: Blob): void {
   if (!local.has(id)) local.set(id, URL.createObjectURL(blob))
 }
 
-/** A picture upright, no larger than it need be, and without what a camera writes into it (place, owner). Null where the browser can't read it. */
+/**
+ * A picture upright, no larger than it need be, and without what a camera writes into it (place, owner). Null where the
+ * browser can't read it.
+ */
 export async function preparePhoto(file: Blob): Promise<{ blob: Blob; width: number; height: number } | null> {
   try {
     const bitmap = await createImageBitmap(file)
@@ -46,8 +57,15 @@ export async function preparePhoto(file: Blob): Promise<{ blob: Blob; width: num
   }
 }
 
-/** A picture taken for a job: prepared, shown from here at once, kept on this device, sent when there is a network. Null where it is no picture. */
-export async function keepPhoto(shopId: string, jobId: string, file: Blob): Promise<{ id: string; width: number; height: number } | null> {
+/**
+ * A picture taken for a job: prepared, shown from here at once, kept on this device, sent when there is a network. Null
+ * where it is no picture.
+ */
+export async function keepPhoto(
+  shopId: string,
+  jobId: string,
+  file: Blob,
+): Promise<{ id: string; width: number; height: number } | null> {
   const photo = await preparePhoto(file)
   if (!photo) return null
   const { blob, width, height } = photo

@@ -2,7 +2,17 @@ import 'fake-indexeddb/auto'
 import { expect, test } from '@jest/globals'
 import { MediaBox, type Medium } from './mediaBox'
 
-const medium = (more: Partial<Medium> = {}): Medium => ({ id: crypto.randomUUID(), jobId: 'job', kind: 'photo', blob: new Blob(['x']), seconds: 0, width: 1, height: 1, unclaimed: false, ...more })
+const medium = (more: Partial<Medium> = {}): Medium => ({
+  id: crypto.randomUUID(),
+  jobId: 'job',
+  kind: 'photo',
+  blob: new Blob(['x']),
+  seconds: 0,
+  width: 1,
+  height: 1,
+  unclaimed: false,
+  ...more,
+})
 let shops = 0
 const shop = () => `shop-${++shops}`
 

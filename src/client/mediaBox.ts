@@ -1,7 +1,19 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 
-/** A picture or a few spoken words on this device. `unclaimed`: taken before its job was open; the job's log does not know of it yet. */
-export type Medium = { id: string; jobId: string; kind: 'photo' | 'voice'; blob: Blob; seconds: number; width: number; height: number; unclaimed: boolean }
+/**
+ * A picture or a few spoken words on this device. `unclaimed`: taken before its job was open; the job's log does not
+ * know of it yet.
+ */
+export type Medium = {
+  id: string
+  jobId: string
+  kind: 'photo' | 'voice'
+  blob: Blob
+  seconds: number
+  width: number
+  height: number
+  unclaimed: boolean
+}
 
 interface Tables extends DBSchema {
   media: { key: string; value: Medium; indexes: { job: string } }

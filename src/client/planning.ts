@@ -25,11 +25,18 @@ export function warmUp(): void {
   idle ??= fresh()
 }
 
-/** Something being worked out in a worker, so that the page stays usable. `cancel` ends it at once; its answer then never comes. */
+/**
+ * Something being worked out in a worker, so that the page stays usable. `cancel` ends it at once; its answer then
+ * never comes.
+ */
 export type Planning<T> = { answer: Promise<T>; cancel: () => void }
 
 /** The cheapest order; `onProgress` is told how far the search is, `onFirst` a safe order that is there before it. */
-export function startPlanning(input: PlanningInput, onProgress: (progress: PlanProgress) => void, onFirst: (first: FoundPlan) => void): Planning<Result<FoundPlan, PlanError>> {
+export function startPlanning(
+  input: PlanningInput,
+  onProgress: (progress: PlanProgress) => void,
+  onFirst: (first: FoundPlan) => void,
+): Planning<Result<FoundPlan, PlanError>> {
   return ask<Result<FoundPlan, PlanError>>(async (remote) => remote.find(input, proxy(onProgress), proxy(onFirst)))
 }
 
@@ -39,7 +46,12 @@ export function startExtras(input: PlanningInput, found: FoundPlan): Planning<Pl
 }
 
 /** A found plan shared out over several people. */
-export function startLanes(input: PlanningInput, found: FoundPlan, starts: Station[], singleTools: string[]): Planning<LanesAnswer | null> {
+export function startLanes(
+  input: PlanningInput,
+  found: FoundPlan,
+  starts: Station[],
+  singleTools: string[],
+): Planning<LanesAnswer | null> {
   return ask<LanesAnswer | null>(async (remote) => remote.lanes(input, found, starts, singleTools))
 }
 
@@ -49,7 +61,12 @@ export function startReplan(input: ReplanInput, onProgress: (progress: PlanProgr
 }
 
 /** The orders of a strip that are worth a question. */
-export function startDearOrders(document: ProcedureDocument, events: readonly JobEvent[], house: HouseValues, rules: ShopRules): Planning<Question[]> {
+export function startDearOrders(
+  document: ProcedureDocument,
+  events: readonly JobEvent[],
+  house: HouseValues,
+  rules: ShopRules,
+): Planning<Question[]> {
   return ask((remote) => remote.dear(document, [...events], house, rules))
 }
 

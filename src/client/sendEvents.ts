@@ -8,12 +8,22 @@ const door = () => import('./eventDoor')
 export function sendTo(jobId: string): Send {
   return async (events) => {
     try {
-      const response = await fetch(`/api/jobs/${jobId}/events`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ events }), signal: AbortSignal.timeout(10_000) })
-      if (response.status === 401) return { kind: 'refused', sentence: 'This tablet is signed out. Sign in again: everything is kept here until then.' }
+      const response = await fetch(`/api/jobs/${jobId}/events`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ events }),
+        signal: AbortSignal.timeout(10_000),
+      })
+      if (response.status === 401)
+        return {
+          kind: 'refused',
+          sentence: 'This tablet is signed out. Sign in again: everything is kept here until then.',
+        }
       const { Answer } = await door()
       const answer = Answer.safeParse(await response.json())
       if (answer.success && answer.data.stored) return { kind: 'stored', ids: answer.data.stored }
-      if (answer.success && answer.data.sentence && response.status < 500) return { kind: 'refused', sentence: answer.data.sentence }
+      if (answer.success && answer.data.sentence && response.status < 500)
+        return { kind: 'refused', sentence: answer.data.sentence }
       return { kind: 'offline' }
     } catch {
       return { kind: 'offline' }

@@ -11,7 +11,10 @@ export async function recordVoice(): Promise<Recording> {
   const done = new Promise<{ blob: Blob; seconds: number }>((finish) => {
     recorder.onstop = () => {
       stream.getTracks().forEach((track) => track.stop())
-      finish({ blob: new Blob(pieces, { type: recorder.mimeType }), seconds: Math.max(1, Math.round((Date.now() - startMs) / 1000)) })
+      finish({
+        blob: new Blob(pieces, { type: recorder.mimeType }),
+        seconds: Math.max(1, Math.round((Date.now() - startMs) / 1000)),
+      })
     }
   })
   recorder.start()

@@ -7,8 +7,15 @@ export type ShopTransaction = Transaction<Database>
 
 /** A pool for a database address. `schema` puts a schema first on the search path (the sign-in library has its own). */
 export function makePool(url: string | undefined, schema?: string): pg.Pool {
-  if (!url) throw new Error('DATABASE_URL is not set. Start the application with bin/start, which makes the database and sets it.')
-  const pool = new pg.Pool({ connectionString: url, max: 8, ...(schema ? { options: `-c search_path=${schema}` } : {}) })
+  if (!url)
+    throw new Error(
+      'DATABASE_URL is not set. Start the application with bin/start, which makes the database and sets it.',
+    )
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: 8,
+    ...(schema ? { options: `-c search_path=${schema}` } : {}),
+  })
   // An idle connection that breaks (a database restart) must not take the process down; the next query reports it.
   pool.on('error', () => undefined)
   return pool

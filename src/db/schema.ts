@@ -18,7 +18,16 @@ type Defaulted<T> = ColumnType<T, string | undefined, string>
 
 /** The tables as Kysely sees them. Every row belongs to a shop; row-level security keeps shops apart. */
 export type Database = {
-  shop: { id: string; name: string; is_demo: ColumnType<boolean, boolean | undefined, never>; house: Json<HouseValues>; rules: Defaulted<ShopRules>; tools: Defaulted<Tool[]>; words: Defaulted<HouseWord[]>; created_at: Timestamp }
+  shop: {
+    id: string
+    name: string
+    is_demo: ColumnType<boolean, boolean | undefined, never>
+    house: Json<HouseValues>
+    rules: Defaulted<ShopRules>
+    tools: Defaulted<Tool[]>
+    words: Defaulted<HouseWord[]>
+    created_at: Timestamp
+  }
   crew: {
     id: string
     shop_id: string
@@ -44,8 +53,24 @@ export type Database = {
     published_at: Timestamp
     note: Generated<string>
   }
-  draft: { procedure_id: string; shop_id: string; document: Json<ProcedureDocument>; version: number; changed_by: string; changed_at: Timestamp }
-  vehicle: { id: string; shop_id: string; label: string; plate: Generated<string>; customer: Generated<string>; procedure_id: string | null; build: Json<Build>; created_at: Timestamp }
+  draft: {
+    procedure_id: string
+    shop_id: string
+    document: Json<ProcedureDocument>
+    version: number
+    changed_by: string
+    changed_at: Timestamp
+  }
+  vehicle: {
+    id: string
+    shop_id: string
+    label: string
+    plate: Generated<string>
+    customer: Generated<string>
+    procedure_id: string | null
+    build: Json<Build>
+    created_at: Timestamp
+  }
   job: {
     id: string
     shop_id: string
@@ -66,11 +91,50 @@ export type Database = {
     created_at: Timestamp
     handed_over_at: Timestamp | null
   }
-  kit: { id: string; shop_id: string; name: string; body: Json<Kit>; version: Generated<number>; changed_by: string; changed_at: Timestamp }
-  media: { id: string; shop_id: string; job_id: string; kind: 'photo' | 'voice'; mime: string; bytes: Buffer; thumbnail: Buffer | null; width: number | null; height: number | null; made_by: string; made_at: Timestamp }
+  kit: {
+    id: string
+    shop_id: string
+    name: string
+    body: Json<Kit>
+    version: Generated<number>
+    changed_by: string
+    changed_at: Timestamp
+  }
+  media: {
+    id: string
+    shop_id: string
+    job_id: string
+    kind: 'photo' | 'voice'
+    mime: string
+    bytes: Buffer
+    thumbnail: Buffer | null
+    width: number | null
+    height: number | null
+    made_by: string
+    made_at: Timestamp
+  }
   /** Who entered what at the desk, and from where: appended, never changed. */
-  evidence: { id: string; shop_id: string; procedure_id: string; item_id: string; fields: string[]; source: Source['kind']; words: string; person_id: string; made_at: Timestamp }
+  evidence: {
+    id: string
+    shop_id: string
+    procedure_id: string
+    item_id: string
+    fields: string[]
+    source: Source['kind']
+    words: string
+    person_id: string
+    made_at: Timestamp
+  }
   /** What this installation remembers about itself; only the owner reads and writes it. */
   installation_note: { name: string; at: Timestamp }
-  job_event: { id: string; shop_id: string; job_id: string; person_id: string; at: string; body: Json<JobEvent>; received_seq: ColumnType<string, never, never>; received_at: Timestamp }
+  job_event: {
+    id: string
+    shop_id: string
+    job_id: string
+    person_id: string
+    at: string
+    body: Json<JobEvent>
+    received_seq: ColumnType<string, never, never>
+    received_at: Timestamp
+  }
 }

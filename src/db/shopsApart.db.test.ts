@@ -12,18 +12,95 @@ const shops = { ours: crypto.randomUUID(), theirs: crypto.randomUUID() }
 const made = new Map<string, { crew: string; vehicle: string; procedure: string; job: string }>()
 
 async function fill(trx: ShopTransaction, shopId: string, demo: boolean): Promise<void> {
-  const ids = { crew: crypto.randomUUID(), vehicle: crypto.randomUUID(), procedure: crypto.randomUUID(), job: crypto.randomUUID() }
+  const ids = {
+    crew: crypto.randomUUID(),
+    vehicle: crypto.randomUUID(),
+    procedure: crypto.randomUUID(),
+    job: crypto.randomUUID(),
+  }
   made.set(shopId, ids)
   const revision = crypto.randomUUID()
-  await trx.insertInto('shop').values({ id: shopId, name: 'Shop', is_demo: demo, house: JSON.stringify(DEFAULT_HOUSE_VALUES) }).execute()
-  await trx.insertInto('crew').values({ id: ids.crew, shop_id: shopId, name: 'Tolu', role: 'owner', pin_hash: 'x', user_id: null, pin_locked_until: null }).execute()
+  await trx
+    .insertInto('shop')
+    .values({ id: shopId, name: 'Shop', is_demo: demo, house: JSON.stringify(DEFAULT_HOUSE_VALUES) })
+    .execute()
+  await trx
+    .insertInto('crew')
+    .values({
+      id: ids.crew,
+      shop_id: shopId,
+      name: 'Tolu',
+      role: 'owner',
+      pin_hash: 'x',
+      user_id: null,
+      pin_locked_until: null,
+    })
+    .execute()
   await trx.insertInto('procedure').values({ id: ids.procedure, shop_id: shopId, name: 'Van' }).execute()
-  await trx.insertInto('revision').values({ id: revision, shop_id: shopId, procedure_id: ids.procedure, number: 1, document: JSON.stringify(emptyDocument('Van')), published_by: ids.crew }).execute()
-  await trx.insertInto('vehicle').values({ id: ids.vehicle, shop_id: shopId, label: 'Van 1', procedure_id: ids.procedure, build: '{}' }).execute()
-  await trx.insertInto('job').values({ id: ids.job, shop_id: shopId, vehicle_id: ids.vehicle, procedure_id: ids.procedure, revision_id: revision, draft_document: null, title: 'Radio', promised_at: null, request: '{}', found_plan: null, created_by: ids.crew, handed_over_at: null }).execute()
-  await trx.insertInto('job_event').values({ id: crypto.randomUUID(), shop_id: shopId, job_id: ids.job, person_id: ids.crew, at: 'now', body: '{}' }).execute()
-  await trx.insertInto('media').values({ id: crypto.randomUUID(), shop_id: shopId, job_id: ids.job, kind: 'photo', mime: 'image/jpeg', bytes: Buffer.from([1]), thumbnail: null, width: 1, height: 1, made_by: ids.crew }).execute()
-  await trx.insertInto('evidence').values({ id: crypto.randomUUID(), shop_id: shopId, procedure_id: ids.procedure, item_id: 'p1', fields: ['name'], source: 'printed', words: 'sheet 4', person_id: ids.crew }).execute()
+  await trx
+    .insertInto('revision')
+    .values({
+      id: revision,
+      shop_id: shopId,
+      procedure_id: ids.procedure,
+      number: 1,
+      document: JSON.stringify(emptyDocument('Van')),
+      published_by: ids.crew,
+    })
+    .execute()
+  await trx
+    .insertInto('vehicle')
+    .values({ id: ids.vehicle, shop_id: shopId, label: 'Van 1', procedure_id: ids.procedure, build: '{}' })
+    .execute()
+  await trx
+    .insertInto('job')
+    .values({
+      id: ids.job,
+      shop_id: shopId,
+      vehicle_id: ids.vehicle,
+      procedure_id: ids.procedure,
+      revision_id: revision,
+      draft_document: null,
+      title: 'Radio',
+      promised_at: null,
+      request: '{}',
+      found_plan: null,
+      created_by: ids.crew,
+      handed_over_at: null,
+    })
+    .execute()
+  await trx
+    .insertInto('job_event')
+    .values({ id: crypto.randomUUID(), shop_id: shopId, job_id: ids.job, person_id: ids.crew, at: 'now', body: '{}' })
+    .execute()
+  await trx
+    .insertInto('media')
+    .values({
+      id: crypto.randomUUID(),
+      shop_id: shopId,
+      job_id: ids.job,
+      kind: 'photo',
+      mime: 'image/jpeg',
+      bytes: Buffer.from([1]),
+      thumbnail: null,
+      width: 1,
+      height: 1,
+      made_by: ids.crew,
+    })
+    .execute()
+  await trx
+    .insertInto('evidence')
+    .values({
+      id: crypto.randomUUID(),
+      shop_id: shopId,
+      procedure_id: ids.procedure,
+      item_id: 'p1',
+      fields: ['name'],
+      source: 'printed',
+      words: 'sheet 4',
+      person_id: ids.crew,
+    })
+    .execute()
 }
 
 beforeAll(async () => {
@@ -48,31 +125,74 @@ describe('shops are kept apart by the database', () => {
   })
   test('a row can’t be written into another shop, nor point into one', async () => {
     const theirs = made.get(shops.theirs)!
-    await expect(asShop(app, shops.ours, (trx) => trx.insertInto('vehicle').values({ id: crypto.randomUUID(), shop_id: shops.theirs, label: 'Van 9', procedure_id: null, build: '{}' }).execute())).rejects.toThrow(/row-level security/)
-    await expect(asShop(app, shops.ours, (trx) => trx.insertInto('job_event').values({ id: crypto.randomUUID(), shop_id: shops.ours, job_id: theirs.job, person_id: theirs.crew, at: 'now', body: '{}' }).execute())).rejects.toThrow(/foreign key/)
-    const changed = await asShop(app, shops.ours, (trx) => trx.updateTable('vehicle').set({ plate: 'X' }).where('id', '=', theirs.vehicle).executeTakeFirst())
+    await expect(
+      asShop(app, shops.ours, (trx) =>
+        trx
+          .insertInto('vehicle')
+          .values({ id: crypto.randomUUID(), shop_id: shops.theirs, label: 'Van 9', procedure_id: null, build: '{}' })
+          .execute(),
+      ),
+    ).rejects.toThrow(/row-level security/)
+    await expect(
+      asShop(app, shops.ours, (trx) =>
+        trx
+          .insertInto('job_event')
+          .values({
+            id: crypto.randomUUID(),
+            shop_id: shops.ours,
+            job_id: theirs.job,
+            person_id: theirs.crew,
+            at: 'now',
+            body: '{}',
+          })
+          .execute(),
+      ),
+    ).rejects.toThrow(/foreign key/)
+    const changed = await asShop(app, shops.ours, (trx) =>
+      trx.updateTable('vehicle').set({ plate: 'X' }).where('id', '=', theirs.vehicle).executeTakeFirst(),
+    )
     expect(changed.numUpdatedRows).toBe(0n)
   })
 })
 
 describe('what happened is kept', () => {
-  test.each(['update job_event set at = at', 'delete from job_event', 'truncate job_event', 'update revision set note = note', 'delete from revision', 'update evidence set words = words', 'delete from evidence'])('the application may not: %s', async (text) => {
+  test.each([
+    'update job_event set at = at',
+    'delete from job_event',
+    'truncate job_event',
+    'update revision set note = note',
+    'delete from revision',
+    'update evidence set words = words',
+    'delete from evidence',
+  ])('the application may not: %s', async (text) => {
     await expect(asShop(app, shops.ours, (trx) => sql.raw(text).execute(trx))).rejects.toThrow(/permission denied/)
   })
-  test.each(['update job_event set at = at', 'delete from job_event', 'truncate job_event', 'update revision set note = note', 'delete from revision', 'truncate revision cascade'])('nor may the owner: %s', async (text) => {
+  test.each([
+    'update job_event set at = at',
+    'delete from job_event',
+    'truncate job_event',
+    'update revision set note = note',
+    'delete from revision',
+    'truncate revision cascade',
+  ])('nor may the owner: %s', async (text) => {
     await expect(sql.raw(text).execute(owner)).rejects.toThrow(/kept as they are/)
   })
 })
 
 test('only a demo shop can be removed, whole, and only from inside', async () => {
-  const remove = (shopId: string) => asShop(app, shopId, (trx) => sql<{ gone: boolean }>`select remove_demo_shop() as gone`.execute(trx))
+  const remove = (shopId: string) =>
+    asShop(app, shopId, (trx) => sql<{ gone: boolean }>`select remove_demo_shop() as gone`.execute(trx))
   expect((await remove(shops.theirs)).rows[0]!.gone).toBe(false)
   expect((await remove(shops.ours)).rows[0]!.gone).toBe(true)
   const left = await owner.selectFrom('shop').select('id').where('id', 'in', Object.values(shops)).execute()
   expect(left.map((row) => row.id)).toEqual([shops.theirs])
   const notes = await owner.selectFrom('installation_note').select('name').execute()
   expect(notes).toContainEqual({ name: 'demo removed' })
-  const events = await owner.selectFrom('job_event').select('shop_id').where('shop_id', 'in', Object.values(shops)).execute()
+  const events = await owner
+    .selectFrom('job_event')
+    .select('shop_id')
+    .where('shop_id', 'in', Object.values(shops))
+    .execute()
   expect(events.map((row) => row.shop_id)).toEqual([shops.theirs])
 })
 

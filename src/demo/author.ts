@@ -30,7 +30,19 @@ export class Author {
   }
 
   facet(id: string, name: string, choices: Record<string, string>, toldFrom: unknown = null, kind = 'other'): void {
-    this.document.facets.push(Facet.parse({ id, name, kind, toldFrom, choices: Object.entries(choices).map(([choiceId, tell]) => ({ id: choiceId, name: choiceId.replaceAll('-', ' '), tell })) }))
+    this.document.facets.push(
+      Facet.parse({
+        id,
+        name,
+        kind,
+        toldFrom,
+        choices: Object.entries(choices).map(([choiceId, tell]) => ({
+          id: choiceId,
+          name: choiceId.replaceAll('-', ' '),
+          tell,
+        })),
+      }),
+    )
   }
 
   part(id: string, name: string, station: Station, rest: Loose<Part> = {}): void {
@@ -43,10 +55,26 @@ export class Author {
   }
 
   /** Screws by drive and size, with thread when it matters ("M4 x 16" = [4, 16]). */
-  screws(id: string, drive: string, size: string, count: number, partId: string | string[], thread: [number, number] | null = null, rest: Loose<Holder> = {}): void {
+  screws(
+    id: string,
+    drive: string,
+    size: string,
+    count: number,
+    partId: string | string[],
+    thread: [number, number] | null = null,
+    rest: Loose<Holder> = {},
+  ): void {
     const holds = Array.isArray(partId) ? partId : [partId]
     this.document.holders.push(
-      Holder.parse({ id, kind: 'machine screw', drives: [{ drive, size, seen: 3 }], count, holds, thread: thread && { diameterMm: thread[0], lengthMm: thread[1] }, ...rest }),
+      Holder.parse({
+        id,
+        kind: 'machine screw',
+        drives: [{ drive, size, seen: 3 }],
+        count,
+        holds,
+        thread: thread && { diameterMm: thread[0], lengthMm: thread[1] },
+        ...rest,
+      }),
     )
   }
 
@@ -62,9 +90,18 @@ export class Author {
     this.need({ act: 'release', id: trappedId }, { kind: 'part', partId, level }, 'traps', when, '', 'yes')
   }
 
-  need(dependent: unknown, needs: unknown, reason: NeedReason, when: When = {}, note = '', screwsReached = 'not said'): void {
+  need(
+    dependent: unknown,
+    needs: unknown,
+    reason: NeedReason,
+    when: When = {},
+    note = '',
+    screwsReached = 'not said',
+  ): void {
     this.count += 1
-    this.document.needs.push(Need.parse({ id: `need-${this.count}`, dependent, needs, reason, when, note, screwsReached }))
+    this.document.needs.push(
+      Need.parse({ id: `need-${this.count}`, dependent, needs, reason, when, note, screwsReached }),
+    )
   }
 
   setting(id: string, name: string, rest: Loose<Setting>): void {
@@ -73,7 +110,14 @@ export class Author {
 
   cavity(id: string, name: string, ...openings: Record<string, 'free' | 'off'>[]): void {
     this.document.cavities.push(
-      Cavity.parse({ id, name, openings: openings.map((parts, i) => ({ id: `${id}-way-${i + 1}`, parts: Object.entries(parts).map(([partId, level]) => ({ partId, level })) })) }),
+      Cavity.parse({
+        id,
+        name,
+        openings: openings.map((parts, i) => ({
+          id: `${id}-way-${i + 1}`,
+          parts: Object.entries(parts).map(([partId, level]) => ({ partId, level })),
+        })),
+      }),
     )
   }
 

@@ -12,8 +12,13 @@ import { patrolMotorcycle } from './patrolMotorcycle'
 import { roadWorksPickup } from './roadWorksPickup'
 import { smallBus } from './smallBus'
 
-describe.each([panelVan(), roadWorksPickup(), patrolMotorcycle(), smallBus()].map((document) => [document.name, document] as const))('%s', (_, document) => {
-  const builds = document.facets.reduce<Build[]>((all, facet) => all.flatMap((build) => facet.choices.map((choice) => ({ ...build, [facet.id]: choice.id }))), [{}])
+describe.each(
+  [panelVan(), roadWorksPickup(), patrolMotorcycle(), smallBus()].map((document) => [document.name, document] as const),
+)('%s', (_, document) => {
+  const builds = document.facets.reduce<Build[]>(
+    (all, facet) => all.flatMap((build) => facet.choices.map((choice) => ({ ...build, [facet.id]: choice.id }))),
+    [{}],
+  )
 
   test('is a valid procedure with 12 to 30 parts and a drawn view', () => {
     const parsed = parseDocument(JSON.parse(JSON.stringify(document)))
@@ -29,17 +34,32 @@ describe.each([panelVan(), roadWorksPickup(), patrolMotorcycle(), smallBus()].ma
   test('every cavity has a plan on every build', () => {
     for (const build of builds)
       for (const cavity of forBuild(document, build).cavities.values()) {
-        const result = planJob(forBuild(document, build), PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: cavity.id }], build }), DEFAULT_HOUSE_VALUES)
+        const result = planJob(
+          forBuild(document, build),
+          PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: cavity.id }], build }),
+          DEFAULT_HOUSE_VALUES,
+        )
         expect([cavity.id, result.ok ? 'planned' : result.error]).toEqual([cavity.id, 'planned'])
       }
   })
   test('marks lie on or near the outline of the part they hold', () => {
-    for (const item of [...document.holders.map((h) => ({ id: h.id, of: h.holds, positions: h.positions })), ...document.tethers.map((t) => ({ id: t.id, of: [t.partId], positions: t.positions }))])
+    for (const item of [
+      ...document.holders.map((h) => ({ id: h.id, of: h.holds, positions: h.positions })),
+      ...document.tethers.map((t) => ({ id: t.id, of: [t.partId], positions: t.positions })),
+    ])
       for (const position of item.positions) {
-        const outlines = document.parts.filter((part) => item.of.includes(part.id) && part.outline?.viewId === position.viewId).flatMap((part) => part.outline!.points)
+        const outlines = document.parts
+          .filter((part) => item.of.includes(part.id) && part.outline?.viewId === position.viewId)
+          .flatMap((part) => part.outline!.points)
         const xs = outlines.map(([x]) => x)
         const ys = outlines.map(([, y]) => y)
-        expect([item.id, position.x > Math.min(...xs) - 60 && position.x < Math.max(...xs) + 60 && position.y > Math.min(...ys) - 60 && position.y < Math.max(...ys) + 60]).toEqual([item.id, true])
+        expect([
+          item.id,
+          position.x > Math.min(...xs) - 60 &&
+            position.x < Math.max(...xs) + 60 &&
+            position.y > Math.min(...ys) - 60 &&
+            position.y < Math.max(...ys) + 60,
+        ]).toEqual([item.id, true])
       }
   })
 })

@@ -39,17 +39,102 @@ const CREW: [string, Role, string, (keyof typeof DEMO_USERS)?][] = [
 /** Trained and authorised for airbag circuits; the others hand such a card on. */
 const AUTHORISED = ['Marit', 'Jo', 'Pavel', 'Tolu']
 
-type JobSpec = { vehicle: string; title: string; bay: string; goals: string[]; by: string; done: number | 'planned' | 'handed over'; daysAgo?: number; habit?: 'panel by panel' | 'tool in hand'; promisedInH?: number; broken?: string }
+type JobSpec = {
+  vehicle: string
+  title: string
+  bay: string
+  goals: string[]
+  by: string
+  done: number | 'planned' | 'handed over'
+  daysAgo?: number
+  habit?: 'panel by panel' | 'tool in hand'
+  promisedInH?: number
+  broken?: string
+}
 const JOBS: JobSpec[] = [
-  { vehicle: 'Van 12', title: 'Swap the radio unit', bay: 'Bay 1', goals: ['radio-cavity'], by: 'Jo', done: 0.83, promisedInH: 1 },
-  { vehicle: 'Van 27', title: 'Radio, microphone on the pillar', bay: 'Bay 2', goals: ['radio-cavity', 'pillar-cavity'], by: 'Tolu', done: 0.22, promisedInH: 3, broken: 'climate-clips' },
-  { vehicle: 'Bus 4', title: 'Fit a recorder', bay: 'Bay 3', goals: ['recorder-cavity', 'column-cavity'], by: 'Pavel', done: 0.42, promisedInH: 5 },
-  { vehicle: 'Moto 7', title: 'Tracker under the tank cover', bay: 'Bay 4', goals: ['tank-cavity'], by: 'Ines', done: 'planned', promisedInH: 26 },
-  { vehicle: 'Pickup 3', title: 'Beacon relay and camera', bay: '', goals: ['beacon-cavity', 'roof-cavity'], by: 'Tolu', done: 'handed over', daysAgo: 1 },
-  { vehicle: 'Van 8', title: 'Tracker behind the knee panel', bay: '', goals: ['knee-cavity'], by: 'Ines', done: 'handed over', daysAgo: 4 },
-  { vehicle: 'Van 8', title: 'Radio looked at', bay: '', goals: ['radio-cavity'], by: 'Pavel', done: 'handed over', daysAgo: 9 },
-  { vehicle: 'Van 31', title: 'Radio and knee panel', bay: '', goals: ['radio-cavity', 'knee-cavity'], by: 'Jo', done: 'handed over', daysAgo: 11, habit: 'tool in hand' },
-  { vehicle: 'Moto 2', title: 'Radio lead to the nose', bay: '', goals: ['nose-cavity'], by: 'Jo', done: 'handed over', daysAgo: 6 },
+  {
+    vehicle: 'Van 12',
+    title: 'Swap the radio unit',
+    bay: 'Bay 1',
+    goals: ['radio-cavity'],
+    by: 'Jo',
+    done: 0.83,
+    promisedInH: 1,
+  },
+  {
+    vehicle: 'Van 27',
+    title: 'Radio, microphone on the pillar',
+    bay: 'Bay 2',
+    goals: ['radio-cavity', 'pillar-cavity'],
+    by: 'Tolu',
+    done: 0.22,
+    promisedInH: 3,
+    broken: 'climate-clips',
+  },
+  {
+    vehicle: 'Bus 4',
+    title: 'Fit a recorder',
+    bay: 'Bay 3',
+    goals: ['recorder-cavity', 'column-cavity'],
+    by: 'Pavel',
+    done: 0.42,
+    promisedInH: 5,
+  },
+  {
+    vehicle: 'Moto 7',
+    title: 'Tracker under the tank cover',
+    bay: 'Bay 4',
+    goals: ['tank-cavity'],
+    by: 'Ines',
+    done: 'planned',
+    promisedInH: 26,
+  },
+  {
+    vehicle: 'Pickup 3',
+    title: 'Beacon relay and camera',
+    bay: '',
+    goals: ['beacon-cavity', 'roof-cavity'],
+    by: 'Tolu',
+    done: 'handed over',
+    daysAgo: 1,
+  },
+  {
+    vehicle: 'Van 8',
+    title: 'Tracker behind the knee panel',
+    bay: '',
+    goals: ['knee-cavity'],
+    by: 'Ines',
+    done: 'handed over',
+    daysAgo: 4,
+  },
+  {
+    vehicle: 'Van 8',
+    title: 'Radio looked at',
+    bay: '',
+    goals: ['radio-cavity'],
+    by: 'Pavel',
+    done: 'handed over',
+    daysAgo: 9,
+  },
+  {
+    vehicle: 'Van 31',
+    title: 'Radio and knee panel',
+    bay: '',
+    goals: ['radio-cavity', 'knee-cavity'],
+    by: 'Jo',
+    done: 'handed over',
+    daysAgo: 11,
+    habit: 'tool in hand',
+  },
+  {
+    vehicle: 'Moto 2',
+    title: 'Radio lead to the nose',
+    bay: '',
+    goals: ['nose-cavity'],
+    by: 'Jo',
+    done: 'handed over',
+    daysAgo: 6,
+  },
 ]
 
 const VEHICLES: [string, string, string, string, Build][] = [
@@ -65,21 +150,43 @@ const VEHICLES: [string, string, string, string, Build][] = [
   ['Bus 4', 'SM 4404', 'Town Works', 'bus', { 'sign-kind': 'led', gearbox: 'automatic' }],
 ]
 
-/** Writes the invented Saltmarsh Fleet Electronics: crew, four procedures, vehicles, and jobs finished, under way and planned. */
+/**
+ * Writes the invented Saltmarsh Fleet Electronics: crew, four procedures, vehicles, and jobs finished, under way and
+ * planned.
+ */
 export async function seedDemo(db: Db, secret: string, nowMs: number): Promise<void> {
   const shopId = crypto.randomUUID()
   const accounts = new Map<string, string>()
   for (const [name, , , user] of CREW) {
     if (!user) continue
-    const made = await makeAccount(name, { username: DEMO_USERS[user], password: demoPassword(DEMO_USERS[user], secret) })
+    const made = await makeAccount(name, {
+      username: DEMO_USERS[user],
+      password: demoPassword(DEMO_USERS[user], secret),
+    })
     if (!made.ok) throw new Error(made.sentence)
     accounts.set(name, made.userId)
   }
   await asShop(db, shopId, async (trx) => {
-    await trx.insertInto('shop').values({ id: shopId, name: 'Saltmarsh Fleet Electronics', is_demo: true, house: JSON.stringify(DEFAULT_HOUSE_VALUES), rules: JSON.stringify(DEMO_RULES), tools: JSON.stringify(DEMO_TOOLS), words: JSON.stringify(DEMO_WORDS) }).execute()
+    await trx
+      .insertInto('shop')
+      .values({
+        id: shopId,
+        name: 'Saltmarsh Fleet Electronics',
+        is_demo: true,
+        house: JSON.stringify(DEFAULT_HOUSE_VALUES),
+        rules: JSON.stringify(DEMO_RULES),
+        tools: JSON.stringify(DEMO_TOOLS),
+        words: JSON.stringify(DEMO_WORDS),
+      })
+      .execute()
     const crew = new Map<string, string>()
-    for (const [name, role, pin] of CREW) crew.set(name, await insertPerson(trx, shopId, { name, role, pin, userId: accounts.get(name) ?? null }))
-    await trx.updateTable('crew').set({ authorised: ['airbag circuits'] }).where('name', 'in', AUTHORISED).execute()
+    for (const [name, role, pin] of CREW)
+      crew.set(name, await insertPerson(trx, shopId, { name, role, pin, userId: accounts.get(name) ?? null }))
+    await trx
+      .updateTable('crew')
+      .set({ authorised: ['airbag circuits'] })
+      .where('name', 'in', AUTHORISED)
+      .execute()
     const writer = new DemoWriter(trx, shopId, crew, nowMs)
     await writer.procedures({ van: panelVan(), pickup: roadWorksPickup(), moto: patrolMotorcycle(), bus: smallBus() })
     await writer.kits()
@@ -103,21 +210,57 @@ class DemoWriter {
   async procedures(documents: Record<string, ProcedureDocument>): Promise<void> {
     for (const [key, document] of Object.entries(documents)) {
       const [procedureId, revisionId] = [crypto.randomUUID(), crypto.randomUUID()]
-      await this.trx.insertInto('procedure').values({ id: procedureId, shop_id: this.shopId, name: document.name }).execute()
-      await this.trx.insertInto('revision').values({ id: revisionId, shop_id: this.shopId, procedure_id: procedureId, number: 1, document: JSON.stringify(document), published_by: this.crew.get('Marit')!, published_at: new Date(this.nowMs - 12 * 86_400_000), note: '' }).execute()
+      await this.trx
+        .insertInto('procedure')
+        .values({ id: procedureId, shop_id: this.shopId, name: document.name })
+        .execute()
+      await this.trx
+        .insertInto('revision')
+        .values({
+          id: revisionId,
+          shop_id: this.shopId,
+          procedure_id: procedureId,
+          number: 1,
+          document: JSON.stringify(document),
+          published_by: this.crew.get('Marit')!,
+          published_at: new Date(this.nowMs - 12 * 86_400_000),
+          note: '',
+        })
+        .execute()
       this.models.set(key, { procedureId, revisionId, document })
     }
   }
 
   async kits(): Promise<void> {
     const ids = Object.fromEntries([...this.models].map(([key, model]) => [key, model.procedureId]))
-    for (const kit of demoKits(ids)) await this.trx.insertInto('kit').values({ id: kit.id, shop_id: this.shopId, name: kit.name, body: JSON.stringify(kit), changed_by: this.crew.get('Marit')! }).execute()
+    for (const kit of demoKits(ids))
+      await this.trx
+        .insertInto('kit')
+        .values({
+          id: kit.id,
+          shop_id: this.shopId,
+          name: kit.name,
+          body: JSON.stringify(kit),
+          changed_by: this.crew.get('Marit')!,
+        })
+        .execute()
   }
 
   async vehicles(): Promise<void> {
     for (const [label, plate, customer, model, build] of VEHICLES) {
       const id = crypto.randomUUID()
-      await this.trx.insertInto('vehicle').values({ id, shop_id: this.shopId, label, plate, customer, procedure_id: this.models.get(model)!.procedureId, build: JSON.stringify(build) }).execute()
+      await this.trx
+        .insertInto('vehicle')
+        .values({
+          id,
+          shop_id: this.shopId,
+          label,
+          plate,
+          customer,
+          procedure_id: this.models.get(model)!.procedureId,
+          build: JSON.stringify(build),
+        })
+        .execute()
       this.cars.set(label, { id, model, build })
     }
   }
@@ -125,7 +268,11 @@ class DemoWriter {
   async job(spec: JobSpec): Promise<void> {
     const car = this.cars.get(spec.vehicle)!
     const { procedureId, revisionId, document } = this.models.get(car.model)!
-    const request = PlanRequest.parse({ goals: spec.goals.map((cavityId) => ({ kind: 'cavity', cavityId })), build: car.build, policy: spec.habit ? { habit: spec.habit } : {} })
+    const request = PlanRequest.parse({
+      goals: spec.goals.map((cavityId) => ({ kind: 'cavity', cavityId })),
+      build: car.build,
+      policy: spec.habit ? { habit: spec.habit } : {},
+    })
     const plan = planJob(forBuild(document, request.build, request.heads), request, DEFAULT_HOUSE_VALUES)
     if (!plan.ok) throw new Error(`The demo job on ${spec.vehicle} has no plan.`)
     const jobId = crypto.randomUUID()
@@ -134,35 +281,138 @@ class DemoWriter {
     const handedOver = spec.done === 'handed over' ? new Date(startMs + 48 * 60_000) : null
     await this.trx
       .insertInto('job')
-      .values({ id: jobId, shop_id: this.shopId, vehicle_id: car.id, procedure_id: procedureId, revision_id: revisionId, draft_document: null, title: spec.title, bay: spec.bay, promised_at: spec.promisedInH ? new Date(roundToQuarter(this.nowMs + spec.promisedInH * 3_600_000)) : null, request: JSON.stringify(request), found_plan: JSON.stringify(plan.value.found), created_by: this.crew.get(spec.by)!, created_at: new Date(startMs - 600_000), handed_over_at: handedOver })
+      .values({
+        id: jobId,
+        shop_id: this.shopId,
+        vehicle_id: car.id,
+        procedure_id: procedureId,
+        revision_id: revisionId,
+        draft_document: null,
+        title: spec.title,
+        bay: spec.bay,
+        promised_at: spec.promisedInH ? new Date(roundToQuarter(this.nowMs + spec.promisedInH * 3_600_000)) : null,
+        request: JSON.stringify(request),
+        found_plan: JSON.stringify(plan.value.found),
+        created_by: this.crew.get(spec.by)!,
+        created_at: new Date(startMs - 600_000),
+        handed_over_at: handedOver,
+      })
       .execute()
     for (const event of events)
-      await this.trx.insertInto('job_event').values({ id: event.id, shop_id: this.shopId, job_id: jobId, person_id: event.personId, at: event.at, body: JSON.stringify(event) }).execute()
+      await this.trx
+        .insertInto('job_event')
+        .values({
+          id: event.id,
+          shop_id: this.shopId,
+          job_id: jobId,
+          person_id: event.personId,
+          at: event.at,
+          body: JSON.stringify(event),
+        })
+        .execute()
   }
 
   /** A vehicle whose model nobody has recorded yet, half apart. */
   async firstStrip(): Promise<void> {
     const base = blankModel('Model of Gritter 2')
-    const [procedureId, vehicleId, jobId, deviceId] = [crypto.randomUUID(), crypto.randomUUID(), crypto.randomUUID(), crypto.randomUUID()]
+    const [procedureId, vehicleId, jobId, deviceId] = [
+      crypto.randomUUID(),
+      crypto.randomUUID(),
+      crypto.randomUUID(),
+      crypto.randomUUID(),
+    ]
     const ines = this.crew.get('Ines')!
     const events: JobEvent[] = []
     const startMs = this.nowMs - 14 * 60_000
     let at: Stamp | null = null
     recordFirstStrip(base, events, (what, certainty) => {
       at = nextStamp(at, startMs + events.length * 50_000)
-      events.push(JobEvent.parse({ id: crypto.randomUUID(), jobId, v: 1, deviceId, seq: events.length, at, personId: ines, certainty, what }))
+      events.push(
+        JobEvent.parse({
+          id: crypto.randomUUID(),
+          jobId,
+          v: 1,
+          deviceId,
+          seq: events.length,
+          at,
+          personId: ines,
+          certainty,
+          what,
+        }),
+      )
     })
     const document = stripDocument(base, events)
-    const strips = stripsOf(document, [{ id: jobId, label: 'Gritter 2', events }], whilePlanning(DEFAULT_HOUSE_VALUES)).map(({ sequence }) => ({ id: jobId, label: 'Gritter 2', sequence: [...sequence], brokeRule: false }))
+    const strips = stripsOf(
+      document,
+      [{ id: jobId, label: 'Gritter 2', events }],
+      whilePlanning(DEFAULT_HOUSE_VALUES),
+    ).map(({ sequence }) => ({ id: jobId, label: 'Gritter 2', sequence: [...sequence], brokeRule: false }))
     await this.trx.insertInto('procedure').values({ id: procedureId, shop_id: this.shopId, name: base.name }).execute()
-    await this.trx.insertInto('draft').values({ procedure_id: procedureId, shop_id: this.shopId, document: JSON.stringify({ ...document, strips }), version: 1, changed_by: ines }).execute()
-    await this.trx.insertInto('vehicle').values({ id: vehicleId, shop_id: this.shopId, label: 'Gritter 2', plate: 'SM 5502', customer: 'Road Office', procedure_id: procedureId, build: '{}' }).execute()
-    await this.trx.insertInto('job').values({ id: jobId, shop_id: this.shopId, vehicle_id: vehicleId, procedure_id: procedureId, revision_id: null, draft_document: JSON.stringify(base), title: 'First strip', bay: 'Bay 5', promised_at: null, kind: 'strip', request: null, found_plan: null, created_by: ines, created_at: new Date(startMs), handed_over_at: null }).execute()
-    for (const event of events) await this.trx.insertInto('job_event').values({ id: event.id, shop_id: this.shopId, job_id: jobId, person_id: ines, at: event.at, body: JSON.stringify(event) }).execute()
+    await this.trx
+      .insertInto('draft')
+      .values({
+        procedure_id: procedureId,
+        shop_id: this.shopId,
+        document: JSON.stringify({ ...document, strips }),
+        version: 1,
+        changed_by: ines,
+      })
+      .execute()
+    await this.trx
+      .insertInto('vehicle')
+      .values({
+        id: vehicleId,
+        shop_id: this.shopId,
+        label: 'Gritter 2',
+        plate: 'SM 5502',
+        customer: 'Road Office',
+        procedure_id: procedureId,
+        build: '{}',
+      })
+      .execute()
+    await this.trx
+      .insertInto('job')
+      .values({
+        id: jobId,
+        shop_id: this.shopId,
+        vehicle_id: vehicleId,
+        procedure_id: procedureId,
+        revision_id: null,
+        draft_document: JSON.stringify(base),
+        title: 'First strip',
+        bay: 'Bay 5',
+        promised_at: null,
+        kind: 'strip',
+        request: null,
+        found_plan: null,
+        created_by: ines,
+        created_at: new Date(startMs),
+        handed_over_at: null,
+      })
+      .execute()
+    for (const event of events)
+      await this.trx
+        .insertInto('job_event')
+        .values({
+          id: event.id,
+          shop_id: this.shopId,
+          job_id: jobId,
+          person_id: ines,
+          at: event.at,
+          body: JSON.stringify(event),
+        })
+        .execute()
   }
 
   /** Does the plan's steps as a crew would, up to the wished share of them. */
-  private follow(spec: JobSpec, jobId: string, document: ProcedureDocument, request: PlanRequest, plan: JobPlan, startMs: number): JobEvent[] {
+  private follow(
+    spec: JobSpec,
+    jobId: string,
+    document: ProcedureDocument,
+    request: PlanRequest,
+    plan: JobPlan,
+    startMs: number,
+  ): JobEvent[] {
     const random = seededRandom(seedOfText(spec.vehicle))
     const events: JobEvent[] = []
     const deviceId = crypto.randomUUID()
@@ -171,18 +421,31 @@ class DemoWriter {
     const add = (what: Happening, person = spec.by) => {
       clockMs += 4_000 + random.below(26_000)
       at = nextStamp(at, clockMs)
-      events.push(JobEvent.parse({ id: crypto.randomUUID(), jobId, v: 1, deviceId, seq: events.length, at, personId: this.crew.get(person)!, what }))
+      events.push(
+        JobEvent.parse({
+          id: crypto.randomUUID(),
+          jobId,
+          v: 1,
+          deviceId,
+          seq: events.length,
+          at,
+          personId: this.crew.get(person)!,
+          what,
+        }),
+      )
     }
     const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)
     const wanted = typeof spec.done === 'number' ? Math.round(steps.length * spec.done) : steps.length
     for (const step of steps.slice(0, wanted)) {
       const state = foldJob(document, events)
       for (const what of [...toolsTakenUp(state, [step]), ...happeningsFor(state, step.operation)]) add(what)
-      if (spec.broken && step.operation.phase === 'in' && countedIn(step.operation).includes(spec.broken)) add({ kind: 'broken', holderId: spec.broken, count: 1, wasFitted: 'no', note: 'cold morning' })
+      if (spec.broken && step.operation.phase === 'in' && countedIn(step.operation).includes(spec.broken))
+        add({ kind: 'broken', holderId: spec.broken, count: 1, wasFitted: 'no', note: 'cold morning' })
     }
     if (spec.done === 'handed over') {
       for (const tool of foldJob(document, events).tools.keys()) add({ kind: 'tool back', tool })
-      for (const functionId of testsOwed(document, foldJob(document, events), termsOf(document, request))) add({ kind: 'tested', functionId: functionId.id, result: 'passed', reading: '', note: '' })
+      for (const functionId of testsOwed(document, foldJob(document, events), termsOf(document, request)))
+        add({ kind: 'tested', functionId: functionId.id, result: 'passed', reading: '', note: '' })
       add({ kind: 'countersigned', as: 'installer', name: spec.by })
       add({ kind: 'countersigned', as: 'checker', name: 'Marit' }, 'Marit')
       add({ kind: 'handed over' })

@@ -5,8 +5,16 @@ import type { Role } from '../db/schema'
 import { auth } from './auth'
 import { hashPin, Pin } from './pin'
 
-export const UserName = z.string().trim().min(3, 'A user name has at least three characters.').max(30, 'A user name has at most 30 characters.').regex(/^[A-Za-z0-9_.]+$/, 'A user name may hold letters, digits, dot and underscore.')
-export const Password = z.string().min(10, 'A password has at least ten characters.').max(128, 'A password has at most 128 characters.')
+export const UserName = z
+  .string()
+  .trim()
+  .min(3, 'A user name has at least three characters.')
+  .max(30, 'A user name has at most 30 characters.')
+  .regex(/^[A-Za-z0-9_.]+$/, 'A user name may hold letters, digits, dot and underscore.')
+export const Password = z
+  .string()
+  .min(10, 'A password has at least ten characters.')
+  .max(128, 'A password has at most 128 characters.')
 
 export const NewPerson = z.object({
   name: z.string().trim().min(1, 'Say the name the crew uses.').max(60),
@@ -18,20 +26,46 @@ export const NewPerson = z.object({
 export type NewPerson = z.infer<typeof NewPerson>
 
 /** Makes the account of somebody who signs in; returns its id, or a sentence when the user name is taken. */
-export async function makeAccount(name: string, login: { username: string; password: string }): Promise<{ ok: true; userId: string } | { ok: false; sentence: string }> {
+export async function makeAccount(
+  name: string,
+  login: { username: string; password: string },
+): Promise<{ ok: true; userId: string } | { ok: false; sentence: string }> {
   try {
     // The library wants an address; nothing is ever sent, so it is one that can't exist.
-    const made = await auth().api.signUpEmail({ body: { name, email: `${login.username.toLowerCase()}@shop.invalid`, username: login.username, password: login.password } })
+    const made = await auth().api.signUpEmail({
+      body: {
+        name,
+        email: `${login.username.toLowerCase()}@shop.invalid`,
+        username: login.username,
+        password: login.password,
+      },
+    })
     return { ok: true, userId: made.user.id }
   } catch (error) {
     const text = error instanceof Error ? error.message : ''
-    if (/exist|taken/i.test(text)) return { ok: false, sentence: `The user name ${login.username} is taken. Choose another one.` }
+    if (/exist|taken/i.test(text))
+      return { ok: false, sentence: `The user name ${login.username} is taken. Choose another one.` }
     throw error
   }
 }
 
-export async function insertPerson(trx: ShopTransaction, shopId: string, person: { name: string; role: Role; pin: string; userId: string | null }): Promise<string> {
+export async function insertPerson(
+  trx: ShopTransaction,
+  shopId: string,
+  person: { name: string; role: Role; pin: string; userId: string | null },
+): Promise<string> {
   const id = crypto.randomUUID()
-  await trx.insertInto('crew').values({ id, shop_id: shopId, name: person.name, role: person.role, pin_hash: await hashPin(person.pin), user_id: person.userId, pin_locked_until: null }).execute()
+  await trx
+    .insertInto('crew')
+    .values({
+      id,
+      shop_id: shopId,
+      name: person.name,
+      role: person.role,
+      pin_hash: await hashPin(person.pin),
+      user_id: person.userId,
+      pin_locked_until: null,
+    })
+    .execute()
   return id
 }

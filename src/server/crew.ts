@@ -6,15 +6,28 @@ import { inShop, mayAct, refused, type Crew, type Person, type Refused } from '.
 export type CrewRow = Person & { signsIn: boolean; active: boolean }
 
 export async function listCrew(crew: Crew): Promise<CrewRow[]> {
-  const rows = await inShop(crew, (trx) => trx.selectFrom('crew').select(['id', 'name', 'role', 'authorised', 'user_id', 'active']).orderBy('active', 'desc').orderBy('name').execute())
+  const rows = await inShop(crew, (trx) =>
+    trx
+      .selectFrom('crew')
+      .select(['id', 'name', 'role', 'authorised', 'user_id', 'active'])
+      .orderBy('active', 'desc')
+      .orderBy('name')
+      .execute(),
+  )
   return rows.map(({ user_id, ...row }) => ({ ...row, signsIn: user_id !== null }))
 }
 
 /** Only the owner brings people in. */
 export async function addPerson(crew: Crew, person: NewPerson): Promise<{ status: 'done' } | Refused> {
   if (!mayAct(crew, 'owner')) return refused('owner')
-  const same = await inShop(crew, (trx) => trx.selectFrom('crew').select('id').where('name', '=', person.name).executeTakeFirst())
-  if (same) return { status: 'refused', sentence: `There is already somebody called ${person.name}. Add a letter, so that a tap on the name is clear.` }
+  const same = await inShop(crew, (trx) =>
+    trx.selectFrom('crew').select('id').where('name', '=', person.name).executeTakeFirst(),
+  )
+  if (same)
+    return {
+      status: 'refused',
+      sentence: `There is already somebody called ${person.name}. Add a letter, so that a tap on the name is clear.`,
+    }
   const account = person.login ? await makeAccount(person.name, person.login) : null
   if (account && !account.ok) return { status: 'refused', sentence: account.sentence }
   await inShop(crew, (trx) => insertPerson(trx, crew.shopId, { ...person, userId: account ? account.userId : null }))
@@ -22,16 +35,27 @@ export async function addPerson(crew: Crew, person: NewPerson): Promise<{ status
 }
 
 /** Who may work on what, by training and local rules. The owner answers for it. */
-export async function setAuthorised(crew: Crew, crewId: string, authorised: readonly string[]): Promise<{ status: 'done' } | Refused> {
+export async function setAuthorised(
+  crew: Crew,
+  crewId: string,
+  authorised: readonly string[],
+): Promise<{ status: 'done' } | Refused> {
   if (!mayAct(crew, 'owner')) return refused('owner')
-  await inShop(crew, (trx) => trx.updateTable('crew').set({ authorised: [...authorised] }).where('id', '=', crewId).execute())
+  await inShop(crew, (trx) =>
+    trx
+      .updateTable('crew')
+      .set({ authorised: [...authorised] })
+      .where('id', '=', crewId)
+      .execute(),
+  )
   return { status: 'done' }
 }
 
 /** Somebody who left stays in the record of past jobs, and can no longer sign in or act. */
 export async function retirePerson(crew: Crew, crewId: string): Promise<{ status: 'done' } | Refused> {
   if (!mayAct(crew, 'owner')) return refused('owner')
-  if (crewId === crew.acting.id) return { status: 'refused', sentence: 'You can’t retire yourself. Let another owner do it.' }
+  if (crewId === crew.acting.id)
+    return { status: 'refused', sentence: 'You can’t retire yourself. Let another owner do it.' }
   await inShop(crew, async (trx) => {
     await trx.updateTable('crew').set({ active: false }).where('id', '=', crewId).execute()
     // What they did on a tablet before may still be on its way: it is taken, but they act no more.

@@ -14,7 +14,10 @@ export async function lookAround(role: DemoRole): Promise<boolean> {
   if (!(await mayLookAround())) return false
   const username = DEMO_USERS[role]
   try {
-    await auth().api.signInUsername({ body: { username, password: demoPassword(username, env().ISTRUZIONE_SECRET) }, headers: await headers() })
+    await auth().api.signInUsername({
+      body: { username, password: demoPassword(username, env().ISTRUZIONE_SECRET) },
+      headers: await headers(),
+    })
     return true
   } catch {
     return false

@@ -16,7 +16,10 @@ let known: Env | null = null
 export function env(): Env {
   if (known) return known
   const parsed = Env.safeParse(process.env)
-  if (!parsed.success) throw new Error(`These settings are missing or wrong: ${parsed.error.issues.map((issue) => issue.path.join('.')).join(', ')}. Start the application with bin/start.`)
+  if (!parsed.success)
+    throw new Error(
+      `These settings are missing or wrong: ${parsed.error.issues.map((issue) => issue.path.join('.')).join(', ')}. Start the application with bin/start.`,
+    )
   known = parsed.data
   return known
 }

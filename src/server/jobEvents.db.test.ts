@@ -15,42 +15,111 @@ import { inShop, type Crew } from './session'
 const lead = { id: crypto.randomUUID(), name: 'Marit', role: 'lead' as const, authorised: [] }
 const installer = { id: crypto.randomUUID(), name: 'Tolu', role: 'installer' as const, authorised: [] }
 const shopId = crypto.randomUUID()
-const as = (person: Crew['acting']): Crew => ({ shopId, shopName: 'Shop', isDemo: false, house: DEFAULT_HOUSE_VALUES, rules: ShopRules.parse({}), tools: [], words: [], sessionId: 'none', signedIn: person, acting: person })
+const as = (person: Crew['acting']): Crew => ({
+  shopId,
+  shopName: 'Shop',
+  isDemo: false,
+  house: DEFAULT_HOUSE_VALUES,
+  rules: ShopRules.parse({}),
+  tools: [],
+  words: [],
+  sessionId: 'none',
+  signedIn: person,
+  acting: person,
+})
 const vehicleId = crypto.randomUUID()
 let jobId = ''
 let seq = 0
 
 beforeAll(async () => {
   await inShop(as(lead), async (trx) => {
-    await trx.insertInto('shop').values({ id: shopId, name: 'Shop', house: JSON.stringify(DEFAULT_HOUSE_VALUES) }).execute()
-    for (const person of [lead, installer]) await trx.insertInto('crew').values({ id: person.id, shop_id: shopId, name: person.name, role: person.role, pin_hash: 'x', user_id: null, pin_locked_until: null }).execute()
+    await trx
+      .insertInto('shop')
+      .values({ id: shopId, name: 'Shop', house: JSON.stringify(DEFAULT_HOUSE_VALUES) })
+      .execute()
+    for (const person of [lead, installer])
+      await trx
+        .insertInto('crew')
+        .values({
+          id: person.id,
+          shop_id: shopId,
+          name: person.name,
+          role: person.role,
+          pin_hash: 'x',
+          user_id: null,
+          pin_locked_until: null,
+        })
+        .execute()
   })
   const procedureId = await createProcedure(as(lead), panelVan())
-  await inShop(as(lead), (trx) => trx.insertInto('vehicle').values({ id: vehicleId, shop_id: shopId, label: 'Van 1', plate: '', customer: '', procedure_id: procedureId, build: '{}' }).execute())
+  await inShop(as(lead), (trx) =>
+    trx
+      .insertInto('vehicle')
+      .values({
+        id: vehicleId,
+        shop_id: shopId,
+        label: 'Van 1',
+        plate: '',
+        customer: '',
+        procedure_id: procedureId,
+        build: '{}',
+      })
+      .execute(),
+  )
   jobId = await open()
 })
 afterAll(() => database().destroy())
 
 async function open(): Promise<string> {
-  const outcome = await openJob(as(lead), { vehicleId, title: 'Radio', bay: '', promisedAt: null, request: PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'radio-cavity' }], build: { starter: 'key', steering: 'left' } }) })
+  const outcome = await openJob(as(lead), {
+    vehicleId,
+    title: 'Radio',
+    bay: '',
+    promisedAt: null,
+    request: PlanRequest.parse({
+      goals: [{ kind: 'cavity', cavityId: 'radio-cavity' }],
+      build: { starter: 'key', steering: 'left' },
+    }),
+  })
   if (outcome.status !== 'done') throw new Error(outcome.status)
   return outcome.jobId
 }
 const event = (what: Happening, person: Crew['acting'] = installer, of = jobId) => {
   seq += 1
-  return JobEvent.parse({ id: crypto.randomUUID(), jobId: of, v: 1, deviceId: shopId, seq, at: `0001764000000000-${seq.toString(16).padStart(4, '0')}`, personId: person.id, what })
+  return JobEvent.parse({
+    id: crypto.randomUUID(),
+    jobId: of,
+    v: 1,
+    deviceId: shopId,
+    seq,
+    at: `0001764000000000-${seq.toString(16).padStart(4, '0')}`,
+    personId: person.id,
+    what,
+  })
 }
 
 test('what is told of the vehicle on a job is known of it from then on, and the rest of its build stays', async () => {
-  await appendJobEvents(as(installer), jobId, [event({ kind: 'facet told', facetId: 'gearbox', choiceId: 'automatic' })])
-  const row = await inShop(as(lead), (trx) => trx.selectFrom('vehicle').select('build').where('id', '=', vehicleId).executeTakeFirstOrThrow())
+  await appendJobEvents(as(installer), jobId, [
+    event({ kind: 'facet told', facetId: 'gearbox', choiceId: 'automatic' }),
+  ])
+  const row = await inShop(as(lead), (trx) =>
+    trx.selectFrom('vehicle').select('build').where('id', '=', vehicleId).executeTakeFirstOrThrow(),
+  )
   expect(row.build).toEqual({ starter: 'key', steering: 'left', gearbox: 'automatic' })
 })
 
 test('only a lead lets a row stand open: an installer’s is refused with a sentence, and nothing of the post is stored', async () => {
-  const accepted: Happening = { kind: 'row accepted', account: 'tool', itemId: 'pry tool', asItStood: '{}', reason: 'comes back for it' }
+  const accepted: Happening = {
+    kind: 'row accepted',
+    account: 'tool',
+    itemId: 'pry tool',
+    asItStood: '{}',
+    reason: 'comes back for it',
+  }
   const before = (await readJob(as(lead), jobId))!.events.length
-  expect(await appendJobEvents(as(installer), jobId, [event({ kind: 'tool out', tool: 'pry tool' }), event(accepted)])).toMatchObject({ status: 'refused', sentence: expect.stringContaining('Only a lead') })
+  expect(
+    await appendJobEvents(as(installer), jobId, [event({ kind: 'tool out', tool: 'pry tool' }), event(accepted)]),
+  ).toMatchObject({ status: 'refused', sentence: expect.stringContaining('Only a lead') })
   expect((await readJob(as(lead), jobId))!.events).toHaveLength(before)
   expect(await appendJobEvents(as(lead), jobId, [event(accepted, lead)])).toMatchObject({ status: 'kept' })
 })
@@ -67,9 +136,14 @@ test('another tablet asks for what arrived after a place, and misses nothing', a
 })
 
 test('what a job found on a vehicle is known when the next one is opened, and not to the job itself', async () => {
-  await appendJobEvents(as(installer), jobId, [event({ kind: 'as found', holderId: 'surround-clips', what: 'missing', count: 2, note: '' })])
+  await appendJobEvents(as(installer), jobId, [
+    event({ kind: 'as found', holderId: 'surround-clips', what: 'missing', count: 2, note: '' }),
+  ])
   const next = await open()
-  expect((await vehicleOverlay(as(lead), vehicleId, next)).holders.get('surround-clips')).toEqual({ missing: 2, extra: 0 })
+  expect((await vehicleOverlay(as(lead), vehicleId, next)).holders.get('surround-clips')).toEqual({
+    missing: 2,
+    extra: 0,
+  })
   expect((await vehicleOverlay(as(lead), vehicleId, jobId)).holders.size).toBe(0)
   expect(foldJob(panelVan(), (await readJob(as(lead), next))!.events).history).toEqual([])
 })

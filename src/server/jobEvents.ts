@@ -27,33 +27,94 @@ export type AppendOutcome =
  */
 export async function appendJobEvents(crew: Crew, jobId: string, events: readonly JobEvent[]): Promise<AppendOutcome> {
   return inShop(crew, async (trx): Promise<AppendOutcome> => {
-    const job = await trx.selectFrom('job').select(['id', 'kind', 'vehicle_id']).where('id', '=', jobId).executeTakeFirst()
+    const job = await trx
+      .selectFrom('job')
+      .select(['id', 'kind', 'vehicle_id'])
+      .where('id', '=', jobId)
+      .executeTakeFirst()
     if (!job) return { status: 'unknown job' }
-    const acted = new Set([crew.signedIn.id, ...(await trx.selectFrom('acting').select('crew_id').where('session_id', '=', crew.sessionId).execute()).map((row) => row.crew_id)])
-    const leads = new Set((await trx.selectFrom('crew').select('id').where('role', 'in', ['lead', 'owner']).execute()).map((row) => row.id))
+    const acted = new Set([
+      crew.signedIn.id,
+      ...(await trx.selectFrom('acting').select('crew_id').where('session_id', '=', crew.sessionId).execute()).map(
+        (row) => row.crew_id,
+      ),
+    ])
+    const leads = new Set(
+      (await trx.selectFrom('crew').select('id').where('role', 'in', ['lead', 'owner']).execute()).map((row) => row.id),
+    )
     for (const event of events) {
-      if (event.jobId !== jobId) return { status: 'refused', eventId: event.id, sentence: 'This event belongs to another job.' }
-      if (event.what.kind === 'handed over') return { status: 'refused', eventId: event.id, sentence: 'A vehicle is handed over from the hand-over page, where the gate is checked.' }
-      if (event.what.kind === 'row accepted' && !leads.has(event.personId)) return { status: 'refused', eventId: event.id, sentence: 'Only a lead lets a row stand open. Tap the name at the top and change who acts.' }
-      if (!acted.has(event.personId)) return { status: 'refused', eventId: event.id, sentence: 'The person who did this has not acted on this tablet since it was signed in. Tap the name and enter the PIN once, then it is sent.' }
+      if (event.jobId !== jobId)
+        return { status: 'refused', eventId: event.id, sentence: 'This event belongs to another job.' }
+      if (event.what.kind === 'handed over')
+        return {
+          status: 'refused',
+          eventId: event.id,
+          sentence: 'A vehicle is handed over from the hand-over page, where the gate is checked.',
+        }
+      if (event.what.kind === 'row accepted' && !leads.has(event.personId))
+        return {
+          status: 'refused',
+          eventId: event.id,
+          sentence: 'Only a lead lets a row stand open. Tap the name at the top and change who acts.',
+        }
+      if (!acted.has(event.personId))
+        return {
+          status: 'refused',
+          eventId: event.id,
+          sentence:
+            'The person who did this has not acted on this tablet since it was signed in. Tap the name and enter the PIN once, then it is sent.',
+        }
     }
-    const known = await trx.selectFrom('job_event').select(['id', 'body']).where('id', 'in', events.map((event) => event.id)).execute()
+    const known = await trx
+      .selectFrom('job_event')
+      .select(['id', 'body'])
+      .where(
+        'id',
+        'in',
+        events.map((event) => event.id),
+      )
+      .execute()
     for (const row of known) {
       const event = events.find((item) => item.id === row.id)!
-      if (!same(row.body, event)) return { status: 'refused', eventId: event.id, sentence: 'Something else was stored under this event’s number. It is kept on this device; tell whoever looks after the shop’s server.' }
+      if (!same(row.body, event))
+        return {
+          status: 'refused',
+          eventId: event.id,
+          sentence:
+            'Something else was stored under this event’s number. It is kept on this device; tell whoever looks after the shop’s server.',
+        }
     }
     const fresh = events.filter((event) => !known.some((row) => row.id === event.id))
     if (fresh.length > 0)
       await trx
         .insertInto('job_event')
-        .values(fresh.map((event) => ({ id: event.id, shop_id: crew.shopId, job_id: jobId, person_id: event.personId, at: event.at, body: JSON.stringify(event) })))
+        .values(
+          fresh.map((event) => ({
+            id: event.id,
+            shop_id: crew.shopId,
+            job_id: jobId,
+            person_id: event.personId,
+            at: event.at,
+            body: JSON.stringify(event),
+          })),
+        )
         .onConflict((conflict) => conflict.columns(['shop_id', 'id']).doNothing())
         .execute()
     // What was told of this very vehicle is known for its next plan as well.
-    const told = Object.fromEntries(fresh.flatMap(({ what }) => (what.kind === 'facet told' ? [[what.facetId, what.choiceId] as const] : [])))
+    const told = Object.fromEntries(
+      fresh.flatMap(({ what }) => (what.kind === 'facet told' ? [[what.facetId, what.choiceId] as const] : [])),
+    )
     if (Object.keys(told).length > 0) {
-      const vehicle = await trx.selectFrom('vehicle').select(['id', 'build']).where('id', '=', job.vehicle_id).executeTakeFirstOrThrow()
-      await trx.updateTable('vehicle').set({ build: JSON.stringify({ ...Build.parse(vehicle.build), ...told }) }).where('id', '=', vehicle.id).execute()
+      const vehicle = await trx
+        .selectFrom('vehicle')
+        .select(['id', 'build'])
+        .where('id', '=', job.vehicle_id)
+        .executeTakeFirstOrThrow()
+      await trx
+        .updateTable('vehicle')
+        .set({ build: JSON.stringify({ ...Build.parse(vehicle.build), ...told }) })
+        .where('id', '=', vehicle.id)
+        .execute()
     }
     if (job.kind === 'strip' && fresh.length > 0) await growRecord(crew, trx, jobId, fresh)
     return { status: 'kept', stored: events.map((event) => event.id) }
@@ -64,37 +125,81 @@ export async function appendJobEvents(crew: Crew, jobId: string, events: readonl
 const TOLD_AGAIN = 100
 
 /** The events of a job that arrived after a place, and the place reached. Null when it is not this shop's. */
-export async function eventsAfter(crew: Crew, jobId: string, after: number): Promise<{ events: JobEvent[]; upTo: number } | null> {
+export async function eventsAfter(
+  crew: Crew,
+  jobId: string,
+  after: number,
+): Promise<{ events: JobEvent[]; upTo: number } | null> {
   return inShop(crew, async (trx) => {
     const job = await trx.selectFrom('job').select('id').where('id', '=', jobId).executeTakeFirst()
     if (!job) return null
-    const rows = await trx.selectFrom('job_event').select(['body', 'received_seq']).where('job_id', '=', jobId).where('received_seq', '>', String(after - TOLD_AGAIN)).orderBy('received_seq').execute()
-    return { events: rows.map((row) => JobEvent.parse(row.body)), upTo: Math.max(after, Number(rows.at(-1)?.received_seq ?? 0)) }
+    const rows = await trx
+      .selectFrom('job_event')
+      .select(['body', 'received_seq'])
+      .where('job_id', '=', jobId)
+      .where('received_seq', '>', String(after - TOLD_AGAIN))
+      .orderBy('received_seq')
+      .execute()
+    return {
+      events: rows.map((row) => JobEvent.parse(row.body)),
+      upTo: Math.max(after, Number(rows.at(-1)?.received_seq ?? 0)),
+    }
   })
 }
 
-/** Adds an event at the desk, by who acts there: a note worked in, a contradiction declined. Null when it is done, else why not. */
+/**
+ * Adds an event at the desk, by who acts there: a note worked in, a contradiction declined. Null when it is done, else
+ * why not.
+ */
 export async function addFromDesk(crew: Crew, jobId: string, what: Happening): Promise<string | null> {
   const job = await readJob(crew, jobId)
   if (!job) return 'This job is not in your shop any more.'
   const last = job.events.reduce<Stamp | null>((latest, event) => laterStamp(latest, event.at), null)
-  const event = JobEvent.parse({ id: crypto.randomUUID(), jobId, v: 1, deviceId: crypto.randomUUID(), seq: 0, at: nextStamp(last, Date.now()), personId: crew.acting.id, what })
+  const event = JobEvent.parse({
+    id: crypto.randomUUID(),
+    jobId,
+    v: 1,
+    deviceId: crypto.randomUUID(),
+    seq: 0,
+    at: nextStamp(last, Date.now()),
+    personId: crew.acting.id,
+    what,
+  })
   const outcome = await appendJobEvents(crew, jobId, [event])
-  return outcome.status === 'kept' ? null : outcome.status === 'refused' ? outcome.sentence : 'This job is not in your shop any more.'
+  return outcome.status === 'kept'
+    ? null
+    : outcome.status === 'refused'
+      ? outcome.sentence
+      : 'This job is not in your shop any more.'
 }
 
-export type HandOverOutcome = { status: 'done' } | { status: 'blocked'; blocks: HandoverBlock[] } | { status: 'unknown job' }
+export type HandOverOutcome =
+  { status: 'done' } | { status: 'blocked'; blocks: HandoverBlock[] } | { status: 'unknown job' }
 
-/** Hands the vehicle over, if the gate is open by the shop's own record. Every device's events must have arrived before. */
+/**
+ * Hands the vehicle over, if the gate is open by the shop's own record. Every device's events must have arrived before.
+ */
 export async function handOver(crew: Crew, jobId: string, event: JobEvent): Promise<HandOverOutcome> {
   const job = await readJob(crew, jobId)
   if (!job) return { status: 'unknown job' }
-  const blocks = handoverBlocks(job.document, foldJob(job.document, job.events), await shopHasOthers(crew), termsOf(job.document, job.request))
+  const blocks = handoverBlocks(
+    job.document,
+    foldJob(job.document, job.events),
+    await shopHasOthers(crew),
+    termsOf(job.document, job.request),
+  )
   if (blocks.length > 0) return { status: 'blocked', blocks }
   await inShop(crew, async (trx) => {
     await trx
       .insertInto('job_event')
-      .values({ id: event.id, shop_id: crew.shopId, job_id: jobId, person_id: crew.acting.id, at: event.at, body: JSON.stringify({ ...event, personId: crew.acting.id }) })
+      .values({
+        id: event.id,
+        shop_id: crew.shopId,
+        job_id: jobId,
+        person_id: crew.acting.id,
+        at: event.at,
+        body: JSON.stringify({ ...event, personId: crew.acting.id }),
+      })
       .onConflict((conflict) => conflict.columns(['shop_id', 'id']).doNothing())
       .execute()
     await trx.updateTable('job').set({ handed_over_at: new Date() }).where('id', '=', jobId).execute()
@@ -104,6 +209,12 @@ export async function handOver(crew: Crew, jobId: string, event: JobEvent): Prom
 
 /** Whether the shop has somebody else who could check. */
 export async function shopHasOthers(crew: Crew): Promise<boolean> {
-  const row = await inShop(crew, (trx) => trx.selectFrom('crew').select((e) => e.fn.countAll<string>().as('count')).where('active', '=', true).executeTakeFirstOrThrow())
+  const row = await inShop(crew, (trx) =>
+    trx
+      .selectFrom('crew')
+      .select((e) => e.fn.countAll<string>().as('count'))
+      .where('active', '=', true)
+      .executeTakeFirstOrThrow(),
+  )
   return Number(row.count) > 1
 }

@@ -47,15 +47,35 @@ export type JobRecord = {
 }
 
 /** Opens a job on the vehicle's newest revision, or on its draft while nothing is published. The plan must come out. */
-export async function openJob(crew: Crew, job: NewJob): Promise<{ status: 'done'; jobId: string } | Refused | { status: 'no plan'; error: PlanError; document: ProcedureDocument }> {
+export async function openJob(
+  crew: Crew,
+  job: NewJob,
+): Promise<
+  { status: 'done'; jobId: string } | Refused | { status: 'no plan'; error: PlanError; document: ProcedureDocument }
+> {
   return inShop(crew, async (trx) => {
     const vehicle = await trx.selectFrom('vehicle').selectAll().where('id', '=', job.vehicleId).executeTakeFirst()
     if (!vehicle) return { status: 'refused', sentence: 'This vehicle is not in your shop. Choose one from the list.' }
-    if (!vehicle.procedure_id) return { status: 'refused', sentence: 'Nobody has said which model this vehicle is. Open the vehicle and choose its procedure.' }
+    if (!vehicle.procedure_id)
+      return {
+        status: 'refused',
+        sentence: 'Nobody has said which model this vehicle is. Open the vehicle and choose its procedure.',
+      }
     const revision = await newestRevision(trx, vehicle.procedure_id)
-    const draft = revision ? null : await trx.selectFrom('draft').selectAll().where('procedure_id', '=', vehicle.procedure_id).executeTakeFirstOrThrow()
+    const draft = revision
+      ? null
+      : await trx
+          .selectFrom('draft')
+          .selectAll()
+          .where('procedure_id', '=', vehicle.procedure_id)
+          .executeTakeFirstOrThrow()
     const document = ProcedureDocument.parse((revision ?? draft)!.document)
-    const plan = planJob(forBuild(document, job.request.build, job.request.heads), job.request, crew.house, rulesInForce(crew.rules))
+    const plan = planJob(
+      forBuild(document, job.request.build, job.request.heads),
+      job.request,
+      crew.house,
+      rulesInForce(crew.rules),
+    )
     if (!plan.ok) return { status: 'no plan', error: plan.error, document }
     const id = crypto.randomUUID()
     await trx
@@ -76,7 +96,11 @@ export async function openJob(crew: Crew, job: NewJob): Promise<{ status: 'done'
         handed_over_at: null,
       })
       .execute()
-    await trx.updateTable('vehicle').set({ build: JSON.stringify(job.request.build) }).where('id', '=', vehicle.id).execute()
+    await trx
+      .updateTable('vehicle')
+      .set({ build: JSON.stringify(job.request.build) })
+      .where('id', '=', vehicle.id)
+      .execute()
     return { status: 'done', jobId: id }
   })
 }
@@ -90,12 +114,18 @@ export async function readJob(crew: Crew, jobId: string): Promise<JobRecord | nu
 }
 
 /** The jobs in the bays (not handed over), the latest few or the last sixty that were, or those of one vehicle. */
-export async function listJobs(crew: Crew, which: 'open' | 'done' | 'handed over' | { vehicleId: string }): Promise<JobRecord[]> {
+export async function listJobs(
+  crew: Crew,
+  which: 'open' | 'done' | 'handed over' | { vehicleId: string },
+): Promise<JobRecord[]> {
   return inShop(crew, async (trx) => {
     let query = jobQuery(trx)
-    if (which === 'open') query = query.where('job.handed_over_at', 'is', null).orderBy('job.bay').orderBy('job.created_at')
-    else if (which === 'handed over') query = query.where('job.handed_over_at', 'is not', null).orderBy('job.handed_over_at', 'desc').limit(60)
-    else if (which === 'done') query = query.where('job.handed_over_at', 'is not', null).orderBy('job.handed_over_at', 'desc').limit(6)
+    if (which === 'open')
+      query = query.where('job.handed_over_at', 'is', null).orderBy('job.bay').orderBy('job.created_at')
+    else if (which === 'handed over')
+      query = query.where('job.handed_over_at', 'is not', null).orderBy('job.handed_over_at', 'desc').limit(60)
+    else if (which === 'done')
+      query = query.where('job.handed_over_at', 'is not', null).orderBy('job.handed_over_at', 'desc').limit(6)
     else query = query.where('job.vehicle_id', '=', which.vehicleId).orderBy('job.created_at', 'desc')
     const rows = await query.execute()
     return Promise.all(rows.map((row) => recordOf(trx, row)))
@@ -105,7 +135,9 @@ export async function listJobs(crew: Crew, which: 'open' | 'done' | 'handed over
 /** What the vehicle's jobs have shown of it, besides one of them. */
 export async function vehicleOverlay(crew: Crew, vehicleId: string, exceptJobId: string | null): Promise<Overlay> {
   const jobs = await listJobs(crew, { vehicleId })
-  const before = jobs.filter((job) => job.id !== exceptJobId && job.events.length > 0).sort((a, b) => a.createdAt.getTime() - b.createdAt.getTime())
+  const before = jobs
+    .filter((job) => job.id !== exceptJobId && job.events.length > 0)
+    .sort((a, b) => a.createdAt.getTime() - b.createdAt.getTime())
   return overlayOf(before.map((job) => foldJob(job.document, job.events)))
 }
 
@@ -114,13 +146,22 @@ function jobQuery(trx: ShopTransaction) {
     .selectFrom('job')
     .innerJoin('vehicle', 'vehicle.id', 'job.vehicle_id')
     .selectAll('job')
-    .select(['vehicle.label as vehicle_label', 'vehicle.plate as vehicle_plate', 'vehicle.customer as vehicle_customer'])
+    .select([
+      'vehicle.label as vehicle_label',
+      'vehicle.plate as vehicle_plate',
+      'vehicle.customer as vehicle_customer',
+    ])
 }
 type JobRow = Awaited<ReturnType<ReturnType<typeof jobQuery>['executeTakeFirstOrThrow']>>
 
 async function recordOf(trx: ShopTransaction, job: JobRow): Promise<JobRecord> {
   const revision = job.revision_id ? await readRevision(trx, job.revision_id) : null
-  const rows = await trx.selectFrom('job_event').select('body').where('job_id', '=', job.id).orderBy('received_seq').execute()
+  const rows = await trx
+    .selectFrom('job_event')
+    .select('body')
+    .where('job_id', '=', job.id)
+    .orderBy('received_seq')
+    .execute()
   const events = rows.map((row) => JobEvent.parse(row.body))
   // A strip on top of a published record keeps what it began with, as every other job keeps its revision.
   const base = revision?.document ?? ProcedureDocument.parse(job.draft_document)
@@ -144,7 +185,14 @@ async function recordOf(trx: ShopTransaction, job: JobRow): Promise<JobRecord> {
 }
 
 export async function crewNames(crew: Crew): Promise<Person[]> {
-  return inShop(crew, (trx) => trx.selectFrom('crew').select(['id', 'name', 'role', 'authorised']).where('active', '=', true).orderBy('name').execute())
+  return inShop(crew, (trx) =>
+    trx
+      .selectFrom('crew')
+      .select(['id', 'name', 'role', 'authorised'])
+      .where('active', '=', true)
+      .orderBy('name')
+      .execute(),
+  )
 }
 
 /** Everybody who ever was in the shop: what is on paper names them also after they left. */

@@ -11,32 +11,100 @@ import { inShop, type Crew } from './session'
 
 // On a real PostgreSQL: bin/test unit starts one and migrates it.
 const person = { id: crypto.randomUUID(), name: 'Ines', role: 'owner' as const, authorised: [] }
-const crewOf = (shopId: string): Crew => ({ shopId, shopName: 'Shop', isDemo: false, house: DEFAULT_HOUSE_VALUES, rules: ShopRules.parse({}), tools: [], words: [], sessionId: 'none', signedIn: person, acting: person })
+const crewOf = (shopId: string): Crew => ({
+  shopId,
+  shopName: 'Shop',
+  isDemo: false,
+  house: DEFAULT_HOUSE_VALUES,
+  rules: ShopRules.parse({}),
+  tools: [],
+  words: [],
+  sessionId: 'none',
+  signedIn: person,
+  acting: person,
+})
 const crew = crewOf(crypto.randomUUID())
 const kit = Kit.parse({ id: 'tracker', name: 'Fit a tracker' })
 const fit = KitFit.parse({ procedureId: crew.shopId })
-const request = JSON.stringify(PlanRequest.parse({ goals: [{ kind: 'part', partId: 'p', level: 'off' }], build: {}, kits: [{ kit, fit }] }))
+const request = JSON.stringify(
+  PlanRequest.parse({ goals: [{ kind: 'part', partId: 'p', level: 'off' }], build: {}, kits: [{ kit, fit }] }),
+)
 const [vehicleId, procedureId] = [crypto.randomUUID(), crypto.randomUUID()]
 
 /** A job with that kit; `begun`: somebody has tapped something. */
 async function job(begun: boolean, handedOverAt: Date | null = null): Promise<string> {
   const id = crypto.randomUUID()
   await inShop(crew, async (trx) => {
-    const row = { id, shop_id: crew.shopId, vehicle_id: vehicleId, procedure_id: procedureId, revision_id: null, promised_at: null, title: 'Job', found_plan: null, created_by: person.id }
-    await trx.insertInto('job').values({ ...row, draft_document: JSON.stringify(emptyDocument('Model')), request, handed_over_at: handedOverAt }).execute()
+    const row = {
+      id,
+      shop_id: crew.shopId,
+      vehicle_id: vehicleId,
+      procedure_id: procedureId,
+      revision_id: null,
+      promised_at: null,
+      title: 'Job',
+      found_plan: null,
+      created_by: person.id,
+    }
+    await trx
+      .insertInto('job')
+      .values({ ...row, draft_document: JSON.stringify(emptyDocument('Model')), request, handed_over_at: handedOverAt })
+      .execute()
     if (!begun) return
-    const event = JobEvent.parse({ id: crypto.randomUUID(), jobId: id, v: 1, deviceId: crew.shopId, seq: 1, at: '0001764000000000-0001', personId: person.id, what: { kind: 'noted', text: 'Begun', itemId: null } })
-    await trx.insertInto('job_event').values({ id: event.id, shop_id: crew.shopId, job_id: id, person_id: person.id, at: event.at, body: JSON.stringify(event) }).execute()
+    const event = JobEvent.parse({
+      id: crypto.randomUUID(),
+      jobId: id,
+      v: 1,
+      deviceId: crew.shopId,
+      seq: 1,
+      at: '0001764000000000-0001',
+      personId: person.id,
+      what: { kind: 'noted', text: 'Begun', itemId: null },
+    })
+    await trx
+      .insertInto('job_event')
+      .values({
+        id: event.id,
+        shop_id: crew.shopId,
+        job_id: id,
+        person_id: person.id,
+        at: event.at,
+        body: JSON.stringify(event),
+      })
+      .execute()
   })
   return id
 }
 
 beforeAll(() =>
   inShop(crew, async (trx) => {
-    await trx.insertInto('shop').values({ id: crew.shopId, name: 'Shop', house: JSON.stringify(crew.house) }).execute()
-    await trx.insertInto('crew').values({ id: person.id, shop_id: crew.shopId, name: 'Ines', role: 'owner', pin_hash: 'x', user_id: null, pin_locked_until: null }).execute()
+    await trx
+      .insertInto('shop')
+      .values({ id: crew.shopId, name: 'Shop', house: JSON.stringify(crew.house) })
+      .execute()
+    await trx
+      .insertInto('crew')
+      .values({
+        id: person.id,
+        shop_id: crew.shopId,
+        name: 'Ines',
+        role: 'owner',
+        pin_hash: 'x',
+        user_id: null,
+        pin_locked_until: null,
+      })
+      .execute()
     await trx.insertInto('procedure').values({ id: procedureId, shop_id: crew.shopId, name: 'Model' }).execute()
-    await trx.insertInto('vehicle').values({ id: vehicleId, shop_id: crew.shopId, label: 'Van 9', procedure_id: procedureId, build: JSON.stringify({}) }).execute()
+    await trx
+      .insertInto('vehicle')
+      .values({
+        id: vehicleId,
+        shop_id: crew.shopId,
+        label: 'Van 9',
+        procedure_id: procedureId,
+        build: JSON.stringify({}),
+      })
+      .execute()
   }),
 )
 afterAll(() => database().destroy())

@@ -14,22 +14,56 @@ export async function listKits(crew: Crew): Promise<KitRow[]> {
 export const KitInput = z.object({ kit: Kit, version: z.number().int().min(0) })
 
 /** Saves a kit. Somebody else's change in between is not overwritten: the form stays and says so. */
-export async function saveKit(crew: Crew, input: z.infer<typeof KitInput>): Promise<{ status: 'done'; version: number } | Refused> {
+export async function saveKit(
+  crew: Crew,
+  input: z.infer<typeof KitInput>,
+): Promise<{ status: 'done'; version: number } | Refused> {
   if (!mayAct(crew, 'lead')) return refused('lead')
   const { kit, version } = input
   const [problem] = checkKit(kit)
-  if (problem?.kind === 'bypass') return { status: 'refused', sentence: 'A signal that keeps the driver from watching on the move is never bypassed. Join it to the real signal; local law decides.' }
-  if (problem) return { status: 'refused', sentence: problem.kind === 'work after itself' ? 'A work item waits for itself. Change what it comes after.' : `“${problem.in}” comes after work that is not in this kit. Choose again.` }
+  if (problem?.kind === 'bypass')
+    return {
+      status: 'refused',
+      sentence:
+        'A signal that keeps the driver from watching on the move is never bypassed. Join it to the real signal; local law decides.',
+    }
+  if (problem)
+    return {
+      status: 'refused',
+      sentence:
+        problem.kind === 'work after itself'
+          ? 'A work item waits for itself. Change what it comes after.'
+          : `“${problem.in}” comes after work that is not in this kit. Choose again.`,
+    }
   return inShop(crew, async (trx) => {
-    const same = await trx.selectFrom('kit').select('id').where('name', '=', kit.name).where('id', '<>', kit.id).executeTakeFirst()
-    if (same) return { status: 'refused', sentence: `There is already a kit called “${kit.name}”. Give this one another name.` }
+    const same = await trx
+      .selectFrom('kit')
+      .select('id')
+      .where('name', '=', kit.name)
+      .where('id', '<>', kit.id)
+      .executeTakeFirst()
+    if (same)
+      return { status: 'refused', sentence: `There is already a kit called “${kit.name}”. Give this one another name.` }
     const values = { name: kit.name, body: JSON.stringify(kit), changed_by: crew.acting.id, changed_at: new Date() }
     if (version === 0) {
-      await trx.insertInto('kit').values({ id: kit.id, shop_id: crew.shopId, ...values }).execute()
+      await trx
+        .insertInto('kit')
+        .values({ id: kit.id, shop_id: crew.shopId, ...values })
+        .execute()
       return { status: 'done', version: 1 }
     }
-    const saved = await trx.updateTable('kit').set({ ...values, version: version + 1 }).where('id', '=', kit.id).where('version', '=', version).executeTakeFirst()
-    if (saved.numUpdatedRows === 0n) return { status: 'refused', sentence: 'Somebody else has changed this kit meanwhile. Copy what you typed, load the page again and put it in.' }
+    const saved = await trx
+      .updateTable('kit')
+      .set({ ...values, version: version + 1 })
+      .where('id', '=', kit.id)
+      .where('version', '=', version)
+      .executeTakeFirst()
+    if (saved.numUpdatedRows === 0n)
+      return {
+        status: 'refused',
+        sentence:
+          'Somebody else has changed this kit meanwhile. Copy what you typed, load the page again and put it in.',
+      }
     return { status: 'done', version: version + 1 }
   })
 }

@@ -3,7 +3,10 @@ import { sql } from 'kysely'
 import { makeDb, makePool, type Db } from '../db/client'
 import { migrate } from '../db/migrate'
 
-/** Brings schemas and tables to this version. Run by the start command with the owner's address; prints one sentence on failure. */
+/**
+ * Brings schemas and tables to this version. Run by the start command with the owner's address; prints one sentence on
+ * failure.
+ */
 async function main(): Promise<number> {
   const url = process.env.DATABASE_OWNER_URL
   const owner = makeDb(url)
@@ -11,8 +14,11 @@ async function main(): Promise<number> {
     await prepareAuthSchema(owner)
     const outcome = await migrate(owner)
     if (outcome.kind === 'newer database')
-      return stop(`The database was made by a newer Istruzione (it has had ${outcome.unknown.join(', ')}). Start that version, or restore a back-up made with this one.`)
-    if (outcome.kind === 'failed') return stop(`The database could not be brought up to date: ${outcome.detail}. Nothing was changed.`)
+      return stop(
+        `The database was made by a newer Istruzione (it has had ${outcome.unknown.join(', ')}). Start that version, or restore a back-up made with this one.`,
+      )
+    if (outcome.kind === 'failed')
+      return stop(`The database could not be brought up to date: ${outcome.detail}. Nothing was changed.`)
     await migrateSignIn(owner, url)
     return 0
   } finally {
@@ -39,7 +45,9 @@ async function migrateSignIn(owner: Db, url: string | undefined): Promise<void> 
   const { getMigrations } = await import('better-auth/db/migration')
   const { authFor } = await import('./auth')
   const pool = makePool(url, 'auth')
-  const { runMigrations } = await getMigrations(authFor(pool, process.env.ISTRUZIONE_SECRET ?? '', 'http://127.0.0.1').options)
+  const { runMigrations } = await getMigrations(
+    authFor(pool, process.env.ISTRUZIONE_SECRET ?? '', 'http://127.0.0.1').options,
+  )
   await runMigrations()
   await pool.end()
   await owner.insertInto('installation_note').values({ name: note }).execute()

@@ -17,17 +17,29 @@ const WAIT_S = 30
 
 export type ActingOutcome = { status: 'done' } | { status: 'wrong'; sentence: string }
 
-/** Changes who acts on this tablet after the PIN was checked here. Wrong tries are counted with the person and slowed. */
+/**
+ * Changes who acts on this tablet after the PIN was checked here. Wrong tries are counted with the person and slowed.
+ */
 export async function changeActing(crew: Crew, crewId: string, pin: string): Promise<ActingOutcome> {
   return asShop(database(), crew.shopId, async (trx) => {
-    const person = await trx.selectFrom('crew').selectAll().where('id', '=', crewId).where('active', '=', true).forUpdate().executeTakeFirst()
+    const person = await trx
+      .selectFrom('crew')
+      .selectAll()
+      .where('id', '=', crewId)
+      .where('active', '=', true)
+      .forUpdate()
+      .executeTakeFirst()
     if (!person) return { status: 'wrong', sentence: 'This person is no longer in the crew.' }
     const waitS = person.pin_locked_until ? Math.ceil((person.pin_locked_until.getTime() - Date.now()) / 1000) : 0
     if (waitS > 0) return { status: 'wrong', sentence: `Too many tries. Wait ${waitS} seconds, then try again.` }
     if (!(await verifyPassword({ hash: person.pin_hash, password: pin }))) {
       const failures = person.pin_failures + 1
       const locked = failures >= FREE_TRIES ? new Date(Date.now() + WAIT_S * 1000 * 2 ** (failures - FREE_TRIES)) : null
-      await trx.updateTable('crew').set({ pin_failures: Math.min(failures, 12), pin_locked_until: locked }).where('id', '=', crewId).execute()
+      await trx
+        .updateTable('crew')
+        .set({ pin_failures: Math.min(failures, 12), pin_locked_until: locked })
+        .where('id', '=', crewId)
+        .execute()
       return { status: 'wrong', sentence: 'That is not the PIN. Try again.' }
     }
     await trx.updateTable('crew').set({ pin_failures: 0, pin_locked_until: null }).where('id', '=', crewId).execute()
@@ -35,7 +47,9 @@ export async function changeActing(crew: Crew, crewId: string, pin: string): Pro
     await trx
       .insertInto('acting')
       .values({ session_id: crew.sessionId, shop_id: crew.shopId, crew_id: crewId, current: true })
-      .onConflict((conflict) => conflict.columns(['session_id', 'crew_id']).doUpdateSet({ current: true, since: new Date() }))
+      .onConflict((conflict) =>
+        conflict.columns(['session_id', 'crew_id']).doUpdateSet({ current: true, since: new Date() }),
+      )
       .execute()
     return { status: 'done' }
   })

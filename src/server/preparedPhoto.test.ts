@@ -23,13 +23,29 @@ test('a photo is upright and carries nothing but the picture', async () => {
 })
 
 test('a large one is made to fit, a small one is left as small as it is', async () => {
-  const large = (await preparedPhoto(await sharp({ create: { width: 6000, height: 3000, channels: 3, background: '#456' } }).png().toBuffer()))!
+  const large = (await preparedPhoto(
+    await sharp({ create: { width: 6000, height: 3000, channels: 3, background: '#456' } })
+      .png()
+      .toBuffer(),
+  ))!
   expect([large.width, large.height]).toEqual([2400, 1200])
-  const small = (await preparedPhoto(await sharp({ create: { width: 64, height: 32, channels: 3, background: '#456' } }).webp().toBuffer()))!
+  const small = (await preparedPhoto(
+    await sharp({ create: { width: 64, height: 32, channels: 3, background: '#456' } })
+      .webp()
+      .toBuffer(),
+  ))!
   expect([small.width, small.height]).toEqual([64, 32])
 })
 
-test.each([['words', Buffer.from('no picture')], ['a drawing in words', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect width="9" height="9"/></svg>')], ['nothing', Buffer.alloc(0)], ['half a picture', null]])('%s is refused', async (_, bytes) => {
+test.each([
+  ['words', Buffer.from('no picture')],
+  [
+    'a drawing in words',
+    Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect width="9" height="9"/></svg>'),
+  ],
+  ['nothing', Buffer.alloc(0)],
+  ['half a picture', null],
+])('%s is refused', async (_, bytes) => {
   const half = bytes ?? (await fromCamera()).subarray(0, 120)
   expect(await preparedPhoto(half)).toBeNull()
 })

@@ -15,28 +15,62 @@ import { database } from './database'
 export type Person = { id: string; name: string; role: Role; authorised: string[] }
 
 /** Who is asking: the shop the tablet is signed in to, the person who signed it in, and the person who acts now. */
-export type Crew = { shopId: string; shopName: string; isDemo: boolean; house: HouseValues; rules: ShopRules; tools: Tool[]; words: HouseWord[]; sessionId: string; signedIn: Person; acting: Person }
+export type Crew = {
+  shopId: string
+  shopName: string
+  isDemo: boolean
+  house: HouseValues
+  rules: ShopRules
+  tools: Tool[]
+  words: HouseWord[]
+  sessionId: string
+  signedIn: Person
+  acting: Person
+}
 
 /** The crew behind this request, or null when nobody is signed in. One look-up a request. */
 export const currentCrew = cache(async (): Promise<Crew | null> => {
   const asked = await headers()
   const session = await auth().api.getSession({ headers: asked })
   if (!session) return null
-  const found = await sql<{ shop_id: string; crew_id: string }>`select * from crew_of_user(${session.user.id})`.execute(database())
+  const found = await sql<{ shop_id: string; crew_id: string }>`select * from crew_of_user(${session.user.id})`.execute(
+    database(),
+  )
   const row = found.rows[0]
   if (!row) return null
   return asShop(database(), row.shop_id, async (trx) => {
     const shop = await trx.selectFrom('shop').selectAll().executeTakeFirstOrThrow()
     const signedIn = await person(trx, row.crew_id)
-    const now = await trx.selectFrom('acting').select('crew_id').where('session_id', '=', session.session.id).where('current', '=', true).executeTakeFirst()
+    const now = await trx
+      .selectFrom('acting')
+      .select('crew_id')
+      .where('session_id', '=', session.session.id)
+      .where('current', '=', true)
+      .executeTakeFirst()
     const acting = (now && (await person(trx, now.crew_id))) ?? signedIn
     if (!signedIn || !acting) return null
-    return { shopId: shop.id, shopName: shop.name, isDemo: shop.is_demo, house: HouseValues.parse(shop.house), rules: ShopRules.parse(shop.rules), tools: Tool.array().parse(shop.tools), words: HouseWords.parse(shop.words), sessionId: session.session.id, signedIn, acting }
+    return {
+      shopId: shop.id,
+      shopName: shop.name,
+      isDemo: shop.is_demo,
+      house: HouseValues.parse(shop.house),
+      rules: ShopRules.parse(shop.rules),
+      tools: Tool.array().parse(shop.tools),
+      words: HouseWords.parse(shop.words),
+      sessionId: session.session.id,
+      signedIn,
+      acting,
+    }
   })
 })
 
 async function person(trx: ShopTransaction, crewId: string): Promise<Person | null> {
-  const row = await trx.selectFrom('crew').select(['id', 'name', 'role', 'authorised']).where('id', '=', crewId).where('active', '=', true).executeTakeFirst()
+  const row = await trx
+    .selectFrom('crew')
+    .select(['id', 'name', 'role', 'authorised'])
+    .where('id', '=', crewId)
+    .where('active', '=', true)
+    .executeTakeFirst()
   return row ?? null
 }
 
@@ -54,7 +88,10 @@ export function mayAct(crew: Crew, atLeast: Role): boolean {
 export type Refused = { status: 'refused'; sentence: string }
 
 export function refused(atLeast: Role): Refused {
-  return { status: 'refused', sentence: `This needs ${atLeast === 'owner' ? 'the owner' : 'a lead'}. Tap the name at the top and change who acts.` }
+  return {
+    status: 'refused',
+    sentence: `This needs ${atLeast === 'owner' ? 'the owner' : 'a lead'}. Tap the name at the top and change who acts.`,
+  }
 }
 
 /** Runs a use case as the crew's shop. */

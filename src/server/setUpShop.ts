@@ -16,12 +16,17 @@ export const ShopSetup = z.object({
 export type ShopSetup = z.infer<typeof ShopSetup>
 
 /** Sets up a shop with its owner. The caller signs in afterwards with the user name and password. */
-export async function setUpShop(setup: ShopSetup): Promise<{ status: 'done' } | { status: 'refused'; sentence: string }> {
+export async function setUpShop(
+  setup: ShopSetup,
+): Promise<{ status: 'done' } | { status: 'refused'; sentence: string }> {
   const account = await makeAccount(setup.ownerName, setup)
   if (!account.ok) return { status: 'refused', sentence: account.sentence }
   const shopId = crypto.randomUUID()
   await asShop(database(), shopId, async (trx) => {
-    await trx.insertInto('shop').values({ id: shopId, name: setup.shopName, house: JSON.stringify(DEFAULT_HOUSE_VALUES) }).execute()
+    await trx
+      .insertInto('shop')
+      .values({ id: shopId, name: setup.shopName, house: JSON.stringify(DEFAULT_HOUSE_VALUES) })
+      .execute()
     await insertPerson(trx, shopId, { name: setup.ownerName, role: 'owner', pin: setup.pin, userId: account.userId })
   })
   return { status: 'done' }

@@ -14,38 +14,88 @@ import { newStrip } from './strips'
 
 // On a real PostgreSQL: bin/test unit starts one and migrates it.
 const person = { id: crypto.randomUUID(), name: 'Ines', role: 'owner' as const, authorised: [] }
-const crew: Crew = { shopId: crypto.randomUUID(), shopName: 'Shop', isDemo: false, house: DEFAULT_HOUSE_VALUES, rules: ShopRules.parse({}), tools: [], words: [], sessionId: 'none', signedIn: person, acting: person }
+const crew: Crew = {
+  shopId: crypto.randomUUID(),
+  shopName: 'Shop',
+  isDemo: false,
+  house: DEFAULT_HOUSE_VALUES,
+  rules: ShopRules.parse({}),
+  tools: [],
+  words: [],
+  sessionId: 'none',
+  signedIn: person,
+  acting: person,
+}
 let seq = 0
 let jobs = 0
 
 beforeAll(async () => {
   await inShop(crew, async (trx) => {
-    await trx.insertInto('shop').values({ id: crew.shopId, name: 'Shop', house: JSON.stringify(crew.house) }).execute()
-    await trx.insertInto('crew').values({ id: person.id, shop_id: crew.shopId, name: 'Ines', role: 'owner', pin_hash: 'x', user_id: null, pin_locked_until: null }).execute()
+    await trx
+      .insertInto('shop')
+      .values({ id: crew.shopId, name: 'Shop', house: JSON.stringify(crew.house) })
+      .execute()
+    await trx
+      .insertInto('crew')
+      .values({
+        id: person.id,
+        shop_id: crew.shopId,
+        name: 'Ines',
+        role: 'owner',
+        pin_hash: 'x',
+        user_id: null,
+        pin_locked_until: null,
+      })
+      .execute()
   })
 })
 afterAll(() => database().destroy())
 
 const event = (jobId: string, what: Happening, corrects: string | null = null) => {
   seq += 1
-  return JobEvent.parse({ id: crypto.randomUUID(), jobId, v: 1, deviceId: crew.shopId, seq, at: `0001764000000000-${seq.toString(16).padStart(4, '0')}`, personId: person.id, corrects, what })
+  return JobEvent.parse({
+    id: crypto.randomUUID(),
+    jobId,
+    v: 1,
+    deviceId: crew.shopId,
+    seq,
+    at: `0001764000000000-${seq.toString(16).padStart(4, '0')}`,
+    personId: person.id,
+    corrects,
+    what,
+  })
 }
-const named = (id: string, name: string): Happening => ({ kind: 'stated', said: name, edits: [{ kind: 'add', collection: 'parts', item: Part.parse({ id, name, station: 'centre' }), after: null }] })
+const named = (id: string, name: string): Happening => ({
+  kind: 'stated',
+  said: name,
+  edits: [{ kind: 'add', collection: 'parts', item: Part.parse({ id, name, station: 'centre' }), after: null }],
+})
 
-async function begin(label: string, more: { onModelId?: string; likeId?: string } = {}): Promise<{ jobId: string; procedureId: string }> {
-  const outcome = await newStrip(crew, { label, bay: '', onModelId: more.onModelId ?? null, likeId: more.likeId ?? null })
+async function begin(
+  label: string,
+  more: { onModelId?: string; likeId?: string } = {},
+): Promise<{ jobId: string; procedureId: string }> {
+  const outcome = await newStrip(crew, {
+    label,
+    bay: '',
+    onModelId: more.onModelId ?? null,
+    likeId: more.likeId ?? null,
+  })
   if (outcome.status !== 'done') throw new Error(outcome.sentence)
   const job = await readJob(crew, outcome.jobId)
   return { jobId: outcome.jobId, procedureId: job!.procedureId }
 }
-const draftOf = async (procedureId: string): Promise<ProcedureDocument> => (await readProcedure(crew, procedureId))!.document
+const draftOf = async (procedureId: string): Promise<ProcedureDocument> =>
+  (await readProcedure(crew, procedureId))!.document
 const fleet = () => `Gritter ${++jobs}`
 
 test('a fleet number is enough; what is stated grows the draft, and what is taken back leaves it', async () => {
   const { jobId, procedureId } = await begin(fleet())
   expect((await readJob(crew, jobId))!.request).toBeNull()
   const stated = event(jobId, named('p1', 'Surround'))
-  expect(await appendJobEvents(crew, jobId, [stated, event(jobId, named('p2', 'Liner'))])).toMatchObject({ status: 'kept' })
+  expect(await appendJobEvents(crew, jobId, [stated, event(jobId, named('p2', 'Liner'))])).toMatchObject({
+    status: 'kept',
+  })
   expect((await draftOf(procedureId)).parts.map((part) => part.name)).toEqual(['Surround', 'Liner'])
   await appendJobEvents(crew, jobId, [event(jobId, { kind: 'taken back' }, stated.id)])
   expect((await draftOf(procedureId)).parts.map((part) => part.name)).toEqual(['Liner'])
@@ -67,7 +117,16 @@ test('a field the desk changed meanwhile stays as the desk has it', async () => 
   await appendJobEvents(crew, jobId, [event(jobId, named('p1', 'Surround'))])
   const part = (await draftOf(procedureId)).parts[0]!
   await editDraft(crew, procedureId, fieldEdits('parts', part, { ...part, name: 'Centre surround' } as Part))
-  await appendJobEvents(crew, jobId, [event(jobId, { kind: 'stated', said: '', edits: [...fieldEdits('parts', part, { ...part, name: 'Bezel' } as Part), ...fieldEdits('parts', part, { ...part, brittle: true } as Part)] })])
+  await appendJobEvents(crew, jobId, [
+    event(jobId, {
+      kind: 'stated',
+      said: '',
+      edits: [
+        ...fieldEdits('parts', part, { ...part, name: 'Bezel' } as Part),
+        ...fieldEdits('parts', part, { ...part, brittle: true } as Part),
+      ],
+    }),
+  ])
   expect((await draftOf(procedureId)).parts[0]).toMatchObject({ name: 'Centre surround', brittle: true })
 })
 
@@ -77,10 +136,21 @@ test('who entered a thing at the desk stands beside it, with where they had it f
   const part = (await draftOf(procedureId)).parts[0]!
   const evidence = async () => (await readProcedure(crew, procedureId))!.evidence.get('p1')!
   expect((await evidence()).entered).toBeNull()
-  const saved = await editDraft(crew, procedureId, fieldEdits('parts', part, { ...part, brittle: true } as Part), { kind: 'printed', words: 'trim sheet 4' })
+  const saved = await editDraft(crew, procedureId, fieldEdits('parts', part, { ...part, brittle: true } as Part), {
+    kind: 'printed',
+    words: 'trim sheet 4',
+  })
   expect(saved).toMatchObject({ status: 'saved' })
-  expect(await evidence()).toMatchObject({ stated: { personId: crew.acting.id }, entered: { personId: crew.acting.id, source: { kind: 'printed', words: 'trim sheet 4' } } })
-  const late = await editDraft(crew, procedureId, [{ kind: 'field', collection: 'parts', id: 'p1', field: 'name', from: 'Bezel', to: 'Trim' }], { kind: 'hearsay', words: '' })
+  expect(await evidence()).toMatchObject({
+    stated: { personId: crew.acting.id },
+    entered: { personId: crew.acting.id, source: { kind: 'printed', words: 'trim sheet 4' } },
+  })
+  const late = await editDraft(
+    crew,
+    procedureId,
+    [{ kind: 'field', collection: 'parts', id: 'p1', field: 'name', from: 'Bezel', to: 'Trim' }],
+    { kind: 'hearsay', words: '' },
+  )
   expect(late).toMatchObject({ conflicts: [{ reason: 'changed' }] })
   expect((await evidence()).entered!.source.kind).toBe('printed')
 })
@@ -88,8 +158,15 @@ test('who entered a thing at the desk stands beside it, with where they had it f
 test('the order things came off in is kept in the record, and follows what is taken back', async () => {
   const { jobId, procedureId } = await begin(fleet())
   const off = event(jobId, { kind: 'part at', partId: 'p2', level: 'off' })
-  await appendJobEvents(crew, jobId, [event(jobId, named('p1', 'Surround')), event(jobId, named('p2', 'Liner')), off, event(jobId, { kind: 'part at', partId: 'p1', level: 'off' })])
-  expect((await draftOf(procedureId)).strips).toMatchObject([{ id: jobId, sequence: ['release:p2', 'lift:p2', 'release:p1', 'lift:p1'] }])
+  await appendJobEvents(crew, jobId, [
+    event(jobId, named('p1', 'Surround')),
+    event(jobId, named('p2', 'Liner')),
+    off,
+    event(jobId, { kind: 'part at', partId: 'p1', level: 'off' }),
+  ])
+  expect((await draftOf(procedureId)).strips).toMatchObject([
+    { id: jobId, sequence: ['release:p2', 'lift:p2', 'release:p1', 'lift:p1'] },
+  ])
   await appendJobEvents(crew, jobId, [event(jobId, { kind: 'taken back' }, off.id)])
   expect((await draftOf(procedureId)).strips[0]!.sequence).toEqual(['release:p1', 'lift:p1'])
 })
@@ -101,9 +178,29 @@ test('on top of a published record only new things go into the draft; what diffe
   const { jobId, procedureId } = await begin(fleet(), { onModelId: first.procedureId })
   expect(procedureId).toBe(first.procedureId)
   const part = (await draftOf(procedureId)).parts[0]!
-  await appendJobEvents(crew, jobId, [event(jobId, { kind: 'stated', said: '', edits: [...fieldEdits('parts', part, { ...part, brittle: true } as Part), { kind: 'add', collection: 'parts', item: Part.parse({ id: 'p9', name: 'Vent', station: 'centre' }), after: null }] })])
-  expect((await draftOf(procedureId)).parts.map(({ name, brittle }) => [name, brittle])).toEqual([['Surround', false], ['Vent', false]])
-  expect((await readJob(crew, jobId))!.document.parts.map(({ name, brittle }) => [name, brittle])).toEqual([['Surround', true], ['Vent', false]])
+  await appendJobEvents(crew, jobId, [
+    event(jobId, {
+      kind: 'stated',
+      said: '',
+      edits: [
+        ...fieldEdits('parts', part, { ...part, brittle: true } as Part),
+        {
+          kind: 'add',
+          collection: 'parts',
+          item: Part.parse({ id: 'p9', name: 'Vent', station: 'centre' }),
+          after: null,
+        },
+      ],
+    }),
+  ])
+  expect((await draftOf(procedureId)).parts.map(({ name, brittle }) => [name, brittle])).toEqual([
+    ['Surround', false],
+    ['Vent', false],
+  ])
+  expect((await readJob(crew, jobId))!.document.parts.map(({ name, brittle }) => [name, brittle])).toEqual([
+    ['Surround', true],
+    ['Vent', false],
+  ])
 })
 
 test('a known vehicle goes on top of its own record; another model for it, or one of another shop, is refused in words', async () => {
@@ -111,14 +208,26 @@ test('a known vehicle goes on top of its own record; another model for it, or on
   const first = await begin(label)
   const again = await begin(label.toUpperCase())
   expect(again.procedureId).toBe(first.procedureId)
-  expect(await newStrip(crew, { label, bay: '', onModelId: crypto.randomUUID(), likeId: null })).toMatchObject({ status: 'refused', sentence: expect.stringContaining('another model') })
-  expect(await newStrip(crew, { label: fleet(), bay: '', onModelId: crypto.randomUUID(), likeId: null })).toMatchObject({ status: 'refused', sentence: expect.stringContaining('not in your shop') })
-  expect(await newStrip(crew, { label: fleet(), bay: '', onModelId: null, likeId: crypto.randomUUID() })).toMatchObject({ status: 'refused' })
+  expect(await newStrip(crew, { label, bay: '', onModelId: crypto.randomUUID(), likeId: null })).toMatchObject({
+    status: 'refused',
+    sentence: expect.stringContaining('another model'),
+  })
+  expect(await newStrip(crew, { label: fleet(), bay: '', onModelId: crypto.randomUUID(), likeId: null })).toMatchObject(
+    { status: 'refused', sentence: expect.stringContaining('not in your shop') },
+  )
+  expect(await newStrip(crew, { label: fleet(), bay: '', onModelId: null, likeId: crypto.randomUUID() })).toMatchObject(
+    { status: 'refused' },
+  )
 })
 
 test('a model on the same platform begins with the facts of the other, and without its strips', async () => {
   const first = await begin(fleet())
-  await appendJobEvents(crew, first.jobId, [event(first.jobId, named('p1', 'Surround')), event(first.jobId, named('p2', 'Liner')), event(first.jobId, { kind: 'part at', partId: 'p1', level: 'off' }), event(first.jobId, { kind: 'part at', partId: 'p2', level: 'off' })])
+  await appendJobEvents(crew, first.jobId, [
+    event(first.jobId, named('p1', 'Surround')),
+    event(first.jobId, named('p2', 'Liner')),
+    event(first.jobId, { kind: 'part at', partId: 'p1', level: 'off' }),
+    event(first.jobId, { kind: 'part at', partId: 'p2', level: 'off' }),
+  ])
   const { procedureId } = await begin(fleet(), { likeId: first.procedureId })
   const document = await draftOf(procedureId)
   expect([document.parts.length, document.strips]).toEqual([2, []])

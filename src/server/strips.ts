@@ -14,9 +14,16 @@ import type { ShopTransaction } from '../db/client'
 import { changeDraft, newestRevision } from './procedures'
 import { inShop, type Crew, type Refused } from './session'
 
-/** A fleet number is enough; the model, its build and its name come later. `onModelId`: on top of a record there is; `likeId`: with the facts of one on the same platform. */
+/**
+ * A fleet number is enough; the model, its build and its name come later. `onModelId`: on top of a record there is;
+ * `likeId`: with the facts of one on the same platform.
+ */
 export const NewStrip = z.object({
-  label: z.string().trim().min(1, 'Say the fleet number, or whatever the crew calls this vehicle.').max(40, 'A vehicle’s name has at most 40 characters.'),
+  label: z
+    .string()
+    .trim()
+    .min(1, 'Say the fleet number, or whatever the crew calls this vehicle.')
+    .max(40, 'A vehicle’s name has at most 40 characters.'),
   onModelId: z.uuid().nullable().default(null),
   likeId: z.uuid().nullable().default(null),
   bay: z.string().trim().max(20).default(''),
@@ -24,23 +31,54 @@ export const NewStrip = z.object({
 export type NewStrip = z.infer<typeof NewStrip>
 
 /**
- * Begins a strip: of a vehicle the shop knows by that name, on top of its model's record, or of a new one. A vehicle without
- * a model gets a record of its own that nobody has named yet.
+ * Begins a strip: of a vehicle the shop knows by that name, on top of its model's record, or of a new one. A vehicle
+ * without a model gets a record of its own that nobody has named yet.
  */
-export async function newStrip(crew: Crew, { label, onModelId, likeId, bay }: NewStrip): Promise<{ status: 'done'; jobId: string } | Refused> {
+export async function newStrip(
+  crew: Crew,
+  { label, onModelId, likeId, bay }: NewStrip,
+): Promise<{ status: 'done'; jobId: string } | Refused> {
   return inShop(crew, async (trx) => {
-    const known = await trx.selectFrom('vehicle').selectAll().where((e) => e(e.fn<string>('lower', ['label']), '=', label.toLowerCase())).executeTakeFirst()
+    const known = await trx
+      .selectFrom('vehicle')
+      .selectAll()
+      .where((e) => e(e.fn<string>('lower', ['label']), '=', label.toLowerCase()))
+      .executeTakeFirst()
     const modelId = known?.procedure_id ?? onModelId
-    if (known?.procedure_id && onModelId && onModelId !== known.procedure_id) return { status: 'refused', sentence: `${known.label} is known as another model. Leave the model as it is, or change it on the vehicle’s page first.` }
+    if (known?.procedure_id && onModelId && onModelId !== known.procedure_id)
+      return {
+        status: 'refused',
+        sentence: `${known.label} is known as another model. Leave the model as it is, or change it on the vehicle’s page first.`,
+      }
     const model = modelId ? await recordOf(trx, modelId) : await begunModel(crew, trx, label, likeId)
     if (!model) return { status: 'refused', sentence: 'This model is not in your shop. Choose one from the list.' }
     const vehicleId = known?.id ?? crypto.randomUUID()
-    if (!known) await trx.insertInto('vehicle').values({ id: vehicleId, shop_id: crew.shopId, label, procedure_id: model.procedureId, build: '{}' }).execute()
-    else if (!known.procedure_id) await trx.updateTable('vehicle').set({ procedure_id: model.procedureId }).where('id', '=', vehicleId).execute()
+    if (!known)
+      await trx
+        .insertInto('vehicle')
+        .values({ id: vehicleId, shop_id: crew.shopId, label, procedure_id: model.procedureId, build: '{}' })
+        .execute()
+    else if (!known.procedure_id)
+      await trx.updateTable('vehicle').set({ procedure_id: model.procedureId }).where('id', '=', vehicleId).execute()
     const jobId = crypto.randomUUID()
     await trx
       .insertInto('job')
-      .values({ id: jobId, shop_id: crew.shopId, vehicle_id: vehicleId, procedure_id: model.procedureId, revision_id: model.revisionId, draft_document: model.revisionId ? null : JSON.stringify(model.document), title: modelId ? `Strip, ${model.document.name}` : 'First strip', bay, promised_at: null, kind: 'strip', request: null, found_plan: null, created_by: crew.acting.id, handed_over_at: null })
+      .values({
+        id: jobId,
+        shop_id: crew.shopId,
+        vehicle_id: vehicleId,
+        procedure_id: model.procedureId,
+        revision_id: model.revisionId,
+        draft_document: model.revisionId ? null : JSON.stringify(model.document),
+        title: modelId ? `Strip, ${model.document.name}` : 'First strip',
+        bay,
+        promised_at: null,
+        kind: 'strip',
+        request: null,
+        found_plan: null,
+        created_by: crew.acting.id,
+        handed_over_at: null,
+      })
       .execute()
     return { status: 'done', jobId }
   })
@@ -52,33 +90,72 @@ type Model = { procedureId: string; revisionId: string | null; document: Procedu
 async function recordOf(trx: ShopTransaction, procedureId: string): Promise<Model | null> {
   const revision = await newestRevision(trx, procedureId)
   if (revision) return { procedureId, revisionId: revision.id, document: ProcedureDocument.parse(revision.document) }
-  const draft = await trx.selectFrom('draft').select('document').where('procedure_id', '=', procedureId).executeTakeFirst()
+  const draft = await trx
+    .selectFrom('draft')
+    .select('document')
+    .where('procedure_id', '=', procedureId)
+    .executeTakeFirst()
   return draft ? { procedureId, revisionId: null, document: ProcedureDocument.parse(draft.document) } : null
 }
 
-async function begunModel(crew: Crew, trx: ShopTransaction, label: string, likeId: string | null): Promise<Model | null> {
+async function begunModel(
+  crew: Crew,
+  trx: ShopTransaction,
+  label: string,
+  likeId: string | null,
+): Promise<Model | null> {
   const name = `Model of ${label}`
   const like = likeId ? await recordOf(trx, likeId) : null
   if (likeId && !like) return null
   const document = like ? copiedFor(name, like.document) : blankModel(name)
   const procedureId = crypto.randomUUID()
   await trx.insertInto('procedure').values({ id: procedureId, shop_id: crew.shopId, name }).execute()
-  await trx.insertInto('draft').values({ procedure_id: procedureId, shop_id: crew.shopId, document: JSON.stringify(document), version: 1, changed_by: crew.acting.id }).execute()
+  await trx
+    .insertInto('draft')
+    .values({
+      procedure_id: procedureId,
+      shop_id: crew.shopId,
+      document: JSON.stringify(document),
+      version: 1,
+      changed_by: crew.acting.id,
+    })
+    .execute()
   return { procedureId, revisionId: null, document }
 }
 
 /**
- * What new events of a strip change in the draft of its model: the difference they make to the strip's own document, and the
- * order in which things came off. A field somebody changed at the desk meanwhile stays as the desk has it.
+ * What new events of a strip change in the draft of its model: the difference they make to the strip's own document,
+ * and the order in which things came off. A field somebody changed at the desk meanwhile stays as the desk has it.
  */
-export async function growRecord(crew: Crew, trx: ShopTransaction, jobId: string, fresh: readonly JobEvent[]): Promise<void> {
-  const job = await trx.selectFrom('job').innerJoin('vehicle', 'vehicle.id', 'job.vehicle_id').selectAll('job').select('vehicle.label as label').where('job.id', '=', jobId).executeTakeFirstOrThrow()
-  const revision = job.revision_id ? await trx.selectFrom('revision').select('document').where('id', '=', job.revision_id).executeTakeFirstOrThrow() : null
+export async function growRecord(
+  crew: Crew,
+  trx: ShopTransaction,
+  jobId: string,
+  fresh: readonly JobEvent[],
+): Promise<void> {
+  const job = await trx
+    .selectFrom('job')
+    .innerJoin('vehicle', 'vehicle.id', 'job.vehicle_id')
+    .selectAll('job')
+    .select('vehicle.label as label')
+    .where('job.id', '=', jobId)
+    .executeTakeFirstOrThrow()
+  const revision = job.revision_id
+    ? await trx.selectFrom('revision').select('document').where('id', '=', job.revision_id).executeTakeFirstOrThrow()
+    : null
   const base = ProcedureDocument.parse(revision?.document ?? job.draft_document)
-  const rows = await trx.selectFrom('job_event').select('body').where('job_id', '=', jobId).orderBy('received_seq').execute()
+  const rows = await trx
+    .selectFrom('job_event')
+    .select('body')
+    .where('job_id', '=', jobId)
+    .orderBy('received_seq')
+    .execute()
   const all = rows.map((row) => JobEvent.parse(row.body))
   const isFresh = new Set(fresh.map((event) => event.id))
-  const before = stripDocument(base, all.filter((event) => !isFresh.has(event.id)))
+  const before = stripDocument(
+    base,
+    all.filter((event) => !isFresh.has(event.id)),
+  )
   const after = stripDocument(base, all)
   const edits = editsForDraft(base, revision !== null, before, after)
   await changeDraft(crew, trx, job.procedure_id, (draft) => {
@@ -88,20 +165,48 @@ export async function growRecord(crew: Crew, trx: ShopTransaction, jobId: string
   })
 }
 
-/** Edits of a strip about parts that the desk has found to be another one, as edits about that one. Ids stand nowhere but as ids. */
+/**
+ * Edits of a strip about parts that the desk has found to be another one, as edits about that one. Ids stand nowhere
+ * but as ids.
+ */
 function nowMeant(draft: ProcedureDocument, edits: Edit[]): Edit[] {
   const now = formerIds(draft)
   if (now.size === 0) return edits
-  return JSON.parse(JSON.stringify(edits), (_, value: unknown) => (typeof value === 'string' ? (now.get(value) ?? value) : value)) as Edit[]
+  return JSON.parse(JSON.stringify(edits), (_, value: unknown) =>
+    typeof value === 'string' ? (now.get(value) ?? value) : value,
+  ) as Edit[]
 }
 
 /** The record with the order of this strip as it is now; a strip that took nothing off yet has none. */
-function orderSeen(draft: ProcedureDocument, strip: { jobId: string; label: string; base: ProcedureDocument; after: ProcedureDocument; events: readonly JobEvent[] }, crew: Crew): ProcedureDocument {
+function orderSeen(
+  draft: ProcedureDocument,
+  strip: {
+    jobId: string
+    label: string
+    base: ProcedureDocument
+    after: ProcedureDocument
+    events: readonly JobEvent[]
+  },
+  crew: Crew,
+): ProcedureDocument {
   // By the draft's parts: two that turned out to be one are one in the order as well.
-  const [seen] = stripsOf({ ...strip.after, parts: draft.parts }, [{ id: strip.jobId, label: strip.label, events: strip.events }], whilePlanning(crew.house, rulesInForce(crew.rules)))
+  const [seen] = stripsOf(
+    { ...strip.after, parts: draft.parts },
+    [{ id: strip.jobId, label: strip.label, events: strip.events }],
+    whilePlanning(crew.house, rulesInForce(crew.rules)),
+  )
   const others = draft.strips.filter((item) => item.id !== strip.jobId)
   if (!seen) return same(others, draft.strips) ? draft : { ...draft, strips: others }
-  const item = StripSeen.parse({ id: strip.jobId, label: strip.label, sequence: seen.sequence, brokeRule: seen.brokeRule ?? false })
-  return same(draft.strips.find((known) => known.id === item.id), item) ? draft : { ...draft, strips: [...others, item].slice(-60) }
+  const item = StripSeen.parse({
+    id: strip.jobId,
+    label: strip.label,
+    sequence: seen.sequence,
+    brokeRule: seen.brokeRule ?? false,
+  })
+  return same(
+    draft.strips.find((known) => known.id === item.id),
+    item,
+  )
+    ? draft
+    : { ...draft, strips: [...others, item].slice(-60) }
 }
-

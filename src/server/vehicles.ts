@@ -14,37 +14,95 @@ export const NewVehicle = z.object({
 })
 export type NewVehicle = z.infer<typeof NewVehicle>
 
-export type VehicleRow = { id: string; label: string; plate: string; customer: string; procedureId: string | null; procedureName: string | null; build: Build; jobs: number }
+export type VehicleRow = {
+  id: string
+  label: string
+  plate: string
+  customer: string
+  procedureId: string | null
+  procedureName: string | null
+  build: Build
+  jobs: number
+}
 
 export async function listVehicles(crew: Crew): Promise<VehicleRow[]> {
   return inShop(crew, async (trx) => {
     const rows = await trx
       .selectFrom('vehicle')
       .leftJoin('procedure', 'procedure.id', 'vehicle.procedure_id')
-      .select(['vehicle.id', 'vehicle.label', 'vehicle.plate', 'vehicle.customer', 'vehicle.build', 'vehicle.procedure_id', 'procedure.name as procedure_name'])
-      .select((e) => e.selectFrom('job').whereRef('job.vehicle_id', '=', 'vehicle.id').select((f) => f.fn.countAll<string>().as('count')).as('jobs'))
+      .select([
+        'vehicle.id',
+        'vehicle.label',
+        'vehicle.plate',
+        'vehicle.customer',
+        'vehicle.build',
+        'vehicle.procedure_id',
+        'procedure.name as procedure_name',
+      ])
+      .select((e) =>
+        e
+          .selectFrom('job')
+          .whereRef('job.vehicle_id', '=', 'vehicle.id')
+          .select((f) => f.fn.countAll<string>().as('count'))
+          .as('jobs'),
+      )
       .orderBy('vehicle.label')
       .execute()
-    return rows.map((row) => ({ id: row.id, label: row.label, plate: row.plate, customer: row.customer, procedureId: row.procedure_id, procedureName: row.procedure_name, build: Build.parse(row.build), jobs: Number(row.jobs) }))
+    return rows.map((row) => ({
+      id: row.id,
+      label: row.label,
+      plate: row.plate,
+      customer: row.customer,
+      procedureId: row.procedure_id,
+      procedureName: row.procedure_name,
+      build: Build.parse(row.build),
+      jobs: Number(row.jobs),
+    }))
   })
 }
 
-export async function addVehicle(crew: Crew, vehicle: NewVehicle): Promise<{ status: 'done'; vehicleId: string } | Refused> {
+export async function addVehicle(
+  crew: Crew,
+  vehicle: NewVehicle,
+): Promise<{ status: 'done'; vehicleId: string } | Refused> {
   return inShop(crew, async (trx) => {
     const same = await trx.selectFrom('vehicle').select('id').where('label', '=', vehicle.label).executeTakeFirst()
-    if (same) return { status: 'refused', sentence: `There is already a vehicle called ${vehicle.label}. Choose another label, or pick that one from the list.` }
-    if (vehicle.procedureId && !(await trx.selectFrom('procedure').select('id').where('id', '=', vehicle.procedureId).executeTakeFirst()))
+    if (same)
+      return {
+        status: 'refused',
+        sentence: `There is already a vehicle called ${vehicle.label}. Choose another label, or pick that one from the list.`,
+      }
+    if (
+      vehicle.procedureId &&
+      !(await trx.selectFrom('procedure').select('id').where('id', '=', vehicle.procedureId).executeTakeFirst())
+    )
       return { status: 'refused', sentence: 'This procedure is not in your shop. Choose one from the list.' }
     const id = crypto.randomUUID()
     await trx
       .insertInto('vehicle')
-      .values({ id, shop_id: crew.shopId, label: vehicle.label, plate: vehicle.plate, customer: vehicle.customer, procedure_id: vehicle.procedureId, build: JSON.stringify(vehicle.build) })
+      .values({
+        id,
+        shop_id: crew.shopId,
+        label: vehicle.label,
+        plate: vehicle.plate,
+        customer: vehicle.customer,
+        procedure_id: vehicle.procedureId,
+        build: JSON.stringify(vehicle.build),
+      })
       .execute()
     return { status: 'done', vehicleId: id }
   })
 }
 
-export type VehicleView = { id: string; label: string; plate: string; customer: string; build: Build; procedureId: string | null; procedure: { document: ProcedureDocument; revisionNumber: number | null } | null }
+export type VehicleView = {
+  id: string
+  label: string
+  plate: string
+  customer: string
+  build: Build
+  procedureId: string | null
+  procedure: { document: ProcedureDocument; revisionNumber: number | null } | null
+}
 
 /** One vehicle with the document its next job would use. Null when it is not this shop's. */
 export async function readVehicle(crew: Crew, vehicleId: string): Promise<VehicleView | null> {
@@ -53,7 +111,14 @@ export async function readVehicle(crew: Crew, vehicleId: string): Promise<Vehicl
     const row = await trx.selectFrom('vehicle').selectAll().where('id', '=', vehicleId).executeTakeFirst()
     if (!row) return null
     const revision = row.procedure_id ? await newestRevision(trx, row.procedure_id) : undefined
-    const draft = row.procedure_id && !revision ? await trx.selectFrom('draft').select('document').where('procedure_id', '=', row.procedure_id).executeTakeFirst() : undefined
+    const draft =
+      row.procedure_id && !revision
+        ? await trx
+            .selectFrom('draft')
+            .select('document')
+            .where('procedure_id', '=', row.procedure_id)
+            .executeTakeFirst()
+        : undefined
     const source = revision ?? draft
     return {
       id: row.id,
@@ -62,17 +127,29 @@ export async function readVehicle(crew: Crew, vehicleId: string): Promise<Vehicl
       customer: row.customer,
       build: Build.parse(row.build),
       procedureId: row.procedure_id,
-      procedure: source ? { document: ProcedureDocument.parse(source.document), revisionNumber: revision?.number ?? null } : null,
+      procedure: source
+        ? { document: ProcedureDocument.parse(source.document), revisionNumber: revision?.number ?? null }
+        : null,
     }
   })
 }
 
 /** Says which model a vehicle is. What was told about its build belonged to the old model and is asked again. */
-export async function chooseProcedure(crew: Crew, vehicleId: string, procedureId: string): Promise<{ status: 'done' } | Refused> {
+export async function chooseProcedure(
+  crew: Crew,
+  vehicleId: string,
+  procedureId: string,
+): Promise<{ status: 'done' } | Refused> {
   return inShop(crew, async (trx) => {
     const known = await trx.selectFrom('procedure').select('id').where('id', '=', procedureId).executeTakeFirst()
     if (!known) return { status: 'refused', sentence: 'This procedure is not in your shop. Choose one from the list.' }
-    const changed = await trx.updateTable('vehicle').set({ procedure_id: procedureId, build: '{}' }).where('id', '=', vehicleId).executeTakeFirst()
-    return changed.numUpdatedRows > 0n ? { status: 'done' } : { status: 'refused', sentence: 'This vehicle is not in your shop.' }
+    const changed = await trx
+      .updateTable('vehicle')
+      .set({ procedure_id: procedureId, build: '{}' })
+      .where('id', '=', vehicleId)
+      .executeTakeFirst()
+    return changed.numUpdatedRows > 0n
+      ? { status: 'done' }
+      : { status: 'refused', sentence: 'This vehicle is not in your shop.' }
   })
 }

@@ -3,7 +3,9 @@ import { describe, expect, test } from '@jest/globals'
 
 // Published: WCAG 2 contrast ratio from relative luminance (from memory).
 const luminance = (hex: string) => {
-  const [r, g, b] = [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16) / 255).map((c) => (c <= 0.03928 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4))
+  const [r, g, b] = [1, 3, 5]
+    .map((i) => parseInt(hex.slice(i, i + 2), 16) / 255)
+    .map((c) => (c <= 0.03928 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4))
   return 0.2126 * r! + 0.7152 * g! + 0.0722 * b!
 }
 const ratio = (a: string, b: string) => {
@@ -11,7 +13,14 @@ const ratio = (a: string, b: string) => {
   return (x! + 0.05) / (y! + 0.05)
 }
 const css = readFileSync('src/app/globals.css', 'utf8')
-const theme = (name: string) => Object.fromEntries([...css.match(new RegExp(`\\[data-theme="${name}"\\] \\{\\n  --ground[^}]*`))![0].matchAll(/--([\w-]+): (#[0-9a-f]{6})/g)].map(([, key, value]) => [key!, value!]))
+const theme = (name: string) =>
+  Object.fromEntries(
+    [
+      ...css
+        .match(new RegExp(`\\[data-theme="${name}"\\] \\{\\n  --ground[^}]*`))![0]
+        .matchAll(/--([\w-]+): (#[0-9a-f]{6})/g),
+    ].map(([, key, value]) => [key!, value!]),
+  )
 
 test('the ratio itself: black on white is 21, a colour on itself 1', () => {
   expect(ratio('#000000', '#ffffff')).toBeCloseTo(21, 5)

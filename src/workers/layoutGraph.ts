@@ -2,7 +2,10 @@ import { expose } from 'comlink'
 import ELK from 'elkjs/lib/elk.bundled.js'
 
 /** Boxes and the lines between them, in millimetres of nothing: pixels of the drawing. */
-export type GraphInput = { nodes: { id: string; width: number; height: number; layer: number }[]; edges: { id: string; from: string; to: string; width: number; height: number }[] }
+export type GraphInput = {
+  nodes: { id: string; width: number; height: number; layer: number }[]
+  edges: { id: string; from: string; to: string; width: number; height: number }[]
+}
 export type GraphPlaces = { nodes: Record<string, { x: number; y: number }> }
 
 const elk = new ELK()
@@ -22,10 +25,22 @@ async function layout(graph: GraphInput): Promise<GraphPlaces> {
       'elk.spacing.edgeLabel': '8',
       'elk.layered.nodePlacement.strategy': 'NETWORK_SIMPLEX',
     },
-    children: graph.nodes.map((node) => ({ id: node.id, width: node.width, height: node.height, layoutOptions: { 'elk.partitioning.partition': String(node.layer) } })),
-    edges: graph.edges.map((edge) => ({ id: edge.id, sources: [edge.from], targets: [edge.to], labels: [{ text: edge.id, width: edge.width, height: edge.height }] })),
+    children: graph.nodes.map((node) => ({
+      id: node.id,
+      width: node.width,
+      height: node.height,
+      layoutOptions: { 'elk.partitioning.partition': String(node.layer) },
+    })),
+    edges: graph.edges.map((edge) => ({
+      id: edge.id,
+      sources: [edge.from],
+      targets: [edge.to],
+      labels: [{ text: edge.id, width: edge.width, height: edge.height }],
+    })),
   })
-  return { nodes: Object.fromEntries((laid.children ?? []).map((node) => [node.id, { x: node.x ?? 0, y: node.y ?? 0 }])) }
+  return {
+    nodes: Object.fromEntries((laid.children ?? []).map((node) => [node.id, { x: node.x ?? 0, y: node.y ?? 0 }])),
+  }
 }
 
 export type LayoutApi = { layout: typeof layout }

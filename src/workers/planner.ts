@@ -29,7 +29,11 @@ import { rulesInForce } from '@/core/vehicle/rulesInForce'
 export type PlanningInput = { document: ProcedureDocument; request: PlanRequest; house: HouseValues; rules: ShopRules }
 
 /** `onFirst` is given a safe order at once, unless that is the answer already. */
-async function find({ document, request, house, rules }: PlanningInput, onProgress: (progress: PlanProgress) => void, onFirst: (first: FoundPlan) => void): Promise<Result<FoundPlan, PlanError>> {
+async function find(
+  { document, request, house, rules }: PlanningInput,
+  onProgress: (progress: PlanProgress) => void,
+  onFirst: (first: FoundPlan) => void,
+): Promise<Result<FoundPlan, PlanError>> {
   const model = forBuild(document, request.build, request.heads)
   const first = findPlan(model, request, house, rulesInForce(rules), { limits: AT_ONCE })
   if (first.ok && first.value.proof.proven) return first
@@ -38,48 +42,103 @@ async function find({ document, request, house, rules }: PlanningInput, onProgre
 }
 
 /** What is worth knowing beside the plan that was found. */
-async function extras({ document, request, house, rules }: PlanningInput, found: FoundPlan): Promise<PlanExtras | null> {
+async function extras(
+  { document, request, house, rules }: PlanningInput,
+  found: FoundPlan,
+): Promise<PlanExtras | null> {
   const model = forBuild(document, request.build, request.heads)
   const plan = planFrom(model, request, house, rulesInForce(rules), found)
   return plan.ok ? planExtras(model, request, house, rulesInForce(rules), plan.value) : null
 }
 
 /** The plan shared out. `starts`: where each person stands; `singleTools`: those the shop has one of. */
-async function lanes({ document, request, house, rules }: PlanningInput, found: FoundPlan, starts: Station[], singleTools: string[]): Promise<ReturnType<typeof lanesOf> | null> {
+async function lanes(
+  { document, request, house, rules }: PlanningInput,
+  found: FoundPlan,
+  starts: Station[],
+  singleTools: string[],
+): Promise<ReturnType<typeof lanesOf> | null> {
   const plan = planFrom(forBuild(document, request.build, request.heads), request, house, rulesInForce(rules), found)
   return plan.ok ? lanesOf(plan.value, starts, singleTools) : null
 }
 
 /** The orders of a strip that cost time and that nobody has explained. */
-async function dear(document: ProcedureDocument, events: JobEvent[], house: HouseValues, rules: ShopRules): Promise<Question[]> {
+async function dear(
+  document: ProcedureDocument,
+  events: JobEvent[],
+  house: HouseValues,
+  rules: ShopRules,
+): Promise<Question[]> {
   return dearOrders(document, events, house, rulesInForce(rules))
 }
 
 /** A job as it stands, and what it is to be planned for from here. */
-export type ReplanInput = { document: ProcedureDocument; events: JobEvent[]; request: PlanRequest; house: HouseValues; rules: ShopRules; found: FoundPlan | null; people: Hand[]; singleTools: string[]; nowMs: number }
+export type ReplanInput = {
+  document: ProcedureDocument
+  events: JobEvent[]
+  request: PlanRequest
+  house: HouseValues
+  rules: ShopRules
+  found: FoundPlan | null
+  people: Hand[]
+  singleTools: string[]
+  nowMs: number
+}
 export type ReplanAnswer = Result<Replanned & { lanes: GivenTo[]; sharing: Sharing }, PlanError>
-/** Whether several people have lanes: nobody asked, they have, they would only take turns at one place, or no lanes were found. */
+/**
+ * Whether several people have lanes: nobody asked, they have, they would only take turns at one place, or no lanes were
+ * found.
+ */
 export type Sharing = 'not asked' | 'shared' | 'only turns' | 'no lanes'
 
 /** The cheapest safe rest of a job, shared out where several people are on it. */
-async function fromHere({ document, events, request, house, rules: own, found, people, singleTools, nowMs }: ReplanInput, onProgress: (progress: PlanProgress) => void): Promise<ReplanAnswer> {
+async function fromHere(
+  { document, events, request, house, rules: own, found, people, singleTools, nowMs }: ReplanInput,
+  onProgress: (progress: PlanProgress) => void,
+): Promise<ReplanAnswer> {
   const rules = rulesInForce(own)
   const state = foldJob(document, events)
   const adopted = adoptedPlan(events)
   const model = modelNow(document, request, state)
   const followed = keptPlan(model, adopted?.request ?? request, house, rules, adopted?.found ?? found)
   if (!followed.ok) return followed
-  const result = replan(model, request, house, rules, state, liveStartOf(followed.value, state, liveVehicle(model, state, nowMs)), followed.value, onProgress)
-  if (!result.ok || people.length < 2) return result.ok ? ok({ ...result.value, lanes: [], sharing: 'not asked' }) : result
+  const result = replan(
+    model,
+    request,
+    house,
+    rules,
+    state,
+    liveStartOf(followed.value, state, liveVehicle(model, state, nowMs)),
+    followed.value,
+    onProgress,
+  )
+  if (!result.ok || people.length < 2)
+    return result.ok ? ok({ ...result.value, lanes: [], sharing: 'not asked' }) : result
   const plan = planFrom(model, request, house, rules, result.value.found)
-  const done = new Set(plan.ok ? [...plan.value.wayIn, ...plan.value.wayOut].flatMap((card) => card.steps).flatMap(({ operation }) => (isDone(state, operation) ? [operation.key] : [])) : [])
+  const done = new Set(
+    plan.ok
+      ? [...plan.value.wayIn, ...plan.value.wayOut]
+          .flatMap((card) => card.steps)
+          .flatMap(({ operation }) => (isDone(state, operation) ? [operation.key] : []))
+      : [],
+  )
   const lanesFor = (starts: Station[]) => (plan.ok ? lanesOf(plan.value, starts, singleTools, undefined, done) : null)
   const starts = people.map(({ station }) => station)
   const [lanes, alone] = [lanesFor(starts), lanesFor(starts.slice(0, 1))]
   if (!lanes?.ok) return ok({ ...result.value, lanes: [], sharing: 'no lanes' })
   const worth = lanesWorthSharing(lanes.value, alone?.ok ? alone.value : null)
-  return ok({ ...result.value, lanes: worth ? peopleLanes(worth, people) : [], sharing: worth ? 'shared' : 'only turns' })
+  return ok({
+    ...result.value,
+    lanes: worth ? peopleLanes(worth, people) : [],
+    sharing: worth ? 'shared' : 'only turns',
+  })
 }
 
-export type PlannerApi = { find: typeof find; extras: typeof extras; lanes: typeof lanes; dear: typeof dear; fromHere: typeof fromHere }
+export type PlannerApi = {
+  find: typeof find
+  extras: typeof extras
+  lanes: typeof lanes
+  dear: typeof dear
+  fromHere: typeof fromHere
+}
 expose({ find, extras, lanes, dear, fromHere } satisfies PlannerApi)

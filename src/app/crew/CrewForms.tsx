@@ -15,7 +15,12 @@ export function AddPerson() {
     event.preventDefault()
     const data = new FormData(event.currentTarget)
     start(async () => {
-      const person = { name: data.get('name'), role: data.get('role'), pin: data.get('pin'), login: signsIn ? { username: data.get('username'), password: data.get('password') } : null }
+      const person = {
+        name: data.get('name'),
+        role: data.get('role'),
+        pin: data.get('pin'),
+        login: signsIn ? { username: data.get('username'), password: data.get('password') } : null,
+      }
       const outcome = await reach(() => addPersonAction(person), refusedBecause)
       setAnswer(outcome)
       if (outcome.status === 'done') {
@@ -33,15 +38,35 @@ export function AddPerson() {
         <option>lead</option>
         <option>owner</option>
       </SelectField>
-      <TextField label="PIN" name="pin" type="password" inputMode="numeric" autoComplete="off" problem={fields.pin} help="Four to eight digits." />
+      <TextField
+        label="PIN"
+        name="pin"
+        type="password"
+        inputMode="numeric"
+        autoComplete="off"
+        problem={fields.pin}
+        help="Four to eight digits."
+      />
       <label className="flex items-center gap-3">
-        <input type="checkbox" className="size-5 accent-[var(--petrol)]" checked={signsIn} onChange={(event) => setSignsIn(event.target.checked)} />
+        <input
+          type="checkbox"
+          className="size-5 accent-[var(--petrol)]"
+          checked={signsIn}
+          onChange={(event) => setSignsIn(event.target.checked)}
+        />
         Signs tablets in
       </label>
       {signsIn && (
         <>
           <TextField label="User name" name="username" autoComplete="off" problem={fields.username} />
-          <TextField label="Password" name="password" type="password" autoComplete="new-password" problem={fields.password} help="At least ten characters." />
+          <TextField
+            label="Password"
+            name="password"
+            type="password"
+            autoComplete="new-password"
+            problem={fields.password}
+            help="At least ten characters."
+          />
         </>
       )}
       <p role="alert" className="min-h-6 font-semibold">
@@ -60,7 +85,14 @@ export function RetireButton({ crewId, name }: { crewId: string; name: string })
   const [pending, start] = useTransition()
   return (
     <>
-      <button type="button" className="jump" disabled={pending} onClick={() => (sure ? start(async () => setAnswer(await reach(() => retireAction(crewId), refusedBecause))) : setSure(true))}>
+      <button
+        type="button"
+        className="jump"
+        disabled={pending}
+        onClick={() =>
+          sure ? start(async () => setAnswer(await reach(() => retireAction(crewId), refusedBecause))) : setSure(true)
+        }
+      >
         {sure ? `Yes, ${name} has left` : 'has left'}
       </button>
       {answer?.status === 'refused' && <span role="alert"> {answer.sentence}</span>}
@@ -74,7 +106,10 @@ export function RemoveDemo() {
   const [pending, start] = useTransition()
   return (
     <div className="space-y-3">
-      <p>The demo shop with its crew, procedures, vehicles and jobs is removed in one act, and this tablet is signed out. It does not come back by itself.</p>
+      <p>
+        The demo shop with its crew, procedures, vehicles and jobs is removed in one act, and this tablet is signed out.
+        It does not come back by itself.
+      </p>
       {!sure ? (
         <button type="button" className="desk-button" onClick={() => setSure(true)}>
           Remove the demo
@@ -84,7 +119,12 @@ export function RemoveDemo() {
           <button type="button" className="desk-button" onClick={() => setSure(false)}>
             Keep it
           </button>
-          <button type="button" className="desk-button main" disabled={pending} onClick={() => start(async () => setAnswer(await reach(() => removeDemoAction(), refusedBecause)))}>
+          <button
+            type="button"
+            className="desk-button main"
+            disabled={pending}
+            onClick={() => start(async () => setAnswer(await reach(() => removeDemoAction(), refusedBecause)))}
+          >
             {pending ? 'Removing…' : 'Yes, remove all of it'}
           </button>
         </div>

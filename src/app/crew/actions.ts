@@ -11,7 +11,14 @@ export type CrewAnswer = { status: 'done' } | { status: 'refused'; sentence: str
 export async function addPersonAction(input: unknown): Promise<CrewAnswer> {
   const crew = await requireCrew()
   const person = NewPerson.safeParse(input)
-  if (!person.success) return { status: 'refused', sentence: 'Some fields need another look.', fields: Object.fromEntries(person.error.issues.map((issue) => [issue.path.at(-1)?.toString() ?? '', issue.message])) }
+  if (!person.success)
+    return {
+      status: 'refused',
+      sentence: 'Some fields need another look.',
+      fields: Object.fromEntries(
+        person.error.issues.map((issue) => [issue.path.at(-1)?.toString() ?? '', issue.message]),
+      ),
+    }
   const outcome = await addPerson(crew, person.data)
   if (outcome.status === 'done') revalidatePath('/crew')
   return outcome

@@ -26,13 +26,27 @@ export default async function CrewPage() {
               <li key={person.id} className="flex items-center gap-4 border-b border-hair py-2">
                 <span className="w-40 font-bold">{person.name}</span>
                 <span className="w-24">{person.role}</span>
-                {person.active && <AuthorisedBox name={person.name} authorised={person.authorised.includes('airbag circuits')} may={owner} save={setAuthorisedAction.bind(null, person.id)} />}
-                <span className="flex-1 text-second">{person.active ? (person.signsIn ? 'signs tablets in' : 'acts by PIN') : 'has left'}</span>
-                {owner && person.active && person.id !== crew.acting.id && <RetireButton crewId={person.id} name={person.name} />}
+                {person.active && (
+                  <AuthorisedBox
+                    name={person.name}
+                    authorised={person.authorised.includes('airbag circuits')}
+                    may={owner}
+                    save={setAuthorisedAction.bind(null, person.id)}
+                  />
+                )}
+                <span className="flex-1 text-second">
+                  {person.active ? (person.signsIn ? 'signs tablets in' : 'acts by PIN') : 'has left'}
+                </span>
+                {owner && person.active && person.id !== crew.acting.id && (
+                  <RetireButton crewId={person.id} name={person.name} />
+                )}
               </li>
             ))}
           </ul>
-          <p className="mt-3 max-w-2xl text-[15px] text-second">“Airbag circuits”: trained and authorised under local rules. Opening or closing a circuit that fires an airbag is refused to anybody else.{owner ? '' : ' The owner sets it.'}</p>
+          <p className="mt-3 max-w-2xl text-[15px] text-second">
+            “Airbag circuits”: trained and authorised under local rules. Opening or closing a circuit that fires an
+            airbag is refused to anybody else.{owner ? '' : ' The owner sets it.'}
+          </p>
           <form action={signOut} className="mt-6">
             <button className="desk-button">Sign this tablet out</button>
           </form>

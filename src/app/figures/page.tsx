@@ -12,15 +12,32 @@ export const metadata = { title: 'Figures' }
 export default async function FiguresPage() {
   const crew = await requireCrew()
   const jobs = mayAct(crew, 'lead') ? [...(await listJobs(crew, 'handed over')), ...(await listJobs(crew, 'open'))] : []
-  const all = jobs.filter((job) => job.events.length > 0).map((job) => {
-    const state = foldJob(job.document, job.events)
-    return { job, figures: figuresOf(job.document, state, termsOf(job.document, job.request), job.found && secondsOf(job.found.steps)) }
-  })
+  const all = jobs
+    .filter((job) => job.events.length > 0)
+    .map((job) => {
+      const state = foldJob(job.document, job.events)
+      return {
+        job,
+        figures: figuresOf(
+          job.document,
+          state,
+          termsOf(job.document, job.request),
+          job.found && secondsOf(job.found.steps),
+        ),
+      }
+    })
   return (
     <DeskPage crew={crew} at="/figures">
       <FiguresScreen
         isLead={mayAct(crew, 'lead')}
-        jobs={all.map(({ job, figures: { brokenByGroup: _, ...figures } }) => ({ ...figures, id: job.id, label: job.vehicle.label, title: job.title, kind: job.kind, doneWords: job.handedOverAt?.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' }) ?? null }))}
+        jobs={all.map(({ job, figures: { brokenByGroup: _, ...figures } }) => ({
+          ...figures,
+          id: job.id,
+          label: job.vehicle.label,
+          title: job.title,
+          kind: job.kind,
+          doneWords: job.handedOverAt?.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' }) ?? null,
+        }))}
         breakage={breakage(all.map(({ figures }) => figures))}
       />
     </DeskPage>

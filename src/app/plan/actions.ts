@@ -9,7 +9,8 @@ export async function openJob(input: unknown): Promise<{ status: 'refused'; sent
   const job = NewJob.safeParse(input)
   if (!job.success) return { status: 'refused', sentence: job.error.issues[0]!.message }
   const outcome = await openJobHere(crew, job.data)
-  if (outcome.status === 'no plan') return { status: 'refused', sentence: planErrorSentence(outcome.document, outcome.error) }
+  if (outcome.status === 'no plan')
+    return { status: 'refused', sentence: planErrorSentence(outcome.document, outcome.error) }
   if (outcome.status === 'refused') return outcome
   redirect(`/jobs/${outcome.jobId}`)
 }

@@ -21,7 +21,20 @@ export default async function PlanPage({ searchParams }: { searchParams: Promise
     const overlay = await vehicleOverlay(crew, vehicle.id, null)
     return (
       <DeskPage crew={crew} at="/plan">
-        <PlanScreen data={{ vehicle, heads: headsFound(overlay.found), known: [...overlayWords(vehicle.procedure.document, overlay), ...overlay.changes.map(changeWords)], document: vehicle.procedure.document, revisionNumber: vehicle.procedure.revisionNumber, house: crew.house, rules: crew.rules, kits: fittedKits(await listKits(crew), vehicle.procedureId!), singleTools: crew.tools.filter((tool) => tool.count === 1).map((tool) => tool.head || tool.name) }} openJob={openJob} />
+        <PlanScreen
+          data={{
+            vehicle,
+            heads: headsFound(overlay.found),
+            known: [...overlayWords(vehicle.procedure.document, overlay), ...overlay.changes.map(changeWords)],
+            document: vehicle.procedure.document,
+            revisionNumber: vehicle.procedure.revisionNumber,
+            house: crew.house,
+            rules: crew.rules,
+            kits: fittedKits(await listKits(crew), vehicle.procedureId!),
+            singleTools: crew.tools.filter((tool) => tool.count === 1).map((tool) => tool.head || tool.name),
+          }}
+          openJob={openJob}
+        />
       </DeskPage>
     )
   }
@@ -30,10 +43,20 @@ export default async function PlanPage({ searchParams }: { searchParams: Promise
     <DeskPage crew={crew} at="/plan">
       <div className="mx-auto max-w-4xl px-6 py-8">
         <h1 className="text-3xl">Plan: which vehicle?</h1>
-        {wanted && <p className="mt-2 text-lg">{vehicle ? 'Nobody has said which model that vehicle is. Open it under Vehicles and choose its procedure.' : 'That vehicle is not in your shop.'}</p>}
+        {wanted && (
+          <p className="mt-2 text-lg">
+            {vehicle
+              ? 'Nobody has said which model that vehicle is. Open it under Vehicles and choose its procedure.'
+              : 'That vehicle is not in your shop.'}
+          </p>
+        )}
         {vehicles.length === 0 ? (
           <p className="mt-4 text-lg">
-            There is no vehicle yet. <Link className="jump" href="/vehicles">Add the first one</Link>, then plan its job here.
+            There is no vehicle yet.{' '}
+            <Link className="jump" href="/vehicles">
+              Add the first one
+            </Link>
+            , then plan its job here.
           </p>
         ) : (
           <ul className="mt-4 border-t-2 border-ink">

@@ -5,7 +5,17 @@ import { useState, useTransition, type FormEvent } from 'react'
 import { SelectField, TextField } from '@/ui/forms/Field'
 import { createProcedureAction, importProcedureAction } from './actions'
 
-type Row = { id: string; name: string; revision: number | null; hasDraft: boolean; jobs: number; published: string; counts: { parts: number; fasteners: number; plugs: number }; builds: string[]; words: { word: string; of: string }[] }
+type Row = {
+  id: string
+  name: string
+  revision: number | null
+  hasDraft: boolean
+  jobs: number
+  published: string
+  counts: { parts: number; fasteners: number; plugs: number }
+  builds: string[]
+  words: { word: string; of: string }[]
+}
 
 /** Every model, found by its name, a part's name or synonym, a fastener, a plug, or words in a note. */
 export function ProcedureList({ rows }: { rows: Row[] }) {
@@ -15,17 +25,37 @@ export function ProcedureList({ rows }: { rows: Row[] }) {
     if (wanted.length === 0) return [{ row, hits: [] as Row['words'] }]
     const all = [{ word: row.name, of: 'model' }, ...row.words]
     const fits = wanted.every((word) => all.some((entry) => entry.word.toLowerCase().includes(word)))
-    return fits ? [{ row, hits: all.filter((entry) => wanted.some((word) => entry.word.toLowerCase().includes(word))).slice(0, 4) }] : []
+    return fits
+      ? [
+          {
+            row,
+            hits: all.filter((entry) => wanted.some((word) => entry.word.toLowerCase().includes(word))).slice(0, 4),
+          },
+        ]
+      : []
   })
   return (
     <div className="grid gap-10 px-6 py-6 lg:grid-cols-[1fr_340px]">
       <section>
         <div className="flex flex-wrap items-end gap-6">
           <h1 className="text-3xl">Procedures</h1>
-          <TextField label="Find" type="search" className="max-w-md flex-1" value={search} placeholder="model, part, synonym, T20, a word in a note" onChange={(event) => setSearch(event.target.value)} />
+          <TextField
+            label="Find"
+            type="search"
+            className="max-w-md flex-1"
+            value={search}
+            placeholder="model, part, synonym, T20, a word in a note"
+            onChange={(event) => setSearch(event.target.value)}
+          />
         </div>
-        {rows.length === 0 && <p className="mt-6 text-lg">No model is recorded yet. Begin one on the right: its name is enough, the facts follow.</p>}
-        {rows.length > 0 && found.length === 0 && <p className="mt-6 text-lg">Nothing is called “{search}”. Try another word for it, or fewer letters.</p>}
+        {rows.length === 0 && (
+          <p className="mt-6 text-lg">
+            No model is recorded yet. Begin one on the right: its name is enough, the facts follow.
+          </p>
+        )}
+        {rows.length > 0 && found.length === 0 && (
+          <p className="mt-6 text-lg">Nothing is called “{search}”. Try another word for it, or fewer letters.</p>
+        )}
         <ul className="mt-4 border-t-2 border-ink">
           {found.map(({ row, hits }) => (
             <li key={row.id} className="border-b border-hair py-3">
@@ -39,7 +69,9 @@ export function ProcedureList({ rows }: { rows: Row[] }) {
                 </span>
               </div>
               <p className="text-second">
-                <span className="num text-[15px]">{row.counts.parts}</span> parts, <span className="num text-[15px]">{row.counts.fasteners}</span> fasteners, <span className="num text-[15px]">{row.counts.plugs}</span> plugs
+                <span className="num text-[15px]">{row.counts.parts}</span> parts,{' '}
+                <span className="num text-[15px]">{row.counts.fasteners}</span> fasteners,{' '}
+                <span className="num text-[15px]">{row.counts.plugs}</span> plugs
                 {row.builds.length > 0 && ` · ${row.builds.join(' · ')}`}
               </p>
               {hits.length > 0 && (
@@ -70,14 +102,29 @@ function NewModel({ others }: { others: readonly { id: string; name: string }[] 
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault()
     const form = new FormData(event.currentTarget)
-    start(async () => setTrouble((await reach(() => createProcedureAction(form.get('name'), form.get('like') ?? '', form.get('mirrored') === 'on'), (sentence) => ({ sentence })))?.sentence ?? ''))
+    start(async () =>
+      setTrouble(
+        (
+          await reach(
+            () => createProcedureAction(form.get('name'), form.get('like') ?? '', form.get('mirrored') === 'on'),
+            (sentence) => ({ sentence }),
+          )
+        )?.sentence ?? '',
+      ),
+    )
   }
   return (
     <form onSubmit={submit} className="space-y-3">
       <h2 className="border-b-2 border-ink pb-1 text-xl">Record a model</h2>
       <TextField label="What is the model called?" name="name" maxLength={80} required problem={trouble || undefined} />
       {others.length > 0 && (
-        <SelectField label="On the same platform as" name="like" value={like} onChange={(event) => setLike(event.target.value)} help="Its facts are copied; none counts as seen on this model.">
+        <SelectField
+          label="On the same platform as"
+          name="like"
+          value={like}
+          onChange={(event) => setLike(event.target.value)}
+          help="Its facts are copied; none counts as seen on this model."
+        >
           <option value="">nothing: begin empty</option>
           {others.map((other) => (
             <option key={other.id} value={other.id}>
@@ -116,7 +163,16 @@ function ImportFile() {
             const file = input.files?.[0]
             if (file)
               start(async () => {
-                setSentences(file.size > 3_000_000 ? ['This file is larger than 3 MB. Choose a procedure file that was exported from here.'] : ((await reach(async () => importProcedureAction(await file.text()), (sentence) => ({ sentences: [sentence] })))?.sentences ?? []))
+                setSentences(
+                  file.size > 3_000_000
+                    ? ['This file is larger than 3 MB. Choose a procedure file that was exported from here.']
+                    : ((
+                        await reach(
+                          async () => importProcedureAction(await file.text()),
+                          (sentence) => ({ sentences: [sentence] }),
+                        )
+                      )?.sentences ?? []),
+                )
                 input.value = ''
               })
           }}

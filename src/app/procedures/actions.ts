@@ -8,7 +8,11 @@ import { editDraft, importProcedure, newProcedure, publishDraft, type EditOutcom
 import { mayAct, refused, requireCrew, type Refused } from '@/server/session'
 import { documentErrorSentences } from '@/ui/words/problems'
 
-export async function createProcedureAction(name: unknown, like: unknown, mirrored: unknown): Promise<{ sentence: string }> {
+export async function createProcedureAction(
+  name: unknown,
+  like: unknown,
+  mirrored: unknown,
+): Promise<{ sentence: string }> {
   const crew = await requireCrew()
   const parsed = z.string().trim().min(1).max(80).safeParse(name)
   if (!parsed.success) return { sentence: 'Say what the model is called, in at most 80 characters.' }
@@ -21,7 +25,8 @@ export async function createProcedureAction(name: unknown, like: unknown, mirror
 export async function importProcedureAction(text: unknown): Promise<{ sentences: string[] }> {
   const crew = await requireCrew()
   const parsed = z.string().max(3_000_000).safeParse(text)
-  if (!parsed.success) return { sentences: ['This file is larger than 3 MB. Choose a procedure file that was exported from here.'] }
+  if (!parsed.success)
+    return { sentences: ['This file is larger than 3 MB. Choose a procedure file that was exported from here.'] }
   const outcome = await importProcedure(crew, parsed.data)
   if (outcome.status === 'bad file') return { sentences: documentErrorSentences(outcome.error) }
   redirect(`/procedures/${outcome.procedureId}`)
@@ -32,11 +37,15 @@ const Edits = z.object({ procedureId: z.uuid(), edits: z.array(Edit).min(1).max(
 export async function editDraftAction(procedureId: string, edits: Edit[], source: Source): Promise<EditOutcome> {
   const crew = await requireCrew()
   const parsed = Edits.safeParse({ procedureId, edits, source })
-  if (!parsed.success) return { status: 'refused', sentence: `This change can’t be read: ${parsed.error.issues[0]!.message}` }
+  if (!parsed.success)
+    return { status: 'refused', sentence: `This change can’t be read: ${parsed.error.issues[0]!.message}` }
   return editDraft(crew, parsed.data.procedureId, parsed.data.edits, parsed.data.source)
 }
 
-export async function publishAction(procedureId: string, note: string): Promise<{ status: 'done'; number: number } | Refused> {
+export async function publishAction(
+  procedureId: string,
+  note: string,
+): Promise<{ status: 'done'; number: number } | Refused> {
   const crew = await requireCrew()
   const parsed = z.object({ procedureId: z.uuid(), note: z.string().max(300) }).safeParse({ procedureId, note })
   if (!parsed.success) return { status: 'refused', sentence: 'This procedure is not in your shop.' }
@@ -47,13 +56,19 @@ export async function publishAction(procedureId: string, note: string): Promise<
 export async function settleNoteAction(jobId: string, noteId: string): Promise<string | null> {
   const crew = await requireCrew()
   const parsed = z.object({ jobId: z.uuid(), noteId: z.uuid() }).safeParse({ jobId, noteId })
-  return parsed.success ? addFromDesk(crew, parsed.data.jobId, { kind: 'note settled', noteId: parsed.data.noteId }) : 'This note can’t be found any more. Open the page again.'
+  return parsed.success
+    ? addFromDesk(crew, parsed.data.jobId, { kind: 'note settled', noteId: parsed.data.noteId })
+    : 'This note can’t be found any more. Open the page again.'
 }
 
 /** The record stays as it is, whatever a strip found. Only a lead decides. */
 export async function declineAction(jobId: string, key: string): Promise<string | null> {
   const crew = await requireCrew()
   if (!mayAct(crew, 'lead')) return refused('lead').sentence
-  const parsed = z.object({ jobId: z.uuid(), key: z.string().startsWith('declined:').max(200) }).safeParse({ jobId, key })
-  return parsed.success ? addFromDesk(crew, parsed.data.jobId, { kind: 'question put off', question: parsed.data.key }) : 'This can’t be found any more. Open the page again.'
+  const parsed = z
+    .object({ jobId: z.uuid(), key: z.string().startsWith('declined:').max(200) })
+    .safeParse({ jobId, key })
+  return parsed.success
+    ? addFromDesk(crew, parsed.data.jobId, { kind: 'question put off', question: parsed.data.key })
+    : 'This can’t be found any more. Open the page again.'
 }

@@ -14,16 +14,29 @@ export default async function ProceduresPage() {
     revision: row.revision,
     hasDraft: row.hasDraft,
     jobs: row.jobs,
-    published: publishedAt ? publishedAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }) : '',
-    counts: { parts: document.parts.length, fasteners: document.holders.reduce((sum, holder) => sum + holder.count, 0), plugs: document.tethers.length },
-    builds: document.facets.map((facet) => `${facet.name.toLowerCase()}: ${facet.choices.map((choice) => choice.name).join(', ')}`),
+    published: publishedAt
+      ? publishedAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+      : '',
+    counts: {
+      parts: document.parts.length,
+      fasteners: document.holders.reduce((sum, holder) => sum + holder.count, 0),
+      plugs: document.tethers.length,
+    },
+    builds: document.facets.map(
+      (facet) => `${facet.name.toLowerCase()}: ${facet.choices.map((choice) => choice.name).join(', ')}`,
+    ),
     words: [
       ...document.synonyms.map((word) => ({ word, of: 'also called' })),
-      ...document.parts.flatMap((part) => [{ word: part.name, of: 'part' }, ...part.synonyms.map((word) => ({ word, of: part.name }))]),
+      ...document.parts.flatMap((part) => [
+        { word: part.name, of: 'part' },
+        ...part.synonyms.map((word) => ({ word, of: part.name })),
+      ]),
       ...document.tethers.map((tether) => ({ word: tether.name, of: `plug of ${ownerWords(document, tether)}` })),
       ...document.holders.map((holder) => ({ word: holderWords(holder), of: ownerWords(document, holder) })),
       ...document.cavities.map((cavity) => ({ word: cavity.name, of: 'cavity' })),
-      ...[document.note, ...document.parts.map((part) => part.note), ...document.needs.map((need) => need.note)].filter(Boolean).map((word) => ({ word, of: 'note' })),
+      ...[document.note, ...document.parts.map((part) => part.note), ...document.needs.map((need) => need.note)]
+        .filter(Boolean)
+        .map((word) => ({ word, of: 'note' })),
     ],
   }))
   return (

@@ -4,7 +4,19 @@ import type { Crew } from '@/server/session'
 import { ShopTabs, type ShopTab } from '@/ui/shop/ShopTabs'
 
 /** A page of the shop: its tabs, a heading, and what it is about in one line. */
-export function ShopPage({ crew, at, title, about, children }: { crew: Crew; at: ShopTab; title: string; about?: string; children: ReactNode }) {
+export function ShopPage({
+  crew,
+  at,
+  title,
+  about,
+  children,
+}: {
+  crew: Crew
+  at: ShopTab
+  title: string
+  about?: string
+  children: ReactNode
+}) {
   return (
     <DeskPage crew={crew} at="/crew">
       <ShopTabs at={at} />

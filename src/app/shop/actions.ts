@@ -58,7 +58,9 @@ export async function removeKitAction(kitId: unknown): Promise<Answer> {
 
 export async function setAuthorisedAction(crewId: unknown, authorised: unknown): Promise<Answer> {
   const crew = await requireCrew()
-  const parsed = z.object({ id: z.uuid(), what: z.array(z.enum(['airbag circuits'])) }).safeParse({ id: crewId, what: authorised })
+  const parsed = z
+    .object({ id: z.uuid(), what: z.array(z.enum(['airbag circuits'])) })
+    .safeParse({ id: crewId, what: authorised })
   if (!parsed.success) return { status: 'refused', sentence: 'Choose a person from the list.' }
   const answer = await setAuthorised(crew, parsed.data.id, parsed.data.what)
   if (answer.status === 'done') revalidatePath('/crew')

@@ -39,7 +39,13 @@ export default async function TodayPage() {
                   <Link className="min-w-0 flex-1 truncate hover:underline" href={`/jobs/${job.id}/handover`}>
                     {job.title}
                   </Link>
-                  <span className="text-second">{job.handedOverAt!.toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}</span>
+                  <span className="text-second">
+                    {job.handedOverAt!.toLocaleDateString('en-GB', {
+                      weekday: 'short',
+                      day: 'numeric',
+                      month: 'short',
+                    })}
+                  </span>
                 </li>
               ))}
             </ul>
@@ -78,20 +84,29 @@ function GoOn({ job }: { job: BayJob }) {
     <div className="mb-6 flex flex-wrap gap-6">
       <div className="on-sign flex min-w-0 flex-1 basis-full flex-wrap items-center justify-between gap-x-6 gap-y-3 rounded px-5 py-4 sm:basis-0 sm:px-6">
         <div className="min-w-0">
-          <p className="font-semibold">
-            {[job.bay, job.label, job.next.where].filter(Boolean).join(', ')}
+          <p className="font-semibold">{[job.bay, job.label, job.next.where].filter(Boolean).join(', ')}</p>
+          <p className="text-[clamp(30px,4.4vw,57px)] font-extrabold leading-none [overflow-wrap:anywhere]">
+            {job.next.title}
           </p>
-          <p className="text-[clamp(30px,4.4vw,57px)] font-extrabold leading-none [overflow-wrap:anywhere]">{job.next.title}</p>
         </div>
-        <Link href={job.href} className="grid min-h-16 w-full min-w-36 place-items-center rounded bg-white sm:min-h-20 sm:w-auto px-6 text-2xl font-bold text-[#172023]">
+        <Link
+          href={job.href}
+          className="grid min-h-16 w-full min-w-36 place-items-center rounded bg-white sm:min-h-20 sm:w-auto px-6 text-2xl font-bold text-[#172023]"
+        >
           {job.begun ? 'Go on' : 'Begin'}
         </Link>
       </div>
       <div className="grid w-full grid-cols-2 gap-2 sm:w-auto sm:min-w-56 sm:grid-cols-1">
-        <Link href="/plan" className="grid min-h-14 place-items-center rounded border-[3px] border-ink px-6 text-xl font-bold hover:bg-tint">
+        <Link
+          href="/plan"
+          className="grid min-h-14 place-items-center rounded border-[3px] border-ink px-6 text-xl font-bold hover:bg-tint"
+        >
           Plan a job
         </Link>
-        <Link href="/strips/new" className="grid min-h-14 place-items-center rounded border-[3px] border-ink px-6 text-xl font-bold hover:bg-tint">
+        <Link
+          href="/strips/new"
+          className="grid min-h-14 place-items-center rounded border-[3px] border-ink px-6 text-xl font-bold hover:bg-tint"
+        >
           New strip
         </Link>
       </div>
@@ -103,7 +118,9 @@ function Nothing() {
   return (
     <div className="max-w-2xl space-y-4 py-6">
       <p className="text-4xl font-extrabold">No job is open.</p>
-      <p className="text-xl text-second">A job needs a vehicle, and the vehicle a procedure: the facts of how its model comes apart.</p>
+      <p className="text-xl text-second">
+        A job needs a vehicle, and the vehicle a procedure: the facts of how its model comes apart.
+      </p>
       <div className="flex flex-wrap gap-3">
         <Link className="slab" href="/plan">
           Plan a job

@@ -12,7 +12,20 @@ export function AddVehicle({ procedures }: { procedures: Named[] }) {
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault()
     const data = new FormData(event.currentTarget)
-    start(async () => setAnswer(await reach(() => addVehicleAction({ label: data.get('label'), plate: data.get('plate'), customer: data.get('customer'), procedureId: data.get('procedureId') || null }), (sentence) => ({ sentence }))))
+    start(async () =>
+      setAnswer(
+        await reach(
+          () =>
+            addVehicleAction({
+              label: data.get('label'),
+              plate: data.get('plate'),
+              customer: data.get('customer'),
+              procedureId: data.get('procedureId') || null,
+            }),
+          (sentence) => ({ sentence }),
+        ),
+      ),
+    )
   }
   return (
     <form onSubmit={submit} className="space-y-3">
@@ -42,7 +55,21 @@ export function ChooseModel({ vehicleId, procedures }: { vehicleId: string; proc
   const [pending, start] = useTransition()
   return (
     <div>
-      <SelectField label="Which model is it?" disabled={pending} defaultValue="" onChange={(event) => start(async () => setAnswer(await reach(() => chooseProcedureAction(vehicleId, event.target.value), (sentence) => ({ sentence }))))}>
+      <SelectField
+        label="Which model is it?"
+        disabled={pending}
+        defaultValue=""
+        onChange={(event) =>
+          start(async () =>
+            setAnswer(
+              await reach(
+                () => chooseProcedureAction(vehicleId, event.target.value),
+                (sentence) => ({ sentence }),
+              ),
+            ),
+          )
+        }
+      >
         <option value="">choose…</option>
         {procedures.map((item) => (
           <option key={item.id} value={item.id}>

@@ -16,7 +16,9 @@ export default async function VehiclesPage() {
       <div className="grid gap-10 px-6 py-6 lg:grid-cols-[1fr_340px]">
         <section>
           <h1 className="text-3xl">Vehicles</h1>
-          {vehicles.length === 0 && <p className="mt-3 text-lg">No vehicle yet. Add the first one on the right: a fleet number is enough.</p>}
+          {vehicles.length === 0 && (
+            <p className="mt-3 text-lg">No vehicle yet. Add the first one on the right: a fleet number is enough.</p>
+          )}
           {vehicles.length > 0 && (
             <table className="mt-4 w-full">
               <thead>

@@ -11,12 +11,23 @@ type Way = 'look' | 'sign in' | 'set up'
 /** The three ways in: look around the demo, sign in to one's shop, set up a new one. */
 export function WelcomeForms({ demo }: { demo: boolean }) {
   const [way, setWay] = useState<Way>(demo ? 'look' : 'sign in')
-  const ways: [Way, string][] = [...(demo ? ([['look', 'Look around']] as [Way, string][]) : []), ['sign in', 'Sign in'], ['set up', 'Set up my shop']]
+  const ways: [Way, string][] = [
+    ...(demo ? ([['look', 'Look around']] as [Way, string][]) : []),
+    ['sign in', 'Sign in'],
+    ['set up', 'Set up my shop'],
+  ]
   return (
     <section aria-label="Begin" className="lg:border-l-2 lg:border-ink lg:pl-10">
       <div role="tablist" aria-label="How to begin" className="mb-6 flex flex-wrap gap-x-6 border-b-2 border-ink">
         {ways.map(([value, name]) => (
-          <button key={value} role="tab" type="button" aria-selected={way === value} onClick={() => setWay(value)} className={`-mb-[2px] border-b-4 pb-1 text-lg ${way === value ? 'border-petrol font-bold' : 'border-transparent text-second hover:text-ink'}`}>
+          <button
+            key={value}
+            role="tab"
+            type="button"
+            aria-selected={way === value}
+            onClick={() => setWay(value)}
+            className={`-mb-[2px] border-b-4 pb-1 text-lg ${way === value ? 'border-petrol font-bold' : 'border-transparent text-second hover:text-ink'}`}
+          >
             {name}
           </button>
         ))}
@@ -31,14 +42,28 @@ export function WelcomeForms({ demo }: { demo: boolean }) {
 function LookAround() {
   const [answer, setAnswer] = useState<FormAnswer>(null)
   const [pending, start] = useTransition()
-  const go = (role: 'installer' | 'lead') => start(async () => setAnswer(await reach(() => lookAroundAs(role), unreachable)))
+  const go = (role: 'installer' | 'lead') =>
+    start(async () => setAnswer(await reach(() => lookAroundAs(role), unreachable)))
   return (
     <div className="space-y-4">
-      <p className="text-lg">Saltmarsh Fleet Electronics is invented, with vans, a pickup, a patrol motorcycle and a small bus in its bays. Nothing you do there reaches anybody.</p>
-      <button type="button" className="slab w-full !min-h-20 text-xl" disabled={pending} onClick={() => go('installer')}>
+      <p className="text-lg">
+        Saltmarsh Fleet Electronics is invented, with vans, a pickup, a patrol motorcycle and a small bus in its bays.
+        Nothing you do there reaches anybody.
+      </p>
+      <button
+        type="button"
+        className="slab w-full !min-h-20 text-xl"
+        disabled={pending}
+        onClick={() => go('installer')}
+      >
         Look around as an installer
       </button>
-      <button type="button" className="desk-button w-full !min-h-14 text-lg" disabled={pending} onClick={() => go('lead')}>
+      <button
+        type="button"
+        className="desk-button w-full !min-h-14 text-lg"
+        disabled={pending}
+        onClick={() => go('lead')}
+      >
         Look around as a lead
       </button>
       <p role="alert" className="font-semibold">
@@ -57,14 +82,22 @@ function SignIn() {
     setBusy(true)
     const data = new FormData(event.currentTarget)
     try {
-      const response = await fetch('/api/auth/sign-in/username', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ username: String(data.get('username')).trim(), password: data.get('password') }) })
+      const response = await fetch('/api/auth/sign-in/username', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ username: String(data.get('username')).trim(), password: data.get('password') }),
+      })
       if (response.ok) {
         router.replace('/today')
         router.refresh()
         return
       }
       const said = (await response.json().catch(() => null)) as { message?: string } | null
-      setTrouble(response.status === 429 ? (said?.message ?? 'Too many tries. Wait a minute, then try again.') : 'User name or password is wrong. Check both and try again.')
+      setTrouble(
+        response.status === 429
+          ? (said?.message ?? 'Too many tries. Wait a minute, then try again.')
+          : 'User name or password is wrong. Check both and try again.',
+      )
     } catch {
       setTrouble('The shop can’t be reached. Check the network and try again.')
     }
@@ -72,7 +105,9 @@ function SignIn() {
   }
   return (
     <form onSubmit={submit} className="space-y-4">
-      <p className="text-second">One person signs the tablet in; after that a tap on the name and a PIN change who acts.</p>
+      <p className="text-second">
+        One person signs the tablet in; after that a tap on the name and a PIN change who acts.
+      </p>
       <TextField label="User name" name="username" autoComplete="username" required />
       <TextField label="Password" name="password" type="password" autoComplete="current-password" required />
       <p role="alert" className="min-h-6 font-semibold">
@@ -98,9 +133,30 @@ function SetUp() {
     <form onSubmit={submit} className="space-y-3" noValidate>
       <TextField label="Name of the shop" name="shopName" problem={problem('shopName')} />
       <TextField label="Your name, as the crew says it" name="ownerName" problem={problem('ownerName')} />
-      <TextField label="User name" name="username" autoComplete="username" problem={problem('username')} help="Letters, digits, dot and underscore." />
-      <TextField label="Password" name="password" type="password" autoComplete="new-password" problem={problem('password')} help="At least ten characters." />
-      <TextField label="PIN" name="pin" type="password" inputMode="numeric" autoComplete="off" problem={problem('pin')} help="Four to eight digits, for changing who acts on a shared tablet." />
+      <TextField
+        label="User name"
+        name="username"
+        autoComplete="username"
+        problem={problem('username')}
+        help="Letters, digits, dot and underscore."
+      />
+      <TextField
+        label="Password"
+        name="password"
+        type="password"
+        autoComplete="new-password"
+        problem={problem('password')}
+        help="At least ten characters."
+      />
+      <TextField
+        label="PIN"
+        name="pin"
+        type="password"
+        inputMode="numeric"
+        autoComplete="off"
+        problem={problem('pin')}
+        help="Four to eight digits, for changing who acts on a shared tablet."
+      />
       <p role="alert" className="min-h-6 font-semibold">
         {answer?.sentence}
       </p>

@@ -13,16 +13,27 @@ export type FormAnswer = { fields: Record<string, string>; sentence: string } | 
 export async function lookAroundAs(role: 'installer' | 'lead'): Promise<FormAnswer> {
   const done = await lookAround(z.enum(['installer', 'lead']).parse(role))
   if (done) redirect('/today')
-  return { fields: {}, sentence: 'The demo is not here: it was removed, or this is not the machine it runs on. Set up your own shop instead.' }
+  return {
+    fields: {},
+    sentence:
+      'The demo is not here: it was removed, or this is not the machine it runs on. Set up your own shop instead.',
+  }
 }
 
 /** Makes the shop and its owner. What was typed stays in the form when something is wrong. */
 export async function setUpMyShop(input: unknown): Promise<FormAnswer> {
   const setup = ShopSetup.safeParse(input)
-  if (!setup.success) return { fields: Object.fromEntries(setup.error.issues.map((issue) => [issue.path.join('.'), issue.message])), sentence: 'Some fields need another look.' }
+  if (!setup.success)
+    return {
+      fields: Object.fromEntries(setup.error.issues.map((issue) => [issue.path.join('.'), issue.message])),
+      sentence: 'Some fields need another look.',
+    }
   const outcome = await setUpShop(setup.data)
   if (outcome.status === 'refused') return { fields: { username: outcome.sentence }, sentence: outcome.sentence }
-  await auth().api.signInUsername({ body: { username: setup.data.username, password: setup.data.password }, headers: await headers() })
+  await auth().api.signInUsername({
+    body: { username: setup.data.username, password: setup.data.password },
+    headers: await headers(),
+  })
   redirect('/today')
 }
 

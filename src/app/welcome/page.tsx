@@ -18,11 +18,14 @@ export default async function Welcome() {
             How a vehicle comes apart, and goes back with nothing left over.
           </p>
           <p className="mt-4 max-w-[34rem] text-lg text-second">
-            Somebody strips a model once and states what holds, covers and ties each panel. From those facts Istruzione computes the way in and the way out for your goal and your build, leads the next crew through it, and counts everything back.
+            Somebody strips a model once and states what holds, covers and ties each panel. From those facts Istruzione
+            computes the way in and the way out for your goal and your build, leads the next crew through it, and counts
+            everything back.
           </p>
           <HowItGoes />
           <p className="mt-8 max-w-[34rem] border-t-2 border-ink pt-3 text-second">
-            Work on airbag circuits is for people trained and authorised under local rules. High voltage is never planned here. The maker’s data and local rules go before anything on these screens.
+            Work on airbag circuits is for people trained and authorised under local rules. High voltage is never
+            planned here. The maker’s data and local rules go before anything on these screens.
           </p>
         </section>
         <WelcomeForms demo={await mayLookAround()} />
@@ -51,7 +54,9 @@ function HowItGoes() {
             <span className="font-semibold">{name}</span>
             <span className="h-[3px] flex-1 bg-ink" />
             {!back && <span className="h-4 w-[3px] bg-ink" />}
-            <span className={`absolute -right-[17px] size-6 rounded-full border-4 border-ink ${back ? 'bg-ink' : 'bg-ground'}`} />
+            <span
+              className={`absolute -right-[17px] size-6 rounded-full border-4 border-ink ${back ? 'bg-ink' : 'bg-ground'}`}
+            />
           </div>
         ))}
         <div className="absolute -bottom-[15px] left-1/2 size-5 -translate-x-1/2 bg-ink" />

@@ -1,5 +1,10 @@
 /** Seeded randomness (mulberry32, from memory): the same seed gives the same stream on every machine. */
-export type Random = { next(): number; below(n: number): number; pick<T>(items: readonly T[]): T; chance(p: number): boolean }
+export type Random = {
+  next(): number
+  below(n: number): number
+  pick<T>(items: readonly T[]): T
+  chance(p: number): boolean
+}
 
 export function seededRandom(seed: number): Random {
   let state = seed >>> 0

@@ -5,14 +5,27 @@ import type { Holder } from '../procedure/holder'
 import type { Part } from '../procedure/part'
 import type { Tether } from '../procedure/tether'
 
-/** Seconds to undo or fasten a whole group: by the clip or by the screw, and more where nobody sees it. A house estimate. */
+/**
+ * Seconds to undo or fasten a whole group: by the clip or by the screw, and more where nobody sees it. A house
+ * estimate.
+ */
 export function groupS(house: HouseValues, holder: Holder): number {
-  return holder.count * ((THREADED_KINDS.includes(holder.kind) ? house.screwS : house.clipS) + unseenS(house, holder.reach))
+  return (
+    holder.count * ((THREADED_KINDS.includes(holder.kind) ? house.screwS : house.clipS) + unseenS(house, holder.reach))
+  )
 }
 
 /** Seconds to open or close a tether, by its latch, its effort and how it is reached. A house estimate. */
-export function tetherS(house: HouseValues, { latch, effort, reach }: Pick<Tether, 'latch' | 'effort' | 'reach'>): number {
-  const more = latch === 'threaded' ? house.threadedMoreS : latch !== null && SLOW_LATCHES.includes(latch) ? house.slowLatchMoreS : 0
+export function tetherS(
+  house: HouseValues,
+  { latch, effort, reach }: Pick<Tether, 'latch' | 'effort' | 'reach'>,
+): number {
+  const more =
+    latch === 'threaded'
+      ? house.threadedMoreS
+      : latch !== null && SLOW_LATCHES.includes(latch)
+        ? house.slowLatchMoreS
+        : 0
   return house.actS + more + effortS(house, effort) + unseenS(house, reach)
 }
 
@@ -33,10 +46,14 @@ function unseenS(house: HouseValues, { by }: Holder['reach']): number {
 
 /** The tool a part is pulled with: what its release says, else what its clips take. */
 export function pullTool(part: Pick<Part, 'release'>, pulled: readonly Holder[]): string {
-  return part.release.tool !== 'hand' ? part.release.tool : (pulled.map(toolFor).find((tool) => tool !== 'hand') ?? 'hand')
+  return part.release.tool !== 'hand'
+    ? part.release.tool
+    : (pulled.map(toolFor).find((tool) => tool !== 'hand') ?? 'hand')
 }
 
-/** The tool a part is pressed home with: its clips', which are coaxed over their edges; what sticks takes bare hands. */
+/**
+ * The tool a part is pressed home with: its clips', which are coaxed over their edges; what sticks takes bare hands.
+ */
 export function pressTool(pulled: readonly Holder[]): string {
   const clips = pulled.filter((holder) => holder.kind !== 'adhesive' && holder.kind !== 'hook-and-loop')
   return clips.map(toolFor).find((tool) => tool !== 'hand') ?? 'hand'
@@ -46,6 +63,11 @@ export function pressTool(pulled: readonly Holder[]): string {
 export function toolFor(holder: Holder): string {
   const drive = usualDrive(holder)
   if (drive) return `${drive.drive} ${drive.size}`.trim()
-  if (['spring clip', 'fir-tree clip', 'push-pin', 'expanding rivet', 'stud and grommet', 'adhesive'].includes(holder.kind)) return 'pry tool'
+  if (
+    ['spring clip', 'fir-tree clip', 'push-pin', 'expanding rivet', 'stud and grommet', 'adhesive'].includes(
+      holder.kind,
+    )
+  )
+    return 'pry tool'
   return holder.kind === 'cable tie' ? 'side cutters' : 'hand'
 }

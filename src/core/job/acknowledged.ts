@@ -4,8 +4,8 @@ import type { CautionAt } from '../vehicle/cautionsFor'
 import type { JobState } from './jobState'
 
 /**
- * The cautions somebody has still to say they have read before an act: DANGER and WARNING, once per person and job, and again
- * once any setting changed since. What asks for preparations to be ticked is answered by those.
+ * The cautions somebody has still to say they have read before an act: DANGER and WARNING, once per person and job, and
+ * again once any setting changed since. What asks for preparations to be ticked is answered by those.
  */
 export function unreadCautions(cautions: readonly CautionAt[], state: JobState, personId: Id): CautionAt[] {
   const since = latest([...state.settingChangedAt.values()])

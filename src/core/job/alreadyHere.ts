@@ -5,17 +5,22 @@ import { happeningsFor, isDone } from './progress'
 import type { Happening } from './event'
 import type { JobState } from './jobState'
 
-/** What somebody says who is already at a card: what lies before it, and of that what has to be looked at one by one. */
+/**
+ * What somebody says who is already at a card: what lies before it, and of that what has to be looked at one by one.
+ */
 export type AlreadyHere = { assumed: Step[]; looked: Step[] }
 
 /**
- * Everything before a card that is not done. What a rule of safety minds, and what has a result (work, tests), is never assumed: it is
- * looked at and ticked. Null when nothing lies before it.
+ * Everything before a card that is not done. What a rule of safety minds, and what has a result (work, tests), is never
+ * assumed: it is looked at and ticked. Null when nothing lies before it.
  */
 export function alreadyHere(plan: JobPlan, state: JobState, cardId: string): AlreadyHere | null {
   const cards = [...plan.wayIn, ...plan.wayOut]
   const at = cards.findIndex((card) => card.id === cardId)
-  const open = cards.slice(0, Math.max(0, at)).flatMap((card) => card.steps).filter((step) => step.operation.act !== 'wait' && !isDone(state, step.operation))
+  const open = cards
+    .slice(0, Math.max(0, at))
+    .flatMap((card) => card.steps)
+    .filter((step) => step.operation.act !== 'wait' && !isDone(state, step.operation))
   if (open.length === 0) return null
   const looked = open.filter((step) => isLooked(plan, step))
   return { assumed: open.filter((step) => !looked.includes(step)), looked }

@@ -18,8 +18,8 @@ export type BalanceRow =
   | { account: 'tool'; id: string; open: boolean; out: number }
 
 /**
- * Out against back: every account that something happened to. `openRows`: what still has to be closed; `acceptedRows`: open,
- * and a lead lets them stand, with a reason. `closed`: neither.
+ * Out against back: every account that something happened to. `openRows`: what still has to be closed; `acceptedRows`:
+ * open, and a lead lets them stand, with a reason. `closed`: neither.
  */
 export type Balance = { rows: BalanceRow[]; openRows: BalanceRow[]; acceptedRows: BalanceRow[]; closed: boolean }
 
@@ -31,7 +31,10 @@ export function asItStands(row: BalanceRow): string {
 /** Settings that make a vehicle dangerous where they are left otherwise. */
 const SAFETY_ROLES: readonly SettingRole[] = ['battery', 'ignition', 'gear lever', 'parking brake', 'stand']
 
-/** A lead may let a row stand open, but never a plug that the vehicle is not driven without, nor the key, the lever or the brake. */
+/**
+ * A lead may let a row stand open, but never a plug that the vehicle is not driven without, nor the key, the lever or
+ * the brake.
+ */
 export function mayBeAccepted(document: ProcedureDocument, row: BalanceRow): boolean {
   if (!isOpen(row)) return false
   const tether = row.account === 'tether' && document.tethers.find((item) => item.id === row.id)
@@ -44,18 +47,25 @@ export function isOpen(row: BalanceRow): boolean {
 }
 
 /**
- * The balance of holders, parts, tethers, settings and tools. Closed exactly when everything is accounted for; a stray fastener
- * names every group it could be, also those the log calls complete. Open rows come first. Cost: O(items).
+ * The balance of holders, parts, tethers, settings and tools. Closed exactly when everything is accounted for; a stray
+ * fastener names every group it could be, also those the log calls complete. Open rows come first. Cost: O(items).
  */
 export function balanceOf(document: ProcedureDocument, state: JobState, terms: JobTerms): Balance {
   const rows: BalanceRow[] = [
-    ...[...state.strays.values()].map((stray): BalanceRow => ({ account: 'stray', id: stray.strayId, open: !stray.settled, head: stray.head, where: stray.where, couldBe: couldBe(document, state, stray.head) })),
+    ...[...state.strays.values()].map((stray): BalanceRow => ({
+      account: 'stray',
+      id: stray.strayId,
+      open: !stray.settled,
+      head: stray.head,
+      where: stray.where,
+      couldBe: couldBe(document, state, stray.head),
+    })),
     ...holderRows(document, state, terms),
     ...[...state.tethersTouched].map((id): BalanceRow => {
       const end = endOf(state, terms, id)
       const tether = document.tethers.find((item) => item.id === id)
-      // A plug of the airbag system can't be left open on purpose, nor can one that is needed to start, stop or warn unless the record or
-      // a kit says so: its account closes only with the plug.
+      // A plug of the airbag system can't be left open on purpose, nor can one that is needed to start, stop or warn
+      // unless the record or a kit says so: its account closes only with the plug.
       const mayNot = tether && (terms.endings.has(id) ? isAirbagCircuit(tether) : !mayStayOpen(tether))
       const onPurpose = end !== null && end !== 'refitted' && !mayNot
       return { account: 'tether', id, open: state.tethersOpen.has(id) && !onPurpose, end: onPurpose ? end : null }
@@ -70,12 +80,25 @@ export function balanceOf(document: ProcedureDocument, state: JobState, terms: J
       const value = state.settings.get(setting.id) ?? setting.asFound
       return { account: 'setting', id: setting.id, open: value !== owed, value, owed }
     }),
-    ...[...state.tools].map(([tool, { out, back }]): BalanceRow => ({ account: 'tool', id: tool, open: out > back, out: out - back })),
+    ...[...state.tools].map(([tool, { out, back }]): BalanceRow => ({
+      account: 'tool',
+      id: tool,
+      open: out > back,
+      out: out - back,
+    })),
   ]
   const open = rows.filter(isOpen)
-  const acceptedRows = open.filter((row) => mayBeAccepted(document, row) && state.accepted.get(`${row.account}:${row.id}`)?.asItStood === asItStands(row))
+  const acceptedRows = open.filter(
+    (row) =>
+      mayBeAccepted(document, row) && state.accepted.get(`${row.account}:${row.id}`)?.asItStood === asItStands(row),
+  )
   const openRows = open.filter((row) => !acceptedRows.includes(row))
-  return { rows: [...openRows, ...rows.filter((row) => !openRows.includes(row))], openRows, acceptedRows, closed: open.length === 0 }
+  return {
+    rows: [...openRows, ...rows.filter((row) => !openRows.includes(row))],
+    openRows,
+    acceptedRows,
+    closed: open.length === 0,
+  }
 }
 
 function holderRows(document: ProcedureDocument, state: JobState, terms: JobTerms): BalanceRow[] {
@@ -85,10 +108,30 @@ function holderRows(document: ProcedureDocument, state: JobState, terms: JobTerm
     // A group all of whose parts end elsewhere is not owed back; what is in hand of it still has to go somewhere.
     const retires = holder.holds.every((id) => endOf(state, terms, id) !== null)
     const counts = retires ? { ...account, retired: account.undone } : account
-    const touched = counts.undone + counts.takenNew + counts.fastenedOld + counts.fittedNew + counts.broken + counts.lost + counts.ended + counts.leftOut + counts.missing + counts.extra > 0 || counts.fastenedOld < 0
+    const touched =
+      counts.undone +
+        counts.takenNew +
+        counts.fastenedOld +
+        counts.fittedNew +
+        counts.broken +
+        counts.lost +
+        counts.ended +
+        counts.leftOut +
+        counts.missing +
+        counts.extra >
+        0 || counts.fastenedOld < 0
     if (!touched) return []
     const { inHand, open } = settleAccount(counts)
-    return [{ account: 'holder', id: holder.id, out: counts.undone, back: counts.fastenedOld + counts.fittedNew, inHand, open }]
+    return [
+      {
+        account: 'holder',
+        id: holder.id,
+        out: counts.undone,
+        back: counts.fastenedOld + counts.fittedNew,
+        inHand,
+        open,
+      },
+    ]
   })
 }
 

@@ -24,7 +24,11 @@ import { liveStartOf, replan } from './replan'
 import { adoptedPlan, termsOf } from './terms'
 
 /** People of a shop, as the tests call them. */
-export const [MARIT, TOLU, INES] = ['a1', 'a2', 'a3'].map((end) => `00000000-0000-4000-8000-0000000000${end}`) as [Id, Id, Id]
+export const [MARIT, TOLU, INES] = ['a1', 'a2', 'a3'].map((end) => `00000000-0000-4000-8000-0000000000${end}`) as [
+  Id,
+  Id,
+  Id,
+]
 const HOUSE = DEFAULT_HOUSE_VALUES
 const RULES = rulesInForce()
 
@@ -48,7 +52,17 @@ export class CrewAtWork {
     this.nowMs += 1000
     this.at = nextStamp(this.at, this.nowMs)
     const n = this.events.length
-    const event = JobEvent.parse({ id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`, jobId: MARIT, v: 1, deviceId: personId, seq: n, at: this.at, personId, what, ...more })
+    const event = JobEvent.parse({
+      id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
+      jobId: MARIT,
+      v: 1,
+      deviceId: personId,
+      seq: n,
+      at: this.at,
+      personId,
+      what,
+      ...more,
+    })
     this.events.push(event)
     return event
   }
@@ -76,14 +90,27 @@ export class CrewAtWork {
   /** Rules that refuse a step now. */
   refused(step: Step, personId: Id = TOLU): Breach[] {
     const { state } = this
-    return refusals(this.model, liveVehicle(this.model, state, this.nowMs), judged(this.plan.job, step.operation), liveCircumstances(this.model, state, HOUSE, RULES, { id: personId, authorised: ['airbag circuits'] }))
+    return refusals(
+      this.model,
+      liveVehicle(this.model, state, this.nowMs),
+      judged(this.plan.job, step.operation),
+      liveCircumstances(this.model, state, HOUSE, RULES, { id: personId, authorised: ['airbag circuits'] }),
+    )
   }
   does(step: Step, personId: Id = TOLU): void {
     for (const what of happeningsFor(this.state, step.operation)) this.add(what, personId)
   }
   replanned(request: PlanRequest = this.request) {
     const { model, state, plan } = this
-    return replan(model, request, HOUSE, RULES, state, liveStartOf(plan, state, liveVehicle(model, state, this.nowMs)), plan)
+    return replan(
+      model,
+      request,
+      HOUSE,
+      RULES,
+      state,
+      liveStartOf(plan, state, liveVehicle(model, state, this.nowMs)),
+      plan,
+    )
   }
   /** Adopts a plan from here, as a tap would. */
   adopts(request: PlanRequest = this.request): void {

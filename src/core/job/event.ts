@@ -13,7 +13,8 @@ import { INTAKE_POINTS } from './intakePoints'
 /** Events say what happened to things, never which row of a plan was ticked, so that they outlive a replan. */
 const Count = z.number().int('A count is a whole number.').min(1).max(99)
 const Note = z.string().max(1000).default('')
-const named = <K extends string, S extends z.ZodRawShape>(kind: K, shape: S) => z.object({ kind: z.literal(kind), ...shape })
+const named = <K extends string, S extends z.ZodRawShape>(kind: K, shape: S) =>
+  z.object({ kind: z.literal(kind), ...shape })
 
 /** Somebody on a job, and where they begin. */
 export const Hand = z.object({ personId: z.uuid(), station: Station })
@@ -25,10 +26,19 @@ export const ENDS = [...ENDINGS, 'stock'] as const
 export const Happening = z.discriminatedUnion('kind', [
   named('job opened', { vehicleId: Id, build: Build }),
   /**
-   * What is to be done from here. `found`: the order, whole: what was done before stands in front; null = the one it was opened
-   * with. `people` and `lanes` (operations in the order of their time, and whose each is): who does what, where there are several.
+   * What is to be done from here. `found`: the order, whole: what was done before stands in front; null = the one it
+   * was opened with. `people` and `lanes` (operations in the order of their time, and whose each is): who does what,
+   * where there are several.
    */
-  named('plan adopted', { request: PlanRequest, found: FoundPlan.nullable().default(null), people: z.array(Hand).max(3).default([]), lanes: z.array(z.object({ key: z.string().max(200), personId: z.uuid() })).max(4000).default([]) }),
+  named('plan adopted', {
+    request: PlanRequest,
+    found: FoundPlan.nullable().default(null),
+    people: z.array(Hand).max(3).default([]),
+    lanes: z
+      .array(z.object({ key: z.string().max(200), personId: z.uuid() }))
+      .max(4000)
+      .default([]),
+  }),
   /** Somebody takes over what the lanes gave to another. */
   named('card taken', { keys: z.array(z.string().max(200)).min(1).max(80) }),
   /** Before the first screw: looked at, and what was noted of it. */
@@ -48,7 +58,11 @@ export const Happening = z.discriminatedUnion('kind', [
   named('broken', { holderId: Id, count: Count, wasFitted: z.enum(['no', 'old', 'new']).default('no'), note: Note }),
   named('pieces recovered', { holderId: Id, count: Count }),
   /** Not replaced and not fitted, for a reason. */
-  named('left out', { holderId: Id, count: Count, reason: z.string().trim().min(1, 'Say why it is left out.').max(200) }),
+  named('left out', {
+    holderId: Id,
+    count: Count,
+    reason: z.string().trim().min(1, 'Say why it is left out.').max(200),
+  }),
   /** Put on the shop's shopping list; `arrived`: it is there. */
   named('ordered', { holderId: Id, count: Count, note: Note }),
   named('arrived', { holderId: Id, count: Count }),
@@ -61,29 +75,66 @@ export const Happening = z.discriminatedUnion('kind', [
   named('lead parked', { tetherId: Id }),
   named('work done', { workId: Id, reading: z.string().max(60).default(''), note: Note }),
   /** Cut, filed or drilled: what was really done, and who agreed to it. */
-  named('changed for good', { changeId: Id, what: z.enum(LASTING_CHANGES), where: z.string().trim().min(1, 'Say where.').max(120), how: z.string().trim().max(120).default(''), consentBy: z.string().trim().min(1, 'Say who agreed to it.').max(80), edgeTreated: z.boolean() }),
+  named('changed for good', {
+    changeId: Id,
+    what: z.enum(LASTING_CHANGES),
+    where: z.string().trim().min(1, 'Say where.').max(120),
+    how: z.string().trim().max(120).default(''),
+    consentBy: z.string().trim().min(1, 'Say who agreed to it.').max(80),
+    edgeTreated: z.boolean(),
+  }),
   /** What the vehicle can't do any more was told, and somebody accepted it. */
-  named('loss accepted', { functionIds: z.array(Id).min(1).max(40), by: z.string().trim().min(1, 'Say who was told.').max(80) }),
+  named('loss accepted', {
+    functionIds: z.array(Id).min(1).max(40),
+    by: z.string().trim().min(1, 'Say who was told.').max(80),
+  }),
   /** What the intake noted (the clock, a seat's place) is as it was again. */
   named('restored', { point: z.enum(INTAKE_POINTS) }),
   /** Why a test failed, once that is known. */
-  named('trouble found', { functionId: Id, symptom: z.string().trim().max(120).default(''), cause: z.string().trim().min(1, 'Say what it was.').max(120), cure: z.string().trim().max(120).default('') }),
+  named('trouble found', {
+    functionId: Id,
+    symptom: z.string().trim().max(120).default(''),
+    cause: z.string().trim().min(1, 'Say what it was.').max(120),
+    cure: z.string().trim().max(120).default(''),
+  }),
   named('tool out', { tool: z.string().min(1).max(60) }),
   named('tool back', { tool: z.string().min(1).max(60) }),
   /** A lead lets a row stand open. `asItStood`: the row then; it is void when anything happens to the thing. */
-  named('row accepted', { account: z.string().max(20), itemId: z.string().min(1).max(80), asItStood: z.string().max(600), reason: z.string().trim().min(1, 'Give a reason.').max(200) }),
-  named('tested', { functionId: Id, result: z.enum(['passed', 'failed']), reading: z.string().max(60).default(''), note: Note }),
+  named('row accepted', {
+    account: z.string().max(20),
+    itemId: z.string().min(1).max(80),
+    asItStood: z.string().max(600),
+    reason: z.string().trim().min(1, 'Give a reason.').max(200),
+  }),
+  named('tested', {
+    functionId: Id,
+    result: z.enum(['passed', 'failed']),
+    reading: z.string().max(60).default(''),
+    note: Note,
+  }),
   named('ended', { itemId: Id, end: z.enum(ENDS), count: Count.default(1), note: Note }),
   /** A fastener nobody can place: what its head is, and where it lay. */
   named('stray found', { strayId: Id, head: z.string().trim().min(1).max(40), where: z.string().max(60).default('') }),
   named('stray settled', { strayId: Id, holderId: Id.nullable(), note: Note }),
   named('search signed', { holderId: Id, note: z.string().trim().min(1, 'Say where you searched.').max(300) }),
   named('caution read', { cautionId: Id }),
-  named('noted', { itemId: Id.nullable().default(null), text: z.string().trim().min(1, 'A note needs words.').max(1000) }),
-  named('paused', { reason: z.string().trim().min(1, 'Say what this waits for.').max(200), until: z.string().max(40).default('') }),
+  named('noted', {
+    itemId: Id.nullable().default(null),
+    text: z.string().trim().min(1, 'A note needs words.').max(1000),
+  }),
+  named('paused', {
+    reason: z.string().trim().min(1, 'Say what this waits for.').max(200),
+    until: z.string().max(40).default(''),
+  }),
   named('resumed', { checked: z.array(Id).max(60).default([]) }),
-  named('different from the record', { itemId: Id, field: z.string().max(40), value: z.string().trim().min(1).max(300) }),
-  /** What a recorder says of the model while it comes apart or goes back: the line as it was said, and what it changes. */
+  named('different from the record', {
+    itemId: Id,
+    field: z.string().max(40),
+    value: z.string().trim().min(1).max(300),
+  }),
+  /**
+   * What a recorder says of the model while it comes apart or goes back: the line as it was said, and what it changes.
+   */
   named('stated', { said: z.string().max(300).default(''), edits: z.array(Edit).min(1).max(80) }),
   /** Whatever the log says, this came off before that. */
   named('came before', { itemId: Id, otherId: Id }),
@@ -95,18 +146,27 @@ export const Happening = z.discriminatedUnion('kind', [
   named('question put off', { question: z.string().min(1).max(200) }),
   named('photographed', { photoId: z.uuid(), itemId: Id.nullable().default(null) }),
   /** A few spoken words that nobody has time to write down. */
-  named('voice noted', { voiceId: z.uuid(), seconds: z.number().int().min(0).max(600), itemId: Id.nullable().default(null) }),
+  named('voice noted', {
+    voiceId: z.uuid(),
+    seconds: z.number().int().min(0).max(600),
+    itemId: Id.nullable().default(null),
+  }),
   /** At the desk: a note has been worked into the record, or says nothing for it. */
   named('note settled', { noteId: z.uuid() }),
   named('taken back', {}),
-  named('countersigned', { as: z.enum(['installer', 'checker', 'second pass']), name: z.string().trim().min(1).max(80) }),
+  named('countersigned', {
+    as: z.enum(['installer', 'checker', 'second pass']),
+    name: z.string().trim().min(1).max(80),
+  }),
   named('handed over', {}),
 ])
 export type Happening = z.infer<typeof Happening>
 
 export const EVENT_SCHEMA_VERSION = 1
 
-/** What every event carries: where it was made, in which order there, by whom, and whether it was counted or assumed. */
+/**
+ * What every event carries: where it was made, in which order there, by whom, and whether it was counted or assumed.
+ */
 export const JobEvent = z.object({
   id: z.uuid('An event id is a UUID made on the device.'),
   jobId: z.uuid(),

@@ -12,15 +12,27 @@ export type Witness = { personId: Id; label: string; at: Stamp }
 /** Something entered at the desk, and where whoever did it has it from. */
 export type Entry = { itemId: Id; personId: Id; atMs: number; source: Source }
 
-/** Who stated a thing, who entered or changed it last at the desk, and who bore it out or found it otherwise on which vehicle. */
-export type Evidence = { stated: Witness | null; entered: Entry | null; confirmed: Witness[]; contradicted: (Witness & { field: string; value: string })[] }
+/**
+ * Who stated a thing, who entered or changed it last at the desk, and who bore it out or found it otherwise on which
+ * vehicle.
+ */
+export type Evidence = {
+  stated: Witness | null
+  entered: Entry | null
+  confirmed: Witness[]
+  contradicted: (Witness & { field: string; value: string })[]
+}
 
 /**
- * The evidence of every thing of a record: from the events of the jobs on it, and from what was entered at the desk; both are
- * append-only and stand outside every revision. Stated: the strip that named it first. What was found otherwise and is in the record
- * by now bears it out. Cost: a fold of each job.
+ * The evidence of every thing of a record: from the events of the jobs on it, and from what was entered at the desk;
+ * both are append-only and stand outside every revision. Stated: the strip that named it first. What was found
+ * otherwise and is in the record by now bears it out. Cost: a fold of each job.
  */
-export function evidenceOf(document: ProcedureDocument, jobs: readonly JobHistory[], entries: readonly Entry[] = []): Map<Id, Evidence> {
+export function evidenceOf(
+  document: ProcedureDocument,
+  jobs: readonly JobHistory[],
+  entries: readonly Entry[] = [],
+): Map<Id, Evidence> {
   const all = new Map<Id, Evidence>()
   const of = (id: Id): Evidence => {
     const evidence = all.get(id) ?? { stated: null, entered: null, confirmed: [], contradicted: [] }
@@ -32,8 +44,11 @@ export function evidenceOf(document: ProcedureDocument, jobs: readonly JobHistor
     const last = new Map<Id, Witness>()
     for (const { what, personId, at, certainty } of state.history) {
       const witness = { personId, label: job.label, at }
-      if (what.kind === 'stated') for (const edit of what.edits) if (edit.kind === 'add') of(edit.item.id).stated = earlier(of(edit.item.id).stated, witness)
-      const id = 'holderId' in what ? what.holderId : 'partId' in what ? what.partId : 'tetherId' in what ? what.tetherId : null
+      if (what.kind === 'stated')
+        for (const edit of what.edits)
+          if (edit.kind === 'add') of(edit.item.id).stated = earlier(of(edit.item.id).stated, witness)
+      const id =
+        'holderId' in what ? what.holderId : 'partId' in what ? what.partId : 'tetherId' in what ? what.tetherId : null
       if (id !== null && certainty === 'counted') last.set(id, witness)
     }
     const bornOut = new Set(confirmedBy(document, state))
@@ -47,8 +62,7 @@ export function evidenceOf(document: ProcedureDocument, jobs: readonly JobHistor
         // One vehicle bears a thing out once.
         if (!bornOut.has(itemId)) of(itemId).confirmed.push(witness)
         bornOut.add(itemId)
-      }
-      else of(itemId).contradicted.push({ ...witness, field, value })
+      } else of(itemId).contradicted.push({ ...witness, field, value })
     }
   }
   for (const entry of entries) {

@@ -8,13 +8,26 @@ import type { JobTerms } from './terms'
 const LONGEST_GAP_MS = 20 * 60_000
 
 /** What a job took and cost, for a lead. */
-export type JobFigures = { workedMin: number; forecastMin: number | null; clipsUndone: number; clipsBroken: number; openRows: number; brokenByGroup: { kind: string; broken: number; undone: number }[] }
+export type JobFigures = {
+  workedMin: number
+  forecastMin: number | null
+  clipsUndone: number
+  clipsBroken: number
+  openRows: number
+  brokenByGroup: { kind: string; broken: number; undone: number }[]
+}
 
 /**
- * Minutes really worked by the log (breaks and pauses left out), beside what the plan forecast; clips that broke; accounts still open.
+ * Minutes really worked by the log (breaks and pauses left out), beside what the plan forecast; clips that broke;
+ * accounts still open.
  * `forecastS`: all steps of the plan that was followed, what was done before it included. Cost: O(events).
  */
-export function figuresOf(document: ProcedureDocument, state: JobState, terms: JobTerms, forecastS: number | null): JobFigures {
+export function figuresOf(
+  document: ProcedureDocument,
+  state: JobState,
+  terms: JobTerms,
+  forecastS: number | null,
+): JobFigures {
   const clips = document.holders.filter((holder) => /clip|pin|rivet/.test(holder.kind))
   const brokenByGroup = clips.flatMap((holder) => {
     const c = state.holders.get(holder.id)

@@ -10,9 +10,8 @@ import type { Happening, JobEvent } from './event'
 import { beginning, type JobState } from './jobState'
 
 /**
- * Folds events into a state. The order of arrival and duplicates don't matter; an event that `corrects` another takes its
- * place, and "taken back" leaves nothing. Settings begin as the record finds them.
- * Cost: O(events log events).
+ * Folds events into a state. The order of arrival and duplicates don't matter; an event that `corrects` another takes
+ * its place, and "taken back" leaves nothing. Settings begin as the record finds them. Cost: O(events log events).
  */
 export function foldJob(document: ProcedureDocument, events: readonly JobEvent[]): JobState {
   const standing = standingEvents(events)
@@ -23,7 +22,9 @@ export function foldJob(document: ProcedureDocument, events: readonly JobEvent[]
   return state
 }
 
-/** An event about a part that turned out to be another one, as one about that one. `now`: what each former id is now. */
+/**
+ * An event about a part that turned out to be another one, as one about that one. `now`: what each former id is now.
+ */
 function nowMeaning(now: ReadonlyMap<Id, Id>, event: JobEvent): JobEvent {
   const of = <T extends Id | null>(id: T): T => (now.get(id ?? '') as T | undefined) ?? id
   const { what } = event
@@ -135,7 +136,10 @@ function apply(document: ProcedureDocument, state: JobState, event: JobEvent): v
       return
     case 'set':
       state.settings.set(what.settingId, what.value)
-      state.valuesReached.set(`${what.settingId}=${what.value}`, (state.valuesReached.get(`${what.settingId}=${what.value}`) ?? 0) + 1)
+      state.valuesReached.set(
+        `${what.settingId}=${what.value}`,
+        (state.valuesReached.get(`${what.settingId}=${what.value}`) ?? 0) + 1,
+      )
       state.settingChangedAt.set(what.settingId, event.at)
       return
     case 'lead parked':
@@ -168,7 +172,14 @@ function apply(document: ProcedureDocument, state: JobState, event: JobEvent): v
       state.notes.push({ eventId: event.id, itemId: what.itemId, text: what.text, voice: null, settled: false, ...by })
       return
     case 'voice noted':
-      state.notes.push({ eventId: event.id, itemId: what.itemId, text: '', voice: { id: what.voiceId, seconds: what.seconds }, settled: false, ...by })
+      state.notes.push({
+        eventId: event.id,
+        itemId: what.itemId,
+        text: '',
+        voice: { id: what.voiceId, seconds: what.seconds },
+        settled: false,
+        ...by,
+      })
       return
     case 'note settled': {
       state.settledNotes.add(what.noteId)
@@ -221,7 +232,8 @@ function apply(document: ProcedureDocument, state: JobState, event: JobEvent): v
       return
     case 'worked before':
       // Before means before: once one of its plugs was touched, nobody can tell any more whose fault it is.
-      if (!plugsTouched(document, state, what.functionId)) state.workedBefore.set(what.functionId, { works: what.works, note: what.note })
+      if (!plugsTouched(document, state, what.functionId))
+        state.workedBefore.set(what.functionId, { works: what.works, note: what.note })
       return
     case 'left out':
       account(what.holderId).leftOut += what.count
@@ -250,11 +262,18 @@ function apply(document: ProcedureDocument, state: JobState, event: JobEvent): v
     case 'tool out':
     case 'tool back': {
       const tool = state.tools.get(what.tool) ?? { out: 0, back: 0 }
-      state.tools.set(what.tool, what.kind === 'tool out' ? { ...tool, out: tool.out + 1 } : { ...tool, back: tool.back + 1 })
+      state.tools.set(
+        what.tool,
+        what.kind === 'tool out' ? { ...tool, out: tool.out + 1 } : { ...tool, back: tool.back + 1 },
+      )
       return
     }
     case 'row accepted':
-      state.accepted.set(`${what.account}:${what.itemId}`, { asItStood: what.asItStood, reason: what.reason, personId: event.personId })
+      state.accepted.set(`${what.account}:${what.itemId}`, {
+        asItStood: what.asItStood,
+        reason: what.reason,
+        personId: event.personId,
+      })
       return
     case 'job opened':
     case 'stated':
@@ -265,7 +284,39 @@ function apply(document: ProcedureDocument, state: JobState, event: JobEvent): v
   }
 }
 
-const QUIET = new Set(['lead parked', 'countersigned', 'handed over', 'noted', 'caution read', 'job opened', 'plan adopted', 'taken back', 'different from the record', 'facet told', 'paused', 'resumed', 'stated', 'came before', 'order means nothing', 'already off', 'question put off', 'photographed', 'voice noted', 'note settled', 'card taken', 'checked in', 'restored', 'worked before', 'ordered', 'arrived', 'changed for good', 'loss accepted', 'trouble found', 'tool back', 'row accepted'])
+const QUIET = new Set([
+  'lead parked',
+  'countersigned',
+  'handed over',
+  'noted',
+  'caution read',
+  'job opened',
+  'plan adopted',
+  'taken back',
+  'different from the record',
+  'facet told',
+  'paused',
+  'resumed',
+  'stated',
+  'came before',
+  'order means nothing',
+  'already off',
+  'question put off',
+  'photographed',
+  'voice noted',
+  'note settled',
+  'card taken',
+  'checked in',
+  'restored',
+  'worked before',
+  'ordered',
+  'arrived',
+  'changed for good',
+  'loss accepted',
+  'trouble found',
+  'tool back',
+  'row accepted',
+])
 
 function reopens(kind: string): boolean {
   return !QUIET.has(kind)
@@ -286,8 +337,14 @@ function timesOf(state: JobState, tetherId: Id): { opened: number; closed: numbe
 }
 
 /** Whether a plug that serves a function was opened or closed on this job. */
-export function plugsTouched(document: ProcedureDocument, state: Pick<JobState, 'tethersTouched'>, functionId: Id): boolean {
-  return withDefaultTests(document).tethers.some((tether) => tether.functions.includes(functionId) && state.tethersTouched.has(tether.id))
+export function plugsTouched(
+  document: ProcedureDocument,
+  state: Pick<JobState, 'tethersTouched'>,
+  functionId: Id,
+): boolean {
+  return withDefaultTests(document).tethers.some(
+    (tether) => tether.functions.includes(functionId) && state.tethersTouched.has(tether.id),
+  )
 }
 
 /** The level of a part now: in place until something said otherwise. */

@@ -30,7 +30,8 @@ import { termsOf } from './terms'
 import { wheelTagOf } from './wheelTag'
 
 const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
-const radio = (more: object = {}) => PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'radio-cavity' }], build, ...more })
+const radio = (more: object = {}) =>
+  PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'radio-cavity' }], build, ...more })
 const van = (more: object = {}) => new CrewAtWork(panelVan(), radio(more))
 const untilKey = (crew: CrewAtWork, key: string) => {
   for (const step of crew.steps) {
@@ -51,14 +52,37 @@ describe('the intake', () => {
   test('offers what this plan touches: functions of its plugs, and what only matters without a battery only then', () => {
     const points = (crew: CrewAtWork) => intakeOf(crew.plan, crew.document, crew.state, NOTHING_KNOWN).offered
     const staysOn = points(van())
-    expect(staysOn.flatMap((item) => (item.kind === 'function' ? [item.functionId] : []))).toEqual(['t-hazard', 't-airbag-lamp', 't-unit'])
+    expect(staysOn.flatMap((item) => (item.kind === 'function' ? [item.functionId] : []))).toEqual([
+      't-hazard',
+      't-airbag-lamp',
+      't-unit',
+    ])
     expect(staysOn).not.toContainEqual(expect.objectContaining({ point: 'windows' }))
-    expect(points(van({ policy: { battery: 'off first' } }))).toContainEqual({ kind: 'point', point: 'windows', done: false })
-    expect(points(new CrewAtWork(patrolMotorcycle(), PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'left-cavity' }], build: { radio: 'no-box', windscreen: 'low' } })))).not.toContainEqual(expect.objectContaining({ point: 'wheel' }))
+    expect(points(van({ policy: { battery: 'off first' } }))).toContainEqual({
+      kind: 'point',
+      point: 'windows',
+      done: false,
+    })
+    expect(
+      points(
+        new CrewAtWork(
+          patrolMotorcycle(),
+          PlanRequest.parse({
+            goals: [{ kind: 'cavity', cavityId: 'left-cavity' }],
+            build: { radio: 'no-box', windscreen: 'low' },
+          }),
+        ),
+      ),
+    ).not.toContainEqual(expect.objectContaining({ point: 'wheel' }))
   })
   test('a cold reading makes the cards of brittle parts say so, at once', () => {
     const crew = van()
-    const said = () => cautionsFor(crew.model, { act: 'undo', itemId: 'surround-clips' }, liveCircumstances(crew.model, crew.state, DEFAULT_HOUSE_VALUES, rulesInForce(), { id: TOLU, authorised: [] })).map((caution) => caution.id)
+    const said = () =>
+      cautionsFor(
+        crew.model,
+        { act: 'undo', itemId: 'surround-clips' },
+        liveCircumstances(crew.model, crew.state, DEFAULT_HOUSE_VALUES, rulesInForce(), { id: TOLU, authorised: [] }),
+      ).map((caution) => caution.id)
     expect(said()).not.toContain('cold')
     crew.add({ kind: 'checked in', point: 'temperature', value: '−3,5' })
     expect(temperatureOf(crew.state)).toBe(-3.5)
@@ -66,8 +90,15 @@ describe('the intake', () => {
   })
   test('what the plan begins from and nobody looked at is one glance; answered, or put right, it is done', () => {
     const crew = van()
-    const glance = () => intakeOf(crew.plan, crew.document, crew.state, NOTHING_KNOWN).offered.find(({ kind }) => kind === 'standing')
-    expect(glance()).toMatchObject({ done: false, settings: expect.arrayContaining([{ settingId: 'lever', value: 'park' }, { settingId: 'brake', value: 'on' }]) })
+    const glance = () =>
+      intakeOf(crew.plan, crew.document, crew.state, NOTHING_KNOWN).offered.find(({ kind }) => kind === 'standing')
+    expect(glance()).toMatchObject({
+      done: false,
+      settings: expect.arrayContaining([
+        { settingId: 'lever', value: 'park' },
+        { settingId: 'brake', value: 'on' },
+      ]),
+    })
     crew.add({ kind: 'set', settingId: 'brake', value: 'off', methodId: null })
     expect(glance()).toMatchObject({ settings: expect.arrayContaining([{ settingId: 'brake', value: 'off' }]) })
     crew.add({ kind: 'checked in', point: 'settings as recorded', value: '' })
@@ -77,7 +108,10 @@ describe('the intake', () => {
     const crew = van()
     crew.add({ kind: 'checked in', point: 'clock', value: '4 min slow' })
     crew.add({ kind: 'checked in', point: 'stations', value: '' })
-    const blocks = () => handoverBlocks(crew.document, crew.state, true, termsOf(crew.document, crew.request)).flatMap((block) => (block.kind === 'not restored' ? [block.point] : []))
+    const blocks = () =>
+      handoverBlocks(crew.document, crew.state, true, termsOf(crew.document, crew.request)).flatMap((block) =>
+        block.kind === 'not restored' ? [block.point] : [],
+      )
     expect(blocks()).toEqual(['clock'])
     crew.add({ kind: 'restored', point: 'clock' })
     expect(blocks()).toEqual([])
@@ -90,7 +124,9 @@ describe('the intake', () => {
       for (const step of crew.steps) if (!isDone(crew.state, step.operation)) crew.does(step)
       if (when === 'after') say()
       crew.add({ kind: 'tested', functionId: 't-unit', result: 'failed', reading: '', note: '' })
-      return handoverBlocks(crew.document, crew.state, true, termsOf(crew.document, crew.request)).flatMap((block) => (block.kind === 'test failed' ? [block.functionId] : []))
+      return handoverBlocks(crew.document, crew.state, true, termsOf(crew.document, crew.request)).flatMap((block) =>
+        block.kind === 'test failed' ? [block.functionId] : [],
+      )
     }
     expect(failed(null, 'before')).toEqual(['t-unit'])
     expect(failed(false, 'before')).toEqual([])
@@ -101,9 +137,21 @@ describe('the intake', () => {
 })
 
 describe('cautions are read once a person, and again when the state changed', () => {
-  const crew = new CrewAtWork(panelVan(), PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'pillar-cavity' }], build }))
+  const crew = new CrewAtWork(
+    panelVan(),
+    PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'pillar-cavity' }], build }),
+  )
   const step = crew.steps.find(({ operation }) => operation.key === 'release:pillar')!
-  const unread = (person: string) => unreadCautions(cautionsFor(crew.model, judged(crew.plan.job, step.operation), liveCircumstances(crew.model, crew.state, DEFAULT_HOUSE_VALUES, rulesInForce(), { id: person, authorised: [] })), crew.state, person)
+  const unread = (person: string) =>
+    unreadCautions(
+      cautionsFor(
+        crew.model,
+        judged(crew.plan.job, step.operation),
+        liveCircumstances(crew.model, crew.state, DEFAULT_HOUSE_VALUES, rulesInForce(), { id: person, authorised: [] }),
+      ),
+      crew.state,
+      person,
+    )
   test('asked, read, asked of the other person, and again after a setting changed', () => {
     const [warning] = unread(TOLU)
     expect(warning!.severity).toBe('WARNING')
@@ -159,9 +207,13 @@ describe('accounts', () => {
     untilKey(crew, 'undo:unit-hex7')
     const accept = (account: string, id: string) => {
       const row = crew.balance().rows.find((item) => item.account === account && item.id === id)!
-      crew.add({ kind: 'row accepted', account, itemId: id, asItStood: asItStands(row), reason: 'comes back for it' }, MARIT)
+      crew.add(
+        { kind: 'row accepted', account, itemId: id, asItStood: asItStands(row), reason: 'comes back for it' },
+        MARIT,
+      )
     }
-    const stands = (account: string, id: string) => crew.balance().acceptedRows.some((row) => row.account === account && row.id === id)
+    const stands = (account: string, id: string) =>
+      crew.balance().acceptedRows.some((row) => row.account === account && row.id === id)
     accept('part', 'liner')
     accept('tether', 'airbag-lamp')
     expect([stands('part', 'liner'), stands('tether', 'airbag-lamp')]).toEqual([true, false])
@@ -179,7 +231,8 @@ describe('accounts', () => {
   })
   test('a plug left open on purpose takes its functions with it: told and accepted instead of tested; what starts, stops or warns is closed', () => {
     const crew = van()
-    const left = (itemId: string) => crew.add({ kind: 'ended', itemId, end: 'left open and insulated', count: 1, note: '' })
+    const left = (itemId: string) =>
+      crew.add({ kind: 'ended', itemId, end: 'left open and insulated', count: 1, note: '' })
     const blocks = () => handoverBlocks(crew.document, crew.state, true, termsOf(crew.document, crew.request))
     const untested = () => blocks().flatMap((block) => (block.kind === 'not tested' ? [block.functionId] : []))
     untilKey(crew, 'lift:unit')
@@ -205,21 +258,52 @@ describe('accounts', () => {
 test('a setting set back for one test and changed again for the next stays set back: it is not asked off before its test', () => {
   const crew = van()
   for (const value of ['on', 'off', 'on']) crew.add({ kind: 'set', settingId: 'ignition', value, methodId: null })
-  const off = { key: 'set:ignition=off by ignition-off', phase: 'out', act: 'restore', itemId: 'ignition', partId: null, setting: { settingId: 'ignition', from: 'on', to: 'off', methodId: 'ignition-off' } } as const
+  const off = {
+    key: 'set:ignition=off by ignition-off',
+    phase: 'out',
+    act: 'restore',
+    itemId: 'ignition',
+    partId: null,
+    setting: { settingId: 'ignition', from: 'on', to: 'off', methodId: 'ignition-off' },
+  } as const
   expect(isDone(crew.state, { ...off, nth: 1 })).toBe(true)
   expect(isDone(crew.state, { ...off, nth: 2 })).toBe(false)
-  expect(crew.balance().openRows).toContainEqual({ account: 'setting', id: 'ignition', open: true, value: 'on', owed: 'off' })
+  expect(crew.balance().openRows).toContainEqual({
+    account: 'setting',
+    id: 'ignition',
+    open: true,
+    value: 'on',
+    owed: 'off',
+  })
 })
 
 test('a kit that files and takes a function away: both have to be told before the vehicle goes', () => {
-  const kit = Kit.parse({ id: 'swap', name: 'Swap', works: [{ id: 'file', name: 'File it', kind: 'file', station: 'bench' }], changes: [{ id: 'edge', what: 'file', where: 'surround' }] })
-  const fit = KitFit.parse({ procedureId: 'van', access: { file: [{ kind: 'cavity', cavityId: 'radio-cavity' }] }, functionsTaken: ['t-hazard'] })
+  const kit = Kit.parse({
+    id: 'swap',
+    name: 'Swap',
+    works: [{ id: 'file', name: 'File it', kind: 'file', station: 'bench' }],
+    changes: [{ id: 'edge', what: 'file', where: 'surround' }],
+  })
+  const fit = KitFit.parse({
+    procedureId: 'van',
+    access: { file: [{ kind: 'cavity', cavityId: 'radio-cavity' }] },
+    functionsTaken: ['t-hazard'],
+  })
   const crew = new CrewAtWork(panelVan(), PlanRequest.parse({ kits: [{ kit, fit }], build }))
-  const kinds = () => handoverBlocks(crew.document, crew.state, true, termsOf(crew.document, crew.request)).map((block) => block.kind)
+  const kinds = () =>
+    handoverBlocks(crew.document, crew.state, true, termsOf(crew.document, crew.request)).map((block) => block.kind)
   expect(kinds()).not.toContain('change not recorded')
   crew.add({ kind: 'work done', workId: 'file', reading: '', note: '' })
   expect(kinds()).toEqual(expect.arrayContaining(['change not recorded', 'loss not accepted']))
-  crew.add({ kind: 'changed for good', changeId: 'edge', what: 'file', where: 'surround', how: '2 mm', consentBy: 'the depot', edgeTreated: true })
+  crew.add({
+    kind: 'changed for good',
+    changeId: 'edge',
+    what: 'file',
+    where: 'surround',
+    how: '2 mm',
+    consentBy: 'the depot',
+    edgeTreated: true,
+  })
   crew.add({ kind: 'loss accepted', functionIds: ['t-hazard'], by: 'the depot' })
   expect(kinds()).not.toEqual(expect.arrayContaining(['change not recorded']))
   expect(kinds()).not.toEqual(expect.arrayContaining(['loss not accepted']))
@@ -227,7 +311,12 @@ test('a kit that files and takes a function away: both have to be told before th
 
 describe('a test that fails', () => {
   test('an open plug is suspected first, then what the record learnt, then common practice', () => {
-    const document = ProcedureDocument.parse({ ...panelVan(), functions: panelVan().functions.map((item) => (item.id === 't-unit' ? { ...item, troubles: [{ cause: 'fuse 14 blown', cure: 'new fuse' }] } : item)) })
+    const document = ProcedureDocument.parse({
+      ...panelVan(),
+      functions: panelVan().functions.map((item) =>
+        item.id === 't-unit' ? { ...item, troubles: [{ cause: 'fuse 14 blown', cure: 'new fuse' }] } : item,
+      ),
+    })
     const crew = new CrewAtWork(document, radio())
     untilKey(crew, 'close:main')
     const causes = () => suspectsFor(crew.model, crew.state, 't-unit').map((suspect) => [suspect.from, suspect.cause])
@@ -237,7 +326,8 @@ describe('a test that fails', () => {
     expect(causes().map(([from]) => from)).not.toContain('this job')
     expect(causes()[0]).toEqual(['record', 'fuse 14 blown'])
     expect(causes()).toContainEqual(['practice', 'lever not closed'])
-    // What was touched last is looked at first; what the circuit brings comes after what every plug can have. Common practice, no source.
+    // What was touched last is looked at first; what the circuit brings comes after what every plug can have. Common
+    // practice, no source.
     const practice = causes().flatMap(([from, cause]) => (from === 'practice' ? [cause!] : []))
     const wanted = ['lever not closed', 'pin pushed back in main', 'fuse blown', 'fed from the rear outputs']
     expect(practice.filter((cause) => wanted.includes(cause))).toEqual(wanted)
@@ -249,8 +339,19 @@ describe('a test that fails', () => {
 describe('the wheel tag', () => {
   const tagOf = (crew: CrewAtWork) => {
     const { model, state } = crew
-    const [vehicle, circumstances] = [liveVehicle(model, state, crew.nowMs), liveCircumstances(model, state, DEFAULT_HOUSE_VALUES, rulesInForce(), { id: TOLU, authorised: [] })]
-    return wheelTagOf(model, state, { power: powerGate(model, vehicle, circumstances), mayLeave: leaveGate(model, state, vehicle, circumstances).allowed }, traysFor(crew.plan))
+    const [vehicle, circumstances] = [
+      liveVehicle(model, state, crew.nowMs),
+      liveCircumstances(model, state, DEFAULT_HOUSE_VALUES, rulesInForce(), { id: TOLU, authorised: [] }),
+    ]
+    return wheelTagOf(
+      model,
+      state,
+      {
+        power: powerGate(model, vehicle, circumstances),
+        mayLeave: leaveGate(model, state, vehicle, circumstances).allowed,
+      },
+      traysFor(crew.plan),
+    )
   }
   test('an open airbag lamp is its first line, screws lie in their trays, and it says what it waits for', () => {
     const crew = van()
@@ -287,12 +388,19 @@ describe('what stays with the vehicle', () => {
     for (const step of second.steps) if (!isDone(second.state, step.operation)) second.does(step)
     second.add({ kind: 'new fitted', holderId: 'surround-clips', count: 2, insteadOf: 'missing' })
     expect(overlayOf([first.state, second.state]).holders.has('surround-clips')).toBe(false)
-    expect(intakeOf(van().plan, first.document, van().state, known).offered).toContainEqual({ kind: 'known', holderId: 'surround-clips', what: 'missing', count: 2, done: false })
+    expect(intakeOf(van().plan, first.document, van().state, known).offered).toContainEqual({
+      kind: 'known',
+      holderId: 'surround-clips',
+      what: 'missing',
+      count: 2,
+      done: false,
+    })
   })
 })
 
 describe('fasteners that are not as written', () => {
-  const toolsOf = (crew: CrewAtWork, itemId: string) => crew.steps.flatMap((step) => (step.operation.itemId === itemId ? [step.tool] : []))
+  const toolsOf = (crew: CrewAtWork, itemId: string) =>
+    crew.steps.flatMap((step) => (step.operation.itemId === itemId ? [step.tool] : []))
   test('another head than recorded asks for its own tool, in and out, and stays with the vehicle', () => {
     const crew = van()
     expect(toolsOf(crew, 'surround-t20')).toEqual(['six-lobe T20', 'six-lobe T20'])
@@ -311,7 +419,12 @@ describe('fasteners that are not as written', () => {
     expect(toolsOf(crew, 'surround-t20')).toEqual(['six-lobe T20', 'six-lobe T15'])
   })
   test('words that are no head change nothing', () => {
-    expect(headsFound([{ itemId: 'surround-t20', field: 'head', value: 'round and shiny' }, { itemId: 'unit-hex7', field: 'count', value: '3' }])).toEqual({})
+    expect(
+      headsFound([
+        { itemId: 'surround-t20', field: 'head', value: 'round and shiny' },
+        { itemId: 'unit-hex7', field: 'count', value: '3' },
+      ]),
+    ).toEqual({})
   })
   test('a group that is missing whole is neither undone nor asked back, and what is fitted instead closes it', () => {
     const crew = van()
@@ -334,15 +447,29 @@ describe('proposals and evidence', () => {
     untilKey(crew, 'undo:unit-hex7')
   }
   two.add({ kind: 'different from the record', itemId: 'unit-hex7', field: 'count', value: '3' }, INES)
-  const jobs = [{ id: 'j1', label: 'Van 1', events: one.events }, { id: 'j2', label: 'Van 2', events: two.events }]
+  const jobs = [
+    { id: 'j1', label: 'Van 1', events: one.events },
+    { id: 'j2', label: 'Van 2', events: two.events },
+  ]
   test('one finding on two vehicles is one proposal with both as evidence; taken over, it is proposed no more', () => {
     const [head, count] = proposalsOf(one.document, jobs)
-    expect(head).toMatchObject({ itemId: 'surround-t20', field: 'head', evidence: [{ label: 'Van 1', personId: TOLU }, { label: 'Van 2', personId: TOLU }] })
+    expect(head).toMatchObject({
+      itemId: 'surround-t20',
+      field: 'head',
+      evidence: [
+        { label: 'Van 1', personId: TOLU },
+        { label: 'Van 2', personId: TOLU },
+      ],
+    })
     expect(count).toMatchObject({ itemId: 'unit-hex7', value: '3', evidence: [{ label: 'Van 2', personId: INES }] })
     const taken = applyEdits(one.document, [...head!.edits, ...count!.edits])
     if (!taken.ok) throw new Error(taken.error.sentence)
     expect(taken.value.document.holders.find((holder) => holder.id === 'unit-hex7')!.count).toBe(3)
-    expect(taken.value.document.holders.find((holder) => holder.id === 'surround-t20')!.drives.map((drive) => `${drive.drive} ${drive.size}`)).toEqual(['six-lobe T20', 'six-lobe T15'])
+    expect(
+      taken.value.document.holders
+        .find((holder) => holder.id === 'surround-t20')!
+        .drives.map((drive) => `${drive.drive} ${drive.size}`),
+    ).toEqual(['six-lobe T20', 'six-lobe T15'])
     expect(proposalsOf(taken.value.document, jobs).map((proposal) => proposal.field)).toEqual(['head'])
   })
   test('declined by the desk, it is asked about no more', () => {
@@ -350,20 +477,33 @@ describe('proposals and evidence', () => {
     const proposal = proposalsOf(one.document, settled)[0]!
     for (const { jobId, eventId } of proposal.evidence) {
       const crew = jobId === 'j1' ? one : two
-      settled.find((job) => job.id === jobId)!.events.push({ ...crew.events.at(-1)!, id: crypto.randomUUID(), at: `${crew.events.at(-1)!.at}z`, what: { kind: 'note settled', noteId: eventId } } as never)
+      settled
+        .find((job) => job.id === jobId)!
+        .events.push({
+          ...crew.events.at(-1)!,
+          id: crypto.randomUUID(),
+          at: `${crew.events.at(-1)!.at}z`,
+          what: { kind: 'note settled', noteId: eventId },
+        } as never)
     }
     expect(proposalsOf(one.document, settled).map((item) => item.field)).toEqual(['count'])
   })
   test('who counted a thing bears it out; who found it otherwise is named with what was found', () => {
     const evidence = evidenceOf(one.document, jobs)
-    expect(evidence.get('climate-clips')!.confirmed.map((witness) => [witness.label, witness.personId])).toEqual([['Van 1', TOLU], ['Van 2', TOLU]])
+    expect(evidence.get('climate-clips')!.confirmed.map((witness) => [witness.label, witness.personId])).toEqual([
+      ['Van 1', TOLU],
+      ['Van 2', TOLU],
+    ])
     expect(evidence.get('surround-t20')!.confirmed).toEqual([])
     expect(evidence.get('surround-t20')!.contradicted).toHaveLength(2)
     // Taken over into the record, the same findings bear it out.
     const head = proposalsOf(one.document, jobs).find((proposal) => proposal.field === 'head')!
     const taken = applyEdits(one.document, head.edits)
     if (!taken.ok) throw new Error(taken.error.sentence)
-    expect(evidenceOf(taken.value.document, jobs).get('surround-t20')).toMatchObject({ contradicted: [], confirmed: [{ label: 'Van 1' }, { label: 'Van 2' }] })
+    expect(evidenceOf(taken.value.document, jobs).get('surround-t20')).toMatchObject({
+      contradicted: [],
+      confirmed: [{ label: 'Van 1' }, { label: 'Van 2' }],
+    })
   })
 })
 

@@ -21,35 +21,50 @@ export type HandoverBlock =
   | { kind: 'installer has not signed' }
   | { kind: 'nobody has checked' }
 
-/** What the vehicle can't do any more: what the kit's work takes away, and what hangs on plugs that somebody left open on purpose. */
+/**
+ * What the vehicle can't do any more: what the kit's work takes away, and what hangs on plugs that somebody left open
+ * on purpose.
+ */
 export function lossesOf(document: ProcedureDocument, state: JobState, terms: JobTerms): Id[] {
   return [...new Set([...(state.works.size > 0 ? terms.taken : []), ...functionsLeftOpen(document, state, terms)])]
 }
 
 /**
- * The hand-over gate: what is still in the way, before anybody signs and before the vehicle goes. Empty = may be handed over.
- * Refused while any account is open; a test counts only when it was made after the last of its plugs was closed.
- * A row that a lead accepted open is no block, nor is a function that did not work before.
- * A second person checks where the shop has one; else the same person's marked second pass counts.
+ * The hand-over gate: what is still in the way, before anybody signs and before the vehicle goes. Empty = may be handed
+ * over. Refused while any account is open; a test counts only when it was made after the last of its plugs was closed.
+ * A row that a lead accepted open is no block, nor is a function that did not work before. A second person checks where
+ * the shop has one; else the same person's marked second pass counts.
  */
-export function handoverBlocks(document: ProcedureDocument, state: JobState, shopHasOthers: boolean, terms: JobTerms): HandoverBlock[] {
+export function handoverBlocks(
+  document: ProcedureDocument,
+  state: JobState,
+  shopHasOthers: boolean,
+  terms: JobTerms,
+): HandoverBlock[] {
   const blocks: HandoverBlock[] = balanceOf(document, state, terms).openRows.map((row) => ({ kind: 'account', row }))
   for (const { id: functionId, name } of testsOwed(document, state, terms)) {
     const test = state.tests.get(functionId)
-    const later = withDefaultTests(document).tethers.find((tether) => tether.functions.includes(functionId) && test && compareText(state.closedAt.get(tether.id) ?? '', test.at) > 0)
+    const later = withDefaultTests(document).tethers.find(
+      (tether) =>
+        tether.functions.includes(functionId) && test && compareText(state.closedAt.get(tether.id) ?? '', test.at) > 0,
+    )
     if (!test) blocks.push({ kind: 'not tested', functionId, name })
     // What did not work before is told, and is not ours.
     else if (test.result === 'failed' && state.workedBefore.get(functionId)?.works === false) continue
     else if (test.result === 'failed') blocks.push({ kind: 'test failed', functionId, name })
     else if (later) blocks.push({ kind: 'tested before it was closed', functionId, tetherId: later.id })
   }
-  for (const change of state.works.size > 0 ? terms.changes : []) if (!state.changes.has(change.id)) blocks.push({ kind: 'change not recorded', change })
+  for (const change of state.works.size > 0 ? terms.changes : [])
+    if (!state.changes.has(change.id)) blocks.push({ kind: 'change not recorded', change })
   const untold = lossesOf(document, state, terms).filter((id) => !state.lossAccepted?.functionIds.includes(id))
   if (untold.length > 0) blocks.push({ kind: 'loss not accepted', functionIds: untold })
-  for (const point of toRestore(state)) blocks.push({ kind: 'not restored', point, value: state.intake.get(point)!.value })
+  for (const point of toRestore(state))
+    blocks.push({ kind: 'not restored', point, value: state.intake.get(point)!.value })
   const installer = state.signatures.find((signature) => signature.as === 'installer')
   if (!installer) blocks.push({ kind: 'installer has not signed' })
-  const checked = state.signatures.some((s) => (s.as === 'checker' && s.personId !== installer?.personId) || (s.as === 'second pass' && !shopHasOthers))
+  const checked = state.signatures.some(
+    (s) => (s.as === 'checker' && s.personId !== installer?.personId) || (s.as === 'second pass' && !shopHasOthers),
+  )
   if (!checked) blocks.push({ kind: 'nobody has checked' })
   return blocks
 }

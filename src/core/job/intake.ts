@@ -21,27 +21,36 @@ export type IntakeItem =
   | { kind: 'standing'; settings: { settingId: Id; value: string }[]; done: boolean }
   | { kind: 'point'; point: IntakePoint; done: boolean }
 
-/** `required`: it changes this plan. `later`: facets that can only be told on the way. The rest is offered, and may be left. */
+/**
+ * `required`: it changes this plan. `later`: facets that can only be told on the way. The rest is offered, and may be
+ * left.
+ */
 export type IntakeList = { required: IntakeItem[]; offered: IntakeItem[]; later: Id[] }
 
 /** Comfort settings that are lost with the battery, or moved to make room: what was noted is owed back. */
 const RESTORED: readonly IntakePoint[] = ['clock', 'stations', 'seat', 'mirrors', 'windows']
 
 /**
- * The intake of one job, from its plan, its kits and what is known of the vehicle. Only what would change the plan is required:
- * facets that matter to these goals, that nobody has told, and that can be told from outside. Offered is what this plan touches:
- * the functions of its plugs, what differs on this vehicle, codes and media where the battery goes off, the temperature where
- * something brittle moves. Cost: that of facetsThatMatter.
+ * The intake of one job, from its plan, its kits and what is known of the vehicle. Only what would change the plan is
+ * required: facets that matter to these goals, that nobody has told, and that can be told from outside. Offered is what
+ * this plan touches: the functions of its plugs, what differs on this vehicle, codes and media where the battery goes
+ * off, the temperature where something brittle moves. Cost: that of facetsThatMatter.
  */
 export function intakeOf(plan: JobPlan, document: ProcedureDocument, state: JobState, known: Overlay): IntakeList {
   const { model } = plan.job
   const told = { ...plan.request.build, ...Object.fromEntries(state.facets) }
   const goals = allGoals(plan.job.goal)
   // What was told here stays on the list, so that it can be seen and put right.
-  const matter = facetsThatMatter(document, goals, Object.fromEntries(Object.entries(told).filter(([id]) => !state.facets.has(id))))
+  const matter = facetsThatMatter(
+    document,
+    goals,
+    Object.fromEntries(Object.entries(told).filter(([id]) => !state.facets.has(id))),
+  )
   const isOutside = (id: Id) => document.facets.find((facet) => facet.id === id)!.toldFrom === null
   const operations = [...plan.removal.operations.values()]
-  const opened = operations.flatMap((operation) => (operation.act === 'open' ? [model.tethers.get(operation.itemId)!] : []))
+  const opened = operations.flatMap((operation) =>
+    operation.act === 'open' ? [model.tethers.get(operation.itemId)!] : [],
+  )
   const touched = new Set(opened.flatMap((tether) => tether.functions))
   const undone = new Set(operations.flatMap(countedIn))
   return {
@@ -51,23 +60,46 @@ export function intakeOf(plan: JobPlan, document: ProcedureDocument, state: JobS
       ...standingOf(plan, state),
       ...[...known.holders].flatMap(([holderId, { missing, extra }]): IntakeItem[] => {
         const c = state.holders.get(holderId)
-        const item = (what: 'missing' | 'extra', count: number): IntakeItem[] => (count > 0 && undone.has(holderId) ? [{ kind: 'known', holderId, what, count, done: (c?.[what] ?? 0) > 0 }] : [])
+        const item = (what: 'missing' | 'extra', count: number): IntakeItem[] =>
+          count > 0 && undone.has(holderId)
+            ? [{ kind: 'known', holderId, what, count, done: (c?.[what] ?? 0) > 0 }]
+            : []
         return [...item('missing', missing), ...item('extra', extra)]
       }),
-      ...pointsFor(plan, document).map((point): IntakeItem => ({ kind: 'point', point, done: state.intake.has(point) })),
-      ...[...model.functions.values()].filter(({ id }) => touched.has(id)).map(({ id }): IntakeItem => ({ kind: 'function', functionId: id, done: state.workedBefore.has(id), tooLate: plugsTouched(document, state, id) })),
+      ...pointsFor(plan, document).map((point): IntakeItem => ({
+        kind: 'point',
+        point,
+        done: state.intake.has(point),
+      })),
+      ...[...model.functions.values()]
+        .filter(({ id }) => touched.has(id))
+        .map(({ id }): IntakeItem => ({
+          kind: 'function',
+          functionId: id,
+          done: state.workedBefore.has(id),
+          tooLate: plugsTouched(document, state, id),
+        })),
     ],
   }
 }
 
 const LOOKED_AT: readonly SettingRole[] = ['battery', 'ignition', 'gear lever', 'parking brake', 'wheels', 'stand']
 
-/** Where the plan moves any setting, all that safety minds (battery, ignition, lever, brake, chocks, stand): as the record finds them, or as somebody said since. */
+/**
+ * Where the plan moves any setting, all that safety minds (battery, ignition, lever, brake, chocks, stand): as the
+ * record finds them, or as somebody said since.
+ */
 function standingOf(plan: JobPlan, state: JobState): IntakeItem[] {
   const { model } = plan.job
-  const moved = [...plan.wayIn, ...plan.wayOut].some((card) => card.steps.some(({ operation }) => operation.setting !== null))
-  const settings = [...model.settings.values()].filter(({ role }) => LOOKED_AT.includes(role)).map(({ id, asFound }) => ({ settingId: id, value: state.settings.get(id) ?? asFound }))
-  return moved && settings.length > 0 ? [{ kind: 'standing', settings, done: state.intake.has('settings as recorded') }] : []
+  const moved = [...plan.wayIn, ...plan.wayOut].some((card) =>
+    card.steps.some(({ operation }) => operation.setting !== null),
+  )
+  const settings = [...model.settings.values()]
+    .filter(({ role }) => LOOKED_AT.includes(role))
+    .map(({ id, asFound }) => ({ settingId: id, value: state.settings.get(id) ?? asFound }))
+  return moved && settings.length > 0
+    ? [{ kind: 'standing', settings, done: state.intake.has('settings as recorded') }]
+    : []
 }
 
 /** The points that this plan gives a reason to look at, in the order in which somebody walks round and gets in. */
@@ -76,10 +108,18 @@ function pointsFor(plan: JobPlan, document: ProcedureDocument): IntakePoint[] {
   const operations = [...plan.removal.operations.values()]
   const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)
   const fourWheels = document.wheels === 'four'
-  const batteryOff = steps.some(({ operation }) => operation.setting?.to === 'off' && model.settings.get(operation.setting.settingId)?.role === 'battery')
-  const opens = (test: (id: Id) => boolean) => operations.some((operation) => operation.act === 'open' && test(operation.itemId))
-  const audio = opens((id) => ['audio', 'antenna', 'can', 'usb', 'video'].includes(model.tethers.get(id)!.circuit ?? ''))
-  const brittle = operations.some((operation) => operation.partId !== null && model.parts.get(operation.partId)?.brittle)
+  const batteryOff = steps.some(
+    ({ operation }) =>
+      operation.setting?.to === 'off' && model.settings.get(operation.setting.settingId)?.role === 'battery',
+  )
+  const opens = (test: (id: Id) => boolean) =>
+    operations.some((operation) => operation.act === 'open' && test(operation.itemId))
+  const audio = opens((id) =>
+    ['audio', 'antenna', 'can', 'usb', 'video'].includes(model.tethers.get(id)!.circuit ?? ''),
+  )
+  const brittle = operations.some(
+    (operation) => operation.partId !== null && model.parts.get(operation.partId)?.brittle,
+  )
   const atDriver = steps.some((step) => step.station === 'driver side')
   const asked: Record<IntakePoint, boolean> = {
     workplace: true,

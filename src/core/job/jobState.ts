@@ -13,7 +13,11 @@ export type Signature = { as: 'installer' | 'checker' | 'second pass'; name: str
 
 export type Intake = { value: string; at: Stamp; personId: Id }
 export type ChangeMade = Omit<Extract<Happening, { kind: 'changed for good' }>, 'kind'> & { at: Stamp; personId: Id }
-export type Trouble = Omit<Extract<Happening, { kind: 'trouble found' }>, 'kind'> & { eventId: string; at: Stamp; personId: Id }
+export type Trouble = Omit<Extract<Happening, { kind: 'trouble found' }>, 'kind'> & {
+  eventId: string
+  at: Stamp
+  personId: Id
+}
 
 /** Where a job stands: the fold of its events, the same in the browser and on the server. */
 export type JobState = {
@@ -49,7 +53,15 @@ export type JobState = {
   cautionsReadAt: Map<string, Stamp>
   facets: Map<Id, Id>
   /** Written or spoken (`voice`); `settled`: worked into the record at the desk. */
-  notes: { eventId: string; itemId: Id | null; text: string; voice: { id: string; seconds: number } | null; settled: boolean; personId: Id; at: Stamp }[]
+  notes: {
+    eventId: string
+    itemId: Id | null
+    text: string
+    voice: { id: string; seconds: number } | null
+    settled: boolean
+    personId: Id
+    at: Stamp
+  }[]
   photos: { photoId: string; itemId: Id | null; personId: Id; at: Stamp }[]
   /** Of a strip: what had been undone before, what gives no order, and what came off before what the log says. */
   alreadyOff: Set<Id>
@@ -60,7 +72,10 @@ export type JobState = {
   intake: Map<IntakePoint, Intake>
   restored: Set<IntakePoint>
   workedBefore: Map<Id, { works: boolean; note: string }>
-  /** Who is on it, where several are, and whom each operation was given to, by the lanes or taken over, in the order of the lanes. */
+  /**
+   * Who is on it, where several are, and whom each operation was given to, by the lanes or taken over, in the order of
+   * the lanes.
+   */
   people: Hand[]
   givenTo: Map<string, Id>
   /** How often each tool was taken up and came back. */

@@ -15,7 +15,9 @@ export type ActingPerson = { id: Id; authorised: readonly string[] }
 export function liveVehicle(model: ProcedureForBuild, state: JobState, nowMs: number): VehicleState {
   const first = state.history[0]
   return {
-    settings: new Map([...model.settings.values()].map((setting) => [setting.id, state.settings.get(setting.id) ?? setting.asFound])),
+    settings: new Map(
+      [...model.settings.values()].map((setting) => [setting.id, state.settings.get(setting.id) ?? setting.asFound]),
+    ),
     open: state.tethersOpen,
     levels: state.parts,
     undone: new Set([...state.holders].filter(([, c]) => c.undone > c.fastenedOld + c.fittedNew).map(([id]) => id)),
@@ -29,9 +31,23 @@ export function liveVehicle(model: ProcedureForBuild, state: JobState, nowMs: nu
  * What the rules are judged by on a live job. Preparations count once somebody on this job has confirmed them since the
  * battery was last on: whoever switches it on again has to look again.
  */
-export function liveCircumstances(model: ProcedureForBuild, state: JobState, house: HouseValues, rules: readonly Rule[], person: ActingPerson): Circumstances {
+export function liveCircumstances(
+  model: ProcedureForBuild,
+  state: JobState,
+  house: HouseValues,
+  rules: readonly Rule[],
+  person: ActingPerson,
+): Circumstances {
   const battery = [...model.settings.values()].find((setting) => setting.role === 'battery')
   const onSince = battery ? (state.settingChangedAt.get(battery.id) ?? '') : ''
-  const confirmed = new Set(rules.filter((rule) => rule.confirm.length > 0 && [...state.cautionsReadAt].some(([key, at]) => key.endsWith(`:${rule.id}`) && at >= onSince)).map((rule) => rule.id))
+  const confirmed = new Set(
+    rules
+      .filter(
+        (rule) =>
+          rule.confirm.length > 0 &&
+          [...state.cautionsReadAt].some(([key, at]) => key.endsWith(`:${rule.id}`) && at >= onSince),
+      )
+      .map((rule) => rule.id),
+  )
   return { rules, house, authorised: new Set(person.authorised), confirmed, temperatureC: temperatureOf(state) }
 }

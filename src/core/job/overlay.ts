@@ -15,7 +15,10 @@ export type Overlay = {
   found: { itemId: Id; field: string; value: string }[]
 }
 
-/** The overlay after some jobs, in the order they were done: the latest one that touched a thing says how it is. Cost: O(items). */
+/**
+ * The overlay after some jobs, in the order they were done: the latest one that touched a thing says how it is. Cost:
+ * O(items).
+ */
 export function overlayOf(states: readonly JobState[]): Overlay {
   const overlay: Overlay = { holders: new Map(), ends: new Map(), changes: [], noted: new Map(), found: [] }
   for (const state of states) {
@@ -32,14 +35,22 @@ export function overlayOf(states: readonly JobState[]): Overlay {
       const value = state.intake.get(point)?.value
       if (value) overlay.noted.set(point, value)
     }
-    overlay.found.push(...state.deviations.filter((item) => item.field !== 'count').map(({ itemId, field, value }) => ({ itemId, field, value })))
+    overlay.found.push(
+      ...state.deviations
+        .filter((item) => item.field !== 'count')
+        .map(({ itemId, field, value }) => ({ itemId, field, value })),
+    )
   }
   return overlay
 }
 
 /** The heads that were found otherwise than recorded, by holder, as last found: the vehicle is planned with them. */
 export function headsFound(found: readonly { itemId: Id; field: string; value: string }[]): Heads {
-  return Object.fromEntries(found.filter(({ field, value }) => field === 'head' && driveOf(value) !== null).map(({ itemId, value }) => [itemId, value]))
+  return Object.fromEntries(
+    found
+      .filter(({ field, value }) => field === 'head' && driveOf(value) !== null)
+      .map(({ itemId, value }) => [itemId, value]),
+  )
 }
 
 export const NOTHING_KNOWN: Overlay = { holders: new Map(), ends: new Map(), changes: [], noted: new Map(), found: [] }

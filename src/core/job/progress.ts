@@ -37,7 +37,9 @@ export function isDone(state: JobState, operation: Operation): boolean {
   switch (operation.act) {
     case 'undo': {
       const c = state.holders.get(itemId)
-      return c !== undefined && (state.uncounted.has(itemId) ? c.undone > 0 : c.undone >= c.design - c.missing + c.extra)
+      return (
+        c !== undefined && (state.uncounted.has(itemId) ? c.undone > 0 : c.undone >= c.design - c.missing + c.extra)
+      )
     }
     case 'release':
       return state.moved.has(itemId)
@@ -47,8 +49,8 @@ export function isDone(state: JobState, operation: Operation): boolean {
       return atLeast(levelNow(state, itemId), 'eased') || state.moved.has(itemId)
     case 'open':
       return (state.tetherTimes.get(itemId)?.opened ?? 0) >= operation.nth
-    // Set back is set back, although the plan changes it again later (the ignition, for another test): what stands otherwise in the
-    // end is a row of the balance.
+    // Set back is set back, although the plan changes it again later (the ignition, for another test): what stands
+    // otherwise in the end is a row of the balance.
     case 'set':
     case 'restore':
       return (state.valuesReached.get(`${itemId}=${operation.setting!.to}`) ?? 0) >= operation.nth
@@ -61,9 +63,16 @@ export function isDone(state: JobState, operation: Operation): boolean {
     case 'place':
       return state.setAside.has(itemId) && !atLeast(levelNow(state, itemId), 'off')
     case 'seat':
-      return state.moved.has(itemId) && levelNow(state, itemId) === 'in place' && (operation.pulled ?? []).every((id) => !isOut(state.holders.get(id)))
+      return (
+        state.moved.has(itemId) &&
+        levelNow(state, itemId) === 'in place' &&
+        (operation.pulled ?? []).every((id) => !isOut(state.holders.get(id)))
+      )
     case 'close':
-      return (state.tetherTimes.get(itemId)?.closed ?? 0) >= operation.nth && (operation.phase !== 'out' || !state.tethersOpen.has(itemId))
+      return (
+        (state.tetherTimes.get(itemId)?.closed ?? 0) >= operation.nth &&
+        (operation.phase !== 'out' || !state.tethersOpen.has(itemId))
+      )
     case 'feed':
       return state.ledThrough.has(itemId) || (state.tethersTouched.has(itemId) && !state.tethersOpen.has(itemId))
     case 'work':
@@ -90,7 +99,10 @@ function isOff(c: HolderCounts): boolean {
 
 /** Groups that a tap would count out and that nobody has counted yet: how many there are is asked first. */
 export function toBeCounted(state: JobState, operations: readonly Operation[]): Id[] {
-  return operations.filter(({ phase }) => phase === 'in').flatMap(countedIn).filter((id) => state.uncounted.has(id) && (state.holders.get(id)?.undone ?? 0) === 0)
+  return operations
+    .filter(({ phase }) => phase === 'in')
+    .flatMap(countedIn)
+    .filter((id) => state.uncounted.has(id) && (state.holders.get(id)?.undone ?? 0) === 0)
 }
 
 /** What to record when an operation is done as written. `have` is what the account says is still to do, for counts. */
@@ -122,7 +134,12 @@ export function happeningsFor(state: JobState, operation: Operation): Happening[
     case 'place':
       return [{ kind: 'part at', partId: itemId, level: 'free' }]
     case 'seat':
-      return [...(levelNow(state, itemId) === 'in place' ? [] : [{ kind: 'part at', partId: itemId, level: 'in place' } as const]), ...pulled.flatMap((id) => countedBack(state, id))]
+      return [
+        ...(levelNow(state, itemId) === 'in place'
+          ? []
+          : [{ kind: 'part at', partId: itemId, level: 'in place' } as const]),
+        ...pulled.flatMap((id) => countedBack(state, id)),
+      ]
     case 'open':
       return [{ kind: 'opened', tetherId: itemId }]
     case 'close':
@@ -152,7 +169,12 @@ export function toFasten(c: HolderCounts): { old: number; fresh: number } {
 }
 
 /** What an operation still waits for by the clock (glue, cooling, a first start), and how long. Null = nothing. */
-export function delayLeft(plan: JobPlan, state: JobState, operation: Operation, nowMs: number): { workId: string; leftS: number } | null {
+export function delayLeft(
+  plan: JobPlan,
+  state: JobState,
+  operation: Operation,
+  nowMs: number,
+): { workId: string; leftS: number } | null {
   let longest: { workId: string; leftS: number } | null = null
   for (const edge of plan.refit.edges) {
     const work = edge.after === operation.key && edge.delayS ? plan.refit.operations.get(edge.before) : undefined
@@ -165,17 +187,22 @@ export function delayLeft(plan: JobPlan, state: JobState, operation: Operation, 
 }
 
 /** The first step that is not done yet, with its card; null when everything is. `leave` are steps left for later. */
-export function nextStep(plan: JobPlan, state: JobState, leave: ReadonlySet<string> = new Set()): { card: Card; step: Step } | null {
+export function nextStep(
+  plan: JobPlan,
+  state: JobState,
+  leave: ReadonlySet<string> = new Set(),
+): { card: Card; step: Step } | null {
   for (const card of [...plan.wayIn, ...plan.wayOut])
-    for (const step of card.steps) if (!leave.has(step.operation.key) && !isDone(state, step.operation)) return { card, step }
+    for (const step of card.steps)
+      if (!leave.has(step.operation.key) && !isDone(state, step.operation)) return { card, step }
   return null
 }
 
 export type NextTap = { card: Card; step: Step; own: OwnTap | null; steps: Step[] }
 
 /**
- * What one tap on "done as written" confirms: from the next step on, the steps of its card, up to one that keeps a tap of
- * its own (hidden, lookalike, safety), which is always confirmed alone.
+ * What one tap on "done as written" confirms: from the next step on, the steps of its card, up to one that keeps a tap
+ * of its own (hidden, lookalike, safety), which is always confirmed alone.
  */
 export function nextTap(plan: JobPlan, state: JobState, leave: ReadonlySet<string> = new Set()): NextTap | null {
   const next = nextStep(plan, state, leave)
@@ -183,7 +210,13 @@ export function nextTap(plan: JobPlan, state: JobState, leave: ReadonlySet<strin
 }
 
 /** The tap that begins at a step. `mayJoin`: whether a later step of its card goes with it. */
-export function tapFrom(plan: JobPlan, state: JobState, card: Card, step: Step, mayJoin: (step: Step) => boolean): NextTap {
+export function tapFrom(
+  plan: JobPlan,
+  state: JobState,
+  card: Card,
+  step: Step,
+  mayJoin: (step: Step) => boolean,
+): NextTap {
   const own = ownTapFor(plan.job, step.operation)
   const steps = [step]
   for (const later of own ? [] : card.steps.slice(card.steps.indexOf(step) + 1)) {

@@ -34,9 +34,14 @@ export function liveStartOf(plan: JobPlan, state: JobState, vehicle: VehicleStat
   }
 }
 
-/** Where somebody stands, and the tool that is still in hand: bare hands never put it away. By the steps that were done last. */
+/**
+ * Where somebody stands, and the tool that is still in hand: bare hands never put it away. By the steps that were done
+ * last.
+ */
 function standingOf(plan: JobPlan, state: JobState): Standing {
-  const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps).filter((step) => isDone(state, step.operation))
+  const steps = [...plan.wayIn, ...plan.wayOut]
+    .flatMap((card) => card.steps)
+    .filter((step) => isDone(state, step.operation))
   const used = new Set<Step>()
   const last = state.history.toReversed().flatMap(({ what }) => {
     // A part is moved several times: each time by the last step that moved it so far and is not spoken for.
@@ -44,10 +49,18 @@ function standingOf(plan: JobPlan, state: JobState): Standing {
     if (step) used.add(step)
     return step ?? []
   })
-  return { station: last[0]?.station ?? plan.request.start, tool: last.find((step) => step.tool !== 'hand')?.tool ?? null }
+  return {
+    station: last[0]?.station ?? plan.request.start,
+    tool: last.find((step) => step.tool !== 'hand')?.tool ?? null,
+  }
 }
 
-const MOVES: Record<Level, readonly Act[]> = { 'in place': ['seat'], eased: ['ease'], free: ['release', 'place'], off: ['lift'] }
+const MOVES: Record<Level, readonly Act[]> = {
+  'in place': ['seat'],
+  eased: ['ease'],
+  free: ['release', 'place'],
+  off: ['lift'],
+}
 
 /** Whether a happening is what an operation does. */
 function isBy({ act, itemId, pulled }: Operation, what: JobState['history'][number]['what']): boolean {
@@ -65,20 +78,35 @@ function touchedBy(what: JobState['history'][number]['what']): Id | null {
 }
 
 /**
- * The cheapest safe rest of a job from where its things stand, kept whole: what is done stands in front in the order in which
- * it happened, so that the U still shows how the vehicle came apart. `request` may ask for something else than before (another
- * build, a part left, a tool missing). Errors and cost: findPlan's.
+ * The cheapest safe rest of a job from where its things stand, kept whole: what is done stands in front in the order in
+ * which it happened, so that the U still shows how the vehicle came apart. `request` may ask for something else than
+ * before (another build, a part left, a tool missing). Errors and cost: findPlan's.
  */
-export function replan(model: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[], state: JobState, start: LiveStart, followed: JobPlan, onProgress?: (progress: PlanProgress) => void): Result<Replanned, PlanError> {
+export function replan(
+  model: ProcedureForBuild,
+  request: PlanRequest,
+  house: HouseValues,
+  rules: readonly Rule[],
+  state: JobState,
+  start: LiveStart,
+  followed: JobPlan,
+  onProgress?: (progress: PlanProgress) => void,
+): Result<Replanned, PlanError> {
   const found = findPlan(model, request, house, rules, { from: start, ...(onProgress && { onProgress }) })
   if (!found.ok) return found
   const rest = planFrom(model, request, house, rules, found.value)
   if (!rest.ok) throw new Error(`A plan just found from here does not fit its own record (${rest.error.kind}).`)
   const before = doneSteps(rest.value, found.value, followed, state)
   const kept = new Set(before.map((step) => step.operation.key))
-  const left = [...followed.wayIn, ...followed.wayOut].flatMap((card) => card.steps).filter((step) => !isDone(state, step.operation))
+  const left = [...followed.wayIn, ...followed.wayOut]
+    .flatMap((card) => card.steps)
+    .filter((step) => !isDone(state, step.operation))
   return ok({
-    found: { ...found.value, steps: [...before, ...found.value.steps], doneBefore: found.value.doneBefore.filter((key) => !kept.has(key)) },
+    found: {
+      ...found.value,
+      steps: [...before, ...found.value.steps],
+      doneBefore: found.value.doneBefore.filter((key) => !kept.has(key)),
+    },
     restS: secondsOf(found.value.steps),
     // A plan for something else is no comparison.
     restBeforeS: JSON.stringify(request) === JSON.stringify(followed.request) ? secondsOf(left) : null,
@@ -88,12 +116,29 @@ export function replan(model: ProcedureForBuild, request: PlanRequest, house: Ho
 
 /** What is done of the new plan, and the settings of the old one, in the order of the log. */
 function doneSteps(plan: JobPlan, found: FoundPlan, followed: JobPlan, state: JobState): Step[] {
-  const known = new Map([...followed.wayIn, ...followed.wayOut].flatMap((card) => card.steps).map((step) => [step.operation.key, step]))
-  const settings = [...known.values()].filter(({ operation }) => operation.setting !== null && isDone(state, operation) && plan.job.model.methods.has(operation.setting.methodId))
-  const operations = [...plan.removal.operations.values(), ...plan.refit.operations.values()].filter((operation) => found.doneBefore.includes(operation.key) && isDone(state, operation))
+  const known = new Map(
+    [...followed.wayIn, ...followed.wayOut].flatMap((card) => card.steps).map((step) => [step.operation.key, step]),
+  )
+  const settings = [...known.values()].filter(
+    ({ operation }) =>
+      operation.setting !== null && isDone(state, operation) && plan.job.model.methods.has(operation.setting.methodId),
+  )
+  const operations = [...plan.removal.operations.values(), ...plan.refit.operations.values()].filter(
+    (operation) => found.doneBefore.includes(operation.key) && isDone(state, operation),
+  )
   // What happens more than once to a thing (a setting, a plug closed for a test) stands where its own time was.
   const when = ({ act, itemId, setting, nth }: Operation): number => {
-    const at = state.history.flatMap(({ what }, i) => ((setting ? what.kind === 'set' && what.settingId === itemId && what.value === setting.to : act === 'close' ? what.kind === 'closed' && what.tetherId === itemId : touchedBy(what) === itemId) ? [i] : []))
+    const at = state.history.flatMap(({ what }, i) =>
+      (
+        setting
+          ? what.kind === 'set' && what.settingId === itemId && what.value === setting.to
+          : act === 'close'
+            ? what.kind === 'closed' && what.tetherId === itemId
+            : touchedBy(what) === itemId
+      )
+        ? [i]
+        : [],
+    )
     return at[setting || act === 'close' ? nth - 1 : 0] ?? 0
   }
   const steps = [...operations.map((operation) => stepOf(plan, operation, known)), ...settings]

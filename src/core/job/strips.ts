@@ -17,24 +17,34 @@ import { liveVehicle } from './liveVehicle'
 export type JobHistory = { id: string; label: string; events: readonly JobEvent[] }
 
 /**
- * The order in which things really came off, job by job: what was counted, not what was assumed. A strip on whose way the
- * vehicle stood in a state that a rule of safety forbids is marked: it is evidence for facts and gives no order. Jobs that took nothing off are left out.
+ * The order in which things really came off, job by job: what was counted, not what was assumed. A strip on whose way
+ * the vehicle stood in a state that a rule of safety forbids is marked: it is evidence for facts and gives no order.
+ * Jobs that took nothing off are left out.
  */
-export function stripsOf(document: ProcedureDocument, jobs: readonly JobHistory[], circumstances: Circumstances): Strip[] {
+export function stripsOf(
+  document: ProcedureDocument,
+  jobs: readonly JobHistory[],
+  circumstances: Circumstances,
+): Strip[] {
   return jobs.flatMap((job): Strip[] => {
     const sequence = wayInOf(document, job.events)
-    return sequence.length > 1 ? [{ id: job.label, sequence, brokeRule: brokeRule(document, job.events, circumstances) }] : []
+    return sequence.length > 1
+      ? [{ id: job.label, sequence, brokeRule: brokeRule(document, job.events, circumstances) }]
+      : []
   })
 }
 
 /**
- * Acts of the way in, each the first time it was counted. A part brought back to its place is no release. What somebody had
- * undone before, and what gives no order, is left out; what came off before the log says so stands there.
+ * Acts of the way in, each the first time it was counted. A part brought back to its place is no release. What somebody
+ * had undone before, and what gives no order, is left out; what came off before the log says so stands there.
  */
 export function wayInOf(document: ProcedureDocument, events: readonly JobEvent[]): string[] {
   const { alreadyOff, orderless, putRight, history, splitOff } = foldJob(document, events)
   const silent = (key: string) => [alreadyOff, orderless].some((ids) => ids.has(splitKey(key)[1]))
-  return ownActs(document, putRight.reduce(movedBefore, countedActs(history, splitOff)).filter((key) => !silent(key)))
+  return ownActs(
+    document,
+    putRight.reduce(movedBefore, countedActs(history, splitOff)).filter((key) => !silent(key)),
+  )
 }
 
 /** All acts on a thing, moved before the first act on another. */
@@ -49,7 +59,16 @@ function countedActs(history: readonly JobEvent[], splitOff: ReadonlyMap<Id, Id[
   const keys: string[] = []
   const levels = new Map<Id, Level>()
   for (const { what, certainty } of history) {
-    const acts = what.kind === 'undone' ? [`undo:${what.holderId}`] : what.kind === 'opened' ? [`open:${what.tetherId}`] : what.kind === 'part at' ? [what.partId, ...(splitOff.get(what.partId) ?? [])].flatMap((partId) => goesFurther(levels, { ...what, partId })) : []
+    const acts =
+      what.kind === 'undone'
+        ? [`undo:${what.holderId}`]
+        : what.kind === 'opened'
+          ? [`open:${what.tetherId}`]
+          : what.kind === 'part at'
+            ? [what.partId, ...(splitOff.get(what.partId) ?? [])].flatMap((partId) =>
+                goesFurther(levels, { ...what, partId }),
+              )
+            : []
     if (certainty === 'counted') for (const key of acts) if (!keys.includes(key)) keys.push(key)
   }
   return keys
@@ -64,7 +83,9 @@ function goesFurther(levels: Map<Id, Level>, { partId, level }: { partId: Id; le
   return atLeast(before, 'free') ? [`lift:${partId}`] : [`release:${partId}`, `lift:${partId}`]
 }
 
-/** Whether the vehicle ever stood in a way that a rule forbids: looked at after each plug opened and each setting moved. */
+/**
+ * Whether the vehicle ever stood in a way that a rule forbids: looked at after each plug opened and each setting moved.
+ */
 function brokeRule(document: ProcedureDocument, events: readonly JobEvent[], circumstances: Circumstances): boolean {
   const standing = standingEvents(events)
   const model = forBuild(document, {})
@@ -75,10 +96,13 @@ function brokeRule(document: ProcedureDocument, events: readonly JobEvent[], cir
   })
 }
 
-/** By how many jobs each item was found as the record has it: all of a group counted out, a plug opened, a part moved. */
+/**
+ * By how many jobs each item was found as the record has it: all of a group counted out, a plug opened, a part moved.
+ */
 export function confirmationsOf(document: ProcedureDocument, jobs: readonly JobHistory[]): Map<Id, number> {
   const found = new Map<Id, number>()
-  for (const job of jobs) for (const id of confirmedBy(document, foldJob(document, job.events))) found.set(id, (found.get(id) ?? 0) + 1)
+  for (const job of jobs)
+    for (const id of confirmedBy(document, foldJob(document, job.events))) found.set(id, (found.get(id) ?? 0) + 1)
   return found
 }
 
@@ -89,5 +113,7 @@ export function confirmedBy(document: ProcedureDocument, state: JobState): Id[] 
     const c = state.holders.get(id)
     return c !== undefined && c.undone === count && c.missing === 0 && c.extra === 0
   })
-  return [...holders.map(({ id }) => id), ...state.tethersTouched, ...state.moved].filter((id) => !differs.has(id) && !state.assumed.has(id) && !state.alreadyOff.has(id))
+  return [...holders.map(({ id }) => id), ...state.tethersTouched, ...state.moved].filter(
+    (id) => !differs.has(id) && !state.assumed.has(id) && !state.alreadyOff.has(id),
+  )
 }

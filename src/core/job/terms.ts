@@ -13,14 +13,25 @@ import type { Happening, JobEvent } from './event'
 import { standingEvents } from './fold'
 import type { JobState } from './jobState'
 
-/** What a job owes besides putting everything back: what ends elsewhere, and what its kits add to the vehicle, take from it or change for good. */
-export type JobTerms = { endings: ReadonlyMap<Id, Ending>; added: readonly OwedTest[]; taken: ReadonlySet<Id>; changes: readonly LastingChange[] }
+/**
+ * What a job owes besides putting everything back: what ends elsewhere, and what its kits add to the vehicle, take from
+ * it or change for good.
+ */
+export type JobTerms = {
+  endings: ReadonlyMap<Id, Ending>
+  added: readonly OwedTest[]
+  taken: ReadonlySet<Id>
+  changes: readonly LastingChange[]
+}
 
 export type OwedTest = Pick<VehicleFunction, 'id' | 'name' | 'how' | 'power' | 'readingUnit'>
 
 export const PLAIN_TERMS: JobTerms = { endings: new Map(), added: [], taken: new Set(), changes: [] }
 
-/** What was last agreed to be done on a job, and in which order; null when its plan is the one it was opened with, or there is none yet. */
+/**
+ * What was last agreed to be done on a job, and in which order; null when its plan is the one it was opened with, or
+ * there is none yet.
+ */
 export function adoptedPlan(events: readonly JobEvent[]): Extract<Happening, { kind: 'plan adopted' }> | null {
   const adopted = standingEvents(events).findLast(({ what }) => what.kind === 'plan adopted')?.what
   return adopted?.kind === 'plan adopted' ? adopted : null
@@ -43,16 +54,28 @@ export function endOf(state: JobState, terms: JobTerms, id: Id): string | null {
   return state.ends.get(id)?.end ?? (planned && planned !== 'replaced' && !goesBack(planned) ? planned : null)
 }
 
-/** Functions of plugs that somebody left open on purpose at the vehicle; what the record or a kit ends so has its own terms. */
+/**
+ * Functions of plugs that somebody left open on purpose at the vehicle; what the record or a kit ends so has its own
+ * terms.
+ */
 export function functionsLeftOpen(document: ProcedureDocument, state: JobState, terms: JobTerms): Id[] {
-  return withDefaultTests(document).tethers.flatMap((tether) => (state.ends.get(tether.id)?.end === 'left open and insulated' && !terms.endings.has(tether.id) ? tether.functions : []))
+  return withDefaultTests(document).tethers.flatMap((tether) =>
+    state.ends.get(tether.id)?.end === 'left open and insulated' && !terms.endings.has(tether.id)
+      ? tether.functions
+      : [],
+  )
 }
 
-/** The functions of every tether that was opened, and those a kit adds, in the order of the record. What is taken away is told, not tested. */
+/**
+ * The functions of every tether that was opened, and those a kit adds, in the order of the record. What is taken away
+ * is told, not tested.
+ */
 export function testsOwed(recorded: ProcedureDocument, state: JobState, terms: JobTerms): OwedTest[] {
   const document = withDefaultTests(recorded)
   const lost = new Set([...terms.taken, ...functionsLeftOpen(document, state, terms)])
-  const wanted = new Set(document.tethers.flatMap((tether) => (state.tethersTouched.has(tether.id) ? tether.functions : [])))
+  const wanted = new Set(
+    document.tethers.flatMap((tether) => (state.tethersTouched.has(tether.id) ? tether.functions : [])),
+  )
   const ofTheRecord = document.functions.filter((item) => wanted.has(item.id) && !lost.has(item.id))
   return [...ofTheRecord, ...(state.works.size > 0 ? terms.added : [])]
 }

@@ -26,7 +26,10 @@ export type URow = {
   backAfter: Id | null
 }
 
-/** The job as a U: each thing once, in the order in which it comes forward, with both its lanes. `state` null = a plan not begun. */
+/**
+ * The job as a U: each thing once, in the order in which it comes forward, with both its lanes. `state` null = a plan
+ * not begun.
+ */
 export function uRows(plan: JobPlan, state: JobState | null): URow[] {
   const ids = orderIn(plan)
   const current = state ? nextStep(plan, state) : null
@@ -40,8 +43,11 @@ export function uRows(plan: JobPlan, state: JobState | null): URow[] {
     const outCards = plan.wayOut.filter((card) => (card.partId ?? card.settingId) === id)
     const lane = (cards: Card[], phase: Card['phase']): LaneState => {
       if (!state) return 'planned'
-      if (current && current.card.phase === phase && (current.card.partId ?? current.card.settingId) === id) return 'current'
-      return cards.length > 0 && cards.every((card) => card.steps.every((step) => isDone(state, step.operation))) ? 'done' : 'to come'
+      if (current && current.card.phase === phase && (current.card.partId ?? current.card.settingId) === id)
+        return 'current'
+      return cards.length > 0 && cards.every((card) => card.steps.every((step) => isDone(state, step.operation)))
+        ? 'done'
+        : 'to come'
     }
     const wayIn = lane(inCards, 'in')
     const wayOut = lane(outCards, 'out')
@@ -53,7 +59,9 @@ export function uRows(plan: JobPlan, state: JobState | null): URow[] {
       level,
       wayIn,
       wayOut,
-      isOut: isPart ? level !== 'in place' && state !== null : wayIn === 'done' && wayOut !== 'done' && outCards.length > 0,
+      isOut: isPart
+        ? level !== 'in place' && state !== null
+        : wayIn === 'done' && wayOut !== 'done' && outCards.length > 0,
       inCards,
       outCards,
       secondsIn: secondsOf(inCards),
@@ -68,8 +76,8 @@ function secondsOf(cards: readonly Card[]): number {
 }
 
 /**
- * Things in the order in which they come forward or, settings, are changed first: clips undone early, with the tool in hand,
- * do not move a panel up the U.
+ * Things in the order in which they come forward or, settings, are changed first: clips undone early, with the tool in
+ * hand, do not move a panel up the U.
  */
 function orderIn(plan: JobPlan): Id[] {
   const at = new Map<Id, number>()
@@ -108,7 +116,6 @@ export function outAndBack(rows: readonly URow[]): { out: number; back: number }
   return { out: parts.filter((row) => row.isOut).length, back: parts.filter((row) => row.wayOut === 'done').length }
 }
 
-
 /** Something done at the bottom of the U: a piece of work, or a test before trim hides it again. */
 export type BottomItem = { words: string; done: boolean }
 
@@ -118,6 +125,9 @@ export function bottomOf(plan: JobPlan, state: JobState | null): { works: Bottom
     plan.wayOut
       .flatMap((card) => card.steps)
       .filter(({ operation }) => operation.act === act)
-      .map(({ operation }) => ({ words: operation.name ?? plan.job.model.functions.get(operation.itemId)?.name ?? '', done: state !== null && isDone(state, operation) }))
+      .map(({ operation }) => ({
+        words: operation.name ?? plan.job.model.functions.get(operation.itemId)?.name ?? '',
+        done: state !== null && isDone(state, operation),
+      }))
   return { works: of('work'), tests: of('test') }
 }

@@ -23,10 +23,16 @@ export type TagVerdict = 'do not switch on' | 'do not start' | 'do not drive' | 
 export type WheelTag = { verdict: TagVerdict; lines: TagLine[] }
 
 /**
- * The tag from the live state. `gates`: what the power gate answers, and whether it may be used unfinished. A tag never allows more
- * than all of them: with the lever out of park the ignition may come on, and yet nobody may start it. Cost: O(items).
+ * The tag from the live state. `gates`: what the power gate answers, and whether it may be used unfinished. A tag never
+ * allows more than all of them: with the lever out of park the ignition may come on, and yet nobody may start it. Cost:
+ * O(items).
  */
-export function wheelTagOf(model: ProcedureForBuild, state: JobState, gates: { power: Record<Power, GateAnswer>; mayLeave: boolean }, trays: readonly Tray[]): WheelTag {
+export function wheelTagOf(
+  model: ProcedureForBuild,
+  state: JobState,
+  gates: { power: Record<Power, GateAnswer>; mayLeave: boolean },
+  trays: readonly Tray[],
+): WheelTag {
   const open = [...state.tethersOpen].flatMap((id) => model.tethers.get(id) ?? [])
   const airbags = open.filter(isAirbagCircuit).map(({ id }) => id)
   const others = open.filter((tether) => !isAirbagCircuit(tether)).map(({ id }) => id)
@@ -35,7 +41,11 @@ export function wheelTagOf(model: ProcedureForBuild, state: JobState, gates: { p
   if (airbags.length > 0) lines.push({ kind: 'airbag open', tetherIds: airbags })
   for (const setting of model.settings.values()) {
     const value = state.settings.get(setting.id) ?? setting.asFound
-    if (value !== setting.asFound && ['battery', 'gear lever', 'parking brake', 'wheels', 'stand'].includes(setting.role)) lines.push({ kind: 'setting', settingId: setting.id, value })
+    if (
+      value !== setting.asFound &&
+      ['battery', 'gear lever', 'parking brake', 'wheels', 'stand'].includes(setting.role)
+    )
+      lines.push({ kind: 'setting', settingId: setting.id, value })
   }
   if (others.length > 0) lines.push({ kind: 'plugs open', tetherIds: others })
   if (parts.length > 0) lines.push({ kind: 'parts out', partIds: parts })

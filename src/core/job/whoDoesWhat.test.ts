@@ -9,8 +9,17 @@ import { peopleLanes } from './peopleLanes'
 import { turnsOf } from './whoDoesWhat'
 
 const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
-const both = PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'radio-cavity' }, { kind: 'cavity', cavityId: 'pillar-cavity' }], build })
-const PEOPLE = [{ personId: TOLU, station: 'driver side' }, { personId: INES, station: 'passenger side' }]
+const both = PlanRequest.parse({
+  goals: [
+    { kind: 'cavity', cavityId: 'radio-cavity' },
+    { kind: 'cavity', cavityId: 'pillar-cavity' },
+  ],
+  build,
+})
+const PEOPLE = [
+  { personId: TOLU, station: 'driver side' },
+  { personId: INES, station: 'passenger side' },
+]
 
 /** Shared out once: the same for every crew here. */
 let shared: ReturnType<typeof peopleLanes> | null = null
@@ -18,7 +27,10 @@ let shared: ReturnType<typeof peopleLanes> | null = null
 function twoAtWork(): CrewAtWork {
   const crew = new CrewAtWork(panelVan(), both)
   if (!shared) {
-    const lanes = lanesOf(crew.plan, PEOPLE.map(({ station }) => station))
+    const lanes = lanesOf(
+      crew.plan,
+      PEOPLE.map(({ station }) => station),
+    )
     if (!lanes.ok) throw new Error(lanes.error.kind)
     shared = peopleLanes(lanes.value, PEOPLE)
   }
@@ -26,28 +38,38 @@ function twoAtWork(): CrewAtWork {
   return crew
 }
 
-test.each(Array.from({ length: 6 }, (_, i) => i))('two people to the end, whoever is quicker: never both on one seat, no rule broken, nothing left (seed %i)', (seed) => {
-  const random = seededRandom(seed + 7)
-  const crew = twoAtWork()
-  let together = 0
-  for (let turn = 0; turn < 300; turn++) {
-    const turns = turnsOf(crew.plan, crew.state, new Set())
-    const taps = PEOPLE.flatMap(({ personId }) => (turns.get(personId)!.tap ? [{ personId, tap: turns.get(personId)!.tap! }] : []))
-    if (taps.length === 0) break
-    if (taps.length === 2) {
-      together++
-      expect(taps[0]!.tap.step.station).not.toBe(taps[1]!.tap.step.station)
+test.each(Array.from({ length: 6 }, (_, i) => i))(
+  'two people to the end, whoever is quicker: never both on one seat, no rule broken, nothing left (seed %i)',
+  (seed) => {
+    const random = seededRandom(seed + 7)
+    const crew = twoAtWork()
+    let together = 0
+    for (let turn = 0; turn < 300; turn++) {
+      const turns = turnsOf(crew.plan, crew.state, new Set())
+      const taps = PEOPLE.flatMap(({ personId }) =>
+        turns.get(personId)!.tap ? [{ personId, tap: turns.get(personId)!.tap! }] : [],
+      )
+      if (taps.length === 0) break
+      if (taps.length === 2) {
+        together++
+        expect(taps[0]!.tap.step.station).not.toBe(taps[1]!.tap.step.station)
+      }
+      const { personId, tap } = taps[random.below(taps.length)]!
+      for (const step of tap.steps) {
+        expect([step.operation.key, crew.refused(step, personId).map((breach) => breach.rule.id)]).toEqual([
+          step.operation.key,
+          [],
+        ])
+        crew.does(step, personId)
+      }
     }
-    const { personId, tap } = taps[random.below(taps.length)]!
-    for (const step of tap.steps) {
-      expect([step.operation.key, crew.refused(step, personId).map((breach) => breach.rule.id)]).toEqual([step.operation.key, []])
-      crew.does(step, personId)
-    }
-  }
-  expect(crew.steps.filter((step) => !isDone(crew.state, step.operation)).map((step) => step.operation.key)).toEqual([])
-  expect(crew.balance().openRows).toEqual([])
-  expect(together).toBeGreaterThan(3)
-})
+    expect(crew.steps.filter((step) => !isDone(crew.state, step.operation)).map((step) => step.operation.key)).toEqual(
+      [],
+    )
+    expect(crew.balance().openRows).toEqual([])
+    expect(together).toBeGreaterThan(3)
+  },
+)
 
 test('somebody with nothing to do is told what it waits for', () => {
   const crew = twoAtWork()

@@ -4,7 +4,10 @@
  * Shapes: `before[i]` lists what must come before element i. Counts as bigint; null when more than `limit` ideals
  * would have to be visited. Cost: O(ideals x elements). Elements: any number.
  */
-export function countOrders(before: readonly (readonly number[])[], limit = 200_000): { orders: bigint; ideals: number } | null {
+export function countOrders(
+  before: readonly (readonly number[])[],
+  limit = 200_000,
+): { orders: bigint; ideals: number } | null {
   const n = before.length
   const need = before.map((list) => list.reduce((mask, i) => mask | (1n << BigInt(i)), 0n))
   let layer = new Map<bigint, bigint>([[0n, 1n]])
@@ -25,10 +28,15 @@ export function countOrders(before: readonly (readonly number[])[], limit = 200_
 }
 
 /**
- * The number of valid orders where it is no more than `most`, otherwise `exact` false and a number that is surely passed:
- * whatever is begun in an allowed way can be finished. Null when more than `limit` states would have to be visited first.
+ * The number of valid orders where it is no more than `most`, otherwise `exact` false and a number that is surely
+ * passed: whatever is begun in an allowed way can be finished. Null when more than `limit` states would have to be
+ * visited first.
  */
-export function countOrdersUpTo(before: readonly (readonly number[])[], most: bigint, limit = 30_000): { orders: bigint; exact: boolean } | null {
+export function countOrdersUpTo(
+  before: readonly (readonly number[])[],
+  most: bigint,
+  limit = 30_000,
+): { orders: bigint; exact: boolean } | null {
   const need = before.map((list) => list.reduce((mask, i) => mask | (1n << BigInt(i)), 0n))
   let layer = new Map<bigint, bigint>([[0n, 1n]])
   let visited = 1

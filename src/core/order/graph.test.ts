@@ -10,7 +10,10 @@ function randomPairs(seed: number, size: number, loops: boolean): { keys: string
   const random = seededRandom(seed)
   const keys = Array.from({ length: size }, (_, i) => `k${i}`)
   const pairs: Pair[] = []
-  for (let a = 0; a < size; a++) for (let b = 0; b < size; b++) if (a !== b && (loops || a < b) && random.chance(loops ? 0.12 : 0.3)) pairs.push({ before: keys[a]!, after: keys[b]! })
+  for (let a = 0; a < size; a++)
+    for (let b = 0; b < size; b++)
+      if (a !== b && (loops || a < b) && random.chance(loops ? 0.12 : 0.3))
+        pairs.push({ before: keys[a]!, after: keys[b]! })
   return { keys, pairs }
 }
 function libraryGraph(keys: readonly string[], pairs: readonly Pair[]): Graph {
@@ -21,7 +24,9 @@ function libraryGraph(keys: readonly string[], pairs: readonly Pair[]): Graph {
 }
 const reachable = (keys: readonly string[], pairs: readonly Pair[]) => {
   const distances = alg.floydWarshall(libraryGraph(keys, pairs), () => 1)
-  return keys.flatMap((a) => keys.filter((b) => a !== b && distances[a]![b]!.distance < Infinity).map((b) => `${a}>${b}`)).sort()
+  return keys
+    .flatMap((a) => keys.filter((b) => a !== b && distances[a]![b]!.distance < Infinity).map((b) => `${a}>${b}`))
+    .sort()
 }
 const SEEDS = Array.from({ length: 60 }, (_, i) => i + 1)
 
@@ -31,19 +36,32 @@ describe.each(SEEDS)('seed %i', (seed) => {
     const fewest = fewestPairs(pairs)
     const all = reachable(keys, pairs)
     expect(reachable(keys, fewest)).toEqual(all)
-    for (const gone of fewest) expect(reachable(keys, fewest.filter((pair) => pair !== gone))).not.toEqual(all)
+    for (const gone of fewest)
+      expect(
+        reachable(
+          keys,
+          fewest.filter((pair) => pair !== gone),
+        ),
+      ).not.toEqual(all)
   })
   test('what comes before and after agrees with the library', () => {
     const all = new Set(reachable(keys, pairs))
     for (const key of keys) {
-      expect([...reachedFrom(successors(pairs), key)].sort()).toEqual(keys.filter((other) => all.has(`${key}>${other}`)).sort())
+      expect([...reachedFrom(successors(pairs), key)].sort()).toEqual(
+        keys.filter((other) => all.has(`${key}>${other}`)).sort(),
+      )
       expect(new KeyGraph(pairs).after([key]).keys().sort()).toEqual([...reachedFrom(successors(pairs), key)].sort())
-      expect(new KeyGraph(pairs).before([key]).keys().sort()).toEqual(keys.filter((other) => all.has(`${other}>${key}`)).sort())
+      expect(new KeyGraph(pairs).before([key]).keys().sort()).toEqual(
+        keys.filter((other) => all.has(`${other}>${key}`)).sort(),
+      )
     }
   })
   test('loop groups are the library’s strongly connected components', () => {
     const looped = randomPairs(seed, 4 + (seed % 9), true)
-    expect([new KeyGraph(pairs).hasLoop(), new KeyGraph(looped.pairs).hasLoop()]).toEqual([!alg.isAcyclic(libraryGraph(keys, pairs)), !alg.isAcyclic(libraryGraph(looped.keys, looped.pairs))])
+    expect([new KeyGraph(pairs).hasLoop(), new KeyGraph(looped.pairs).hasLoop()]).toEqual([
+      !alg.isAcyclic(libraryGraph(keys, pairs)),
+      !alg.isAcyclic(libraryGraph(looped.keys, looped.pairs)),
+    ])
     const group = loopGroups(looped.keys, looped.pairs)
     const ours = new Map<number, string[]>()
     for (const key of looped.keys) ours.set(group.get(key)!, [...(ours.get(group.get(key)!) ?? []), key])

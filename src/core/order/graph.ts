@@ -96,5 +96,8 @@ export function fewestPairs<P extends Pair>(pairs: readonly P[]): P[] {
     reach.set(key, found)
     return found
   }
-  return once.filter(({ before, after }) => !(then.get(before) ?? []).some((between) => between !== after && reachOf(between).has(after)))
+  return once.filter(
+    ({ before, after }) =>
+      !(then.get(before) ?? []).some((between) => between !== after && reachOf(between).has(after)),
+  )
 }

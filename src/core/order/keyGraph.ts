@@ -4,8 +4,8 @@ import type { Pair } from './graph'
 export type Reached = { has(key: string): boolean; keys(): string[] }
 
 /**
- * Precedence that grows and is asked often, both ways: keys are numbered once, so that a question costs array steps and no
- * text. For a single question the functions of graph.ts are enough.
+ * Precedence that grows and is asked often, both ways: keys are numbered once, so that a question costs array steps and
+ * no text. For a single question the functions of graph.ts are enough.
  */
 export class KeyGraph {
   private readonly number = new Map<string, number>()

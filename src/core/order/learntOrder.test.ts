@@ -13,7 +13,11 @@ import { deriveRemoval } from './removal'
 import { standingOrders } from './standingOfOrder'
 
 const strips = (...sequences: string[][]): Strip[] => sequences.map((sequence, i) => ({ id: `s${i}`, sequence }))
-const keeps = (sequence: readonly string[], pairs: readonly { before: string; after: string }[]) => pairs.every(({ before, after }) => !sequence.includes(before) || !sequence.includes(after) || sequence.indexOf(before) < sequence.indexOf(after))
+const keeps = (sequence: readonly string[], pairs: readonly { before: string; after: string }[]) =>
+  pairs.every(
+    ({ before, after }) =>
+      !sequence.includes(before) || !sequence.includes(after) || sequence.indexOf(before) < sequence.indexOf(after),
+  )
 const LETTERS = ['A', 'B', 'C', 'D', 'E', 'F', 'G']
 const arrangement = fc.shuffledSubarray(LETTERS, { minLength: LETTERS.length })
 
@@ -33,12 +37,18 @@ describe('properties', () => {
         const learnt = strips(...all)
         const { kept } = learnOrder(learnt)
         const left = new Set(LETTERS)
-        for (let more = true; more; ) {
+        for (let more = true; more;) {
           const free = [...left].filter((key) => !kept.some((pair) => pair.after === key && left.has(pair.before)))
           more = free.length > 0
           for (const key of free) left.delete(key)
         }
-        return left.size === 0 && kept.every((pair) => { const { agree, of } = agreement(learnt, pair.before, pair.after); return agree === of && of === pair.strips.length })
+        return (
+          left.size === 0 &&
+          kept.every((pair) => {
+            const { agree, of } = agreement(learnt, pair.before, pair.after)
+            return agree === of && of === pair.strips.length
+          })
+        )
       }),
       { seed: 4, numRuns: 200 },
     )
@@ -55,11 +65,29 @@ test('a strip that broke a rule gives no order', () => {
 })
 
 describe('where an order stands in the record', () => {
-  const removal = deriveRemoval(forBuild(panelVan(), { gearbox: 'manual', starter: 'key', steering: 'left' }), [{ kind: 'cavity', cavityId: 'radio-cavity' }], { openings: {}, methods: {}, resting: 'rest' })
+  const removal = deriveRemoval(
+    forBuild(panelVan(), { gearbox: 'manual', starter: 'key', steering: 'left' }),
+    [{ kind: 'cavity', cavityId: 'radio-cavity' }],
+    { openings: {}, methods: {}, resting: 'rest' },
+  )
   if (!removal.ok) throw new Error('The van has an order.')
-  const seen = [['release:liner', 'release:climate', 'release:surround'], ['release:liner', 'release:climate', 'release:surround']]
-  const observed = (reason: string) => Need.parse({ id: 'o', dependent: { act: 'release', id: 'climate' }, needs: { kind: 'operation', act: 'release', id: 'liner' }, reason })
-  const standing = (needs: Need[], more: string[][] = []) => standingOrders({ ...panelVan(), needs: [...panelVan().needs, ...needs] }, learnOrder(strips(...seen, ...more)), removal.value.edges).map((order) => `${order.before}<${order.after} ${order.standing} ${order.strips.length}`)
+  const seen = [
+    ['release:liner', 'release:climate', 'release:surround'],
+    ['release:liner', 'release:climate', 'release:surround'],
+  ]
+  const observed = (reason: string) =>
+    Need.parse({
+      id: 'o',
+      dependent: { act: 'release', id: 'climate' },
+      needs: { kind: 'operation', act: 'release', id: 'liner' },
+      reason,
+    })
+  const standing = (needs: Need[], more: string[][] = []) =>
+    standingOrders(
+      { ...panelVan(), needs: [...panelVan().needs, ...needs] },
+      learnOrder(strips(...seen, ...more)),
+      removal.value.edges,
+    ).map((order) => `${order.before}<${order.after} ${order.standing} ${order.strips.length}`)
 
   test('what the facts ask for anyway is not said; what they do not is new', () => {
     expect(standing([])).toEqual(['release:liner<release:climate new 2'])
@@ -69,7 +97,9 @@ describe('where an order stands in the record', () => {
     expect(standing([observed('habit')])).toEqual(['release:liner<release:climate habit 2'])
   })
   test('a later strip the other way contradicts it', () => {
-    expect(standing([observed('observed')], [['release:climate', 'release:liner', 'release:surround']])).toEqual(['release:liner<release:climate contradicted 2'])
+    expect(standing([observed('observed')], [['release:climate', 'release:liner', 'release:surround']])).toEqual([
+      'release:liner<release:climate contradicted 2',
+    ])
   })
 })
 
@@ -81,8 +111,17 @@ test('three strips by three people on one vehicle leave no order among its three
   }
   // Each panel in one go, but the third person had loosened the bolts of c in passing.
   const go = (id: string) => [`undo:${id}1`, `release:${id}`, `lift:${id}`]
-  const sequences = [['a', 'b', 'c'].flatMap(go), ['b', 'c', 'a'].flatMap(go), ['undo:c1', 'undo:a1', 'undo:c1', 'release:c', 'lift:c', 'release:a', 'lift:a', ...go('b')]]
-  const seen = seenOrders({ ...document, strips: sequences.map((sequence, i) => StripSeen.parse({ id: `s${i}`, label: `strip ${i}`, sequence: [...new Set(sequence)], brokeRule: false })) })
+  const sequences = [
+    ['a', 'b', 'c'].flatMap(go),
+    ['b', 'c', 'a'].flatMap(go),
+    ['undo:c1', 'undo:a1', 'undo:c1', 'release:c', 'lift:c', 'release:a', 'lift:a', ...go('b')],
+  ]
+  const seen = seenOrders({
+    ...document,
+    strips: sequences.map((sequence, i) =>
+      StripSeen.parse({ id: `s${i}`, label: `strip ${i}`, sequence: [...new Set(sequence)], brokeRule: false }),
+    ),
+  })
   const owner = (key: string) => key.split(':')[1]![0]
   expect(seen.filter(({ before, after }) => owner(before) !== owner(after))).toEqual([])
   expect(seen.some(({ before, after }) => before === 'undo:a1' && after === 'release:a')).toBe(true)

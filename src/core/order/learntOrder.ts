@@ -1,7 +1,9 @@
 import { compareText } from '../base/compareText'
 import { fewestPairs, loopGroups, type Pair } from './graph'
 
-/** One strip: the operations of the way in, in the order in which they happened. `brokeRule`: evidence, never replayed. */
+/**
+ * One strip: the operations of the way in, in the order in which they happened. `brokeRule`: evidence, never replayed.
+ */
 export type Strip = { id: string; sequence: readonly string[]; brokeRule?: boolean }
 
 /** "A before B", with the strips that show it. */
@@ -19,20 +21,31 @@ export type LearntOrders = {
 }
 
 /**
- * The merge of strips: "A before B" is kept where every strip that contains both agrees. Only the operations in hand count,
- * before anything is closed transitively; soft edges inside a circle are dropped. Where all strips contain the same
- * operations, each of them stays a valid order. A strip that broke a safety rule gives no order.
+ * The merge of strips: "A before B" is kept where every strip that contains both agrees. Only the operations in hand
+ * count, before anything is closed transitively; soft edges inside a circle are dropped. Where all strips contain the
+ * same operations, each of them stays a valid order. A strip that broke a safety rule gives no order.
  */
 export function learnOrder(strips: readonly Strip[], inHand: ReadonlySet<string> | null = null): LearntOrders {
   const { agreed, contradicted } = comparedPairs(strips, inHand)
   const keys = [...new Set(agreed.flatMap((order) => [order.before, order.after]))]
   const group = loopGroups(keys, agreed)
   const kept = agreed.filter((order) => group.get(order.before) !== group.get(order.after))
-  return { kept, inCircle: agreed.filter((order) => group.get(order.before) === group.get(order.after)), contradicted, shown: fewestPairs(kept) }
+  return {
+    kept,
+    inCircle: agreed.filter((order) => group.get(order.before) === group.get(order.after)),
+    contradicted,
+    shown: fewestPairs(kept),
+  }
 }
 
-/** Every "A before B" of the strips, in which all agree that have both, and in which they don't. Cost: O(strips x operations^2). */
-export function comparedPairs(strips: readonly Strip[], inHand: ReadonlySet<string> | null): { agreed: LearntOrder[]; contradicted: LearntOrders['contradicted'] } {
+/**
+ * Every "A before B" of the strips, in which all agree that have both, and in which they don't. Cost: O(strips x
+ * operations^2).
+ */
+export function comparedPairs(
+  strips: readonly Strip[],
+  inHand: ReadonlySet<string> | null,
+): { agreed: LearntOrder[]; contradicted: LearntOrders['contradicted'] } {
   const seen = new Map<string, { before: string; after: string; strips: string[] }>()
   for (const strip of strips) {
     if (strip.brokeRule) continue
@@ -50,7 +63,8 @@ export function comparedPairs(strips: readonly Strip[], inHand: ReadonlySet<stri
   for (const [name, order] of [...seen].sort(([a], [b]) => compareText(a, b))) {
     const turned = seen.get(`${order.after}>${order.before}`)
     if (!turned) agreed.push(order)
-    else if (name < `${order.after}>${order.before}`) contradicted.push({ before: order.before, after: order.after, forIt: order.strips, against: turned.strips })
+    else if (name < `${order.after}>${order.before}`)
+      contradicted.push({ before: order.before, after: order.after, forIt: order.strips, against: turned.strips })
   }
   return { agreed, contradicted }
 }

@@ -49,7 +49,7 @@ function loopThrough(start: string, out: Map<string, Edge[]>, shorterThan: numbe
 
 function pathTo(key: string, start: string, cameBy: Map<string, Edge>): Edge[] {
   const path: Edge[] = []
-  for (let at = key; at !== start; ) {
+  for (let at = key; at !== start;) {
     const edge = cameBy.get(at)!
     path.unshift(edge)
     at = edge.before
@@ -58,8 +58,8 @@ function pathTo(key: string, start: string, cameBy: Map<string, Edge>): Edge[] {
 }
 
 /**
- * The operations that stay when everything that can be done has been done: empty exactly when there is no loop. Keys are
- * numbered once, since this runs on every derivation.
+ * The operations that stay when everything that can be done has been done: empty exactly when there is no loop. Keys
+ * are numbered once, since this runs on every derivation.
  */
 function whatWaitsForever(keys: readonly string[], edges: readonly Pair[]): Set<string> {
   const number = new Map<string, number>()

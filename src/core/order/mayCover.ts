@@ -10,19 +10,37 @@ import { splitKey } from './operation'
 export type MayCover = { partId: Id; holderId: Id }
 
 /**
- * A part that always came away before a group of another part was undone: perhaps it covers it, perhaps it was the recorder's way.
- * Only who has seen it can say; null where the order is of another kind.
+ * A part that always came away before a group of another part was undone: perhaps it covers it, perhaps it was the
+ * recorder's way. Only who has seen it can say; null where the order is of another kind.
  */
 export function mayCover(document: ProcedureDocument, { before, after }: Pair): MayCover | null {
   const [[firstAct, partId], [thenAct, holderId]] = [splitKey(before), splitKey(after)]
   if ((firstAct !== 'release' && firstAct !== 'lift') || thenAct !== 'undo') return null
   const holder = document.holders.find(({ id }) => id === holderId)
-  return holder && !holder.holds.includes(partId) && document.parts.some(({ id }) => id === partId) ? { partId, holderId } : null
+  return holder && !holder.holds.includes(partId) && document.parts.some(({ id }) => id === partId)
+    ? { partId, holderId }
+    : null
 }
 
-/** What "it covers them" adds to the record; `needId`: the order stated without a reason, which the cover takes the place of. */
-export function coverEdits(document: ProcedureDocument, { partId, holderId }: MayCover, needId: Id | null, newId: () => Id): Edit[] {
+/**
+ * What "it covers them" adds to the record; `needId`: the order stated without a reason, which the cover takes the
+ * place of.
+ */
+export function coverEdits(
+  document: ProcedureDocument,
+  { partId, holderId }: MayCover,
+  needId: Id | null,
+  newId: () => Id,
+): Edit[] {
   const part = document.parts.find(({ id }) => id === partId)!
   const stated = document.needs.find(({ id }) => id === needId)
-  return [{ kind: 'add', collection: 'needs', item: coversNeed(newId(), holderId, partId, mayRestFree(part) ? 'free' : 'off'), after: null }, ...(stated ? [{ kind: 'remove', collection: 'needs', id: stated.id, item: stated } as const] : [])]
+  return [
+    {
+      kind: 'add',
+      collection: 'needs',
+      item: coversNeed(newId(), holderId, partId, mayRestFree(part) ? 'free' : 'off'),
+      after: null,
+    },
+    ...(stated ? [{ kind: 'remove', collection: 'needs', id: stated.id, item: stated } as const] : []),
+  ]
 }

@@ -1,19 +1,27 @@
 import type { Id } from '../base/id'
 
-/** In: taking apart. Work and test: at the bottom. Out: putting back. A plug closed for a test and opened again has the phase test. */
+/**
+ * In: taking apart. Work and test: at the bottom. Out: putting back. A plug closed for a test and opened again has the
+ * phase test.
+ */
 export type Phase = 'in' | 'work' | 'test' | 'out'
 export type InAct = 'undo' | 'ease' | 'release' | 'open' | 'lift'
 /** `start`: all fasteners of a group by hand, before any is made snug. `feed`: the lead through its aperture first. */
 export type OutAct = 'fasten' | 'start' | 'seat' | 'close' | 'place' | 'feed'
-/** `decide`: a facet can now be told. `wait`: nothing is done until a wait is over. `restore`: a setting set back for good. */
+/**
+ * `decide`: a facet can now be told. `wait`: nothing is done until a wait is over. `restore`: a setting set back for
+ * good.
+ */
 export type Act = InAct | OutAct | 'set' | 'restore' | 'work' | 'test' | 'decide' | 'wait'
 
 export type SettingAct = { settingId: Id; from: string; to: string; methodId: Id }
 
 /**
- * A derived act. `key` is made of the same ids as the facts, so that it survives a replan ("undo:h1", "set:lever=out by m2").
- * `itemId` is the holder, part, tether, setting, work item, function or facet; `partId` the part whose card it belongs to
- * (null where there is none). `nth` counts the same happening to the same thing: a plug closed for a test is closed a second time for good.
+ * A derived act. `key` is made of the same ids as the facts, so that it survives a replan ("undo:h1", "set:lever=out by
+ * m2").
+ * `itemId` is the holder, part, tether, setting, work item, function or facet; `partId` the part whose card it belongs
+ * to (null where there is none). `nth` counts the same happening to the same thing: a plug closed for a test is closed
+ * a second time for good.
  */
 export type Operation = {
   key: string
@@ -23,7 +31,10 @@ export type Operation = {
   partId: Id | null
   setting: SettingAct | null
   nth: number
-  /** Holder groups that let go in this movement (release, ease) or are pressed home in it (seat), counted in the same act. */
+  /**
+   * Holder groups that let go in this movement (release, ease) or are pressed home in it (seat), counted in the same
+   * act.
+   */
   pulled?: Id[]
   /** What it is called, where the record has no name for it: work items and functions of a kit. */
   name?: string
@@ -31,7 +42,10 @@ export type Operation = {
   note?: string
 }
 
-/** Why one operation comes before another. `needId` names the stated fact; the others follow from what holds and ties a part. */
+/**
+ * Why one operation comes before another. `needId` names the stated fact; the others follow from what holds and ties a
+ * part.
+ */
 export type Because =
   | { kind: 'holds'; holderId: Id; partId: Id }
   | { kind: 'lifts'; partId: Id }
@@ -87,7 +101,9 @@ export function countedIn(operation: Pick<Operation, 'act' | 'itemId' | 'pulled'
 }
 const NONE: readonly Id[] = []
 
-/** The key of what does an act to a thing: its own operation or, for a group that goes with the pull, that of its part. */
+/**
+ * The key of what does an act to a thing: its own operation or, for a group that goes with the pull, that of its part.
+ */
 export function keyDoing(operations: ReadonlyMap<string, Operation>, act: string, id: Id): string | undefined {
   const own = `${act}:${id}`
   if (operations.has(own)) return own

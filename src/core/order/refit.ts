@@ -5,7 +5,16 @@ import type { Ending } from '../procedure/end'
 import { PHYSICAL } from '../procedure/needReasons'
 import { isAirbagCircuit } from '../procedure/circuits'
 import { shortestLoop } from './loop'
-import { keyDoing, turnedRound, type Because, type Demand, type Edge, type InAct, type Operation, type OutAct } from './operation'
+import {
+  keyDoing,
+  turnedRound,
+  type Because,
+  type Demand,
+  type Edge,
+  type InAct,
+  type Operation,
+  type OutAct,
+} from './operation'
 import type { Removal } from './removed'
 import { endValue } from './settingAct'
 import { NOTHING_ASKED, type AskedByRules } from './wish'
@@ -28,19 +37,27 @@ type Order = (before: string | undefined, after: string | undefined, because: Be
 
 /**
  * The way out of what came off: undo and fasten, release and seat, open and close, lift and place, and every physical
- * before-relation turned round. It is a partial order, not the log read backwards: what only ordered the way in (a habit,
- * the recorder's own order, a rule) is not carried over, and what ends elsewhere (`endings`) drops out.
+ * before-relation turned round. It is a partial order, not the log read backwards: what only ordered the way in (a
+ * habit, the recorder's own order, a rule) is not carried over, and what ends elsewhere (`endings`) drops out.
  *
  * Errors: returned, with the loop. Cost: O(operations + edges).
  */
-export function deriveRefit(removal: Removal, endings: ReadonlyMap<Id, Ending> = new Map(), asked: AskedByRules = NOTHING_ASKED): Result<Refit, RefitError> {
+export function deriveRefit(
+  removal: Removal,
+  endings: ReadonlyMap<Id, Ending> = new Map(),
+  asked: AskedByRules = NOTHING_ASKED,
+): Result<Refit, RefitError> {
   const refit = turnRound(removal, endings, asked)
   const loop = refit.ok ? shortestLoop([...refit.value.operations.keys()], refit.value.edges) : null
   return loop ? fail({ kind: 'contradiction', loop }) : refit
 }
 
 /** The same, not yet looked at for a loop: for whoever adds to it first. */
-export function turnRound(removal: Removal, endings: ReadonlyMap<Id, Ending>, asked: AskedByRules): Result<Refit, RefitError> {
+export function turnRound(
+  removal: Removal,
+  endings: ReadonlyMap<Id, Ending>,
+  asked: AskedByRules,
+): Result<Refit, RefitError> {
   const operations = new Map<string, Operation>()
   const edges: Edge[] = []
   const outKeyOf = new Map<string, string>()
@@ -53,16 +70,26 @@ export function turnRound(removal: Removal, endings: ReadonlyMap<Id, Ending>, as
     if (!back.value) continue
     const act = turnedRound(operation.act as InAct)
     const key = `${act}:${operation.itemId}`
-    operations.set(key, { key, phase: 'out', act, itemId: operation.itemId, partId: operation.partId, setting: null, nth: 1 })
+    operations.set(key, {
+      key,
+      phase: 'out',
+      act,
+      itemId: operation.itemId,
+      partId: operation.partId,
+      setting: null,
+      nth: 1,
+    })
     outKeyOf.set(operation.key, key)
   }
   pressHome(removal, operations, endings)
-  for (const edge of removal.edges) if (isPhysical(removal, edge)) order(outKeyOf.get(edge.after), outKeyOf.get(edge.before), edge.because)
+  for (const edge of removal.edges)
+    if (isPhysical(removal, edge)) order(outKeyOf.get(edge.after), outKeyOf.get(edge.before), edge.because)
   for (const operation of operations.values())
     if (operation.act === 'fasten')
       for (const partId of removal.model.holders.get(operation.itemId)!.holds)
         // One that was only eased: where it came free, the relation turned round says it already.
-        if (removal.levels.get(partId) === 'eased' && operations.has(`seat:${partId}`)) order(`seat:${partId}`, operation.key, { kind: 'holds', holderId: operation.itemId, partId })
+        if (removal.levels.get(partId) === 'eased' && operations.has(`seat:${partId}`))
+          order(`seat:${partId}`, operation.key, { kind: 'holds', holderId: operation.itemId, partId })
   leadThroughApertures(removal, operations, order)
   tightenInStages(removal, operations, order)
   const demands = demandsOnTheWayBack(removal, operations, outKeyOf, asked)
@@ -71,26 +98,39 @@ export function turnRound(removal: Removal, endings: ReadonlyMap<Id, Ending>, as
   return ok({ operations, edges, demands, outKeyOf })
 }
 
-/** What let go with a pull is pressed home with the seat of the same part or, where that stays away, of another it holds. */
+/**
+ * What let go with a pull is pressed home with the seat of the same part or, where that stays away, of another it
+ * holds.
+ */
 function pressHome(removal: Removal, operations: Map<string, Operation>, endings: ReadonlyMap<Id, Ending>): void {
   for (const pull of removal.operations.values())
     for (const holderId of pull.pulled ?? []) {
       if (!goesBack(endings.get(holderId))) continue
-      const seat = [pull.itemId, ...removal.model.holders.get(holderId)!.holds].map((id) => operations.get(`seat:${id}`)).find((found) => found !== undefined)
+      const seat = [pull.itemId, ...removal.model.holders.get(holderId)!.holds]
+        .map((id) => operations.get(`seat:${id}`))
+        .find((found) => found !== undefined)
       if (seat) operations.set(seat.key, { ...seat, pulled: [...(seat.pulled ?? []), holderId] })
     }
 }
 
 /** Whether an act of the way in is taken back, given what becomes of the things. */
-function comesBack(removal: Removal, operation: Operation, endings: ReadonlyMap<Id, Ending>): Result<boolean, RefitError> {
+function comesBack(
+  removal: Removal,
+  operation: Operation,
+  endings: ReadonlyMap<Id, Ending>,
+): Result<boolean, RefitError> {
   const { model } = removal
   const { act, itemId } = operation
-  if (act === 'undo') return ok(model.holders.get(itemId)!.holds.some((partId) => goesBack(endings.get(partId))) && goesBack(endings.get(itemId)))
+  if (act === 'undo')
+    return ok(
+      model.holders.get(itemId)!.holds.some((partId) => goesBack(endings.get(partId))) && goesBack(endings.get(itemId)),
+    )
   if (act === 'ease') return ok(!removal.operations.has(`release:${itemId}`))
   if (act !== 'open') return ok(goesBack(endings.get(itemId)))
   const tether = model.tethers.get(itemId)!
   const ending = endings.get(itemId)
-  if (ending === 'left open and insulated') return isAirbagCircuit(tether) ? fail({ kind: 'airbag left open', tetherId: itemId }) : ok(false)
+  if (ending === 'left open and insulated')
+    return isAirbagCircuit(tether) ? fail({ kind: 'airbag left open', tetherId: itemId }) : ok(false)
   // Its part is gone: whoever decided that has to say what becomes of the plug.
   const gone = !goesBack(endings.get(tether.partId))
   if (gone && ending === undefined) return fail({ kind: 'tether without end', tetherId: itemId, partId: tether.partId })
@@ -99,7 +139,13 @@ function comesBack(removal: Removal, operation: Operation, endings: ReadonlyMap<
 
 /** What a hand would meet again on the way back. A rule or the recorder's order is not a relation between things. */
 function isPhysical(removal: Removal, { because }: Edge): boolean {
-  if (because.kind === 'in one go' || because.kind === 'eased first' || because.kind === 'seen' || because.kind === 'bears') return false
+  if (
+    because.kind === 'in one go' ||
+    because.kind === 'eased first' ||
+    because.kind === 'seen' ||
+    because.kind === 'bears'
+  )
+    return false
   if (because.kind !== 'need') return true
   const { reason } = removal.model.needOf.get(because.needId)!
   return reason === 'setting' || PHYSICAL.includes(reason)
@@ -126,7 +172,9 @@ function tightenInStages(removal: Removal, operations: Map<string, Operation>, o
   for (const [partId, level] of removal.levels) {
     const part = removal.model.parts.get(partId)!
     if (level === 'eased') continue
-    const groups = (removal.model.holdersOf.get(partId) ?? []).map((holder) => `fasten:${holder.id}`).filter((key) => operations.has(key))
+    const groups = (removal.model.holdersOf.get(partId) ?? [])
+      .map((holder) => `fasten:${holder.id}`)
+      .filter((key) => operations.has(key))
     const said = part.refit.tightenOrder.map((id) => `fasten:${id}`).filter((key) => groups.includes(key))
     const bearing = groups.filter((key) => removal.model.holders.get(operations.get(key)!.itemId)!.bearsWeight)
     // What bears the weight goes in first; where all are started before any is made snug, it is started first.
@@ -139,28 +187,52 @@ function tightenInStages(removal: Removal, operations: Map<string, Operation>, o
       }
     }
     for (const bearer of begins ? bearing : [])
-      for (const key of groups) if (!bearing.includes(key)) order(bearer.replace('fasten:', begins!), key.replace('fasten:', begins!), { kind: 'bears', holderId: operations.get(bearer)!.itemId, partId })
+      for (const key of groups)
+        if (!bearing.includes(key))
+          order(bearer.replace('fasten:', begins!), key.replace('fasten:', begins!), {
+            kind: 'bears',
+            holderId: operations.get(bearer)!.itemId,
+            partId,
+          })
     for (let i = 1; i < said.length; i++) order(said[i - 1], said[i], { kind: 'tightened in order', partId })
-    if (said.length > 0) for (const key of groups) if (!said.includes(key)) order(said.at(-1), key, { kind: 'tightened in order', partId })
+    if (said.length > 0)
+      for (const key of groups) if (!said.includes(key)) order(said.at(-1), key, { kind: 'tightened in order', partId })
   }
 }
 
 /** A fastener is started where and when it could be made snug: what that waits for, the start waits for. */
-function startLikeFastening(operations: ReadonlyMap<string, Operation>, edges: Edge[], demands: Map<string, Demand[]>): void {
+function startLikeFastening(
+  operations: ReadonlyMap<string, Operation>,
+  edges: Edge[],
+  demands: Map<string, Demand[]>,
+): void {
   // Once through the edges, however many groups are started first.
   const startOf = new Map<string, string>()
-  for (const [key, operation] of operations) if (operation.act === 'start') startOf.set(`fasten:${operation.itemId}`, key)
+  for (const [key, operation] of operations)
+    if (operation.act === 'start') startOf.set(`fasten:${operation.itemId}`, key)
   if (startOf.size === 0) return
   const stated = edges.length
   for (let at = 0; at < stated; at++) {
     const edge = edges[at]!
     const start = startOf.get(edge.after)
-    if (start !== undefined && operations.get(edge.before)?.act !== 'start' && edge.because.kind !== 'tightened in order' && edge.because.kind !== 'bears') edges.push({ ...edge, after: start })
+    if (
+      start !== undefined &&
+      operations.get(edge.before)?.act !== 'start' &&
+      edge.because.kind !== 'tightened in order' &&
+      edge.because.kind !== 'bears'
+    )
+      edges.push({ ...edge, after: start })
   }
-  for (const [fasten, start] of startOf) for (const demand of demands.get(fasten) ?? []) addDemand(demands, start, demand)
+  for (const [fasten, start] of startOf)
+    for (const demand of demands.get(fasten) ?? []) addDemand(demands, start, demand)
 }
 
-function demandsOnTheWayBack(removal: Removal, operations: ReadonlyMap<string, Operation>, outKeyOf: ReadonlyMap<string, string>, asked: AskedByRules): Map<string, Demand[]> {
+function demandsOnTheWayBack(
+  removal: Removal,
+  operations: ReadonlyMap<string, Operation>,
+  outKeyOf: ReadonlyMap<string, string>,
+  asked: AskedByRules,
+): Map<string, Demand[]> {
   const { model } = removal
   const demands = new Map<string, Demand[]>()
   for (const [key, operation] of operations) for (const demand of asked(operation)) addDemand(demands, key, demand)
@@ -174,11 +246,19 @@ function demandsOnTheWayBack(removal: Removal, operations: ReadonlyMap<string, O
   for (const wish of removal.settings.values())
     for (const need of model.needsOf.get(`method:${wish.methodId}`) ?? []) {
       if (need.needs.kind !== 'part') continue
-      // What a method moved out of the way goes back once the setting stands as it is to be: until then it may be needed again.
+      // What a method moved out of the way goes back once the setting stands as it is to be: until then it may be
+      // needed again.
       const end = endValue(model, wish.settingId)
       if (wish.value === end) continue
-      const key = ['place', 'seat'].map((act) => `${act}:${need.needs.kind === 'part' ? need.needs.partId : ''}`).find((k) => operations.has(k))
-      if (key) addDemand(demands, key, { settingId: wish.settingId, value: end, because: { kind: 'set back', settingId: wish.settingId } })
+      const key = ['place', 'seat']
+        .map((act) => `${act}:${need.needs.kind === 'part' ? need.needs.partId : ''}`)
+        .find((k) => operations.has(k))
+      if (key)
+        addDemand(demands, key, {
+          settingId: wish.settingId,
+          value: end,
+          because: { kind: 'set back', settingId: wish.settingId },
+        })
     }
   return demands
 }
@@ -191,7 +271,12 @@ export function addDemand(demands: Map<string, Demand[]>, key: string, demand: D
 }
 
 /** Needs stated on the acts of the way back: a setting at a value, or another operation first. */
-function statedForTheWayBack(removal: Removal, operations: ReadonlyMap<string, Operation>, order: Order, demands: Map<string, Demand[]>): void {
+function statedForTheWayBack(
+  removal: Removal,
+  operations: ReadonlyMap<string, Operation>,
+  order: Order,
+  demands: Map<string, Demand[]>,
+): void {
   const here = (act: string, id: Id) => keyDoing(operations, act, id)
   const BACK: readonly OutAct[] = ['place', 'seat', 'close', 'fasten']
   for (const need of removal.model.needs) {
@@ -202,11 +287,13 @@ function statedForTheWayBack(removal: Removal, operations: ReadonlyMap<string, O
     const because: Because = { kind: 'need', needId: need.id }
     const needed = need.needs
     if (needed.kind === 'operation') order(here(needed.act, needed.id), dependent, because)
-    if (needed.kind === 'part') order(dependent, here(needed.level === 'off' ? 'place' : 'seat', needed.partId), because)
+    if (needed.kind === 'part')
+      order(dependent, here(needed.level === 'off' ? 'place' : 'seat', needed.partId), because)
     if (needed.kind === 'tether') {
       if (needed.state === 'closed') order(here('close', needed.tetherId), dependent, because)
       else order(dependent, here('close', needed.tetherId), because)
     }
-    if (needed.kind === 'setting') addDemand(demands, dependent, { settingId: needed.settingId, value: needed.value, because })
+    if (needed.kind === 'setting')
+      addDemand(demands, dependent, { settingId: needed.settingId, value: needed.value, because })
   }
 }

@@ -7,7 +7,18 @@ import { goesWithPull } from '../procedure/letsGo'
 import { mayRestFree } from '../procedure/resting'
 import type { Part } from '../procedure/part'
 import type { TyingTether } from '../procedure/tether'
-import { easeKey, liftKey, openKey, releaseKey, setKey, undoKey, type Because, type Demand, type InAct, type Operation } from './operation'
+import {
+  easeKey,
+  liftKey,
+  openKey,
+  releaseKey,
+  setKey,
+  undoKey,
+  type Because,
+  type Demand,
+  type InAct,
+  type Operation,
+} from './operation'
 import { isEarly } from './reach'
 import { keepInOneGo, letGoWithThePull, orderOnly, settleEased, weightLast } from './removalFinish'
 import { RemovalParts } from './removalParts'
@@ -34,7 +45,12 @@ export class RemovalDraft extends RemovalParts {
     private readonly asked: AskedByRules,
   ) {
     super(model)
-    const inAct: Partial<Record<Need['dependent']['act'], InAct>> = { seat: 'release', place: 'release', fasten: 'undo', close: 'open' }
+    const inAct: Partial<Record<Need['dependent']['act'], InAct>> = {
+      seat: 'release',
+      place: 'release',
+      fasten: 'undo',
+      close: 'open',
+    }
     for (const need of model.needs) {
       const act = need.needs.kind === 'setting' ? inAct[need.dependent.act] : undefined
       if (!act) continue
@@ -43,7 +59,9 @@ export class RemovalDraft extends RemovalParts {
     }
   }
 
-  /** What can't be done, with the operation it stands in the way of (null: a goal). The rest is derived all the same. */
+  /**
+   * What can't be done, with the operation it stands in the way of (null: a goal). The rest is derived all the same.
+   */
   readonly errors: { key: string | null; error: RemovalError }[] = []
 
   reachGoals(): void {
@@ -95,7 +113,8 @@ export class RemovalDraft extends RemovalParts {
     if (isEarly(tether)) {
       if (this.operations.has(releaseKey(host))) this.order(key, releaseKey(host), because)
     } else {
-      // It is in reach once the part has come forward; whether the part then rests or goes off is the part's own matter.
+      // It is in reach once the part has come forward; whether the part then rests or goes off is the part's own
+      // matter.
       this.bringTo(host, 'free', { by: key, because })
       this.order(releaseKey(host), key, because)
     }
@@ -114,18 +133,27 @@ export class RemovalDraft extends RemovalParts {
   private whatItNeeds(key: string): RemovalError | null {
     const operation = this.operations.get(key)!
     const { act, itemId } = operation
-    const held = act === 'release' ? this.holdersAndShortLeads(itemId, key) : act === 'ease' ? this.holdersOfEase(itemId, key) : null
+    const held =
+      act === 'release'
+        ? this.holdersAndShortLeads(itemId, key)
+        : act === 'ease'
+          ? this.holdersOfEase(itemId, key)
+          : null
     if (held) return held
     this.atTheBench(operation)
     if (act === 'open') {
       const { circuit } = this.model.tethers.get(itemId)!
       if (circuit === 'high-voltage') return { kind: 'high-voltage', tetherId: itemId }
-      if (circuit === 'srs-firing' && ![...this.model.settings.values()].some((setting) => setting.role === 'battery')) return { kind: 'no-battery-setting', tetherId: itemId }
+      if (circuit === 'srs-firing' && ![...this.model.settings.values()].some((setting) => setting.role === 'battery'))
+        return { kind: 'no-battery-setting', tetherId: itemId }
     }
     return this.askedOf(operation, key)
   }
 
-  /** What the rules ask of an act, what its way back wants, and what the record states of it, on behalf of operation `key`. */
+  /**
+   * What the rules ask of an act, what its way back wants, and what the record states of it, on behalf of operation
+   * `key`.
+   */
   private askedOf(act: Pick<Operation, 'act' | 'itemId'>, key: string): RemovalError | null {
     for (const demand of this.asked(act)) {
       const error = this.demand(key, demand)
@@ -134,7 +162,13 @@ export class RemovalDraft extends RemovalParts {
     const stated = `${act.act}:${act.itemId}`
     // The way back may want a setting that the way in does not: what its method moves has to come off all the same.
     for (const need of this.wantedBack.get(stated) ?? []) {
-      const error = need.needs.kind === 'setting' ? this.wishSetting(need.needs.settingId, need.needs.value, { by: key, because: { kind: 'need', needId: need.id } }) : null
+      const error =
+        need.needs.kind === 'setting'
+          ? this.wishSetting(need.needs.settingId, need.needs.value, {
+              by: key,
+              because: { kind: 'need', needId: need.id },
+            })
+          : null
       if (error) return error
     }
     // A need is stated on the act and the thing, which is how an operation's key is made.
@@ -164,7 +198,8 @@ export class RemovalDraft extends RemovalParts {
 
   private holdersOfEase(partId: Id, key: string): RemovalError | null {
     let error: RemovalError | null = null
-    for (const holderId of this.model.parts.get(partId)!.ease!.holderIds) if (this.model.holders.has(holderId)) error ??= this.undo(holderId, partId, key)
+    for (const holderId of this.model.parts.get(partId)!.ease!.holderIds)
+      if (this.model.holders.has(holderId)) error ??= this.undo(holderId, partId, key)
     return error
   }
 
@@ -181,7 +216,12 @@ export class RemovalDraft extends RemovalParts {
 
   /** What a part carries is taken out once the carrier lies on the bench. */
   private atTheBench(operation: Operation): void {
-    const held = operation.act === 'undo' ? this.model.holders.get(operation.itemId)!.holds : operation.act === 'release' || operation.act === 'ease' ? [operation.itemId] : []
+    const held =
+      operation.act === 'undo'
+        ? this.model.holders.get(operation.itemId)!.holds
+        : operation.act === 'release' || operation.act === 'ease'
+          ? [operation.itemId]
+          : []
     const carriers = held.map((partId) => this.model.parts.get(partId)?.carriedBy ?? null)
     // A holder that also holds something still in the vehicle is undone there.
     if (carriers.length === 0 || carriers.some((carrier) => carrier === null || !this.model.parts.has(carrier))) return
@@ -194,9 +234,11 @@ export class RemovalDraft extends RemovalParts {
     const why: BroughtIn = { by: key, because }
     const needed = need.needs
     if (needed.kind === 'part') this.order(this.bringTo(needed.partId, needed.level, why), key, because)
-    else if (needed.kind === 'setting') return this.demand(key, { settingId: needed.settingId, value: needed.value, because })
+    else if (needed.kind === 'setting')
+      return this.demand(key, { settingId: needed.settingId, value: needed.value, because })
     else if (needed.kind === 'tether') {
-      if (needed.state === 'open') this.order(this.openTether(this.model.tethers.get(needed.tetherId)!, why), key, because)
+      if (needed.state === 'open')
+        this.order(this.openTether(this.model.tethers.get(needed.tetherId)!, why), key, because)
       else if (this.operations.has(openKey(needed.tetherId))) this.order(key, openKey(needed.tetherId), because)
       else this.ifOpened.push({ key, tetherId: needed.tetherId, because })
     } else if (needed.kind === 'operation') {
@@ -211,7 +253,8 @@ export class RemovalDraft extends RemovalParts {
       else if (needed.act === 'release' || needed.act === 'lift') {
         this.bringTo(needed.id, needed.act === 'lift' ? 'off' : 'free', why)
         this.order(`${needed.act}:${needed.id}`, key, because)
-      } else if (needed.act === 'open') this.order(this.openTether(this.model.tethers.get(needed.id)!, why), key, because)
+      } else if (needed.act === 'open')
+        this.order(this.openTether(this.model.tethers.get(needed.id)!, why), key, because)
     }
     // "Nobody else there" is a matter of who works where, not of order.
     return null
@@ -237,11 +280,15 @@ export class RemovalDraft extends RemovalParts {
     this.queue.push({ key, methodId })
     if (known.length > 0) return null
     // Once moved it has to come back, by a method of its own.
-    return this.wishSetting(settingId, endValue(this.model, settingId), { by: key, because: { kind: 'set back', settingId } })
+    return this.wishSetting(settingId, endValue(this.model, settingId), {
+      by: key,
+      because: { kind: 'set back', settingId },
+    })
   }
 
   finish(): Removal {
-    for (const { key, tetherId, because } of this.ifOpened) if (this.operations.has(openKey(tetherId))) this.order(key, openKey(tetherId), because)
+    for (const { key, tetherId, because } of this.ifOpened)
+      if (this.operations.has(openKey(tetherId))) this.order(key, openKey(tetherId), because)
     settleEased(this)
     letGoWithThePull(this)
     weightLast(this)
@@ -264,7 +311,11 @@ export class RemovalDraft extends RemovalParts {
 }
 
 /** The parts a goal asks for under these choices; null when the model has no such thing. */
-export function partsOfGoal(model: ProcedureForBuild, goal: Goal, choices: Choices): { partId: Part['id']; level: Level }[] | null {
+export function partsOfGoal(
+  model: ProcedureForBuild,
+  goal: Goal,
+  choices: Choices,
+): { partId: Part['id']; level: Level }[] | null {
   if (goal.kind === 'part') return model.parts.has(goal.partId) ? [goal] : null
   const cavity = model.cavities.get(goal.cavityId)
   if (!cavity) return null

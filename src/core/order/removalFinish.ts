@@ -8,7 +8,9 @@ import { isEarly } from './reach'
 import type { RemovalParts } from './removalParts'
 import { seenOrders } from './seenOrders'
 
-/** A part that may not rest does its release, openings and lift as one block: what they wait for, the release waits for. */
+/**
+ * A part that may not rest does its release, openings and lift as one block: what they wait for, the release waits for.
+ */
 export function keepInOneGo(draft: RemovalParts): void {
   const incoming = new Map<string, Edge[]>()
   for (const edge of draft.edges) {
@@ -21,20 +23,26 @@ export function keepInOneGo(draft: RemovalParts): void {
     const release = releaseKey(partId)
     const inside = new Set([release, liftKey(partId)])
     const early = new Set<string>()
-    for (const tether of draft.model.tyingOf.get(partId) ?? []) (isEarly(tether) ? early : inside).add(openKey(tether.id))
+    for (const tether of draft.model.tyingOf.get(partId) ?? [])
+      (isEarly(tether) ? early : inside).add(openKey(tether.id))
     for (const key of inside)
-      if (key !== release) for (const edge of incoming.get(key) ?? []) if (!inside.has(edge.before) && !early.has(edge.before)) draft.order(edge.before, release, { kind: 'in one go', partId })
+      if (key !== release)
+        for (const edge of incoming.get(key) ?? [])
+          if (!inside.has(edge.before) && !early.has(edge.before))
+            draft.order(edge.before, release, { kind: 'in one go', partId })
     // No setting is touched in between: what any act of the block demands, the release demands.
     for (const key of inside) for (const demand of draft.demands.get(key) ?? []) draft.addDemand(release, demand)
   }
 }
 
 /**
- * A part that was to be eased and comes free anyway: its release answers for both, unless something that comes before the
- * release needs it eased; then it is eased first.
+ * A part that was to be eased and comes free anyway: its release answers for both, unless something that comes before
+ * the release needs it eased; then it is eased first.
  */
 export function settleEased(draft: RemovalParts): void {
-  const eased = [...draft.operations.values()].filter((operation) => operation.act === 'ease' && draft.operations.has(releaseKey(operation.itemId)))
+  const eased = [...draft.operations.values()].filter(
+    (operation) => operation.act === 'ease' && draft.operations.has(releaseKey(operation.itemId)),
+  )
   if (eased.length === 0) return
   const answered = new Map(eased.map((operation) => [operation.key, releaseKey(operation.itemId)]))
   // Nearly always the release can answer for all of them. Where that closes a circle, those in it are eased first.
@@ -52,29 +60,35 @@ export function settleEased(draft: RemovalParts): void {
     else for (const map of [draft.operations, draft.demands]) map.delete(key)
   }
   draft.edges = answeredEdges(draft.edges, answered)
-  for (const [other, why] of draft.broughtIn) if (why.by !== null && answered.has(why.by)) draft.broughtIn.set(other, { ...why, by: answered.get(why.by)! })
+  for (const [other, why] of draft.broughtIn)
+    if (why.by !== null && answered.has(why.by)) draft.broughtIn.set(other, { ...why, by: answered.get(why.by)! })
 }
 
 /**
- * Which movement each pulled group lets go in: the first of those that are made. Of several parts it holds, the one that has
- * to move first anyway, else the one stated first; the others wait for it.
+ * Which movement each pulled group lets go in: the first of those that are made. Of several parts it holds, the one
+ * that has to move first anyway, else the one stated first; the others wait for it.
  */
 export function letGoWithThePull(draft: RemovalParts): void {
   for (const [holderId, pulls] of draft.pulledBy) {
     const { holds } = draft.model.holders.get(holderId)!
-    const alive = pulls.filter(({ key }) => draft.operations.has(key)).sort((a, b) => holds.indexOf(a.partId) - holds.indexOf(b.partId))
+    const alive = pulls
+      .filter(({ key }) => draft.operations.has(key))
+      .sort((a, b) => holds.indexOf(a.partId) - holds.indexOf(b.partId))
     const first = alive.length > 1 ? firstOf(draft, alive) : alive[0]
     if (!first) continue
     const operation = draft.operations.get(first.key)!
     draft.operations.set(first.key, { ...operation, pulled: [...(operation.pulled ?? []), holderId] })
-    for (const { key, partId } of alive) if (partId !== first.partId) draft.order(first.key, key, { kind: 'holds', holderId, partId })
+    for (const { key, partId } of alive)
+      if (partId !== first.partId) draft.order(first.key, key, { kind: 'holds', holderId, partId })
   }
 }
 
 function firstOf<T extends { key: string }>(draft: RemovalParts, pulls: readonly T[]): T {
   const then = successors(draft.edges)
   const reach = new Map(pulls.map(({ key }) => [key, reachedFrom(then, key)]))
-  return pulls.find(({ key }) => pulls.every((other) => other.key === key || !reach.get(other.key)!.has(key))) ?? pulls[0]!
+  return (
+    pulls.find(({ key }) => pulls.every((other) => other.key === key || !reach.get(other.key)!.has(key))) ?? pulls[0]!
+  )
 }
 
 /** What bears a part's weight comes out last of all that is undone by itself. */
@@ -84,17 +98,20 @@ export function weightLast(draft: RemovalParts): void {
     if (!holder?.bearsWeight) continue
     for (const partId of holder.holds)
       for (const other of draft.model.holdersOf.get(partId) ?? [])
-        if (!other.bearsWeight && draft.operations.has(undoKey(other.id))) draft.order(undoKey(other.id), operation.key, { kind: 'bears', holderId: holder.id, partId })
+        if (!other.bearsWeight && draft.operations.has(undoKey(other.id)))
+          draft.order(undoKey(other.id), operation.key, { kind: 'bears', holderId: holder.id, partId })
   }
 }
 
-/** Orders that bring nothing in. What nobody has explained is dropped where it runs in a circle, with the facts or with its like. */
+/**
+ * Orders that bring nothing in. What nobody has explained is dropped where it runs in a circle, with the facts or with
+ * its like.
+ */
 export function orderOnly(draft: RemovalParts): { dropped: Id[]; sound: boolean } {
-  const soft: (Edge & { needId?: Id })[] = seenOrders(draft.model.document)
-    .flatMap(({ before, after, strips }) => {
-      const pair = doing(draft, before, after)
-      return pair ? [{ ...pair, because: { kind: 'seen' as const, strips } }] : []
-    })
+  const soft: (Edge & { needId?: Id })[] = seenOrders(draft.model.document).flatMap(({ before, after, strips }) => {
+    const pair = doing(draft, before, after)
+    return pair ? [{ ...pair, because: { kind: 'seen' as const, strips } }] : []
+  })
   for (const need of draft.model.needs) {
     if (!ORDER_ONLY.includes(need.reason) || need.reason === 'habit' || need.needs.kind !== 'operation') continue
     const pair = doing(draft, `${need.needs.act}:${need.needs.id}`, `${need.dependent.act}:${need.dependent.id}`)
@@ -111,19 +128,25 @@ export function orderOnly(draft: RemovalParts): { dropped: Id[]; sound: boolean 
   const group = loopGroups(keys, [...draft.edges, ...soft])
   const kept = soft.filter((edge) => group.get(edge.before) !== group.get(edge.after))
   obey(draft, kept)
-  return { dropped: soft.flatMap((edge) => (edge.needId !== undefined && !kept.includes(edge) ? [edge.needId] : [])), sound: false }
+  return {
+    dropped: soft.flatMap((edge) => (edge.needId !== undefined && !kept.includes(edge) ? [edge.needId] : [])),
+    sound: false,
+  }
 }
 
 /** The operations that do what an order speaks of; null where one is not made, or one movement is both. */
 function doing(draft: RemovalParts, before: string, after: string): Pick<Edge, 'before' | 'after'> | null {
-  const [first, then] = [before, after].map((key) => (draft.operations.has(key) ? key : keyDoing(draft.operations, ...splitKey(key))))
+  const [first, then] = [before, after].map((key) =>
+    draft.operations.has(key) ? key : keyDoing(draft.operations, ...splitKey(key)),
+  )
   return first !== undefined && then !== undefined && first !== then ? { before: first, after: then } : null
 }
 
 /** Stated ones all; of those only seen the fewest that say the same. */
 function obey(draft: RemovalParts, soft: readonly (Edge & { needId?: Id })[]): void {
   const stated = soft.filter((edge) => edge.needId !== undefined)
-  for (const edge of [...stated, ...fewestPairs(soft.filter((edge) => edge.needId === undefined))]) draft.order(edge.before, edge.after, edge.because)
+  for (const edge of [...stated, ...fewestPairs(soft.filter((edge) => edge.needId === undefined))])
+    draft.order(edge.before, edge.after, edge.because)
 }
 
 /** The edges with each eased part's release in the place of its easing. */

@@ -13,7 +13,10 @@ export class RemovalParts {
   readonly broughtIn = new Map<string, BroughtIn>()
   readonly demands = new Map<string, Demand[]>()
   readonly settings = new Map<string, SettingWish>()
-  /** Groups that let go with a pull, and the operations (release or ease of what they hold) any of which may be that pull. */
+  /**
+   * Groups that let go with a pull, and the operations (release or ease of what they hold) any of which may be that
+   * pull.
+   */
   readonly pulledBy = new Map<Id, { key: string; partId: Id }[]>()
   private readonly seenEdges = new Map<string, Set<string>>()
 
@@ -26,7 +29,8 @@ export class RemovalParts {
   }
 
   order(before: string, after: string, because: Because): void {
-    // What a setting's method waits for is a guard of that act, checked when the act is made; it is no edge between operations.
+    // What a setting's method waits for is a guard of that act, checked when the act is made; it is no edge between
+    // operations.
     if (this.settings.has(after) || before === after) return
     const seen = this.seenEdges.get(before)
     if (seen?.has(after)) return

@@ -4,14 +4,19 @@ import type { Level } from '../procedure/level'
 import type { Demand, Edge, Operation } from './operation'
 import type { BroughtIn, Choices, Goal } from './wish'
 
-/** A value some operation needs, the method chosen to get there, and the key reasons refer to ("set:lever=out by m2"). */
+/**
+ * A value some operation needs, the method chosen to get there, and the key reasons refer to ("set:lever=out by m2").
+ */
 export type SettingWish = { key: string; settingId: Id; value: string; methodId: Id }
 
 export type Removal = {
   model: ProcedureForBuild
   goals: readonly Goal[]
   choices: Choices
-  /** The acts of the way in. Setting acts are not among them: they are moves of a state, made when an operation demands a value. */
+  /**
+   * The acts of the way in. Setting acts are not among them: they are moves of a state, made when an operation demands
+   * a value.
+   */
   operations: Map<string, Operation>
   edges: Edge[]
   demands: Map<string, Demand[]>

@@ -8,7 +8,8 @@ const known = new WeakMap<object, LearntOrder[]>()
 
 /**
  * The orders in which all strips kept in a record agree, but for those somebody has called a habit. Not closed under
- * anything: whoever has operations in hand restricts them first. Worked out once a record. Cost: O(strips x operations^2).
+ * anything: whoever has operations in hand restricts them first. Worked out once a record. Cost: O(strips x
+ * operations^2).
  */
 export function seenOrders(document: ProcedureDocument): readonly LearntOrder[] {
   const found = known.get(document) ?? worked(document)
@@ -43,9 +44,29 @@ function partsInOneGo(document: ProcedureDocument, sequence: readonly string[]):
 
 function worked(document: ProcedureDocument): LearntOrder[] {
   if (document.strips.length === 0) return []
-  const strips = document.strips.map(({ label, sequence, brokeRule }) => ({ id: label, sequence: ownActs(document, sequence), brokeRule }))
-  const habits = new Set(document.needs.flatMap(({ reason, dependent, needs }) => (reason === 'habit' && needs.kind === 'operation' ? [`${needs.act}:${needs.id}>${dependent.act}:${dependent.id}`] : [])))
-  // What happens in one go with a part is compared as the part: of two panels seen in either order, no screw of the one has to wait for the other.
-  const inEitherOrder = new Set(comparedPairs(strips.map((strip) => ({ ...strip, sequence: partsInOneGo(document, strip.sequence) })), null).contradicted.flatMap(({ before, after }) => [`${before}>${after}`, `${after}>${before}`]))
-  return comparedPairs(strips, null).agreed.filter(({ before, after }) => !habits.has(`${before}>${after}`) && !inEitherOrder.has(`${ownerOf(document, before)}>${ownerOf(document, after)}`))
+  const strips = document.strips.map(({ label, sequence, brokeRule }) => ({
+    id: label,
+    sequence: ownActs(document, sequence),
+    brokeRule,
+  }))
+  const habits = new Set(
+    document.needs.flatMap(({ reason, dependent, needs }) =>
+      reason === 'habit' && needs.kind === 'operation'
+        ? [`${needs.act}:${needs.id}>${dependent.act}:${dependent.id}`]
+        : [],
+    ),
+  )
+  // What happens in one go with a part is compared as the part: of two panels seen in either order, no screw of the one
+  // has to wait for the other.
+  const inEitherOrder = new Set(
+    comparedPairs(
+      strips.map((strip) => ({ ...strip, sequence: partsInOneGo(document, strip.sequence) })),
+      null,
+    ).contradicted.flatMap(({ before, after }) => [`${before}>${after}`, `${after}>${before}`]),
+  )
+  return comparedPairs(strips, null).agreed.filter(
+    ({ before, after }) =>
+      !habits.has(`${before}>${after}`) &&
+      !inEitherOrder.has(`${ownerOf(document, before)}>${ownerOf(document, after)}`),
+  )
 }

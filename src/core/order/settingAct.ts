@@ -5,14 +5,21 @@ import type { ProcedureForBuild } from '../procedure/forBuild'
 export function methodsTo(model: ProcedureForBuild, settingId: Id, value: string): Id[] {
   const setting = model.settings.get(settingId)
   if (!setting) return []
-  return setting.methods.filter((method) => method.to === value && model.methods.has(method.id)).map((method) => method.id)
+  return setting.methods
+    .filter((method) => method.to === value && model.methods.has(method.id))
+    .map((method) => method.id)
 }
 
 /**
  * The method used for a value: the chosen one, else the first that moves no part, else the first recorded. Null when
  * nothing brings the setting there.
  */
-export function methodFor(model: ProcedureForBuild, settingId: Id, value: string, chosen: Record<string, Id>): Id | null {
+export function methodFor(
+  model: ProcedureForBuild,
+  settingId: Id,
+  value: string,
+  chosen: Record<string, Id>,
+): Id | null {
   const methods = methodsTo(model, settingId, value)
   const preferred = chosen[`${settingId}=${value}`]
   if (preferred && methods.includes(preferred)) return preferred
@@ -27,5 +34,10 @@ export function endValue(model: ProcedureForBuild, settingId: Id): string {
 
 /** Whether a method needs something off, open or undone first (the cover over the lever's release). */
 export function movesSomething(model: ProcedureForBuild, methodId: Id): boolean {
-  return (model.needsOf.get(`method:${methodId}`) ?? []).some((need) => need.needs.kind === 'part' || need.needs.kind === 'operation' || (need.needs.kind === 'tether' && need.needs.state === 'open'))
+  return (model.needsOf.get(`method:${methodId}`) ?? []).some(
+    (need) =>
+      need.needs.kind === 'part' ||
+      need.needs.kind === 'operation' ||
+      (need.needs.kind === 'tether' && need.needs.state === 'open'),
+  )
 }

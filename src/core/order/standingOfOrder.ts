@@ -5,8 +5,9 @@ import type { LearntOrder, LearntOrders } from './learntOrder'
 import type { Edge } from './operation'
 
 /**
- * How an order seen in strips stands in the record. `explained`: the facts ask for it anyway; `habit` and `method`: somebody
- * has said so; `observed`: stated, and nobody has said why; `new`: the strips agree and the record does not know it yet;
+ * How an order seen in strips stands in the record. `explained`: the facts ask for it anyway; `habit` and `method`:
+ * somebody has said so; `observed`: stated, and nobody has said why; `new`: the strips agree and the record does not
+ * know it yet;
  * `contradicted`: stated, and a later strip went the other way.
  */
 export type Standing = 'explained' | 'habit' | 'method' | 'observed' | 'new' | 'contradicted'
@@ -14,11 +15,14 @@ export type Standing = 'explained' | 'habit' | 'method' | 'observed' | 'new' | '
 export type StandingOrder = Pair & { standing: Standing; strips: string[]; against: string[]; needId: Id | null }
 
 /**
- * The soft orders of a record and of its strips, each with where it stands. Orders that follow from others by the facts, or
- * from other orders shown here, are left out.
- * Cost: O(orders x edges).
+ * The soft orders of a record and of its strips, each with where it stands. Orders that follow from others by the
+ * facts, or from other orders shown here, are left out. Cost: O(orders x edges).
  */
-export function standingOrders(document: ProcedureDocument, learnt: LearntOrders, facts: readonly Edge[]): StandingOrder[] {
+export function standingOrders(
+  document: ProcedureDocument,
+  learnt: LearntOrders,
+  facts: readonly Edge[],
+): StandingOrder[] {
   const then = successors(facts.filter((edge) => !isSoft(document, edge)))
   const follows = new Map<string, Set<string>>()
   const explained = ({ before, after }: Pair) => {
@@ -41,11 +45,33 @@ export function standingOrders(document: ProcedureDocument, learnt: LearntOrders
     const pair = { before: `${need.needs.act}:${need.needs.id}`, after: `${need.dependent.act}:${need.dependent.id}` }
     const evidence = seen.get(`${pair.before}>${pair.after}`) ?? { strips: [], against: [] }
     stated.add(`${pair.before}>${pair.after}`)
-    const standing: Standing = need.reason === 'observed' ? (evidence.against.length > 0 ? 'contradicted' : explained(pair) ? 'explained' : 'observed') : (need.reason as 'method' | 'habit')
+    const standing: Standing =
+      need.reason === 'observed'
+        ? evidence.against.length > 0
+          ? 'contradicted'
+          : explained(pair)
+            ? 'explained'
+            : 'observed'
+        : (need.reason as 'method' | 'habit')
     found.push({ ...pair, ...evidence, standing, needId: need.id })
   }
-  const fresh = learnt.shown.filter((order) => !stated.has(`${order.before}>${order.after}`) && !stated.has(`${order.after}>${order.before}`) && !explained(order))
-  return [...found, ...fresh.map((order): StandingOrder => ({ before: order.before, after: order.after, strips: order.strips, against: [], standing: 'new', needId: null }))]
+  const fresh = learnt.shown.filter(
+    (order) =>
+      !stated.has(`${order.before}>${order.after}`) &&
+      !stated.has(`${order.after}>${order.before}`) &&
+      !explained(order),
+  )
+  return [
+    ...found,
+    ...fresh.map((order): StandingOrder => ({
+      before: order.before,
+      after: order.after,
+      strips: order.strips,
+      against: [],
+      standing: 'new',
+      needId: null,
+    })),
+  ]
 }
 
 function isSoft(document: ProcedureDocument, edge: Edge): boolean {

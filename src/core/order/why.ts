@@ -4,20 +4,22 @@ import { splitKey, type Because } from './operation'
 import type { Removal } from './removed'
 import type { Goal } from './wish'
 
-export type WhyRelation = 'covers' | 'holds' | 'ties' | 'traps' | 'frees' | 'carries' | 'keeps safe' | 'closes' | 'comes before'
+export type WhyRelation =
+  'covers' | 'holds' | 'ties' | 'traps' | 'frees' | 'carries' | 'keeps safe' | 'closes' | 'comes before'
 
 /** One link of "why is this here?": a thing, and how it bears on the next one towards the goal. */
-export type WhyLink = { thing: 'part' | 'holder' | 'tether' | 'setting'; id: Id; relation: WhyRelation } | { thing: 'goal'; goal: Goal }
+export type WhyLink =
+  { thing: 'part' | 'holder' | 'tether' | 'setting'; id: Id; relation: WhyRelation } | { thing: 'goal'; goal: Goal }
 
 /**
  * The chain of facts from an operation to the goal that asked for it: "liner covers the hex 7, which holds the
- * surround, which covers the hex 7 of the unit, which closes the radio cavity". Operations on the same thing are one link.
- * Takes the keys of setting wishes as well. Null for what is not in the removal. Cost: O(length of the chain).
+ * surround, which covers the hex 7 of the unit, which closes the radio cavity". Operations on the same thing are one
+ * link. Takes the keys of setting wishes as well. Null for what is not in the removal. Cost: O(length of the chain).
  */
 export function whyChain(removal: Removal, key: string): WhyLink[] | null {
   const links: WhyLink[] = []
   if (!removal.broughtIn.has(key)) return null
-  for (let at = key; ; ) {
+  for (let at = key; ;) {
     const brought = removal.broughtIn.get(at)
     if (!brought) return links
     const [thing, id] = thingOf(at)
@@ -51,9 +53,14 @@ function throughSettings(removal: Removal): Pair[] {
   const pairs: Pair[] = []
   for (const wish of removal.settings.values())
     for (const { needs } of removal.model.needsOf.get(`method:${wish.methodId}`) ?? []) {
-      const before = needs.kind === 'part' ? [`lift:${needs.partId}`, `release:${needs.partId}`].find((key) => removal.operations.has(key)) : undefined
+      const before =
+        needs.kind === 'part'
+          ? [`lift:${needs.partId}`, `release:${needs.partId}`].find((key) => removal.operations.has(key))
+          : undefined
       if (!before) continue
-      for (const [after, demands] of removal.demands) if (demands.some((demand) => demand.settingId === wish.settingId && demand.value === wish.value)) pairs.push({ before, after })
+      for (const [after, demands] of removal.demands)
+        if (demands.some((demand) => demand.settingId === wish.settingId && demand.value === wish.value))
+          pairs.push({ before, after })
     }
   return pairs
 }

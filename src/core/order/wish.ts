@@ -17,7 +17,10 @@ export type Choices = {
   insisted?: Record<string, Id>
 }
 
-/** What the rules of safety ask of the settings while an operation is done. The rules live in core/vehicle; here they are asked. */
+/**
+ * What the rules of safety ask of the settings while an operation is done. The rules live in core/vehicle; here they
+ * are asked.
+ */
 export type AskedByRules = (operation: Pick<Operation, 'act' | 'itemId'>) => readonly Demand[]
 
 const NOTHING: readonly Demand[] = []

@@ -6,10 +6,10 @@ import { mayRestFree } from '../procedure/resting'
 import type { DerivedJob } from './derivedJob'
 
 /**
- * A part that may not rest goes back in one go as well: placed, its leads fed through and plugged, and pushed home while it is
- * held. What any act of the go waits for, the placing waits for, and no setting is touched in between. Where something else has
- * to come between (a test before its own push home), it is held the while, and no go is made of it.
- * Returns the keys of each go, by part. Cost: O(parts x edges).
+ * A part that may not rest goes back in one go as well: placed, its leads fed through and plugged, and pushed home
+ * while it is held. What any act of the go waits for, the placing waits for, and no setting is touched in between.
+ * Where something else has to come between (a test before its own push home), it is held the while, and no go is made
+ * of it. Returns the keys of each go, by part. Cost: O(parts x edges).
  */
 export function addBackInOneGo(job: DerivedJob): Map<Id, string[]> {
   const { operations, edges } = job.refit
@@ -20,27 +20,41 @@ export function addBackInOneGo(job: DerivedJob): Map<Id, string[]> {
     const keys = goOf(job, graph, partId)
     if (keys === null || !agree(job, keys)) continue
     goes.set(partId, keys)
-    const added = waitsFor(edges, keys).map((edge): Edge => ({ ...edge, after: keys[0]!, because: { kind: 'in one go', partId } }))
+    const added = waitsFor(edges, keys).map((edge): Edge => ({
+      ...edge,
+      after: keys[0]!,
+      because: { kind: 'in one go', partId },
+    }))
     edges.push(...added)
     for (const edge of added) graph.add(edge)
-    const wanted = new Map(keys.flatMap((key) => job.refit.demands.get(key) ?? []).map((demand) => [demand.settingId, demand]))
+    const wanted = new Map(
+      keys.flatMap((key) => job.refit.demands.get(key) ?? []).map((demand) => [demand.settingId, demand]),
+    )
     job.refit.demands.set(keys[0]!, [...wanted.values()])
   }
   return goes
 }
 
-/** Placing, leads, plugs and the push home of a part, in an order that holds; null where anything else has to come between. */
+/**
+ * Placing, leads, plugs and the push home of a part, in an order that holds; null where anything else has to come
+ * between.
+ */
 function goOf({ model, refit: { operations } }: DerivedJob, graph: KeyGraph, partId: Id): string[] | null {
   const [place, seat] = [`place:${partId}`, `seat:${partId}`]
   const late = (model.tyingOf.get(partId) ?? []).filter((tether) => !isEarly(tether))
   const after = graph.after([place])
   const before = graph.before([seat])
-  const feeds = [...operations.values()].filter(({ key, act }) => act === 'feed' && after.has(key) && before.has(key)).map(({ key }) => key)
+  const feeds = [...operations.values()]
+    .filter(({ key, act }) => act === 'feed' && after.has(key) && before.has(key))
+    .map(({ key }) => key)
   const closes = late.map((tether) => `close:${tether.id}`).filter((key) => operations.has(key))
   const keys = [place, ...feeds, ...closes, seat]
   const own = new Set(keys)
   const reachesIn = graph.before(keys)
-  const isBetween = graph.after(keys).keys().some((key) => !own.has(key) && reachesIn.has(key))
+  const isBetween = graph
+    .after(keys)
+    .keys()
+    .some((key) => !own.has(key) && reachesIn.has(key))
   return isBetween ? null : keys
 }
 

@@ -16,18 +16,31 @@ export function cardsOf(steps: readonly Step[]): Card[] {
   const cards: Card[] = []
   for (const step of steps) {
     const { partId, phase, act, key, setting } = step.operation
-    const thing: Card['thing'] = act === 'set' || act === 'restore' ? 'setting' : act === 'work' || act === 'test' || act === 'wait' || act === 'decide' ? act : 'part'
+    const thing: Card['thing'] =
+      act === 'set' || act === 'restore'
+        ? 'setting'
+        : act === 'work' || act === 'test' || act === 'wait' || act === 'decide'
+          ? act
+          : 'part'
     const current = cards.at(-1)
-    const joins = current && current.phase === phase && current.thing === thing && (thing === 'part' ? current.partId === partId : thing === 'setting' || thing === 'test')
+    const joins =
+      current &&
+      current.phase === phase &&
+      current.thing === thing &&
+      (thing === 'part' ? current.partId === partId : thing === 'setting' || thing === 'test')
     if (joins) {
       current.steps.push(step)
       if (thing === 'setting') current.settingId = settingThatStays(current.steps)
-    } else cards.push({ id: `${phase}:${key}`, phase, thing, partId, settingId: setting?.settingId ?? null, steps: [step] })
+    } else
+      cards.push({ id: `${phase}:${key}`, phase, thing, partId, settingId: setting?.settingId ?? null, steps: [step] })
   }
   return cards
 }
 
-/** Of settings changed in one go, the one that is left changed ("ignition on, lever out, ignition off" is about the lever). */
+/**
+ * Of settings changed in one go, the one that is left changed ("ignition on, lever out, ignition off" is about the
+ * lever).
+ */
 function settingThatStays(steps: readonly Step[]): Id {
   const first = new Map<Id, string>()
   const last = new Map<Id, string>()

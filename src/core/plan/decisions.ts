@@ -8,9 +8,9 @@ import type { Decision, DerivedJob } from './derivedJob'
 import { allGoals } from './jobGoal'
 
 /**
- * Adds a decision step for each facet that is not known, changes this job and can be told on its way: as early as it can
- * be told, and before whatever hangs on it. Until then the widest reading is planned, so tools and parts for every branch
- * are on the list. A facet that can't be told on this way stays open: everything it might bring stays in.
+ * Adds a decision step for each facet that is not known, changes this job and can be told on its way: as early as it
+ * can be told, and before whatever hangs on it. Until then the widest reading is planned, so tools and parts for every
+ * branch are on the list. A facet that can't be told on this way stays open: everything it might bring stays in.
  *
  * Cost: one derivation for each choice of each open facet.
  */
@@ -21,7 +21,12 @@ export function addDecisions(job: DerivedJob): Decision[] {
   for (const facet of document.facets) {
     if (!model.openFacets.has(facet.id)) continue
     const told = facet.toldFrom
-    const after = told === null ? null : [told.level === 'off' ? liftKey(told.partId) : releaseKey(told.partId), liftKey(told.partId)].find((key) => removal.operations.has(key))
+    const after =
+      told === null
+        ? null
+        : [told.level === 'off' ? liftKey(told.partId) : releaseKey(told.partId), liftKey(told.partId)].find((key) =>
+            removal.operations.has(key),
+          )
     if (after === undefined) continue
     const branches = facet.choices.map((choice) => {
       const asTold = forBuild(document, { ...build, [facet.id]: choice.id })
@@ -37,12 +42,22 @@ export function addDecisions(job: DerivedJob): Decision[] {
     }
     if (conditional.size === 0) continue
     const key = `decide:${facet.id}`
-    removal.operations.set(key, { key, phase: 'in', act: 'decide', itemId: facet.id, partId: null, setting: null, nth: 1 })
+    removal.operations.set(key, {
+      key,
+      phase: 'in',
+      act: 'decide',
+      itemId: facet.id,
+      partId: null,
+      setting: null,
+      nth: 1,
+    })
     removal.broughtIn.set(key, { by: [...conditional.keys()][0]!, because: { kind: 'told', facetId: facet.id } })
     if (after !== null) removal.edges.push({ before: after, after: key, because: { kind: 'told', facetId: facet.id } })
     const then = successors(removal.edges)
     // What has to come off before the facet can be told is done as it is found.
-    for (const hanging of conditional.keys()) if (!reachedFrom(then, hanging).has(key)) removal.edges.push({ before: key, after: hanging, because: { kind: 'told', facetId: facet.id } })
+    for (const hanging of conditional.keys())
+      if (!reachedFrom(then, hanging).has(key))
+        removal.edges.push({ before: key, after: hanging, because: { kind: 'told', facetId: facet.id } })
     decisions.push({ facetId: facet.id, key, conditional })
   }
   return decisions

@@ -20,14 +20,31 @@ import { addWork } from './workOrder'
  *
  * Errors: returned, with their witness. Cost: O(operations + edges), and as much again for each interim test.
  */
-export function deriveJob(model: ProcedureForBuild, goal: JobGoal, choices: Choices, circumstances: Circumstances): Result<DerivedJob, DeriveError> {
+export function deriveJob(
+  model: ProcedureForBuild,
+  goal: JobGoal,
+  choices: Choices,
+  circumstances: Circumstances,
+): Result<DerivedJob, DeriveError> {
   const asked = askedByRules(model, circumstances)
   const endings = endingsOf(model, goal)
   const removal = deriveRemoval(model, allGoals(goal), choices, asked)
   if (!removal.ok) return removal
   const refit = turnRound(removal.value, endings, asked)
   if (!refit.ok) return refit
-  const job: DerivedJob = { model, goal, circumstances, endings, removal: removal.value, refit: refit.value, works: new Map(), added: new Map(), tests: [], decisions: [], backInOneGo: new Map() }
+  const job: DerivedJob = {
+    model,
+    goal,
+    circumstances,
+    endings,
+    removal: removal.value,
+    refit: refit.value,
+    works: new Map(),
+    added: new Map(),
+    tests: [],
+    decisions: [],
+    backInOneGo: new Map(),
+  }
   const wrong = addWork(job)
   if (wrong) return fail(wrong)
   const { hasLoop } = addInterimTests(job)
@@ -35,15 +52,24 @@ export function deriveJob(model: ProcedureForBuild, goal: JobGoal, choices: Choi
   powerOnlyForItsAct(job)
   job.backInOneGo = addBackInOneGo(job)
   if (!hasLoop) return ok(job)
-  const loop = shortestLoop([...job.refit.operations.keys()], job.refit.edges.filter((edge) => job.refit.operations.has(edge.before)))
+  const loop = shortestLoop(
+    [...job.refit.operations.keys()],
+    job.refit.edges.filter((edge) => job.refit.operations.has(edge.before)),
+  )
   return loop ? fail({ kind: 'contradiction', loop }) : ok(job)
 }
 
 /** The ignition is on only for the act that needs it: everything else wants it off. */
 function powerOnlyForItsAct(job: DerivedJob): void {
-  const ignition = [...job.model.settings.values()].find((setting) => setting.role === 'ignition' && setting.values.includes('off'))
+  const ignition = [...job.model.settings.values()].find(
+    (setting) => setting.role === 'ignition' && setting.values.includes('off'),
+  )
   if (!ignition) return
-  const demand: Demand = { settingId: ignition.id, value: 'off', because: { kind: 'only for its act', settingId: ignition.id } }
+  const demand: Demand = {
+    settingId: ignition.id,
+    value: 'off',
+    because: { kind: 'only for its act', settingId: ignition.id },
+  }
   const alone = [demand]
   for (const { operations, demands } of [job.removal, job.refit])
     for (const key of operations.keys()) {

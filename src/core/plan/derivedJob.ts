@@ -16,9 +16,17 @@ export type InterimTest = { functionId: Id; key: string; plugged: Id[] }
 export type Decision = { facetId: Id; key: string; conditional: Map<string, Id[]> }
 
 /** What follows the way in: work, tests and the way out as one order. */
-export type AfterOpening = { operations: Map<string, Operation>; edges: Edge[]; demands: Map<string, Demand[]>; outKeyOf: Map<string, string> }
+export type AfterOpening = {
+  operations: Map<string, Operation>
+  edges: Edge[]
+  demands: Map<string, Demand[]>
+  outKeyOf: Map<string, string>
+}
 
-/** One derivation of a whole job: what comes off, what is done there, what is tested before it is hidden, what goes back. */
+/**
+ * One derivation of a whole job: what comes off, what is done there, what is tested before it is hidden, what goes
+ * back.
+ */
 export type DerivedJob = {
   model: ProcedureForBuild
   goal: JobGoal
@@ -30,7 +38,9 @@ export type DerivedJob = {
   added: Map<Id, AddedFunction>
   tests: InterimTest[]
   decisions: Decision[]
-  /** Per part that may not rest and goes back: the acts of the way out that are done in one go, in an order that holds. */
+  /**
+   * Per part that may not rest and goes back: the acts of the way out that are done in one go, in an order that holds.
+   */
   backInOneGo: Map<Id, string[]>
 }
 

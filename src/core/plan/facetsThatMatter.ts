@@ -20,12 +20,21 @@ export function facetsThatMatter(document: ProcedureDocument, goals: readonly Go
     const removal = deriveRemoval(forBuild(document, build), goals, { openings: {}, methods: {}, resting: 'rest' })
     if (!removal.ok) return removal.error.kind
     const { operations, settings, demands } = removal.value
-    return [...operations.keys(), ...settings.keys(), ...[...demands].map(([key, list]) => `${key} ${list.map((demand) => `${demand.settingId}=${demand.value}`).join()}`)].sort().join(' ')
+    return [
+      ...operations.keys(),
+      ...settings.keys(),
+      ...[...demands].map(
+        ([key, list]) => `${key} ${list.map((demand) => `${demand.settingId}=${demand.value}`).join()}`,
+      ),
+    ]
+      .sort()
+      .join(' ')
   }
   const total = open.reduce((product, facet) => product * facet.choices.length, 1)
   let builds: Build[] = [known]
   if (total <= MOST_BUILDS)
-    for (const facet of open) builds = builds.flatMap((build) => facet.choices.map((choice) => ({ ...build, [facet.id]: choice.id })))
+    for (const facet of open)
+      builds = builds.flatMap((build) => facet.choices.map((choice) => ({ ...build, [facet.id]: choice.id })))
   const memo = new Map<string, string>()
   const signatureOf = (build: Build) => {
     const key = open.map((facet) => build[facet.id] ?? '').join('|')
@@ -34,6 +43,10 @@ export function facetsThatMatter(document: ProcedureDocument, goals: readonly Go
     return found
   }
   return open
-    .filter((facet) => builds.some((build) => new Set(facet.choices.map((choice) => signatureOf({ ...build, [facet.id]: choice.id }))).size > 1))
+    .filter((facet) =>
+      builds.some(
+        (build) => new Set(facet.choices.map((choice) => signatureOf({ ...build, [facet.id]: choice.id }))).size > 1,
+      ),
+    )
     .map((facet) => facet.id)
 }

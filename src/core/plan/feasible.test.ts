@@ -12,7 +12,10 @@ import { deriveJob } from './deriveJob'
 import { canStillFinish, feasibilityOf } from './feasible'
 import { legsOf } from './leg'
 
-/** A small seeded dash whose lever goes by the ignition only, behind a part that has to come off, with an airbag plug in the way. */
+/**
+ * A small seeded dash whose lever goes by the ignition only, behind a part that has to come off, with an airbag plug in
+ * the way.
+ */
 function stubborn(seed: number, size: number): ProcedureDocument {
   const document = randomProcedure(seed, { size })
   const random = seededRandom(seed + 500)
@@ -20,7 +23,14 @@ function stubborn(seed: number, size: number): ProcedureDocument {
   lever.methods = lever.methods.filter((method) => method.id !== 'by-release')
   document.needs = document.needs.filter((need) => need.dependent.id !== 'by-release')
   const part = () => `p${random.below(size)}`
-  document.needs.push(Need.parse({ id: 'behind', dependent: { act: 'method', id: 'by-ignition' }, needs: { kind: 'part', partId: part(), level: 'off' }, reason: 'reaches' }))
+  document.needs.push(
+    Need.parse({
+      id: 'behind',
+      dependent: { act: 'method', id: 'by-ignition' },
+      needs: { kind: 'part', partId: part(), level: 'off' },
+      reason: 'reaches',
+    }),
+  )
   document.tethers.push(Tether.parse({ id: 'lamp', name: 'lamp', partId: part(), circuit: 'srs-indicator' }))
   return document
 }
@@ -28,7 +38,12 @@ function stubborn(seed: number, size: number): ProcedureDocument {
 /** A job derived from it, its moves, and every demand. */
 function prepare(seed: number, size: number) {
   const model = forBuild(stubborn(seed, size), {})
-  const derived = deriveJob(model, { goals: [{ kind: 'cavity', cavityId: 'cavity' }], kits: [], endings: new Map() }, { openings: {}, methods: {}, resting: 'rest' }, whilePlanning(DEFAULT_HOUSE_VALUES))
+  const derived = deriveJob(
+    model,
+    { goals: [{ kind: 'cavity', cavityId: 'cavity' }], kits: [], endings: new Map() },
+    { openings: {}, methods: {}, resting: 'rest' },
+    whilePlanning(DEFAULT_HOUSE_VALUES),
+  )
   if (!derived.ok) return null
   const job = derived.value
   const state = asFoundState(model)
@@ -50,7 +65,11 @@ function bruteForce({ job, moves, state }: NonNullable<ReturnType<typeof prepare
       if (done.has(key) || job.removal.edges.some((edge) => edge.after === key && !done.has(edge.before))) continue
       const operation = job.removal.operations.get(key)!
       for (const settings of moves.combinations(now.settings, now).values())
-        if (moves.allows(operation, settings, now) && visit(new Set(done).add(key), after(job.model, { ...now, settings }, operation))) return true
+        if (
+          moves.allows(operation, settings, now) &&
+          visit(new Set(done).add(key), after(job.model, { ...now, settings }, operation))
+        )
+          return true
     }
     return false
   }
@@ -78,6 +97,7 @@ describe('whether everything can still be done', () => {
     expect(refused).toBeGreaterThan(5)
   })
   test('the same question gets the same answer twice', () => {
-    for (const { f, state } of cases.slice(0, 20)) expect(canStillFinish(f, new Set(), state).ok).toBe(canStillFinish(f, new Set(), state).ok)
+    for (const { f, state } of cases.slice(0, 20))
+      expect(canStillFinish(f, new Set(), state).ok).toBe(canStillFinish(f, new Set(), state).ok)
   })
 })

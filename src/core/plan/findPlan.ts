@@ -29,7 +29,12 @@ import { secondsOf, type Step } from './step'
 import { orderWithClocks } from './orderWithClocks'
 import { waitsOf } from './waits'
 
-export type PlanError = DeriveError | NoSafeOrder | RefusedOrder | { kind: 'tool missing'; tool: string; key: string } | { kind: 'must stay'; partId: Id }
+export type PlanError =
+  | DeriveError
+  | NoSafeOrder
+  | RefusedOrder
+  | { kind: 'tool missing'; tool: string; key: string }
+  | { kind: 'must stay'; partId: Id }
 
 /** `from`: where a live job stands; what it has done is left out and the rest is ordered from there. */
 export type PlanOptions = { limits?: SearchLimits; from?: LiveStart; onProgress?: (progress: PlanProgress) => void }
@@ -41,13 +46,19 @@ export const AT_ONCE: SearchLimits = { expandedStates: 0 }
 export type PlanProgress = { choice: number; choices: number; expanded: number }
 
 /**
- * The quickest safe way in and out for the goals and kits on this build: an exact search for each choice of openings and
- * extra parts, the cheapest-looking first. No step breaks a rule in force. Seconds come from the house estimate.
+ * The quickest safe way in and out for the goals and kits on this build: an exact search for each choice of openings
+ * and extra parts, the cheapest-looking first. No step breaks a rule in force. Seconds come from the house estimate.
  *
- * Errors: returned; the first choice's own reason when no choice works. Cost: a search for each choice that its bound does
- * not rule out; docs/benchmarks.md has figures.
+ * Errors: returned; the first choice's own reason when no choice works. Cost: a search for each choice that its bound
+ * does not rule out; docs/benchmarks.md has figures.
  */
-export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules?: readonly Rule[], options: PlanOptions = {}): Result<FoundPlan, PlanError> {
+export function findPlan(
+  whole: ProcedureForBuild,
+  request: PlanRequest,
+  house: HouseValues,
+  rules?: readonly Rule[],
+  options: PlanOptions = {},
+): Result<FoundPlan, PlanError> {
   const found = findUnder(whole, request, house, rules, options)
   // Where the lever can't be brought out a second time (a plug is open that the ignition minds) it stays out meanwhile.
   if (found.ok || found.error.kind !== 'no safe order') return found
@@ -60,10 +71,24 @@ export function findPlan(whole: ProcedureForBuild, request: PlanRequest, house: 
   return held.ok ? held : found
 }
 
-function findUnder(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[] | undefined, { limits = limitsOf(request), from, byHand, onProgress }: PlanOptions & { byHand?: readonly PluggedByHand[] }): Result<FoundPlan, PlanError> {
+function findUnder(
+  whole: ProcedureForBuild,
+  request: PlanRequest,
+  house: HouseValues,
+  rules: readonly Rule[] | undefined,
+  { limits = limitsOf(request), from, byHand, onProgress }: PlanOptions & { byHand?: readonly PluggedByHand[] },
+): Result<FoundPlan, PlanError> {
   const model = underPolicy(whole, request.policy)
-  const barred = Object.entries(request.policy.methods).find(([name, id]) => whole.methods.has(id) && !methodsTo(model, name.split('=')[0]!, name.slice(name.indexOf('=') + 1)).includes(id))
-  if (barred) return fail({ kind: 'no-method', settingId: barred[0].split('=')[0]!, value: barred[0].slice(barred[0].indexOf('=') + 1) })
+  const barred = Object.entries(request.policy.methods).find(
+    ([name, id]) =>
+      whole.methods.has(id) && !methodsTo(model, name.split('=')[0]!, name.slice(name.indexOf('=') + 1)).includes(id),
+  )
+  if (barred)
+    return fail({
+      kind: 'no-method',
+      settingId: barred[0].split('=')[0]!,
+      value: barred[0].slice(barred[0].indexOf('=') + 1),
+    })
   const out = from ? { ...alreadyOut(from.state), ...(byHand && { byHand: [...byHand] }) } : null
   const goal = goalFrom(request, out)
   const { choices, all } = choicesFor(model, request.policy, goal)
@@ -81,8 +106,14 @@ function findUnder(whole: ProcedureForBuild, request: PlanRequest, house: HouseV
   let everyChoiceBounded = all
   for (const [i, candidate] of candidates.entries()) {
     const expandedBefore = expanded
-    const told = (now: number) => onProgress?.({ choice: i + 1, choices: candidates.length, expanded: expandedBefore + now })
-    const ordered = order(candidate, request, { ...limits, ...(onProgress && { onProgress: told }) }, best ? best.weighedS - candidate.workS : Infinity)
+    const told = (now: number) =>
+      onProgress?.({ choice: i + 1, choices: candidates.length, expanded: expandedBefore + now })
+    const ordered = order(
+      candidate,
+      request,
+      { ...limits, ...(onProgress && { onProgress: told }) },
+      best ? best.weighedS - candidate.workS : Infinity,
+    )
     if (!ordered.ok) {
       firstError ??= ordered.error
       // One that was refused by a rule after all is not known to be impossible: nothing is proven beside it.
@@ -91,17 +122,25 @@ function findUnder(whole: ProcedureForBuild, request: PlanRequest, house: HouseV
     }
     expanded += ordered.value.expanded
     atLeastS = Math.min(atLeastS, ordered.value.atLeastS)
-    if (ordered.value.found && (best === null || ordered.value.found.weighedS < best.weighedS)) best = ordered.value.found
+    if (ordered.value.found && (best === null || ordered.value.found.weighedS < best.weighedS))
+      best = ordered.value.found
   }
   if (!best) return fail(firstError!)
   const { candidate, steps, totalS } = best
-  const proof: Proof = { totalS, proven: everyChoiceBounded && atLeastS >= best.weighedS - ROUNDING_S, gapS: Math.max(0, best.weighedS - atLeastS), choices: choices.length, allChoices: everyChoiceBounded, expanded }
+  const proof: Proof = {
+    totalS,
+    proven: everyChoiceBounded && atLeastS >= best.weighedS - ROUNDING_S,
+    gapS: Math.max(0, best.weighedS - atLeastS),
+    choices: choices.length,
+    allChoices: everyChoiceBounded,
+    expanded,
+  }
   return ok({ choices: candidate.job.removal.choices, steps, doneBefore: [...candidate.start.done], from: out, proof })
 }
 
 /**
- * A habit is a taste: where every panel is a place of its own the last of its 20 s can cost more looking than anybody would wait.
- * What is not proven then says by how much.
+ * A habit is a taste: where every panel is a place of its own the last of its 20 s can cost more looking than anybody
+ * would wait. What is not proven then says by how much.
  */
 function limitsOf({ policy }: PlanRequest): SearchLimits {
   return policy.habit === 'panel by panel' ? { expandedStates: 6_000 } : DEFAULT_LIMITS
@@ -112,7 +151,15 @@ type Candidate = { job: DerivedJob; legs: Legs; start: JobStart; workS: number; 
 /** `weighedS`: seconds with the weights of the habit and the waiting, which is what is compared. */
 type Found = { candidate: Candidate; steps: Step[]; totalS: number; waitingS: number; weighedS: number }
 
-function prepare(model: ProcedureForBuild, request: PlanRequest, goal: JobGoal, choices: Choices, circumstances: Circumstances, from: LiveStart | undefined, byHand: readonly PluggedByHand[] = []): Result<Candidate, PlanError> {
+function prepare(
+  model: ProcedureForBuild,
+  request: PlanRequest,
+  goal: JobGoal,
+  choices: Choices,
+  circumstances: Circumstances,
+  from: LiveStart | undefined,
+  byHand: readonly PluggedByHand[] = [],
+): Result<Candidate, PlanError> {
   const derived = deriveJob(model, goal, choices, circumstances)
   if (!derived.ok) return derived
   const job = derived.value
@@ -123,19 +170,40 @@ function prepare(model: ProcedureForBuild, request: PlanRequest, goal: JobGoal, 
   }
   const legs = legsOf(job, request.scope)
   followPolicy(job, legs, request.policy)
-  const start: JobStart = from ? undoneByHand(startFrom(legs, from), byHand) : { state: asFoundState(model), standing: { station: request.start, tool: null }, done: new Set(), setCount: new Map() }
-  const operations = [...legs.wayIn.operations.values(), ...legs.wayOut.operations.values()].filter((operation) => !start.done.has(operation.key))
+  const start: JobStart = from
+    ? undoneByHand(startFrom(legs, from), byHand)
+    : {
+        state: asFoundState(model),
+        standing: { station: request.start, tool: null },
+        done: new Set(),
+        setCount: new Map(),
+      }
+  const operations = [...legs.wayIn.operations.values(), ...legs.wayOut.operations.values()].filter(
+    (operation) => !start.done.has(operation.key),
+  )
   for (const operation of operations) {
     const { tool } = demandsOf(job, operation)
     if (request.without.tools.includes(tool)) return fail({ kind: 'tool missing', tool, key: operation.key })
-    if (request.without.parts.includes(operation.itemId) && (operation.act === 'release' || operation.act === 'lift')) return fail({ kind: 'must stay', partId: operation.itemId })
+    if (request.without.parts.includes(operation.itemId) && (operation.act === 'release' || operation.act === 'lift'))
+      return fail({ kind: 'must stay', partId: operation.itemId })
   }
   const saved = savedS(model, choices, goal)
-  return ok({ job, legs, start, savedS: saved, workS: operations.reduce((sum, operation) => sum + demandsOf(job, operation).workS, 0) - saved })
+  return ok({
+    job,
+    legs,
+    start,
+    savedS: saved,
+    workS: operations.reduce((sum, operation) => sum + demandsOf(job, operation).workS, 0) - saved,
+  })
 }
 
 /** The cheapest order of one choice; `found` null where nothing below `belowS` (set-up seconds) exists. */
-function order(candidate: Candidate, request: PlanRequest, limits: SearchLimits, belowS: number): Result<{ found: Found | null; atLeastS: number; expanded: number }, PlanError> {
+function order(
+  candidate: Candidate,
+  request: PlanRequest,
+  limits: SearchLimits,
+  belowS: number,
+): Result<{ found: Found | null; atLeastS: number; expanded: number }, PlanError> {
   const { job, legs, start, workS } = candidate
   const sequenced = sequenceJob(job, legs, start, weightsOf(request.policy))
   const outcome = cheapestOrder(sequenced.problem, sequenced.wholes, limits, Math.round(belowS * 1000))
@@ -145,7 +213,15 @@ function order(candidate: Candidate, request: PlanRequest, limits: SearchLimits,
   if (outcome.kind !== 'order') return ok({ found: null, atLeastS, expanded })
   const foundIn = (steps: readonly SearchStep[]): Result<Found, RefusedOrder> => {
     const ordered = orderedSteps(job, legs, start, sequenced, steps)
-    return ordered.ok ? ok({ candidate, steps: ordered.value.steps, totalS: secondsOf(ordered.value.steps) - candidate.savedS, waitingS: ordered.value.waitingS, weighedS: workS + setUpMsOf(sequenced.problem, steps) / 1000 + ordered.value.waitingS }) : ordered
+    return ordered.ok
+      ? ok({
+          candidate,
+          steps: ordered.value.steps,
+          totalS: secondsOf(ordered.value.steps) - candidate.savedS,
+          waitingS: ordered.value.waitingS,
+          weighedS: workS + setUpMsOf(sequenced.problem, steps) / 1000 + ordered.value.waitingS,
+        })
+      : ordered
   }
   const first = foundIn(outcome.steps)
   if (!first.ok) return first
@@ -153,7 +229,11 @@ function order(candidate: Candidate, request: PlanRequest, limits: SearchLimits,
   if (found.waitingS > 0) {
     // The search knew no clock: with the clocks there may be an order that does something else meanwhile.
     const { savedS } = candidate
-    const timed = orderWithClocks(waitsOf(job, legs, start, sequenced), { atLeastS: atLeastS + savedS, belowS: Math.min(found.weighedS, belowS + workS) + savedS }, limits)
+    const timed = orderWithClocks(
+      waitsOf(job, legs, start, sequenced),
+      { atLeastS: atLeastS + savedS, belowS: Math.min(found.weighedS, belowS + workS) + savedS },
+      limits,
+    )
     const read = timed.steps && foundIn(timed.steps)
     if (read?.ok && read.value.weighedS < found.weighedS) found = read.value
     expanded += timed.expanded

@@ -2,13 +2,25 @@ import type { Act } from '../order/operation'
 import type { FoundPlan } from './foundPlan'
 
 /**
- * How long a plan takes in half of such jobs, and in four of five. From house estimates, as long as nothing was measured: each
- * act strays by itself, and the day (vehicle, hands, light) lets all of them stray together.
+ * How long a plan takes in half of such jobs, and in four of five. From house estimates, as long as nothing was
+ * measured: each act strays by itself, and the day (vehicle, hands, light) lets all of them stray together.
  */
 export type Forecast = { p50S: number; p80S: number }
 
 /** How far an act strays, as a share of its estimate. House estimate, no source. */
-const STRAYS: Partial<Record<Act, number>> = { undo: 0.5, fasten: 0.4, start: 0.4, release: 0.6, seat: 0.5, ease: 0.5, open: 0.6, close: 0.5, work: 0.3, test: 0.3, wait: 0 }
+const STRAYS: Partial<Record<Act, number>> = {
+  undo: 0.5,
+  fasten: 0.4,
+  start: 0.4,
+  release: 0.6,
+  seat: 0.5,
+  ease: 0.5,
+  open: 0.6,
+  close: 0.5,
+  work: 0.3,
+  test: 0.3,
+  wait: 0,
+}
 const OTHERS_STRAY = 0.3
 /** The same of the whole, for what all acts of a job have in common. House estimate, no source. */
 const DAY_STRAYS = 0.15
@@ -16,13 +28,20 @@ const DAY_STRAYS = 0.15
 const Z80 = 0.8416
 
 /**
- * An estimate is what an act usually takes, and nothing is ever as much quicker as it can be slower: the sum of estimates is no middle. Each
- * act is a three-point estimate (Malcolm et al. 1959, from memory): at best `1 - stray`, usually 1, at worst `1 + 3 stray` of it, so that its
- * mean is (a + 4m + b) / 6 and its variance ((b - a) / 6) squared. The variances add up, since each strays by itself; a sum of many acts is near
- * enough to a normal distribution (central limit theorem), whose middle is the sum of the means. Cost: O(steps).
+ * An estimate is what an act usually takes, and nothing is ever as much quicker as it can be slower: the sum of
+ * estimates is no middle. Each act is a three-point estimate (Malcolm et al. 1959, from memory): at best `1 - stray`,
+ * usually 1, at worst `1 + 3 stray` of it, so that its mean is (a + 4m + b) / 6 and its variance ((b - a) / 6) squared.
+ * The variances add up, since each strays by itself; a sum of many acts is near enough to a normal distribution
+ * (central limit theorem), whose middle is the sum of the means. Cost: O(steps).
  */
-export function forecastOf({ steps, proof }: Pick<FoundPlan, 'steps'> & { proof: Pick<FoundPlan['proof'], 'totalS'> }): Forecast {
-  const points = steps.flatMap((step) => [threePoints(step.workS, STRAYS[step.operation.act] ?? OTHERS_STRAY), threePoints(step.setUpS, OTHERS_STRAY)])
+export function forecastOf({
+  steps,
+  proof,
+}: Pick<FoundPlan, 'steps'> & { proof: Pick<FoundPlan['proof'], 'totalS'> }): Forecast {
+  const points = steps.flatMap((step) => [
+    threePoints(step.workS, STRAYS[step.operation.act] ?? OTHERS_STRAY),
+    threePoints(step.setUpS, OTHERS_STRAY),
+  ])
   const laterS = points.reduce((sum, point) => sum + point.laterS, 0)
   const variance = points.reduce((sum, point) => sum + point.deviationS ** 2, 0)
   const p50S = proof.totalS + laterS

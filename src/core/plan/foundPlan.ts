@@ -2,7 +2,25 @@ import { z } from 'zod'
 import { Id } from '../base/id'
 import { Station } from '../procedure/station'
 
-const ACTS = ['undo', 'ease', 'release', 'open', 'lift', 'fasten', 'start', 'seat', 'close', 'place', 'feed', 'set', 'restore', 'work', 'test', 'decide', 'wait'] as const
+const ACTS = [
+  'undo',
+  'ease',
+  'release',
+  'open',
+  'lift',
+  'fasten',
+  'start',
+  'seat',
+  'close',
+  'place',
+  'feed',
+  'set',
+  'restore',
+  'work',
+  'test',
+  'decide',
+  'wait',
+] as const
 
 const FoundOperation = z.object({
   key: z.string(),
@@ -34,16 +52,34 @@ export const Proof = z.object({
 export type Proof = z.infer<typeof Proof>
 
 /**
- * An order as it was found: what was chosen, the steps, and what is proved. Plain data, so that it can be worked out once,
- * on another thread or machine, and kept with the job.
+ * An order as it was found: what was chosen, the steps, and what is proved. Plain data, so that it can be worked out
+ * once, on another thread or machine, and kept with the job.
  */
 export const FoundPlan = z.object({
-  choices: z.object({ openings: z.record(Id, Id), methods: z.record(z.string(), Id), resting: z.enum(['rest', 'set aside']), insisted: z.record(z.string(), Id).optional() }),
-  steps: z.array(z.object({ operation: FoundOperation, station: Station, tool: z.string(), workS: z.number(), setUpS: z.number() })),
+  choices: z.object({
+    openings: z.record(Id, Id),
+    methods: z.record(z.string(), Id),
+    resting: z.enum(['rest', 'set aside']),
+    insisted: z.record(z.string(), Id).optional(),
+  }),
+  steps: z.array(
+    z.object({ operation: FoundOperation, station: Station, tool: z.string(), workS: z.number(), setUpS: z.number() }),
+  ),
   /** Keys of operations that were done before it was found. */
   doneBefore: z.array(z.string()).default([]),
-  /** What was out already when it was found, whatever the plan is for: all of it goes back. Null = found from the beginning. */
-  from: z.object({ levels: z.record(Id, z.enum(['eased', 'free', 'off'])), undone: z.array(Id), open: z.array(Id), byHand: z.array(z.object({ tetherId: Id, opened: z.number().int(), closed: z.number().int() })).optional() }).nullable().default(null),
+  /**
+   * What was out already when it was found, whatever the plan is for: all of it goes back. Null = found from the
+   * beginning.
+   */
+  from: z
+    .object({
+      levels: z.record(Id, z.enum(['eased', 'free', 'off'])),
+      undone: z.array(Id),
+      open: z.array(Id),
+      byHand: z.array(z.object({ tetherId: Id, opened: z.number().int(), closed: z.number().int() })).optional(),
+    })
+    .nullable()
+    .default(null),
   proof: Proof,
 })
 export type FoundPlan = z.infer<typeof FoundPlan>

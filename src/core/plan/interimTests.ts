@@ -20,7 +20,9 @@ type Tested = Pick<VehicleFunction, 'id' | 'power' | 'alsoNeeds' | 'interim'> & 
 export function addInterimTests(job: DerivedJob): { hasLoop: boolean } {
   const wayOut = new KeyGraph(job.refit.edges)
   // Looked at before any test is among them: a seat that waits for a test hides nothing by that.
-  const hidden = functionsTouched(job).filter((item) => item.interim !== 'at hand-over').map((item) => ({ item, hiders: hidersOf(job, wayOut, item) }))
+  const hidden = functionsTouched(job)
+    .filter((item) => item.interim !== 'at hand-over')
+    .map((item) => ({ item, hiders: hidersOf(job, wayOut, item) }))
   for (const { item, hiders } of hidden) if (hiders.length > 0) addTest(job, wayOut, item, hiders)
   return { hasLoop: wayOut.hasLoop() }
 }
@@ -31,16 +33,20 @@ function functionsTouched(job: DerivedJob): Tested[] {
   const taken = new Set(job.goal.kits.flatMap(({ fit }) => fit.functionsTaken))
   for (const item of job.model.functions.values()) {
     if (taken.has(item.id)) continue
-    const tetherIds = [...job.model.tethers.values()].filter((tether) => tether.functions.includes(item.id) && closeKeyOf(job, tether.id)).map((tether) => tether.id)
+    const tetherIds = [...job.model.tethers.values()]
+      .filter((tether) => tether.functions.includes(item.id) && closeKeyOf(job, tether.id))
+      .map((tether) => tether.id)
     if (tetherIds.length > 0) found.push({ ...item, tetherIds, after: [] })
   }
-  for (const item of job.added.values()) found.push({ ...item, alsoNeeds: [], tetherIds: [], after: item.afterWork.map((id) => `work:${id}`) })
+  for (const item of job.added.values())
+    found.push({ ...item, alsoNeeds: [], tetherIds: [], after: item.afterWork.map((id) => `work:${id}`) })
   return found
 }
 
 /**
- * The seats that would have to be undone to reach the plugs, or the new work, again: those that come after them on the way
- * out. A part whose last push can hardly be undone is tested before it goes home itself, where the test does not need it home.
+ * The seats that would have to be undone to reach the plugs, or the new work, again: those that come after them on the
+ * way out. A part whose last push can hardly be undone is tested before it goes home itself, where the test does not
+ * need it home.
  */
 function hidersOf(job: DerivedJob, wayOut: KeyGraph, item: Tested): { partId: Id; seat: string }[] {
   const { operations } = job.refit
@@ -56,7 +62,12 @@ function hidersOf(job: DerivedJob, wayOut: KeyGraph, item: Tested): { partId: Id
   return hiders
 }
 
-function addTest(job: DerivedJob, wayOut: KeyGraph, item: Tested, hiders: readonly { partId: Id; seat: string }[]): void {
+function addTest(
+  job: DerivedJob,
+  wayOut: KeyGraph,
+  item: Tested,
+  hiders: readonly { partId: Id; seat: string }[],
+): void {
   const { operations } = job.refit
   const key = `test:${item.id}`
   const added: Edge[] = []
@@ -65,14 +76,24 @@ function addTest(job: DerivedJob, wayOut: KeyGraph, item: Tested, hiders: readon
   const stated = statedNeeds(job, item.id, key)
   const waiting = stated.edges.filter((edge) => edge.before === key).map((edge) => edge.after)
   // A test can't hold up a seat that one of its own plugs waits for: then only the seats still to come count.
-  let seats = seatsAfter(wayOut, hiders.map(({ seat }) => seat), plugs)
+  let seats = seatsAfter(
+    wayOut,
+    hiders.map(({ seat }) => seat),
+    plugs,
+  )
   if (seats.length + waiting.length === 0) return
   const forbidding = forbiddingPower(job, item.power).flatMap(({ tetherId, rule }) => {
     const close = closeKeyOf(job, tetherId)
-    return close && !plugs.includes(close) ? [{ tetherId, rule, close, airbag: isAirbagCircuit(job.model.tethers.get(tetherId)!) }] : []
+    return close && !plugs.includes(close)
+      ? [{ tetherId, rule, close, airbag: isAirbagCircuit(job.model.tethers.get(tetherId)!) }]
+      : []
   })
   // An airbag plug is never closed just to try something: the test comes after its own closing as well.
-  seats = seatsAfter(wayOut, seats, forbidding.filter(({ airbag }) => airbag).map(({ close }) => close))
+  seats = seatsAfter(
+    wayOut,
+    seats,
+    forbidding.filter(({ airbag }) => airbag).map(({ close }) => close),
+  )
   if (seats.length + waiting.length === 0) return
   const follows = wayOut.after([...seats, ...waiting])
   for (const tetherId of [...item.tetherIds, ...item.alsoNeeds]) {
@@ -82,14 +103,19 @@ function addTest(job: DerivedJob, wayOut: KeyGraph, item: Tested, hiders: readon
   for (const first of item.after) order(first, key, { kind: 'work first', workId: splitKey(first)[1] })
   // The innermost seats hold the others up.
   const kept = new Set(seats)
-  for (const { partId, seat } of hiders) if (kept.has(seat) && !follows.has(seat)) order(key, seat, { kind: 'hidden', functionId: item.id, partId })
+  for (const { partId, seat } of hiders)
+    if (kept.has(seat) && !follows.has(seat)) order(key, seat, { kind: 'hidden', functionId: item.id, partId })
   added.push(...stated.edges)
   const plugged: Id[] = []
   for (const { tetherId, rule, close, airbag } of forbidding) {
-    if (airbag || !follows.has(close)) order(close, key, { kind: 'powered', functionId: item.id, tetherId, ruleId: rule.id })
+    if (airbag || !follows.has(close))
+      order(close, key, { kind: 'powered', functionId: item.id, tetherId, ruleId: rule.id })
     else plugged.push(tetherId)
   }
-  operations.set(key, { ...operation(key, 'test', item.id, null), ...(job.added.has(item.id) && { name: job.added.get(item.id)!.name }) })
+  operations.set(key, {
+    ...operation(key, 'test', item.id, null),
+    ...(job.added.has(item.id) && { name: job.added.get(item.id)!.name }),
+  })
   const ignition = powerDemand(job, item)
   job.refit.demands.set(key, [...(ignition ? [ignition] : []), ...stated.demands])
   for (const tetherId of plugged) added.push(...plugForTest(job, item.id, tetherId))
@@ -110,7 +136,10 @@ function plugForTest(job: DerivedJob, functionId: Id, tetherId: Id): Edge[] {
   const [close, open] = [`close:${tetherId}@test`, `open:${tetherId}@test`]
   const partId = job.model.hostOf(job.model.tethers.get(tetherId)!.partId)
   const because: Because = { kind: 'only for the test', functionId, tetherId }
-  const edges: Edge[] = [{ before: close, after: `test:${functionId}`, because }, { before: `test:${functionId}`, after: open, because }]
+  const edges: Edge[] = [
+    { before: close, after: `test:${functionId}`, because },
+    { before: `test:${functionId}`, after: open, because },
+  ]
   if (operations.has(close)) return edges
   operations.set(close, { ...operation(close, 'close', tetherId, partId), nth: 1 })
   operations.set(open, { ...operation(open, 'open', tetherId, partId), nth: 2 })
@@ -127,23 +156,39 @@ function operation(key: string, act: Operation['act'], itemId: Id, partId: Id | 
 function forbiddingPower(job: DerivedJob, power: VehicleFunction['power']): { tetherId: Id; rule: Rule }[] {
   if (power === 'none' || power === 'battery') return []
   const { model, removal, circumstances } = job
-  const rules = circumstances.rules.filter((rule) => rule.effect === 'refuses' && rule.at !== null && matches(model, rule.at, { act: 'power', itemId: '', power: power as Power }, circumstances))
+  const rules = circumstances.rules.filter(
+    (rule) =>
+      rule.effect === 'refuses' &&
+      rule.at !== null &&
+      matches(model, rule.at, { act: 'power', itemId: '', power: power as Power }, circumstances),
+  )
   const found = new Map<Id, { tetherId: Id; rule: Rule }>()
   const opened = [...model.tethers.values()].filter((tether) => removal.operations.has(openKey(tether.id)))
   for (const rule of rules)
     for (const condition of rule.while)
       if (condition.kind === 'open')
-        for (const tether of opened) if ((condition.circuits as readonly string[]).includes(tether.circuit ?? '')) found.set(tether.id, { tetherId: tether.id, rule })
+        for (const tether of opened)
+          if ((condition.circuits as readonly string[]).includes(tether.circuit ?? ''))
+            found.set(tether.id, { tetherId: tether.id, rule })
   return [...found.values()]
 }
 
 function powerDemand(job: DerivedJob, item: Tested): Demand | null {
   if (item.power === 'none') return null
-  const battery = item.power === 'battery' ? [...job.model.settings.values()].find((setting) => setting.role === 'battery' && setting.values.includes('on')) : undefined
-  if (item.power === 'battery') return battery ? { settingId: battery.id, value: 'on', because: { kind: 'only for its act', settingId: battery.id } } : null
+  const battery =
+    item.power === 'battery'
+      ? [...job.model.settings.values()].find((setting) => setting.role === 'battery' && setting.values.includes('on'))
+      : undefined
+  if (item.power === 'battery')
+    return battery
+      ? { settingId: battery.id, value: 'on', because: { kind: 'only for its act', settingId: battery.id } }
+      : null
   const ignition = [...job.model.settings.values()].find((setting) => setting.role === 'ignition')
   if (!ignition) return null
-  const value = item.power === 'accessory' && ignition.values.includes('accessory') ? 'accessory' : ignition.values.find((v) => v === 'on') ?? ignition.values.find((v) => v !== 'off')
+  const value =
+    item.power === 'accessory' && ignition.values.includes('accessory')
+      ? 'accessory'
+      : (ignition.values.find((v) => v === 'on') ?? ignition.values.find((v) => v !== 'off'))
   return value ? { settingId: ignition.id, value, because: { kind: 'only for its act', settingId: ignition.id } } : null
 }
 
@@ -164,7 +209,8 @@ function statedNeeds(job: DerivedJob, functionId: Id, key: string): { edges: Edg
     }
     // Something of the way back that is to wait for the test.
     const waiting = keyDoing(operations, need.dependent.act, need.dependent.id)
-    if (needs.kind === 'operation' && needs.act === 'test' && needs.id === functionId && waiting !== undefined) edges.push({ before: key, after: waiting, because })
+    if (needs.kind === 'operation' && needs.act === 'test' && needs.id === functionId && waiting !== undefined)
+      edges.push({ before: key, after: waiting, because })
   }
   return { edges, demands }
 }

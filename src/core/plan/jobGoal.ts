@@ -18,7 +18,9 @@ export function allGoals(job: JobGoal): Goal[] {
 }
 
 export function goalOf(access: Access): Goal {
-  return access.kind === 'cavity' ? { kind: 'cavity', cavityId: access.cavityId } : { kind: 'part', partId: access.partId, level: access.level }
+  return access.kind === 'cavity'
+    ? { kind: 'cavity', cavityId: access.cavityId }
+    : { kind: 'part', partId: access.partId, level: access.level }
 }
 
 /** What becomes of everything: the record's usual ends, then the kits', then what was chosen for this job. */
@@ -32,7 +34,9 @@ export function endingsOf(model: ProcedureForBuild, job: JobGoal): Map<Id, Endin
 
 /** The kits that say how they meet a model. */
 export function fittedKits(kits: readonly { kit: Kit }[], procedureId: string): FittedKit[] {
-  return kits.flatMap(({ kit }) => kit.fits.filter((fit) => fit.procedureId === procedureId).map((fit) => ({ kit, fit })))
+  return kits.flatMap(({ kit }) =>
+    kit.fits.filter((fit) => fit.procedureId === procedureId).map((fit) => ({ kit, fit })),
+  )
 }
 
 /** What a job is for, as its request keeps it. */

@@ -6,11 +6,20 @@ import { findPlan, type PlanError, type PlanOptions } from './findPlan'
 import { planFrom, type JobPlan } from './planFrom'
 import type { PlanRequest } from './planRequest'
 
-/** The quickest safe way in and out, from the search to the cards. See findPlan for what is promised, errors and cost. */
-export function planJob(model: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules?: readonly Rule[], options?: PlanOptions): Result<JobPlan, PlanError> {
+/**
+ * The quickest safe way in and out, from the search to the cards. See findPlan for what is promised, errors and cost.
+ */
+export function planJob(
+  model: ProcedureForBuild,
+  request: PlanRequest,
+  house: HouseValues,
+  rules?: readonly Rule[],
+  options?: PlanOptions,
+): Result<JobPlan, PlanError> {
   const found = findPlan(model, request, house, rules, options)
   if (!found.ok) return found
   const plan = planFrom(model, request, house, rules, found.value)
-  if (!plan.ok && plan.error.kind === 'stale') throw new Error(`A plan just found does not fit its own record at ${plan.error.key}.`)
+  if (!plan.ok && plan.error.kind === 'stale')
+    throw new Error(`A plan just found does not fit its own record at ${plan.error.key}.`)
   return plan as Result<JobPlan, PlanError>
 }

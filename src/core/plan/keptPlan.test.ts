@@ -9,11 +9,24 @@ import { keptPlan } from './keptPlan'
 import { planJob } from './jobPlan'
 import { PlanRequest } from './planRequest'
 
-const request = PlanRequest.parse({ goals: [{ kind: 'part', partId: 'panel', level: 'off' }], build: {}, start: 'centre' })
+const request = PlanRequest.parse({
+  goals: [{ kind: 'part', partId: 'panel', level: 'off' }],
+  build: {},
+  start: 'centre',
+})
 function panel(letsGo: Holder['letsGo']): ProcedureDocument {
   const document = emptyDocument('Bench model')
   document.parts.push(Part.parse({ id: 'panel', name: 'Panel', station: 'centre' }))
-  document.holders.push(Holder.parse({ id: 'clips', kind: 'spring clip', count: 4, holds: ['panel'], letsGo }), Holder.parse({ id: 'screws', kind: 'machine screw', drives: [{ drive: 'hex', size: '7' }], count: 2, holds: ['panel'] }))
+  document.holders.push(
+    Holder.parse({ id: 'clips', kind: 'spring clip', count: 4, holds: ['panel'], letsGo }),
+    Holder.parse({
+      id: 'screws',
+      kind: 'machine screw',
+      drives: [{ drive: 'hex', size: '7' }],
+      count: 2,
+      holds: ['panel'],
+    }),
+  )
   return document
 }
 /** What a job whose plan was made with one record is shown once the record says this. */
@@ -22,7 +35,11 @@ function shown(madeWith: ProcedureDocument, now: ProcedureDocument) {
   if (!made.ok) throw new Error(made.error.kind)
   const kept = keptPlan(forBuild(now, {}), request, DEFAULT_HOUSE_VALUES, rulesInForce(), made.value.found)
   if (!kept.ok) throw new Error(kept.error.kind)
-  return { anew: kept.value.anew, keys: kept.value.wayIn.flatMap((card) => card.steps.map((step) => step.operation.key)), made: made.value.wayIn.flatMap((card) => card.steps.map((step) => step.operation.key)) }
+  return {
+    anew: kept.value.anew,
+    keys: kept.value.wayIn.flatMap((card) => card.steps.map((step) => step.operation.key)),
+    made: made.value.wayIn.flatMap((card) => card.steps.map((step) => step.operation.key)),
+  }
 }
 
 test('an order that still fits is shown as it was kept', () => {

@@ -13,11 +13,17 @@ import type { PlanRequest } from './planRequest'
 const WHILE_WAITING = { limits: { expandedStates: 4_000 } }
 
 /**
- * The plan a job goes on with: the order kept with it where that still fits the record, otherwise one found anew (a facet was
- * told on the way, or the job is older than kept orders). A rule added later may forbid every order: the job goes on all the
- * same, and the rule refuses the act when it comes.
+ * The plan a job goes on with: the order kept with it where that still fits the record, otherwise one found anew (a
+ * facet was told on the way, or the job is older than kept orders). A rule added later may forbid every order: the job
+ * goes on all the same, and the rule refuses the act when it comes.
  */
-export function keptPlan(model: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[], kept: FoundPlan | null): Result<JobPlan, PlanError> {
+export function keptPlan(
+  model: ProcedureForBuild,
+  request: PlanRequest,
+  house: HouseValues,
+  rules: readonly Rule[],
+  kept: FoundPlan | null,
+): Result<JobPlan, PlanError> {
   const fits = kept && planFrom(model, request, house, rules, kept)
   if (fits?.ok) return fits
   // What was out besides the goals when it was adopted still has to go back.

@@ -32,9 +32,17 @@ export type LiveStart = {
 /** What of a job is done, as its things stand. */
 export function startFrom(legs: Legs, live: LiveStart): JobStart {
   const done = new Set<string>()
-  for (const operation of legs.wayIn.operations.values()) if (live.reached || isIn(operation, live.state)) done.add(operation.key)
-  if (live.reached) for (const operation of legs.wayOut.operations.values()) if (isBack(operation, live)) done.add(operation.key)
-  return { state: live.state, standing: live.standing, done, setCount: live.setCount, doneAtS: new Map([...live.worksDone].map(([id, atS]) => [`work:${id}`, atS])) }
+  for (const operation of legs.wayIn.operations.values())
+    if (live.reached || isIn(operation, live.state)) done.add(operation.key)
+  if (live.reached)
+    for (const operation of legs.wayOut.operations.values()) if (isBack(operation, live)) done.add(operation.key)
+  return {
+    state: live.state,
+    standing: live.standing,
+    done,
+    setCount: live.setCount,
+    doneAtS: new Map([...live.worksDone].map(([id, atS]) => [`work:${id}`, atS])),
+  }
 }
 
 function isIn({ act, itemId }: Operation, state: VehicleState): boolean {
@@ -44,7 +52,10 @@ function isIn({ act, itemId }: Operation, state: VehicleState): boolean {
   return act !== 'decide' && atLeast(level, act === 'lift' ? 'off' : act === 'release' ? 'free' : 'eased')
 }
 
-function isBack({ act, itemId, phase, pulled }: Operation, { state, worksDone, testsPassed, ledThrough }: LiveStart): boolean {
+function isBack(
+  { act, itemId, phase, pulled }: Operation,
+  { state, worksDone, testsPassed, ledThrough }: LiveStart,
+): boolean {
   const level = state.levels.get(itemId) ?? 'in place'
   // A plug closed only for a test is closed again for it, unless nothing is open.
   if (act === 'feed') return ledThrough.has(itemId) || !state.open.has(itemId)
@@ -60,7 +71,13 @@ function isBack({ act, itemId, phase, pulled }: Operation, { state, worksDone, t
 export type AlreadyOut = NonNullable<FoundPlan['from']>
 
 export function alreadyOut(state: VehicleState): AlreadyOut {
-  return { levels: Object.fromEntries([...state.levels].flatMap(([id, level]) => (level === 'in place' ? [] : [[id, level] as const]))), undone: [...state.undone], open: [...state.open] }
+  return {
+    levels: Object.fromEntries(
+      [...state.levels].flatMap(([id, level]) => (level === 'in place' ? [] : [[id, level] as const])),
+    ),
+    undone: [...state.undone],
+    open: [...state.open],
+  }
 }
 
 /** The parts that have moved already, as goals. */
@@ -80,13 +97,18 @@ export function addLooseEnds(job: DerivedJob, { undone, open }: AlreadyOut): voi
   const add = (key: string, act: 'fasten' | 'close', itemId: Id, partId: Id) => {
     if (!operations.has(key)) operations.set(key, { key, phase: 'out', act, itemId, partId, setting: null, nth: 1 })
   }
-  for (const id of undone) if (job.model.holders.has(id) && keyDoing(job.removal.operations, 'undo', id) === undefined) add(`fasten:${id}`, 'fasten', id, job.model.holders.get(id)!.holds[0]!)
-  for (const id of open) if (job.model.tethers.has(id) && !job.removal.operations.has(`open:${id}`)) add(`close:${id}`, 'close', id, job.model.hostOf(job.model.tethers.get(id)!.partId))
+  for (const id of undone)
+    if (job.model.holders.has(id) && keyDoing(job.removal.operations, 'undo', id) === undefined)
+      add(`fasten:${id}`, 'fasten', id, job.model.holders.get(id)!.holds[0]!)
+  for (const id of open)
+    if (job.model.tethers.has(id) && !job.removal.operations.has(`open:${id}`))
+      add(`close:${id}`, 'close', id, job.model.hostOf(job.model.tethers.get(id)!.partId))
 }
 
 /**
- * A setting that has been moved and a part that is out, which a way of moving it asks for: the part goes back once the setting
- * does, as in a plan from the beginning. Nobody says by which way it was moved; to mind one more is on the safe side.
+ * A setting that has been moved and a part that is out, which a way of moving it asks for: the part goes back once the
+ * setting does, as in a plan from the beginning. Nobody says by which way it was moved; to mind one more is on the safe
+ * side.
  */
 export function setBackFirst(job: DerivedJob, { settings, levels }: VehicleState): void {
   const { model, refit } = job

@@ -13,8 +13,14 @@ const van = panelVan()
 const check = (document: ProcedureDocument) => checkRecord(document, whilePlanning(DEFAULT_HOUSE_VALUES))
 const broken: Record<string, ProcedureDocument> = {
   'may not rest': { ...van, needs: [...van.needs, trapsNeed('y', 'liner', 'cover', 'free')] },
-  'mix-up one way': { ...van, tethers: van.tethers.map((t) => (t.id === 'main' ? { ...t, mixups: ['antenna'], tell: 'the wide one' } : t)) },
-  'condition on every choice': { ...van, parts: van.parts.map((p) => (p.id === 'liner' ? { ...p, when: { gearbox: ['automatic', 'manual'] } } : p)) },
+  'mix-up one way': {
+    ...van,
+    tethers: van.tethers.map((t) => (t.id === 'main' ? { ...t, mixups: ['antenna'], tell: 'the wide one' } : t)),
+  },
+  'condition on every choice': {
+    ...van,
+    parts: van.parts.map((p) => (p.id === 'liner' ? { ...p, when: { gearbox: ['automatic', 'manual'] } } : p)),
+  },
   'stated twice': { ...van, needs: [...van.needs, { ...van.needs[0]!, id: 'again' }] },
 }
 
@@ -24,11 +30,18 @@ test.each(Object.keys(broken))('%s is mended by one tap, nothing else changes, a
   const edits = mendFor(document, problem)!
   const mended = applyEdits(document, edits)
   if (!mended.ok) throw new Error(mended.error.sentence)
-  expect(check(mended.value.document).map((item) => item.kind)).toEqual(check(document).filter((item) => item !== problem && JSON.stringify(item) !== JSON.stringify(problem)).map((item) => item.kind))
+  expect(check(mended.value.document).map((item) => item.kind)).toEqual(
+    check(document)
+      .filter((item) => item !== problem && JSON.stringify(item) !== JSON.stringify(problem))
+      .map((item) => item.kind),
+  )
   const back = applyEdits(mended.value.document, inverseOf(edits))
   expect(back.ok && check(back.value.document).some((item) => item.kind === kind)).toBe(true)
 })
 test('where somebody has to decide there is no mend', () => {
-  const problem = check({ ...van, parts: van.parts.map((p) => (p.id === 'liner' ? { ...p, fixing: 'fastened' as const } : p)) }).find((item) => item.kind === 'nothing holds it')!
+  const problem = check({
+    ...van,
+    parts: van.parts.map((p) => (p.id === 'liner' ? { ...p, fixing: 'fastened' as const } : p)),
+  }).find((item) => item.kind === 'nothing holds it')!
   expect(mendFor(van, problem)).toBeNull()
 })

@@ -18,15 +18,32 @@ import { sequenceJob } from './sequenceJob'
 const panelOf = ({ partId, key }: Operation) => partId ?? key
 const LITTLE = { expandedStates: 60 }
 
-/** How often a panel is left, in the order that was found and in the order that is shown for it; null where no order was found. */
+/**
+ * How often a panel is left, in the order that was found and in the order that is shown for it; null where no order was
+ * found.
+ */
 function panelsLeft(seed: number): { found: number; shown: number } | null {
   const model = forBuild(randomProcedure(seed, { size: 14 }), {})
-  const request = PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'cavity' }], build: {}, policy: { habit: 'panel by panel' } })
+  const request = PlanRequest.parse({
+    goals: [{ kind: 'cavity', cavityId: 'cavity' }],
+    build: {},
+    policy: { habit: 'panel by panel' },
+  })
   const goal = goalOfRequest(request)
-  const derived = deriveJob(model, goal, choicesFor(model, request.policy, goal).choices[0]!, whilePlanning(DEFAULT_HOUSE_VALUES))
+  const derived = deriveJob(
+    model,
+    goal,
+    choicesFor(model, request.policy, goal).choices[0]!,
+    whilePlanning(DEFAULT_HOUSE_VALUES),
+  )
   if (!derived.ok) return null
   const legs = legsOf(derived.value, request.scope)
-  const start = { state: asFoundState(model), standing: { station: request.start, tool: null }, done: new Set<string>(), setCount: new Map<string, number>() }
+  const start = {
+    state: asFoundState(model),
+    standing: { station: request.start, tool: null },
+    done: new Set<string>(),
+    setCount: new Map<string, number>(),
+  }
   const sequenced = sequenceJob(derived.value, legs, start, weightsOf(request.policy))
   const found = cheapestOrder(sequenced.problem, sequenced.wholes, LITTLE)
   if (found.kind !== 'order') return null
@@ -34,8 +51,16 @@ function panelsLeft(seed: number): { found: number; shown: number } | null {
   if (!shown.ok) return null
   const left = (panels: readonly string[]) => panels.filter((panel, i) => i > 0 && panel !== panels[i - 1]).length
   return {
-    found: left(found.steps.flatMap((step) => (step.kind === 'operation' ? [panelOf(sequenced.operations[step.operation]!)] : []))),
-    shown: left(shown.value.steps.flatMap(({ operation }) => (operation.setting || operation.act === 'wait' ? [] : [panelOf(operation)]))),
+    found: left(
+      found.steps.flatMap((step) =>
+        step.kind === 'operation' ? [panelOf(sequenced.operations[step.operation]!)] : [],
+      ),
+    ),
+    shown: left(
+      shown.value.steps.flatMap(({ operation }) =>
+        operation.setting || operation.act === 'wait' ? [] : [panelOf(operation)],
+      ),
+    ),
   }
 }
 

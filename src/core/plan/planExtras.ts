@@ -12,17 +12,25 @@ import type { PlanRequest } from './planRequest'
 import { recordedOrderS, stripOrderS } from './recordedOrder'
 
 export type PlanExtras = {
-  /** Valid orders of the way in: their number up to a million, or that there are more. Null where they can't be counted. */
+  /**
+   * Valid orders of the way in: their number up to a million, or that there are more. Null where they can't be counted.
+   */
   orders: { count: number; exact: boolean } | null
   /** What the same job takes in the order of the record, top to bottom; null where that order ends nowhere. */
   recordedS: number | null
   /** What it takes in the order of each strip of the record that has all of it, the quickest first. */
   strips: { label: string; totalS: number }[]
-  /** Openings that were not asked for: what each adds while this is open, and what it takes by itself. Cheapest to add first. */
+  /**
+   * Openings that were not asked for: what each adds while this is open, and what it takes by itself. Cheapest to add
+   * first.
+   */
   alsoNow: { cavityId: Id; extraS: number; aloneS: number }[]
   /** How long the whole job takes in half of such jobs and in four of five. */
   forecast: Forecast
-  /** The shortest and the longest of the jobs that the facets not told yet may turn it into; null where all are told or there are too many. */
+  /**
+   * The shortest and the longest of the jobs that the facets not told yet may turn it into; null where all are told or
+   * there are too many.
+   */
   untold: { leastS: number; mostS: number } | null
 }
 
@@ -31,20 +39,35 @@ const GLANCE = { limits: { expandedStates: 1_500 } }
 const MANY = 1_000_000n
 const MOST_BUILDS = 8
 
-/** What is worth knowing beside a plan. Cost: two plans for each opening that was not asked for, one for each build not told yet. */
-export function planExtras(model: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[] | undefined, plan: JobPlan): PlanExtras {
+/**
+ * What is worth knowing beside a plan. Cost: two plans for each opening that was not asked for, one for each build not
+ * told yet.
+ */
+export function planExtras(
+  model: ProcedureForBuild,
+  request: PlanRequest,
+  house: HouseValues,
+  rules: readonly Rule[] | undefined,
+  plan: JobPlan,
+): PlanExtras {
   const keys = [...plan.removal.operations.keys()]
   const number = new Map(keys.map((key, i) => [key, i]))
   const before = keys.map((): number[] => [])
-  for (const edge of plan.removal.edges) if (number.has(edge.before) && number.has(edge.after)) before[number.get(edge.after)!]!.push(number.get(edge.before)!)
+  for (const edge of plan.removal.edges)
+    if (number.has(edge.before) && number.has(edge.after))
+      before[number.get(edge.after)!]!.push(number.get(edge.before)!)
   const counted = countOrdersUpTo(before, MANY)
-  const asked = new Set(allGoals(goalOfRequest(request)).flatMap((goal) => (goal.kind === 'cavity' ? [goal.cavityId] : [])))
+  const asked = new Set(
+    allGoals(goalOfRequest(request)).flatMap((goal) => (goal.kind === 'cavity' ? [goal.cavityId] : [])),
+  )
   const alsoNow = [...model.cavities.keys()].flatMap((cavityId) => {
     if (asked.has(cavityId) || request.goals.length >= 12) return []
     const goal = { kind: 'cavity' as const, cavityId }
     const together = findPlan(model, { ...request, goals: [...request.goals, goal] }, house, rules, GLANCE)
     const alone = findPlan(model, { ...request, goals: [goal], kits: [] }, house, rules, GLANCE)
-    return together.ok && alone.ok ? [{ cavityId, extraS: together.value.proof.totalS - plan.proof.totalS, aloneS: alone.value.proof.totalS }] : []
+    return together.ok && alone.ok
+      ? [{ cavityId, extraS: together.value.proof.totalS - plan.proof.totalS, aloneS: alone.value.proof.totalS }]
+      : []
   })
   return {
     orders: counted && { count: Number(counted.orders), exact: counted.exact },
@@ -64,12 +87,26 @@ function inStripOrder({ document }: ProcedureForBuild, plan: JobPlan): PlanExtra
   return timed.sort((a, b) => a.totalS - b.totalS)
 }
 
-/** A plan for every build that the facets not told yet may turn out to be: those told on the way, and those nobody knew when it was asked. */
-function untoldRange({ document, build }: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[] | undefined, plan: JobPlan): PlanExtras['untold'] {
+/**
+ * A plan for every build that the facets not told yet may turn out to be: those told on the way, and those nobody knew
+ * when it was asked.
+ */
+function untoldRange(
+  { document, build }: ProcedureForBuild,
+  request: PlanRequest,
+  house: HouseValues,
+  rules: readonly Rule[] | undefined,
+  plan: JobPlan,
+): PlanExtras['untold'] {
   const onTheWay = plan.job.decisions.map((decision) => decision.facetId)
-  const matter = facetsThatMatter(document, allGoals(goalOfRequest(request)), {}).filter((id) => build[id] === undefined)
+  const matter = facetsThatMatter(document, allGoals(goalOfRequest(request)), {}).filter(
+    (id) => build[id] === undefined,
+  )
   const facets = document.facets.filter(({ id }) => onTheWay.includes(id) || matter.includes(id))
-  const builds = facets.reduce((known, facet) => known.flatMap((told) => facet.choices.map((choice) => ({ ...told, [facet.id]: choice.id }))), [build])
+  const builds = facets.reduce(
+    (known, facet) => known.flatMap((told) => facet.choices.map((choice) => ({ ...told, [facet.id]: choice.id }))),
+    [build],
+  )
   if (facets.length === 0 || builds.length > MOST_BUILDS) return null
   const totals = builds.flatMap((told) => {
     const found = findPlan(forBuild(document, told, request.heads), { ...request, build: told }, house, rules, GLANCE)

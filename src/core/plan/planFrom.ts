@@ -34,15 +34,28 @@ export type JobPlan = {
   anew: boolean
 }
 
-/** The steps kept with a job no longer fit its record: an operation is missing, or one is there that is not asked for. */
+/**
+ * The steps kept with a job no longer fit its record: an operation is missing, or one is there that is not asked for.
+ */
 export type StalePlan = { kind: 'stale'; key: string }
 
 /**
- * A plan from the order that was found for it before, here or elsewhere, with the reasons derived anew. Cost: one derivation.
- * Errors: the derivation's, or the first key that does not fit.
+ * A plan from the order that was found for it before, here or elsewhere, with the reasons derived anew. Cost: one
+ * derivation. Errors: the derivation's, or the first key that does not fit.
  */
-export function planFrom(whole: ProcedureForBuild, request: PlanRequest, house: HouseValues, rules: readonly Rule[] | undefined, found: FoundPlan): Result<JobPlan, DeriveError | StalePlan> {
-  const derived = deriveJob(underPolicy(whole, request.policy), goalFrom(request, found.from), found.choices, whilePlanning(house, rules))
+export function planFrom(
+  whole: ProcedureForBuild,
+  request: PlanRequest,
+  house: HouseValues,
+  rules: readonly Rule[] | undefined,
+  found: FoundPlan,
+): Result<JobPlan, DeriveError | StalePlan> {
+  const derived = deriveJob(
+    underPolicy(whole, request.policy),
+    goalFrom(request, found.from),
+    found.choices,
+    whilePlanning(house, rules),
+  )
   if (!derived.ok) return derived
   const job = derived.value
   if (found.from) addLooseEnds(job, found.from)
@@ -50,7 +63,8 @@ export function planFrom(whole: ProcedureForBuild, request: PlanRequest, house: 
   const misfit = misfitOf(job, request, found)
   if (misfit !== null) return fail({ kind: 'stale', key: misfit })
   const { steps, proof } = found
-  const isBottom = (step: Step) => step.operation.phase === 'work' || step.operation.phase === 'test' || step.operation.act === 'wait'
+  const isBottom = (step: Step) =>
+    step.operation.phase === 'work' || step.operation.phase === 'test' || step.operation.act === 'wait'
   const inSteps = steps.filter((step) => step.operation.phase === 'in')
   const outSteps = steps.filter((step) => step.operation.phase !== 'in')
   return ok({

@@ -6,7 +6,10 @@ import { Build } from '../procedure/when'
 import { Access, Kit, KitFit } from '../shop/kit'
 import { Policy } from './policy'
 
-export const Without = z.object({ tools: z.array(z.string().max(60)).max(40).default([]), parts: z.array(Id).max(40).default([]) })
+export const Without = z.object({
+  tools: z.array(z.string().max(60)).max(40).default([]),
+  parts: z.array(Id).max(40).default([]),
+})
 export type Without = z.infer<typeof Without>
 
 /**
@@ -17,7 +20,10 @@ export const PlanRequest = z
   .object({
     /** A strip that goes back asks for everything it took off. */
     goals: z.array(Access).max(400).default([]),
-    kits: z.array(z.object({ kit: Kit, fit: KitFit })).max(6).default([]),
+    kits: z
+      .array(z.object({ kit: Kit, fit: KitFit }))
+      .max(6)
+      .default([]),
     /** What becomes of things on this job, besides what the record and the kits say. */
     endings: z.record(Id, Ending).default({}),
     build: Build,

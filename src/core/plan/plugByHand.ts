@@ -5,10 +5,16 @@ import type { DerivedJob } from './derivedJob'
 import type { LiveStart } from './liveStart'
 import type { JobStart } from './jobStart'
 
-/** A plug that is open where a job stands and is closed by hand so that a setting can be moved; how often it was opened and closed before. */
+/**
+ * A plug that is open where a job stands and is closed by hand so that a setting can be moved; how often it was opened
+ * and closed before.
+ */
 export type PluggedByHand = { tetherId: Id; opened: number; closed: number }
 
-/** Circuits whose plug a crew may hold in its socket for a moment: what watches the airbags, and what lets the power come on. Never one that fires. */
+/**
+ * Circuits whose plug a crew may hold in its socket for a moment: what watches the airbags, and what lets the power
+ * come on. Never one that fires.
+ */
 const HELD_IN = ['srs-indicator', 'start']
 
 /** Open plugs that may keep a setting from being moved, as the power gate would have them put back. */
@@ -28,7 +34,15 @@ export function plugByHand(job: DerivedJob, byHand: readonly PluggedByHand[]): v
     const open = operations.get(`open:${tetherId}`)
     if (!tether || !open) continue
     const key = handKey(tetherId)
-    const close: Operation = { key, phase: 'in', act: 'close', itemId: tetherId, partId: job.model.hostOf(tether.partId), setting: null, nth: closed + 1 }
+    const close: Operation = {
+      key,
+      phase: 'in',
+      act: 'close',
+      itemId: tetherId,
+      partId: job.model.hostOf(tether.partId),
+      setting: null,
+      nth: closed + 1,
+    }
     operations.set(key, close)
     operations.set(open.key, { ...open, nth: opened + 1 })
     edges.push({ before: key, after: open.key, because: { kind: 'by hand', tetherId } })

@@ -19,11 +19,21 @@ export function followPolicy(job: DerivedJob, legs: Legs, policy: Policy): void 
 
 /** The gear levers that a job moves out and that go back while work or tests are done. */
 export function leversMeanwhile({ model }: Pick<DerivedJob, 'model'>, { demands }: Pick<Legs, 'demands'>): Id[] {
-  const moved = new Set([...demands.values()].flat().filter(({ settingId, value }) => model.settings.has(settingId) && value !== endValue(model, settingId)).map(({ settingId }) => settingId))
-  return [...moved].filter((id) => model.settings.get(id)!.role === 'gear lever' && model.settings.get(id)!.meanwhile === 'goes back')
+  const moved = new Set(
+    [...demands.values()]
+      .flat()
+      .filter(({ settingId, value }) => model.settings.has(settingId) && value !== endValue(model, settingId))
+      .map(({ settingId }) => settingId),
+  )
+  return [...moved].filter(
+    (id) => model.settings.get(id)!.role === 'gear lever' && model.settings.get(id)!.meanwhile === 'goes back',
+  )
 }
 
-/** Rule 3: back to park as soon as nothing needs it out. Whoever works or tests meanwhile does so with the lever in park. */
+/**
+ * Rule 3: back to park as soon as nothing needs it out. Whoever works or tests meanwhile does so with the lever in
+ * park.
+ */
 function leverBackMeanwhile(job: DerivedJob, legs: Legs): void {
   const { wayOut, demands } = legs
   for (const settingId of leversMeanwhile(job, legs)) {
@@ -37,13 +47,20 @@ function leverBackMeanwhile(job: DerivedJob, legs: Legs): void {
 }
 
 /**
- * With the battery off first nothing can go by the ignition: the lever then goes by its release. What taking the battery off asks for itself
- * (media out, windows up) is done before it, by the ignition where that is its way.
+ * With the battery off first nothing can go by the ignition: the lever then goes by its release. What taking the
+ * battery off asks for itself (media out, windows up) is done before it, by the ignition where that is its way.
  */
 function withoutIgnitionMethods(model: ProcedureForBuild): ProcedureForBuild {
   const first = preparations(model)
-  const byIgnition = (methodId: Id) => (model.needsOf.get(`method:${methodId}`) ?? []).some(({ needs }) => needs.kind === 'setting' && model.settings.get(needs.settingId)?.role === 'ignition' && needs.value !== 'off')
-  return { ...model, methods: new Map([...model.methods].filter(([id, { settingId }]) => first.has(settingId) || !byIgnition(id))) }
+  const byIgnition = (methodId: Id) =>
+    (model.needsOf.get(`method:${methodId}`) ?? []).some(
+      ({ needs }) =>
+        needs.kind === 'setting' && model.settings.get(needs.settingId)?.role === 'ignition' && needs.value !== 'off',
+    )
+  return {
+    ...model,
+    methods: new Map([...model.methods].filter(([id, { settingId }]) => first.has(settingId) || !byIgnition(id))),
+  }
 }
 
 /** Settings that have to stand at a value before the battery goes off, and what moving them asks for in turn. */
@@ -53,7 +70,12 @@ function preparations(model: ProcedureForBuild): Set<Id> {
   const add = (methodIds: readonly Id[]) => {
     for (const methodId of methodIds)
       for (const { needs } of model.needsOf.get(`method:${methodId}`) ?? []) {
-        if (needs.kind !== 'setting' || found.has(needs.settingId) || model.settings.get(needs.settingId)?.role === 'battery') continue
+        if (
+          needs.kind !== 'setting' ||
+          found.has(needs.settingId) ||
+          model.settings.get(needs.settingId)?.role === 'battery'
+        )
+          continue
         found.add(needs.settingId)
         add(model.settings.get(needs.settingId)!.methods.map(({ id }) => id))
       }
@@ -62,17 +84,29 @@ function preparations(model: ProcedureForBuild): Set<Id> {
   return found
 }
 
-/** Every operation but a powered test wants the battery off; it goes off before the first and on again after the last. */
+/**
+ * Every operation but a powered test wants the battery off; it goes off before the first and on again after the last.
+ */
 function batteryOffFirst(job: DerivedJob, { wayIn, wayOut, demands, finish }: Legs): void {
-  const battery = [...job.model.settings.values()].find((setting) => setting.role === 'battery' && setting.values.includes('off'))
+  const battery = [...job.model.settings.values()].find(
+    (setting) => setting.role === 'battery' && setting.values.includes('off'),
+  )
   if (!battery) return
   // Once it is on for a test nothing is gained by taking it off again.
   const then = successors(wayOut.edges)
-  const afterTest = new Set([...demands].filter(([key, list]) => key.startsWith('test:') && list.some((demand) => demand.value !== 'off')).flatMap(([key]) => [...reachedFrom(then, key)]))
+  const afterTest = new Set(
+    [...demands]
+      .filter(([key, list]) => key.startsWith('test:') && list.some((demand) => demand.value !== 'off'))
+      .flatMap(([key]) => [...reachedFrom(then, key)]),
+  )
   finish.set(battery.id, endValue(job.model, battery.id))
   for (const key of [...wayIn.operations.keys(), ...wayOut.operations.keys()]) {
     const list = demands.get(key) ?? []
     const powered = key.startsWith('test:') && list.some((demand) => demand.value !== 'off')
-    if (!powered && !afterTest.has(key) && !list.some((demand) => demand.settingId === battery.id)) demands.set(key, [...list, { settingId: battery.id, value: 'off', because: { kind: 'only for its act', settingId: battery.id } }])
+    if (!powered && !afterTest.has(key) && !list.some((demand) => demand.settingId === battery.id))
+      demands.set(key, [
+        ...list,
+        { settingId: battery.id, value: 'off', because: { kind: 'only for its act', settingId: battery.id } },
+      ])
   }
 }

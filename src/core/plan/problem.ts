@@ -16,17 +16,55 @@ export type Problem =
   | { kind: 'orders in a circle'; itemId: Id; needIds: Id[] }
   | { kind: 'seen once'; itemId: Id; count: number; facts: Id[] }
 
-const FORBID_PUBLISHING: readonly Problem['kind'][] = ['contradiction', 'goal out of reach', 'reference', 'no safe order', 'carried in a circle', 'no circuit', 'no function']
+const FORBID_PUBLISHING: readonly Problem['kind'][] = [
+  'contradiction',
+  'goal out of reach',
+  'reference',
+  'no safe order',
+  'carried in a circle',
+  'no circuit',
+  'no function',
+]
 
-/** Problems with which nobody could work from the record: it is not published with them. The others are shown and may stay. */
+/**
+ * Problems with which nobody could work from the record: it is not published with them. The others are shown and may
+ * stay.
+ */
 export function forbidsPublishing(problem: Problem): boolean {
   return FORBID_PUBLISHING.includes(problem.kind)
 }
 
 /** What would hurt first: wrong orders and hidden dangers, then what misleads a hand, then what is only missing. */
 const HURTS: readonly Problem['kind'][] = [
-  'reference', 'carried in a circle', 'contradiction', 'no safe order', 'no circuit', 'loose end', 'goal out of reach', 'covered for good', 'no way to set', 'may not rest', 'other steering side', 'no latch', 'no tab side',
-  'no function', 'screws under a trap', 'mix-up without difference', 'mix-up one way', 'lookalike without difference', 'orders in a circle', 'same name', 'facet not told apart', 'nothing holds it', 'marks differ', 'thread lets go', 'drive without size', 'condition on every choice', 'stated twice', 'seen once', 'no cavity',
+  'reference',
+  'carried in a circle',
+  'contradiction',
+  'no safe order',
+  'no circuit',
+  'loose end',
+  'goal out of reach',
+  'covered for good',
+  'no way to set',
+  'may not rest',
+  'other steering side',
+  'no latch',
+  'no tab side',
+  'no function',
+  'screws under a trap',
+  'mix-up without difference',
+  'mix-up one way',
+  'lookalike without difference',
+  'orders in a circle',
+  'same name',
+  'facet not told apart',
+  'nothing holds it',
+  'marks differ',
+  'thread lets go',
+  'drive without size',
+  'condition on every choice',
+  'stated twice',
+  'seen once',
+  'no cavity',
 ]
 
 export function byHurt(problems: Problem[]): Problem[] {

@@ -8,37 +8,84 @@ import { setUpAsRecorded } from './search/orderAsRecorded'
 import type { JobStart } from './jobStart'
 import { sequenceJob } from './sequenceJob'
 
-/** Seconds a plan's job takes in the order of the record: the way in and then the way out, each from the top of the list. Null where that ends nowhere. */
+/**
+ * Seconds a plan's job takes in the order of the record: the way in and then the way out, each from the top of the
+ * list. Null where that ends nowhere.
+ */
 export function recordedOrderS({ job, request }: Pick<JobPlan, 'job' | 'request'>): number | null {
   const { document } = job.model
-  const listed = new Map([...document.parts.map(({ id }) => id), ...document.holders.map(({ id }) => id), ...document.tethers.map(({ id }) => id)].map((id, i) => [id, i]))
+  const listed = new Map(
+    [
+      ...document.parts.map(({ id }) => id),
+      ...document.holders.map(({ id }) => id),
+      ...document.tethers.map(({ id }) => id),
+    ].map((id, i) => [id, i]),
+  )
   const panel = (operation: Operation) => listed.get(operation.partId ?? '') ?? listed.size
-  const inOrder = (a: Operation, b: Operation) => panel(a) - panel(b) || (listed.get(a.itemId) ?? 0) - (listed.get(b.itemId) ?? 0)
+  const inOrder = (a: Operation, b: Operation) =>
+    panel(a) - panel(b) || (listed.get(a.itemId) ?? 0) - (listed.get(b.itemId) ?? 0)
   return followedS(job, request, inOrder, inOrder)
 }
 
 /** What comes back is the act of the way in turned round. */
-const CAME_OFF: Partial<Record<Operation['act'], string>> = { fasten: 'undo', start: 'undo', seat: 'release', place: 'lift', close: 'open', feed: 'open' }
-
-/**
- * Seconds the same job takes in the order in which one example came apart, and back the other way round. Null where the strip
- * lacks something the job takes off, or where its order ends nowhere.
- */
-export function stripOrderS({ job, request, removal }: Pick<JobPlan, 'job' | 'request' | 'removal'>, sequence: readonly string[]): number | null {
-  const at = new Map(sequence.map((key, i) => [key, i]))
-  // When a part was lifted away is not always counted: then right after it came forward.
-  for (const key of [...at.keys()]) if (key.startsWith('release:') && !at.has(key.replace('release:', 'lift:'))) at.set(key.replace('release:', 'lift:'), at.get(key)! + 0.5)
-  if ([...removal.operations.keys()].some((key) => !at.has(key))) return null
-  const back = ({ act, itemId }: Operation) => at.get(`${CAME_OFF[act] ?? act}:${itemId}`) ?? -1
-  return followedS(job, request, (a, b) => (at.get(a.key) ?? 0) - (at.get(b.key) ?? 0), (a, b) => back(b) - back(a))
+const CAME_OFF: Partial<Record<Operation['act'], string>> = {
+  fasten: 'undo',
+  start: 'undo',
+  seat: 'release',
+  place: 'lift',
+  close: 'open',
+  feed: 'open',
 }
 
-function followedS(job: JobPlan['job'], request: JobPlan['request'], wayIn: (a: Operation, b: Operation) => number, wayOut: (a: Operation, b: Operation) => number): number | null {
+/**
+ * Seconds the same job takes in the order in which one example came apart, and back the other way round. Null where the
+ * strip lacks something the job takes off, or where its order ends nowhere.
+ */
+export function stripOrderS(
+  { job, request, removal }: Pick<JobPlan, 'job' | 'request' | 'removal'>,
+  sequence: readonly string[],
+): number | null {
+  const at = new Map(sequence.map((key, i) => [key, i]))
+  // When a part was lifted away is not always counted: then right after it came forward.
+  for (const key of [...at.keys()])
+    if (key.startsWith('release:') && !at.has(key.replace('release:', 'lift:')))
+      at.set(key.replace('release:', 'lift:'), at.get(key)! + 0.5)
+  if ([...removal.operations.keys()].some((key) => !at.has(key))) return null
+  const back = ({ act, itemId }: Operation) => at.get(`${CAME_OFF[act] ?? act}:${itemId}`) ?? -1
+  return followedS(
+    job,
+    request,
+    (a, b) => (at.get(a.key) ?? 0) - (at.get(b.key) ?? 0),
+    (a, b) => back(b) - back(a),
+  )
+}
+
+function followedS(
+  job: JobPlan['job'],
+  request: JobPlan['request'],
+  wayIn: (a: Operation, b: Operation) => number,
+  wayOut: (a: Operation, b: Operation) => number,
+): number | null {
   const legs = legsOf(job, request.scope)
   followPolicy(job, legs, request.policy)
-  const start: JobStart = { state: asFoundState(job.model), standing: { station: request.start, tool: null }, done: new Set(), setCount: new Map() }
-  const inOrder = (leg: Leg, order: (a: Operation, b: Operation) => number): Leg => ({ ...leg, operations: new Map([...leg.operations].sort(([, a], [, b]) => order(a, b))) })
-  const sequenced = sequenceJob(job, { ...legs, wayIn: inOrder(legs.wayIn, wayIn), wayOut: inOrder(legs.wayOut, wayOut) }, start, { leavingPanelS: 0, takingToolS: 0 })
+  const start: JobStart = {
+    state: asFoundState(job.model),
+    standing: { station: request.start, tool: null },
+    done: new Set(),
+    setCount: new Map(),
+  }
+  const inOrder = (leg: Leg, order: (a: Operation, b: Operation) => number): Leg => ({
+    ...leg,
+    operations: new Map([...leg.operations].sort(([, a], [, b]) => order(a, b))),
+  })
+  const sequenced = sequenceJob(
+    job,
+    { ...legs, wayIn: inOrder(legs.wayIn, wayIn), wayOut: inOrder(legs.wayOut, wayOut) },
+    start,
+    { leavingPanelS: 0, takingToolS: 0 },
+  )
   const setUpMs = setUpAsRecorded(sequenced.problem, sequenced.wholes)
-  return setUpMs === null ? null : setUpMs / 1000 + sequenced.operations.reduce((sum, operation) => sum + demandsOf(job, operation).workS, 0)
+  return setUpMs === null
+    ? null
+    : setUpMs / 1000 + sequenced.operations.reduce((sum, operation) => sum + demandsOf(job, operation).workS, 0)
 }

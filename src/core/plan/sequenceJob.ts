@@ -40,12 +40,13 @@ export type SequencedJob = {
 const inMs = (seconds: number) => Math.round(seconds * 1000)
 
 /**
- * The numbers of a job: what is left of both legs, the way in before the way out, with tools, stations, and the settings as
- * combinations. A "spot" of the problem is a station, or with a weight on leaving a panel a station and a panel.
- * Cost: O(operations^2 + operations x combinations x rules).
+ * The numbers of a job: what is left of both legs, the way in before the way out, with tools, stations, and the
+ * settings as combinations. A "spot" of the problem is a station, or with a weight on leaving a panel a station and a
+ * panel. Cost: O(operations^2 + operations x combinations x rules).
  */
 export function sequenceJob(job: DerivedJob, legs: Legs, start: JobStart, weights: Weights): SequencedJob {
-  const left = (leg: Legs['wayIn']) => [...leg.operations.values()].filter((operation) => !start.done.has(operation.key))
+  const left = (leg: Legs['wayIn']) =>
+    [...leg.operations.values()].filter((operation) => !start.done.has(operation.key))
   const wayIn = left(legs.wayIn)
   const wayOut = left(legs.wayOut)
   const operations = [...wayIn, ...wayOut]
@@ -63,8 +64,16 @@ export function sequenceJob(job: DerivedJob, legs: Legs, start: JobStart, weight
   const closed = asFoundState(job.model)
   const searched = operations.map((operation, i): SearchOperation => {
     const allowed = combinations.map((settings) => moves.allows(operation, settings, closed))
-    const minded = new Set(combinations.flatMap((settings, c) => (allowed[c] ? moves.mindedBy(operation, settings) : [])))
-    return { first: operation.phase === 'in', tool: tools.of(asked[i]!.tool), station: spots.of([asked[i]!.stations[0]!, panelOf(operation)]), allowed, guards: [...minded].map((tetherId) => guards.of({ kind: 'tether', tetherId, state: 'closed' })) }
+    const minded = new Set(
+      combinations.flatMap((settings, c) => (allowed[c] ? moves.mindedBy(operation, settings) : [])),
+    )
+    return {
+      first: operation.phase === 'in',
+      tool: tools.of(asked[i]!.tool),
+      station: spots.of([asked[i]!.stations[0]!, panelOf(operation)]),
+      allowed,
+      guards: [...minded].map((tetherId) => guards.of({ kind: 'tether', tetherId, state: 'closed' })),
+    }
   })
   const combinationAt = new Map(combinations.map((settings, i) => [moves.nameOf(settings), i]))
   const acts: SearchAct[] = []
@@ -77,17 +86,37 @@ export function sequenceJob(job: DerivedJob, legs: Legs, start: JobStart, weight
         // An act is made wherever its station is, whatever panel was in hand.
         const places = spots.names.flatMap((name, spot) => ((name as Spot)[0] === station ? [spot] : []))
         for (const spot of places.length > 0 ? places : [spots.of([station, null])]) {
-          acts.push({ from, to: combinationAt.get(move.name)!, station: spot, costMs: inMs(move.durationS), guards: held })
+          acts.push({
+            from,
+            to: combinationAt.get(move.name)!,
+            station: spot,
+            costMs: inMs(move.durationS),
+            guards: held,
+          })
           actMoves.push(move)
           actStations.push(station)
         }
       }
   const { house } = job.circumstances
   const spotNames = spots.names as Spot[]
-  const walkMs = withoutDetours(spotNames.map(([a, panel]) => spotNames.map(([b, other]) => inMs(moveS(house, a, b) + (panel !== null && panel !== other ? weights.leavingPanelS : 0)))))
+  const walkMs = withoutDetours(
+    spotNames.map(([a, panel]) =>
+      spotNames.map(([b, other]) =>
+        inMs(moveS(house, a, b) + (panel !== null && panel !== other ? weights.leavingPanelS : 0)),
+      ),
+    ),
+  )
   const isWeighed = weights.leavingPanelS > 0 || weights.takingToolS > 0
-  const takenUpMs = (weightS: number) => tools.names.map((from) => tools.names.map((to) => (to === 'hand' || from === to ? 0 : inMs(house.toolChangeS + weightS))))
-  const spent = isWeighed ? { walkMs: withoutDetours(spotNames.map(([a]) => spotNames.map(([b]) => inMs(moveS(house, a, b))))), toolMs: takenUpMs(0) } : null
+  const takenUpMs = (weightS: number) =>
+    tools.names.map((from) =>
+      tools.names.map((to) => (to === 'hand' || from === to ? 0 : inMs(house.toolChangeS + weightS))),
+    )
+  const spent = isWeighed
+    ? {
+        walkMs: withoutDetours(spotNames.map(([a]) => spotNames.map(([b]) => inMs(moveS(house, a, b))))),
+        toolMs: takenUpMs(0),
+      }
+    : null
   const toolMs = takenUpMs(weights.takingToolS)
   return {
     problem: {
@@ -128,8 +157,16 @@ function pairsOf(legs: Legs, number: ReadonlyMap<string, number>): [number, numb
   return pairs
 }
 
-/** Nothing goes back before the way in is done: what nothing of the way in follows comes before what follows nothing of the way out. */
-function barrier(legs: Legs, wayIn: readonly Operation[], wayOut: readonly Operation[], number: ReadonlyMap<string, number>): [number, number][] {
+/**
+ * Nothing goes back before the way in is done: what nothing of the way in follows comes before what follows nothing of
+ * the way out.
+ */
+function barrier(
+  legs: Legs,
+  wayIn: readonly Operation[],
+  wayOut: readonly Operation[],
+  number: ReadonlyMap<string, number>,
+): [number, number][] {
   const inside = (list: readonly Operation[], pairs: Legs['wayIn']['edges']) => {
     const keys = new Set(list.map((operation) => operation.key))
     return pairs.filter((edge) => keys.has(edge.before) && keys.has(edge.after))
@@ -138,10 +175,14 @@ function barrier(legs: Legs, wayIn: readonly Operation[], wayOut: readonly Opera
   const following = new Set(inside(wayOut, legs.wayOut.edges).map((edge) => edge.after))
   const last = wayIn.filter((operation) => !followed.has(operation.key))
   const first = wayOut.filter((operation) => !following.has(operation.key))
-  return last.flatMap((before) => first.map((after): [number, number] => [number.get(before.key)!, number.get(after.key)!]))
+  return last.flatMap((before) =>
+    first.map((after): [number, number] => [number.get(before.key)!, number.get(after.key)!]),
+  )
 }
 
-/** Per part that may not rest: its release, the plugs that open then, its lift, and what has to be done between them. */
+/**
+ * Per part that may not rest: its release, the plugs that open then, its lift, and what has to be done between them.
+ */
 function wholesOf(job: DerivedJob, legs: Legs, number: ReadonlyMap<string, number>): number[][] {
   const { model } = job
   const then = successors(legs.wayIn.edges)
@@ -149,12 +190,17 @@ function wholesOf(job: DerivedJob, legs: Legs, number: ReadonlyMap<string, numbe
     const part = model.parts.get(partId)!
     if (level !== 'off' || mayRestFree(part)) return []
     // What has to wait for the battery comes last: the others are opened meanwhile.
-    const late = (model.tyingOf.get(partId) ?? []).filter((tether) => !isEarly(tether)).sort((a, b) => Number(a.circuit === 'srs-firing') - Number(b.circuit === 'srs-firing')).map((tether) => openKey(tether.id))
+    const late = (model.tyingOf.get(partId) ?? [])
+      .filter((tether) => !isEarly(tether))
+      .sort((a, b) => Number(a.circuit === 'srs-firing') - Number(b.circuit === 'srs-firing'))
+      .map((tether) => openKey(tether.id))
     const own = [releaseKey(partId), ...late, liftKey(partId)].filter((key) => number.has(key))
     if (own.length < 2) return []
     const after = reachedFrom(then, own[0]!)
     // A look that tells a facet may come between the release and what hangs on it.
-    const between = [...after].filter((key) => number.has(key) && !own.includes(key) && own.slice(1).some((later) => reachedFrom(then, key).has(later)))
+    const between = [...after].filter(
+      (key) => number.has(key) && !own.includes(key) && own.slice(1).some((later) => reachedFrom(then, key).has(later)),
+    )
     const whole = inOrder([...own, ...between], then)
     const asked = whole.map((key) => demandsOf(job, legs.wayIn.operations.get(key)!))
     const tools = new Set(asked.map(({ tool }) => tool).filter((tool) => tool !== 'hand'))
@@ -164,15 +210,27 @@ function wholesOf(job: DerivedJob, legs: Legs, number: ReadonlyMap<string, numbe
 }
 
 /** The same on the way out, where nothing in the go minds a plug that the go itself closes. */
-function wholesBack(job: DerivedJob, legs: Legs, number: ReadonlyMap<string, number>, searched: readonly SearchOperation[]): number[][] {
+function wholesBack(
+  job: DerivedJob,
+  legs: Legs,
+  number: ReadonlyMap<string, number>,
+  searched: readonly SearchOperation[],
+): number[][] {
   const then = successors(legs.wayOut.edges)
   return [...job.backInOneGo.values()].flatMap((go) => {
-    const keys = inOrder(go.filter((key) => number.has(key)), then)
+    const keys = inOrder(
+      go.filter((key) => number.has(key)),
+      then,
+    )
     const asked = keys.map((key) => demandsOf(job, legs.wayOut.operations.get(key)!))
     const tools = new Set(asked.map(({ tool }) => tool).filter((tool) => tool !== 'hand'))
     const own = keys.map((key) => number.get(key)!)
-    const mindsItself = own.some((i) => searched[i]!.guards.some((guard) => guard.operations.some((other) => own.includes(other))))
-    return own.length < 2 || tools.size > 1 || new Set(asked.map(({ stations }) => stations[0])).size > 1 || mindsItself ? [] : [own]
+    const mindsItself = own.some((i) =>
+      searched[i]!.guards.some((guard) => guard.operations.some((other) => own.includes(other))),
+    )
+    return own.length < 2 || tools.size > 1 || new Set(asked.map(({ stations }) => stations[0])).size > 1 || mindsItself
+      ? []
+      : [own]
   })
 }
 
@@ -200,21 +258,37 @@ class GuardFacts {
     if (fact.kind === 'part') return this.level(fact.partId, fact.level)
     if (fact.kind === 'tether') return this.tether(fact.tetherId, fact.state === 'open')
     if (fact.act === 'undo') {
-      const keys = [keyDoing(this.job.removal.operations, 'undo', fact.id), keyDoing(this.job.refit.operations, 'fasten', fact.id)]
-      return this.turned(keys.filter((key) => key !== undefined), this.start.state.undone.has(fact.id), true)
+      const keys = [
+        keyDoing(this.job.removal.operations, 'undo', fact.id),
+        keyDoing(this.job.refit.operations, 'fasten', fact.id),
+      ]
+      return this.turned(
+        keys.filter((key) => key !== undefined),
+        this.start.state.undone.has(fact.id),
+        true,
+      )
     }
     if (fact.act === 'open') return this.tether(fact.id, true)
     return this.level(fact.id, fact.act === 'lift' ? 'off' : fact.act === 'release' ? 'free' : 'eased')
   }
 
   private tether(id: Id, wants: boolean): Guard {
-    return this.turned([handKey(id), openKey(id), `close:${id}@test`, `open:${id}@test`, `close:${id}`], this.start.state.open.has(id), wants)
+    return this.turned(
+      [handKey(id), openKey(id), `close:${id}@test`, `open:${id}@test`, `close:${id}`],
+      this.start.state.open.has(id),
+      wants,
+    )
   }
 
   private level(partId: Id, level: Level): Guard {
     const is = atLeast(this.start.state.levels.get(partId) ?? 'in place', level)
     const out = level === 'off' ? `place:${partId}` : `seat:${partId}`
-    const ways = level === 'off' ? [liftKey(partId)] : level === 'free' ? [releaseKey(partId)] : [`ease:${partId}`, releaseKey(partId)]
+    const ways =
+      level === 'off'
+        ? [liftKey(partId)]
+        : level === 'free'
+          ? [releaseKey(partId)]
+          : [`ease:${partId}`, releaseKey(partId)]
     const into = is ? [] : ways.filter((key) => this.number.has(key)).slice(0, 1)
     return this.turned([...into, out], is, true)
   }

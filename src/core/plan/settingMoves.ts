@@ -15,12 +15,26 @@ export type Settings = ReadonlyMap<Id, string>
 /** What must be so on the vehicle for a setting act, besides the other settings. */
 export type GuardFact = Exclude<Needed, { kind: 'setting' } | { kind: 'station' }>
 
-/** One setting act from a combination of settings: by which method, where, how long, what it leads to, and what guards it. */
-export type SettingMove = { settingId: Id; from: string; to: string; methodId: Id; stations: readonly Station[]; durationS: number; settings: Settings; name: string; guards: readonly GuardFact[] }
+/**
+ * One setting act from a combination of settings: by which method, where, how long, what it leads to, and what guards
+ * it.
+ */
+export type SettingMove = {
+  settingId: Id
+  from: string
+  to: string
+  methodId: Id
+  stations: readonly Station[]
+  durationS: number
+  settings: Settings
+  name: string
+  guards: readonly GuardFact[]
+}
 
 /**
- * Setting acts as moves of a state: which combination of settings leads to which, and what must be open, closed or off for
- * it. An act is possible while its method's own needs hold and no rule refuses it; an open plug that a rule minds is a guard.
+ * Setting acts as moves of a state: which combination of settings leads to which, and what must be open, closed or off
+ * for it. An act is possible while its method's own needs hold and no rule refuses it; an open plug that a rule minds
+ * is a guard.
  */
 export class SettingMoves {
   private readonly relevant: Id[]
@@ -60,15 +74,21 @@ export class SettingMoves {
     const known = this.combinationMemo.get(key)
     if (known) return known
     const found = new Map<string, Settings>([[this.nameOf(settings), settings]])
-    for (const at of found.values()) for (const move of this.movesFrom(at)) if (!found.has(move.name) && move.guards.every((guard) => guardHolds(guard, state))) found.set(move.name, move.settings)
+    for (const at of found.values())
+      for (const move of this.movesFrom(at))
+        if (!found.has(move.name) && move.guards.every((guard) => guardHolds(guard, state)))
+          found.set(move.name, move.settings)
     this.combinationMemo.set(key, found)
     return found
   }
 
-  /** Every combination that could be reached if every guard held: what an order may pass through. The present one first. */
+  /**
+   * Every combination that could be reached if every guard held: what an order may pass through. The present one first.
+   */
   combinationsAtMost(settings: Settings): ReadonlyMap<string, Settings> {
     const found = new Map<string, Settings>([[this.nameOf(settings), settings]])
-    for (const at of found.values()) for (const move of this.movesFrom(at)) if (!found.has(move.name)) found.set(move.name, move.settings)
+    for (const at of found.values())
+      for (const move of this.movesFrom(at)) if (!found.has(move.name)) found.set(move.name, move.settings)
     return found
   }
 
@@ -86,12 +106,25 @@ export class SettingMoves {
         for (const methodId of methodsTo(model, settingId, to)) {
           if (insisted && insisted !== methodId) continue
           const needs = (model.needsOf.get(`method:${methodId}`) ?? []).map((need) => need.needs)
-          if (!needs.every((needed) => needed.kind !== 'setting' || settings.get(needed.settingId) === needed.value)) continue
+          if (!needs.every((needed) => needed.kind !== 'setting' || settings.get(needed.settingId) === needed.value))
+            continue
           const byRules = this.guardsByRules(settings, { settingId, from, to, methodId })
           if (byRules === null) continue
           const next = new Map(settings).set(settingId, to)
-          const own = needs.filter((needed): needed is GuardFact => needed.kind !== 'setting' && needed.kind !== 'station')
-          found.push({ settingId, from, to, methodId, stations: model.methods.get(methodId)!.method.stations, durationS: methodS(model, circumstances.house, methodId), settings: next, name: this.nameOf(next), guards: [...own, ...byRules] })
+          const own = needs.filter(
+            (needed): needed is GuardFact => needed.kind !== 'setting' && needed.kind !== 'station',
+          )
+          found.push({
+            settingId,
+            from,
+            to,
+            methodId,
+            stations: model.methods.get(methodId)!.method.stations,
+            durationS: methodS(model, circumstances.house, methodId),
+            settings: next,
+            name: this.nameOf(next),
+            guards: [...own, ...byRules],
+          })
         }
       }
     }
@@ -99,14 +132,23 @@ export class SettingMoves {
     return found
   }
 
-  /** Whether an operation may be done under these settings: what it demands, and what the rules say. A wait alone is no refusal. */
+  /**
+   * Whether an operation may be done under these settings: what it demands, and what the rules say. A wait alone is no
+   * refusal.
+   */
   allows(operation: Operation, settings: Settings, state: VehicleState): boolean {
-    if (!(this.demands.get(operation.key) ?? []).every((demand) => settings.get(demand.settingId) === demand.value)) return false
+    if (!(this.demands.get(operation.key) ?? []).every((demand) => settings.get(demand.settingId) === demand.value))
+      return false
     if (!this.isRuled(operation)) return true
     const key = `${operation.key}|${this.nameOf(settings)}|${this.guardName(state)}`
     const known = this.allowMemo.get(key)
     if (known !== undefined) return known
-    const answer = refusals(this.job.model, { ...state, settings }, judged(this.job, operation), this.job.circumstances).every((breach) => breach.rule.while.some((c) => c.kind === 'waited too short'))
+    const answer = refusals(
+      this.job.model,
+      { ...state, settings },
+      judged(this.job, operation),
+      this.job.circumstances,
+    ).every((breach) => breach.rule.while.some((c) => c.kind === 'waited too short'))
     this.allowMemo.set(key, answer)
     return answer
   }
@@ -117,7 +159,9 @@ export class SettingMoves {
     const closed = asFoundState(this.job.model)
     return this.circuits.flatMap((tethers) => {
       const others = tethers.filter((id) => id !== operation.itemId)
-      return others.length === 0 || this.allows(operation, settings, { ...closed, open: new Set(others.slice(0, 1)) }) ? [] : others
+      return others.length === 0 || this.allows(operation, settings, { ...closed, open: new Set(others.slice(0, 1)) })
+        ? []
+        : others
     })
   }
 
@@ -127,28 +171,45 @@ export class SettingMoves {
     if (known !== undefined) return known
     const { model, circumstances } = this.job
     const act = judged(this.job, operation)
-    const answer = operation.act === 'open' || circumstances.rules.some((rule) => rule.effect === 'refuses' && rule.at !== null && matches(model, rule.at, act, circumstances))
+    const answer =
+      operation.act === 'open' ||
+      circumstances.rules.some(
+        (rule) => rule.effect === 'refuses' && rule.at !== null && matches(model, rule.at, act, circumstances),
+      )
     this.ruledMemo.set(operation.key, answer)
     return answer
   }
 
-  /** Whether doing an operation can change which setting acts are possible: only then may the rest become impossible. */
+  /**
+   * Whether doing an operation can change which setting acts are possible: only then may the rest become impossible.
+   */
   closesADoor(operation: Operation): boolean {
     if (operation.act === 'open' || operation.act === 'close') return this.guardTethers.has(operation.itemId)
     if (operation.act === 'undo' || operation.act === 'fasten') return this.guardHolders.has(operation.itemId)
     if (operation.pulled?.some((id) => this.guardHolders.has(id))) return true
     // A part that may not rest opens its plugs in the same go.
-    if (operation.act === 'release' && !this.mayRest(operation.itemId) && (this.job.model.tyingOf.get(operation.itemId) ?? []).some((tether) => this.guardTethers.has(tether.id))) return true
+    if (
+      operation.act === 'release' &&
+      !this.mayRest(operation.itemId) &&
+      (this.job.model.tyingOf.get(operation.itemId) ?? []).some((tether) => this.guardTethers.has(tether.id))
+    )
+      return true
     return this.guardParts.has(operation.itemId)
   }
 
   /**
-   * Whether it matters on which side of a setting act an operation is done: it asks for a value of that setting, it turns over
-   * what guards the act, or a rule allows it on one side only. `settings`: before the act.
+   * Whether it matters on which side of a setting act an operation is done: it asks for a value of that setting, it
+   * turns over what guards the act, or a rule allows it on one side only. `settings`: before the act.
    */
-  minds(operation: Operation, act: { settingId: Id; from: string; to: string; methodId: Id }, settings: Settings): boolean {
+  minds(
+    operation: Operation,
+    act: { settingId: Id; from: string; to: string; methodId: Id },
+    settings: Settings,
+  ): boolean {
     if ((this.demands.get(operation.key) ?? []).some((demand) => demand.settingId === act.settingId)) return true
-    const move = this.movesFrom(settings).find((other) => other.settingId === act.settingId && other.to === act.to && other.methodId === act.methodId)
+    const move = this.movesFrom(settings).find(
+      (other) => other.settingId === act.settingId && other.to === act.to && other.methodId === act.methodId,
+    )
     // An act that is no move of this plan is read strictly.
     if (!move) return this.closesADoor(operation)
     if (this.closesADoor(operation) && move.guards.some((guard) => this.turnsOver(operation, guard))) return true
@@ -158,7 +219,10 @@ export class SettingMoves {
 
   private turnsOver(operation: Operation, guard: GuardFact): boolean {
     const id = guard.kind === 'part' ? guard.partId : guard.kind === 'tether' ? guard.tetherId : guard.id
-    const together = operation.act === 'release' && !this.mayRest(operation.itemId) ? (this.job.model.tyingOf.get(operation.itemId) ?? []).map((tether) => tether.id) : []
+    const together =
+      operation.act === 'release' && !this.mayRest(operation.itemId)
+        ? (this.job.model.tyingOf.get(operation.itemId) ?? []).map((tether) => tether.id)
+        : []
     return [operation.itemId, ...(operation.pulled ?? []), ...together].includes(id)
   }
 
@@ -171,13 +235,23 @@ export class SettingMoves {
   }
 
   /** The plugs that must be closed for an act; null when it is refused with all of them closed. */
-  private guardsByRules(settings: Settings, act: { settingId: Id; from: string; to: string; methodId: Id }): GuardFact[] | null {
+  private guardsByRules(
+    settings: Settings,
+    act: { settingId: Id; from: string; to: string; methodId: Id },
+  ): GuardFact[] | null {
     const { model, circumstances } = this.job
-    const refused = (open: readonly Id[]) => refusals(model, { ...asFoundState(model), settings, open: new Set(open) }, { act: 'set', itemId: act.settingId, setting: act }, circumstances).length > 0
+    const refused = (open: readonly Id[]) =>
+      refusals(
+        model,
+        { ...asFoundState(model), settings, open: new Set(open) },
+        { act: 'set', itemId: act.settingId, setting: act },
+        circumstances,
+      ).length > 0
     if (refused([])) return null
     const minded = this.circuits.filter((tethers) => refused(tethers.slice(0, 1)))
     // A rule that minds only several circuits together is read strictly: none of them may be open.
-    const strictly = minded.length === 0 && this.circuits.length > 1 && refused(this.circuits.flat()) ? this.circuits : minded
+    const strictly =
+      minded.length === 0 && this.circuits.length > 1 && refused(this.circuits.flat()) ? this.circuits : minded
     return strictly.flat().map((tetherId) => ({ kind: 'tether', tetherId, state: 'closed' }))
   }
 
@@ -185,32 +259,55 @@ export class SettingMoves {
     return this.job.model.parts.get(partId)?.rests.some((rest) => rest.level === 'free') ?? true
   }
 
-  /** Settings that are demanded or have to be set back, what their methods need in turn, and what a rule wants moved first. */
+  /**
+   * Settings that are demanded or have to be set back, what their methods need in turn, and what a rule wants moved
+   * first.
+   */
   private relevantSettings(finish: ReadonlyMap<Id, string>, state: VehicleState): Id[] {
     const { model } = this.job
-    const found = new Set<Id>([...[...this.demands.values()].flat().map((demand) => demand.settingId), ...finish.keys(), ...this.wantedByRules(state).map(([id]) => id)].filter((id) => model.settings.has(id)))
-    for (const id of found) for (const method of model.settings.get(id)!.methods) for (const need of model.needsOf.get(`method:${method.id}`) ?? []) if (need.needs.kind === 'setting') found.add(need.needs.settingId)
+    const found = new Set<Id>(
+      [
+        ...[...this.demands.values()].flat().map((demand) => demand.settingId),
+        ...finish.keys(),
+        ...this.wantedByRules(state).map(([id]) => id),
+      ].filter((id) => model.settings.has(id)),
+    )
+    for (const id of found)
+      for (const method of model.settings.get(id)!.methods)
+        for (const need of model.needsOf.get(`method:${method.id}`) ?? [])
+          if (need.needs.kind === 'setting') found.add(need.needs.settingId)
     return [...found].sort(compareText)
   }
 
-  /** Values an order can need a setting at: as it stands, as it is to be left, and what is demanded. Others lead nowhere. */
+  /**
+   * Values an order can need a setting at: as it stands, as it is to be left, and what is demanded. Others lead
+   * nowhere.
+   */
   private neededValues(finish: ReadonlyMap<Id, string>, state: VehicleState): Map<Id, string[]> {
     const { model } = this.job
-    const values = new Map(this.relevant.map((id) => [id, new Set([state.settings.get(id) ?? model.settings.get(id)!.asFound])]))
+    const values = new Map(
+      this.relevant.map((id) => [id, new Set([state.settings.get(id) ?? model.settings.get(id)!.asFound])]),
+    )
     for (const [id, value] of [...finish, ...this.wantedByRules(state)]) values.get(id)?.add(value)
     for (const { settingId, value } of [...this.demands.values()].flat()) values.get(settingId)?.add(value)
-    for (let grown = true; grown; ) {
+    for (let grown = true; grown;) {
       grown = false
       for (const [id, wanted] of values)
         for (const value of wanted)
           for (const methodId of methodsTo(model, id, value))
             for (const { needs } of model.needsOf.get(`method:${methodId}`) ?? [])
-              if (needs.kind === 'setting' && values.has(needs.settingId) && !values.get(needs.settingId)!.has(needs.value)) {
+              if (
+                needs.kind === 'setting' &&
+                values.has(needs.settingId) &&
+                !values.get(needs.settingId)!.has(needs.value)
+              ) {
                 values.get(needs.settingId)!.add(needs.value)
                 grown = true
               }
     }
-    return new Map([...values].map(([id, wanted]) => [id, model.settings.get(id)!.values.filter((value) => wanted.has(value))]))
+    return new Map(
+      [...values].map(([id, wanted]) => [id, model.settings.get(id)!.values.filter((value) => wanted.has(value))]),
+    )
   }
 
   /** Settings that stand where an invariant does not want them, and where it does. */
@@ -222,21 +319,34 @@ export class SettingMoves {
           if (condition.kind === 'setting not')
             for (const setting of this.job.model.settings.values()) {
               const value = condition.values.find((wanted) => setting.values.includes(wanted))
-              if (setting.role === condition.role && value !== undefined && !condition.values.includes(state.settings.get(setting.id) ?? setting.asFound)) found.push([setting.id, value])
+              if (
+                setting.role === condition.role &&
+                value !== undefined &&
+                !condition.values.includes(state.settings.get(setting.id) ?? setting.asFound)
+              )
+                found.push([setting.id, value])
             }
     return found
   }
 
   private findGuards(): void {
     const { model, circumstances } = this.job
-    const circuits = new Set(circumstances.rules.filter((rule) => rule.at === null || rule.at.acts.some((act) => act !== 'power')).flatMap((rule) => rule.while.flatMap((c): string[] => (c.kind === 'open' ? c.circuits : []))))
-    for (const tether of model.tethers.values()) if (circuits.has(tether.circuit ?? '')) this.guardTethers.add(tether.id)
+    const circuits = new Set(
+      circumstances.rules
+        .filter((rule) => rule.at === null || rule.at.acts.some((act) => act !== 'power'))
+        .flatMap((rule) => rule.while.flatMap((c): string[] => (c.kind === 'open' ? c.circuits : []))),
+    )
+    for (const tether of model.tethers.values())
+      if (circuits.has(tether.circuit ?? '')) this.guardTethers.add(tether.id)
     for (const id of this.relevant)
       for (const method of model.settings.get(id)!.methods)
         for (const { needs } of model.needsOf.get(`method:${method.id}`) ?? []) {
           if (needs.kind === 'part') this.guardParts.add(needs.partId)
           if (needs.kind === 'tether') this.guardTethers.add(needs.tetherId)
-          if (needs.kind === 'operation') (needs.act === 'undo' ? this.guardHolders : needs.act === 'open' ? this.guardTethers : this.guardParts).add(needs.id)
+          if (needs.kind === 'operation')
+            (needs.act === 'undo' ? this.guardHolders : needs.act === 'open' ? this.guardTethers : this.guardParts).add(
+              needs.id,
+            )
         }
   }
 
@@ -263,6 +373,9 @@ export function guardHolds(needed: GuardFact, state: VehicleState): boolean {
     case 'operation':
       if (needed.act === 'undo') return state.undone.has(needed.id)
       if (needed.act === 'open') return state.open.has(needed.id)
-      return atLeast(state.levels.get(needed.id) ?? 'in place', needed.act === 'lift' ? 'off' : needed.act === 'release' ? 'free' : 'eased')
+      return atLeast(
+        state.levels.get(needed.id) ?? 'in place',
+        needed.act === 'lift' ? 'off' : needed.act === 'release' ? 'free' : 'eased',
+      )
   }
 }

@@ -3,7 +3,6 @@ import type { Id } from '../base/id'
 import { areLookalikes } from '../procedure/lookalikes'
 import { headsOf } from '../procedure/heads'
 import { toolFor } from '../estimate/houseTimes'
-import { THREADED_KINDS } from '../procedure/holderKinds'
 import { reachTools } from '../procedure/reach'
 import type { Holder } from '../procedure/holder'
 import type { ProcedureForBuild } from '../procedure/forBuild'
@@ -22,7 +21,10 @@ export type PlanSummary = {
   tethersOpened: Id[]
   partsOff: Id[]
   partsResting: Id[]
-  /** Waiting by the clock that nothing is done in: for the battery to be off long enough, for something to set, dry or cool. */
+  /**
+   * Waiting by the clock that nothing is done in: for the battery to be off long enough, for something to set, dry or
+   * cool.
+   */
   waitingS: { battery: number; setting: number }
   tools: { tool: string; holderIds: Id[]; partIds: Id[] }[]
   cautions: CautionAt[]
@@ -38,7 +40,8 @@ export type PlanSummary = {
 /** On the way in only the battery is waited for; what sets, dries or cools was put there by the work. */
 function waitingOf(plan: JobPlan): PlanSummary['waitingS'] {
   const waiting = { battery: 0, setting: 0 }
-  for (const { operation, workS } of [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)) if (operation.act === 'wait') waiting[operation.phase === 'in' ? 'battery' : 'setting'] += workS
+  for (const { operation, workS } of [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps))
+    if (operation.act === 'wait') waiting[operation.phase === 'in' ? 'battery' : 'setting'] += workS
   return waiting
 }
 
@@ -61,7 +64,8 @@ export function summarise(plan: JobPlan): PlanSummary {
       entry.holderIds.push(...pulled.filter((id) => toolFor(model.holders.get(id)!) === tool))
       if (act === 'release') entry.partIds.push(itemId)
     }
-    for (const caution of cautionsFor(model, judged(plan.job, step.operation), plan.job.circumstances)) cautions.set(caution.id, caution)
+    for (const caution of cautionsFor(model, judged(plan.job, step.operation), plan.job.circumstances))
+      cautions.set(caution.id, caution)
   }
   return {
     fasteners: undone.reduce((sum, holder) => sum + holder.count, 0),
@@ -72,7 +76,10 @@ export function summarise(plan: JobPlan): PlanSummary {
     tools: [...tools.values()],
     cautions: [...cautions.values()],
     trays: traysFor(plan),
-    together: [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps).filter((step) => demandsOf(plan.job, step.operation).persons > 1).map((step) => step.operation.key),
+    together: [...plan.wayIn, ...plan.wayOut]
+      .flatMap((card) => card.steps)
+      .filter((step) => demandsOf(plan.job, step.operation).persons > 1)
+      .map((step) => step.operation.key),
     functions: {
       added: [...plan.job.added.values()].map((item) => item.name),
       changed: plan.job.goal.kits.flatMap(({ fit }) => fit.functionsChanged),
@@ -88,39 +95,54 @@ export function lookalikesIn(removal: Removal, holderId: Id): Holder[] {
   const holder = model.holders.get(holderId)
   if (!holder) return []
   return [...removal.operations.values()]
-    .flatMap((o) => (o.act === 'undo' && areLookalikes(holder, model.holders.get(o.itemId)!) ? [model.holders.get(o.itemId)!] : []))
+    .flatMap((o) =>
+      o.act === 'undo' && areLookalikes(holder, model.holders.get(o.itemId)!) ? [model.holders.get(o.itemId)!] : [],
+    )
     .sort((a, b) => compareText(a.id, b.id))
 }
 
 /** What hides a group: the parts its covers needs name. */
 export function hiddenBy(model: ProcedureForBuild, holderId: Id): Id[] {
-  return (model.needsOf.get(`undo:${holderId}`) ?? []).flatMap((need) => (need.reason === 'covers' && need.needs.kind === 'part' ? [need.needs.partId] : []))
+  return (model.needsOf.get(`undo:${holderId}`) ?? []).flatMap((need) =>
+    need.reason === 'covers' && need.needs.kind === 'part' ? [need.needs.partId] : [],
+  )
 }
 
 export type OwnTap = 'hidden' | 'lookalike' | 'safety' | 'result'
 
-/** Why a step is confirmed by itself and not with its card: hidden, easily confused, a rule of safety bites, or it has a result. */
+/**
+ * Why a step is confirmed by itself and not with its card: hidden, easily confused, a rule of safety bites, or it has a
+ * result.
+ */
 export function ownTapFor(job: DerivedJob, operation: Operation): OwnTap | null {
   const { model } = job
   if (operation.act === 'test' || operation.act === 'work' || operation.act === 'decide') return 'result'
-  if (cautionsFor(model, judged(job, operation), job.circumstances).some((caution) => caution.severity !== 'NOTICE')) return 'safety'
+  if (cautionsFor(model, judged(job, operation), job.circumstances).some((caution) => caution.severity !== 'NOTICE'))
+    return 'safety'
   const counted = operation.act === 'start' ? [] : countedIn(operation)
   if (counted.some((id) => lookalikesIn(job.removal, id).length > 0)) return 'lookalike'
   return counted.some((id) => hiddenBy(model, id).length > 0) ? 'hidden' : null
 }
 
-export function isThreaded(holder: Holder): boolean {
-  return THREADED_KINDS.includes(holder.kind)
-}
-
-/** Every tool a step may ask for: other drives that were seen, what its clips take beside the pull, what gets there, what moves a setting. */
+/**
+ * Every tool a step may ask for: other drives that were seen, what its clips take beside the pull, what gets there,
+ * what moves a setting.
+ */
 function toolsOfStep(model: ProcedureForBuild, step: Step): Set<string> {
   const { act, itemId, pulled = [], setting, phase } = step.operation
   const groups = countedIn(step.operation).map((id) => model.holders.get(id)!)
   const heads = act === 'undo' || act === 'fasten' ? otherTools(model.holders.get(itemId)!, step.tool) : [step.tool]
-  const reach = [...groups.map((holder) => holder.reach), ...(act === 'open' || act === 'close' ? [model.tethers.get(itemId)!.reach] : [])]
+  const reach = [
+    ...groups.map((holder) => holder.reach),
+    ...(act === 'open' || act === 'close' ? [model.tethers.get(itemId)!.reach] : []),
+  ]
   const bySetting = setting ? model.methods.get(setting.methodId)?.method.tool : ''
-  return new Set([...heads, ...(phase === 'in' ? pulled.map((id) => toolFor(model.holders.get(id)!)) : []), ...reach.flatMap(reachTools), ...(bySetting ? [bySetting] : [])])
+  return new Set([
+    ...heads,
+    ...(phase === 'in' ? pulled.map((id) => toolFor(model.holders.get(id)!)) : []),
+    ...reach.flatMap(reachTools),
+    ...(bySetting ? [bySetting] : []),
+  ])
 }
 
 /** The tool in hand and the ones for the other drives that were seen. */

@@ -17,7 +17,9 @@ const MOST_STEPS = 20_000
 
 /** Clips stay on their panel and captive screws in theirs; everything else lies in a tray. */
 export function needsTray(holder: Holder): boolean {
-  return !holder.captive && !goesWithPull(holder) && !['slide-on clip nut', 'well nut', 'rivet nut'].includes(holder.kind)
+  return (
+    !holder.captive && !goesWithPull(holder) && !['slide-on clip nut', 'well nut', 'rivet nut'].includes(holder.kind)
+  )
 }
 
 export function traysFor(plan: JobPlan): Tray[] {
@@ -25,20 +27,29 @@ export function traysFor(plan: JobPlan): Tray[] {
 }
 
 /**
- * The fewest trays, labelled A, B, C in the order they are first needed. Identical groups are one pool and lie together, wherever
- * they came from. Pools share a tray only where all of them go back with one panel and none can be taken for another: so what
- * goes back together lies together, and lookalikes never do. Exact up to a number of steps, then first fit.
+ * The fewest trays, labelled A, B, C in the order they are first needed. Identical groups are one pool and lie
+ * together, wherever they came from. Pools share a tray only where all of them go back with one panel and none can be
+ * taken for another: so what goes back together lies together, and lookalikes never do. Exact up to a number of steps,
+ * then first fit.
  */
 export function sharedTrays(plan: JobPlan): Trays {
   const pools = poolsOf(plan)
-  const { trays, fewest } = fewestTrays(pools.length, (a, b) => clash(pools[a]!, pools[b]!), (members) => members.map((i) => pools[i]!.panels).reduce(both).size > 0)
+  const { trays, fewest } = fewestTrays(
+    pools.length,
+    (a, b) => clash(pools[a]!, pools[b]!),
+    (members) => members.map((i) => pools[i]!.panels).reduce(both).size > 0,
+  )
   const labelled = trays.map((members, i) => ({ label: trayLabel(i), members }))
   return {
     fewest,
     trays: labelled.map(({ label, members }) => ({
       label,
       holderIds: members.flatMap((i) => pools[i]!.holders.map((holder) => holder.id)),
-      notWith: labelled.flatMap((other) => (other.label !== label && other.members.some((a) => members.some((b) => clash(pools[a]!, pools[b]!))) ? [other.label] : [])),
+      notWith: labelled.flatMap((other) =>
+        other.label !== label && other.members.some((a) => members.some((b) => clash(pools[a]!, pools[b]!)))
+          ? [other.label]
+          : [],
+      ),
     })),
   }
 }
@@ -62,7 +73,11 @@ const clash = (a: Pool, b: Pool) => areLookalikes(a.holders[0]!, b.holders[0]!)
 const both = (a: ReadonlySet<Id>, b: ReadonlySet<Id>) => new Set([...a].filter((id) => b.has(id)))
 
 /** The fewest sets of 0..count-1 in which no two clash and whose members `mayShare`. First members in rising order. */
-export function fewestTrays(count: number, clashes: (a: number, b: number) => boolean, mayShare: (members: readonly number[]) => boolean): { trays: number[][]; fewest: boolean } {
+export function fewestTrays(
+  count: number,
+  clashes: (a: number, b: number) => boolean,
+  mayShare: (members: readonly number[]) => boolean,
+): { trays: number[][]; fewest: boolean } {
   let best: number[][] | null = null
   let steps = 0
   const open: number[][] = []
@@ -89,5 +104,7 @@ export function fewestTrays(count: number, clashes: (a: number, b: number) => bo
 
 function trayLabel(index: number): string {
   const letters = 'ABCDEFGHJKLMNPRSTUVWXYZ'
-  return index < letters.length ? letters[index]! : `${letters[Math.floor(index / letters.length) - 1]}${letters[index % letters.length]}`
+  return index < letters.length
+    ? letters[index]!
+    : `${letters[Math.floor(index / letters.length) - 1]}${letters[index % letters.length]}`
 }

@@ -8,8 +8,8 @@ import type { JobStart } from './jobStart'
 import type { SequencedJob } from './sequenceJob'
 
 /**
- * `after` no sooner than so long after `before` is done, after the battery went off, or from where the job stands. `isPlug`: it
- * is a plug that waits for the battery, however that wait began; all others set, cool or dry.
+ * `after` no sooner than so long after `before` is done, after the battery went off, or from where the job stands.
+ * `isPlug`: it is a plug that waits for the battery, however that wait began; all others set, cool or dry.
  */
 export type Wait = { before: number | 'battery off' | 'now'; after: number; waitS: number; isPlug: boolean }
 
@@ -36,9 +36,19 @@ export function waitsOf(job: DerivedJob, legs: Legs, start: JobStart, sequenced:
   })
   const battery = settingOf(job.model, start.state, 'battery')
   const isOff = battery?.value === 'off'
-  const atOff = battery && (isOff ? start.state : { ...start.state, nowS: 0, settings: new Map(start.state.settings).set(battery.id, 'off'), changedAtS: new Map([[battery.id, 0]]) })
+  const atOff =
+    battery &&
+    (isOff
+      ? start.state
+      : {
+          ...start.state,
+          nowS: 0,
+          settings: new Map(start.state.settings).set(battery.id, 'off'),
+          changedAtS: new Map([[battery.id, 0]]),
+        })
   const opened = operations.flatMap((operation, after): Wait[] => {
-    const waitS = atOff && operation.act === 'open' ? waitLeftS(job.model, atOff, judged(job, operation), job.circumstances) : 0
+    const waitS =
+      atOff && operation.act === 'open' ? waitLeftS(job.model, atOff, judged(job, operation), job.circumstances) : 0
     return waitS > 0 ? [{ before: isOff ? 'now' : 'battery off', after, waitS, isPlug: true }] : []
   })
   return {
@@ -46,7 +56,10 @@ export function waitsOf(job: DerivedJob, legs: Legs, start: JobStart, sequenced:
     waits: [...delays, ...opened],
     batteryId: battery?.id ?? null,
     workS: operations.map((operation) => demandsOf(job, operation).workS),
-    ancestors: reach(operations.length, problem.pairs.map(([a, b]) => [b, a])),
+    ancestors: reach(
+      operations.length,
+      problem.pairs.map(([a, b]) => [b, a]),
+    ),
     descendants: reach(operations.length, problem.pairs),
   }
 }
@@ -56,7 +69,7 @@ function reach(size: number, pairs: readonly (readonly [number, number])[]): Set
   for (const [a, b] of pairs) next[a]!.push(b)
   return next.map((first) => {
     const found = new Set<number>()
-    for (const stack = [...first]; stack.length > 0; ) {
+    for (const stack = [...first]; stack.length > 0;) {
       const at = stack.pop()!
       if (found.has(at)) continue
       found.add(at)

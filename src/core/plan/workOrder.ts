@@ -5,8 +5,8 @@ import type { DerivedJob, DeriveError } from './derivedJob'
 import { goalOf } from './jobGoal'
 
 /**
- * Adds the kits' work items: after what opens their access and after the work they build on; before whatever closes that
- * access again, and longer before where something has to cool, set or start up first.
+ * Adds the kits' work items: after what opens their access and after the work they build on; before whatever closes
+ * that access again, and longer before where something has to cool, set or start up first.
  */
 export function addWork(job: DerivedJob): DeriveError | null {
   const { operations, edges } = job.refit
@@ -16,7 +16,17 @@ export function addWork(job: DerivedJob): DeriveError | null {
       const key = `work:${work.id}`
       const station = fit.stations[work.id] ?? work.station
       job.works.set(work.id, { ...work, station })
-      operations.set(key, { key, phase: 'work', act: 'work', itemId: work.id, partId: null, setting: null, nth: 1, name: work.name, ...(work.note && { note: work.note }) })
+      operations.set(key, {
+        key,
+        phase: 'work',
+        act: 'work',
+        itemId: work.id,
+        partId: null,
+        setting: null,
+        nth: 1,
+        name: work.name,
+        ...(work.note && { note: work.note }),
+      })
       const holdsUp: Because = { kind: 'holds up', workId: work.id }
       for (const access of fit.access[work.id] ?? []) {
         const opened = openedBy(job, goalOf(access))
@@ -24,12 +34,24 @@ export function addWork(job: DerivedJob): DeriveError | null {
         for (const inKey of opened) {
           edges.push({ before: inKey, after: key, because: { kind: 'access', workId: work.id } })
           const back = job.refit.outKeyOf.get(inKey)
-          if (back) edges.push({ before: key, after: back, because: holdsUp, ...(work.unattendedS > 0 && { delayS: work.unattendedS }) })
+          if (back)
+            edges.push({
+              before: key,
+              after: back,
+              because: holdsUp,
+              ...(work.unattendedS > 0 && { delayS: work.unattendedS }),
+            })
         }
       }
       for (const first of work.afterWork) {
         const before = kit.works.find((item) => item.id === first)
-        if (before) edges.push({ before: `work:${first}`, after: key, because: { kind: 'work first', workId: first }, ...(before.unattendedS > 0 && { delayS: before.unattendedS }) })
+        if (before)
+          edges.push({
+            before: `work:${first}`,
+            after: key,
+            because: { kind: 'work first', workId: first },
+            ...(before.unattendedS > 0 && { delayS: before.unattendedS }),
+          })
       }
     }
     for (const item of kit.functions) job.added.set(item.id, item)
@@ -43,7 +65,12 @@ function openedBy(job: DerivedJob, goal: Goal): string[] | null {
   if (!parts) return null
   return parts.flatMap(({ partId, level }) => {
     // The first of these that was derived for the part is what brings it that far.
-    const wanted = level === 'off' ? [liftKey(partId)] : level === 'free' ? [releaseKey(partId), liftKey(partId)] : [easeKey(partId), releaseKey(partId)]
+    const wanted =
+      level === 'off'
+        ? [liftKey(partId)]
+        : level === 'free'
+          ? [releaseKey(partId), liftKey(partId)]
+          : [easeKey(partId), releaseKey(partId)]
     const found = wanted.find((key) => job.removal.operations.has(key))
     // A part taken off altogether closes again when it is placed.
     const whole = job.removal.operations.has(liftKey(partId)) ? liftKey(partId) : found

@@ -22,20 +22,32 @@ import { simulate } from '../vehicle/simulate'
 import { after, asFoundState, type VehicleState } from '../vehicle/vehicleState'
 import type { ProcedureDocument } from '../procedure/document'
 
-// The worked example of the design, statement by statement: all but 11 (two people), and the rows of 13, which are in job/account.test.ts; the balance of 10 is in job/job.test.ts.
+// The worked example of the design, statement by statement: all but 11 (two people), and the rows of 13, which are in
+// job/account.test.ts; the balance of 10 is in job/job.test.ts.
 
 const RADIO = { kind: 'cavity', cavityId: 'radio-cavity' } as const
 const PILLAR = { kind: 'cavity', cavityId: 'pillar-cavity' } as const
 const AUTO_KEY = { gearbox: 'automatic', starter: 'key', steering: 'left' }
 
-function plan(goals: (typeof RADIO | typeof PILLAR)[], build: Record<string, string>, policy: object = {}, document = panelVan()): JobPlan {
+function plan(
+  goals: (typeof RADIO | typeof PILLAR)[],
+  build: Record<string, string>,
+  policy: object = {},
+  document = panelVan(),
+): JobPlan {
   const result = planJob(forBuild(document, build), PlanRequest.parse({ goals, build, policy }), DEFAULT_HOUSE_VALUES)
   if (!result.ok) throw new Error(JSON.stringify(result.error))
   return result.value
 }
 /** The way in alone. */
 function opened(goals: (typeof RADIO | typeof PILLAR)[], request: object, from?: LiveStart): JobPlan {
-  const result = planJob(forBuild(panelVan(), AUTO_KEY), PlanRequest.parse({ goals, build: AUTO_KEY, scope: 'opened', ...request }), DEFAULT_HOUSE_VALUES, undefined, from && { from })
+  const result = planJob(
+    forBuild(panelVan(), AUTO_KEY),
+    PlanRequest.parse({ goals, build: AUTO_KEY, scope: 'opened', ...request }),
+    DEFAULT_HOUSE_VALUES,
+    undefined,
+    from && { from },
+  )
   if (!result.ok) throw new Error(JSON.stringify(result.error))
   return result.value
 }
@@ -64,7 +76,10 @@ describe('1: the radio cavity, automatic, key, by ignition, resting', () => {
   })
   test('set aside instead of resting opens 5, and 6 with the starter button', () => {
     expect(summarise(plan([RADIO], AUTO_KEY, { ...byIgnition, resting: 'set aside' })).tethersOpened).toHaveLength(5)
-    expect(summarise(plan([RADIO], { ...AUTO_KEY, starter: 'button' }, { ...byIgnition, resting: 'set aside' })).tethersOpened).toHaveLength(6)
+    expect(
+      summarise(plan([RADIO], { ...AUTO_KEY, starter: 'button' }, { ...byIgnition, resting: 'set aside' }))
+        .tethersOpened,
+    ).toHaveLength(6)
   })
   test('the lever by ignition comes before the airbag lamp is opened, and the cover stays on', () => {
     before(keysOf(wayIn), 'set:lever=out of park by lever-by-ignition', 'open:airbag-lamp')
@@ -86,7 +101,11 @@ describe('2: the lever, by ignition or by the release', () => {
   test('battery off first: the ignition needs the battery, so only the release is left', () => {
     expect(keysOf(plan([RADIO], AUTO_KEY, { battery: 'off first' }).wayIn)[0]).toBe('set:battery=off by battery-off')
     expect(plan([RADIO], AUTO_KEY, { battery: 'off first' }).removal.levels.has('cover')).toBe(true)
-    const refused = planJob(van, PlanRequest.parse({ goals: [RADIO], build: AUTO_KEY, policy: { battery: 'off first', ...byIgnition } }), DEFAULT_HOUSE_VALUES)
+    const refused = planJob(
+      van,
+      PlanRequest.parse({ goals: [RADIO], build: AUTO_KEY, policy: { battery: 'off first', ...byIgnition } }),
+      DEFAULT_HOUSE_VALUES,
+    )
     // A facet that changes nothing is not asked about, whatever the policy.
     expect(plan([RADIO], { gearbox: 'automatic' }, { battery: 'off first' }).job.decisions).toEqual([])
     expect(refused).toEqual({ ok: false, error: { kind: 'no-method', settingId: 'lever', value: 'out of park' } })
@@ -106,27 +125,76 @@ describe('2: the lever, by ignition or by the release', () => {
   test('from "surround just released, lever still in park", ignition only, standing at the centre with the pry tool in hand: 114 seconds', () => {
     const start = opened([RADIO], { policy: byIgnition })
     let state: VehicleState = asFoundState(van)
-    for (const key of ['release:liner', 'lift:liner', 'release:climate', 'undo:surround-t20', 'undo:surround-hex7', 'release:surround']) state = after(van, state, start.removal.operations.get(key)!)
-    const rest = opened([RADIO], { policy: byIgnition }, { state, standing: { station: 'centre', tool: 'pry tool' }, reached: false, worksDone: new Map(), testsPassed: new Set(), ledThrough: new Set(), setCount: new Map() })
+    for (const key of [
+      'release:liner',
+      'lift:liner',
+      'release:climate',
+      'undo:surround-t20',
+      'undo:surround-hex7',
+      'release:surround',
+    ])
+      state = after(van, state, start.removal.operations.get(key)!)
+    const rest = opened(
+      [RADIO],
+      { policy: byIgnition },
+      {
+        state,
+        standing: { station: 'centre', tool: 'pry tool' },
+        reached: false,
+        worksDone: new Map(),
+        testsPassed: new Set(),
+        ledThrough: new Set(),
+        setCount: new Map(),
+      },
+    )
     expect(rest.proof).toMatchObject({ totalS: 114, proven: true })
     before(keysOf(rest.wayIn), 'set:ignition=off by ignition-off', 'open:airbag-lamp')
   })
-  test.each(['opened', 'open', 'closed'])('an order that has the ignition on while the lamp is %s is refused, whoever proposes it', (when) => {
-    const job = plan([RADIO], AUTO_KEY, byIgnition)
-    const steps = [...job.wayIn, ...job.wayOut].flatMap((card) => card.steps).filter((step) => step.operation.phase !== 'test')
-    const [on, off] = ['set:ignition=on by ignition-on', 'set:ignition=off by ignition-off'].map((key) => steps.find((step) => step.operation.key === key)!) as [(typeof steps)[0], (typeof steps)[0]]
-    const rest = steps.filter((step) => step.operation.setting?.settingId !== 'ignition')
-    const at = rest.findIndex((step) => step.operation.key === (when === 'closed' ? 'close:airbag-lamp' : 'open:airbag-lamp')) + (when === 'open' ? 1 : 0)
-    const acts = [...rest.slice(0, at), on, ...rest.slice(at, at + 1), off, ...rest.slice(at + 1)].map((step) => ({ operation: step.operation, judged: judged(job.job, step.operation), tookS: step.workS }))
-    // By ignition the lever itself is now refused for want of power; without it the lamp is what remains to be judged.
-    const run = simulate(van, asFoundState(van), acts, circumstances)
-    expect(run.ok ? [] : run.error.breaches.map((breach) => breach.rule.id)).toContain(when === 'opened' ? 'srs-ignition' : 'srs-ignition-open')
-  })
+  test.each(['opened', 'open', 'closed'])(
+    'an order that has the ignition on while the lamp is %s is refused, whoever proposes it',
+    (when) => {
+      const job = plan([RADIO], AUTO_KEY, byIgnition)
+      const steps = [...job.wayIn, ...job.wayOut]
+        .flatMap((card) => card.steps)
+        .filter((step) => step.operation.phase !== 'test')
+      const [on, off] = ['set:ignition=on by ignition-on', 'set:ignition=off by ignition-off'].map((key) =>
+        steps.find((step) => step.operation.key === key)!,
+      ) as [(typeof steps)[0], (typeof steps)[0]]
+      const rest = steps.filter((step) => step.operation.setting?.settingId !== 'ignition')
+      const at =
+        rest.findIndex(
+          (step) => step.operation.key === (when === 'closed' ? 'close:airbag-lamp' : 'open:airbag-lamp'),
+        ) + (when === 'open' ? 1 : 0)
+      const acts = [...rest.slice(0, at), on, ...rest.slice(at, at + 1), off, ...rest.slice(at + 1)].map((step) => ({
+        operation: step.operation,
+        judged: judged(job.job, step.operation),
+        tookS: step.workS,
+      }))
+      // By ignition the lever itself is now refused for want of power; without it the lamp is what remains to be
+      // judged.
+      const run = simulate(van, asFoundState(van), acts, circumstances)
+      expect(run.ok ? [] : run.error.breaches.map((breach) => breach.rule.id)).toContain(
+        when === 'opened' ? 'srs-ignition' : 'srs-ignition-open',
+      )
+    },
+  )
   test('from "surround just released, lever still in park", ignition only, an order exists, and the lamp stays plugged until the lever is out', () => {
-    const job = deriveJob(van, { goals: [RADIO], kits: [], endings: new Map() }, { openings: {}, methods: byIgnition.methods, resting: 'rest' }, circumstances)
+    const job = deriveJob(
+      van,
+      { goals: [RADIO], kits: [], endings: new Map() },
+      { openings: {}, methods: byIgnition.methods, resting: 'rest' },
+      circumstances,
+    )
     if (!job.ok) throw new Error('The van has an order.')
     const { removal } = job.value
-    const done = new Set(['release:liner', 'lift:liner', 'release:climate', 'undo:surround-t20', 'undo:surround-hex7', 'release:surround'])
+    const done = new Set([
+      'release:liner',
+      'lift:liner',
+      'release:climate',
+      'undo:surround-t20',
+      'undo:surround-hex7',
+      'release:surround',
+    ])
     let state: VehicleState = asFoundState(van)
     for (const key of done) state = after(van, state, removal.operations.get(key)!)
     const feasibility = feasibilityOf(job.value, legsOf(job.value), state)
@@ -152,8 +220,12 @@ test('4: why is the liner out?', () => {
 })
 
 test('4: and why is the lever out, and what is the small cover off for?', () => {
-  expect(whySentence(panelVan(), plan([RADIO], AUTO_KEY, byIgnition).removal, 'set:lever=out of park by lever-by-ignition')).toBe('Gear lever frees the Radio unit, which closes the Radio cavity.')
-  expect(whySentence(panelVan(), plan([RADIO], AUTO_KEY, byRelease).removal, 'lift:cover')).toBe('Small cover frees the gear lever, which frees the Radio unit, which closes the Radio cavity.')
+  expect(
+    whySentence(panelVan(), plan([RADIO], AUTO_KEY, byIgnition).removal, 'set:lever=out of park by lever-by-ignition'),
+  ).toBe('Gear lever frees the Radio unit, which closes the Radio cavity.')
+  expect(whySentence(panelVan(), plan([RADIO], AUTO_KEY, byRelease).removal, 'lift:cover')).toBe(
+    'Small cover frees the gear lever, which frees the Radio unit, which closes the Radio cavity.',
+  )
 })
 
 test('4: and what if they stay? The unit can’t move, the radio cavity stays shut', () => {
@@ -176,14 +248,27 @@ describe('5: both cavities', () => {
     const keys = keysOf(way.wayIn)
     expect(keys).toContain(`set:lever=out of park by ${method}`)
     expect(keys.join()).not.toContain('-clips')
-    for (const [screw, pull] of [['surround-t20', 'surround'], ['surround-hex7', 'surround'], ['unit-hex7', 'unit'], ['handle-hex10', 'handle']]) before(keys, `undo:${screw}`, `release:${pull}`)
+    for (const [screw, pull] of [
+      ['surround-t20', 'surround'],
+      ['surround-hex7', 'surround'],
+      ['unit-hex7', 'unit'],
+      ['handle-hex10', 'handle'],
+    ])
+      before(keys, `undo:${screw}`, `release:${pull}`)
   })
 })
 
 test('6: the surround traps the climate panel is refused as a contradiction that names its facts', () => {
   const van = panelVan()
-  const document: ProcedureDocument = { ...van, needs: [...van.needs, trapsNeed('trap-x', 'climate', 'surround', 'free')] }
-  const result = planJob(forBuild(document, AUTO_KEY), PlanRequest.parse({ goals: [RADIO], build: AUTO_KEY }), DEFAULT_HOUSE_VALUES)
+  const document: ProcedureDocument = {
+    ...van,
+    needs: [...van.needs, trapsNeed('trap-x', 'climate', 'surround', 'free')],
+  }
+  const result = planJob(
+    forBuild(document, AUTO_KEY),
+    PlanRequest.parse({ goals: [RADIO], build: AUTO_KEY }),
+    DEFAULT_HOUSE_VALUES,
+  )
   expect(result.ok).toBe(false)
   if (result.ok || result.error.kind !== 'contradiction') throw new Error('A contradiction was expected.')
   expect(contradictionSentence(document, result.error.loop)).toBe(
@@ -214,7 +299,9 @@ describe('7: the way out after both cavities', () => {
   test('nothing of the pillar waits for the centre', () => {
     const centre = /liner|climate|surround|unit|cover|lever|hazard|airbag|main|antenna/
     const side = /caps|handle|seal|pillar/
-    const crossing = job.refit.edges.filter((e) => (centre.test(e.before) && side.test(e.after)) || (side.test(e.before) && centre.test(e.after)))
+    const crossing = job.refit.edges.filter(
+      (e) => (centre.test(e.before) && side.test(e.after)) || (side.test(e.before) && centre.test(e.after)),
+    )
     expect(crossing).toEqual([])
   })
 })
@@ -223,7 +310,16 @@ describe('8: the power gate with the surround off and the unit in', () => {
   const gate = (build: Record<string, string>, open: string[], settings: Record<string, string>, off: string[]) => {
     const van = forBuild(panelVan(), build)
     const state = asFoundState(van)
-    return powerGate(van, { ...state, open: new Set(open), settings: new Map([...state.settings, ...Object.entries(settings)]), levels: new Map(off.map((id) => [id, 'off'])) }, whilePlanning(DEFAULT_HOUSE_VALUES))
+    return powerGate(
+      van,
+      {
+        ...state,
+        open: new Set(open),
+        settings: new Map([...state.settings, ...Object.entries(settings)]),
+        levels: new Map(off.map((id) => [id, 'off'])),
+      },
+      whilePlanning(DEFAULT_HOUSE_VALUES),
+    )
   }
   const SURROUND_OFF = ['hazard', 'airbag-lamp']
   const plugLamp = { kind: 'plug', tetherId: 'airbag-lamp', bringPartId: 'surround' }
@@ -234,11 +330,23 @@ describe('8: the power gate with the surround off and the unit in', () => {
     expect(ignition.putBack).toEqual([plugLamp])
   })
   test('battery off too: battery on as well, after the plug', () => {
-    expect(gate(AUTO_KEY, SURROUND_OFF, { battery: 'off' }, ['surround']).ignition.putBack).toEqual([plugLamp, { kind: 'set', settingId: 'battery', value: 'on' }])
+    expect(gate(AUTO_KEY, SURROUND_OFF, { battery: 'off' }, ['surround']).ignition.putBack).toEqual([
+      plugLamp,
+      { kind: 'set', settingId: 'battery', value: 'on' },
+    ])
   })
   test('engine with the starter button and the climate panel set aside: also plug start, lever in park', () => {
-    const { engine } = gate({ ...AUTO_KEY, starter: 'button' }, [...SURROUND_OFF, 'climate-plug', 'start-plug'], { lever: 'out of park' }, ['surround', 'climate'])
-    expect(engine.putBack).toEqual([plugLamp, { kind: 'plug', tetherId: 'start-plug', bringPartId: 'climate' }, { kind: 'set', settingId: 'lever', value: 'park' }])
+    const { engine } = gate(
+      { ...AUTO_KEY, starter: 'button' },
+      [...SURROUND_OFF, 'climate-plug', 'start-plug'],
+      { lever: 'out of park' },
+      ['surround', 'climate'],
+    )
+    expect(engine.putBack).toEqual([
+      plugLamp,
+      { kind: 'plug', tetherId: 'start-plug', bringPartId: 'climate' },
+      { kind: 'set', settingId: 'lever', value: 'park' },
+    ])
   })
 })
 
@@ -260,18 +368,34 @@ describe('9: the interim test of the radio', () => {
   })
   test('demanding the test before the unit’s own seat is a cycle, told with its facts', () => {
     const van = panelVan()
-    const need = Need.parse({ id: 'early-test', dependent: { act: 'seat', id: 'unit' }, needs: { kind: 'operation', act: 'test', id: 't-unit' }, reason: 'method' })
-    const result = planJob(forBuild({ ...van, needs: [...van.needs, need] }, AUTO_KEY), PlanRequest.parse({ goals: [RADIO], build: AUTO_KEY }), DEFAULT_HOUSE_VALUES)
+    const need = Need.parse({
+      id: 'early-test',
+      dependent: { act: 'seat', id: 'unit' },
+      needs: { kind: 'operation', act: 'test', id: 't-unit' },
+      reason: 'method',
+    })
+    const result = planJob(
+      forBuild({ ...van, needs: [...van.needs, need] }, AUTO_KEY),
+      PlanRequest.parse({ goals: [RADIO], build: AUTO_KEY }),
+      DEFAULT_HOUSE_VALUES,
+    )
     if (result.ok || result.error.kind !== 'contradiction') throw new Error('A contradiction was expected.')
-    expect(result.error.loop.map((edge) => edge.before)).toEqual(expect.arrayContaining(['test:t-unit', 'seat:unit', 'close:airbag-lamp']))
+    expect(result.error.loop.map((edge) => edge.before)).toEqual(
+      expect.arrayContaining(['test:t-unit', 'seat:unit', 'close:airbag-lamp']),
+    )
   })
 })
 
 describe('12: strips', () => {
   const strip = (id: string, words: string) => ({ id, sequence: words.split(' ') })
-  const pairs = (list: readonly { before: string; after: string }[]) => list.map(({ before, after }) => `${before}<${after}`).sort()
+  const pairs = (list: readonly { before: string; after: string }[]) =>
+    list.map(({ before, after }) => `${before}<${after}`).sort()
   test('no order between liner and climate is kept, both stay before the surround', () => {
-    const learnt = learnOrder([strip('a', 'liner climate surround'), strip('b', 'climate liner surround'), strip('c', 'liner climate surround')])
+    const learnt = learnOrder([
+      strip('a', 'liner climate surround'),
+      strip('b', 'climate liner surround'),
+      strip('c', 'liner climate surround'),
+    ])
     expect(pairs(learnt.kept)).toEqual(['climate<surround', 'liner<surround'])
     expect(learnt.contradicted).toEqual([{ before: 'climate', after: 'liner', forIt: ['b'], against: ['a', 'c'] }])
   })

@@ -3,7 +3,20 @@ import { Id } from '../base/id'
 import { When } from './when'
 import { SEVERITIES } from './severity'
 
-export const CAUTION_ACTS = ['any', 'undo', 'ease', 'release', 'lift', 'open', 'close', 'place', 'seat', 'fasten', 'set', 'test'] as const
+export const CAUTION_ACTS = [
+  'any',
+  'undo',
+  'ease',
+  'release',
+  'lift',
+  'open',
+  'close',
+  'place',
+  'seat',
+  'fasten',
+  'set',
+  'test',
+] as const
 
 /** A sentence, its severity, and the item and act it bites at. */
 export const Caution = z.object({

@@ -11,7 +11,10 @@ export const Opening = z.object({
   roomier: z.boolean().default(false),
   saves: z.string().max(120).default(''),
   savesS: z.number().min(0).max(36_000).default(0),
-  parts: z.array(z.object({ partId: Id, level: Level.exclude(['in place']) })).min(1, 'An opening needs at least one part.').max(20),
+  parts: z
+    .array(z.object({ partId: Id, level: Level.exclude(['in place']) }))
+    .min(1, 'An opening needs at least one part.')
+    .max(20),
 })
 
 /** What a job opens. Any one of its openings gives access. */

@@ -42,14 +42,25 @@ export type FactProblem =
 /** Every fact that is missing or does not fit the others. Cost: O(items + pairs of screws with one head). */
 export function checkFacts(document: ProcedureDocument): FactProblem[] {
   return [
-    ...danglingReferences(document).map((reference): FactProblem => ({ kind: 'reference', itemId: reference.itemId, reference })),
+    ...danglingReferences(document).map((reference): FactProblem => ({
+      kind: 'reference',
+      itemId: reference.itemId,
+      reference,
+    })),
     ...carriedInCircles(document),
-    ...[...document.holders.filter((holder) => holder.holds.length === 0), ...document.tethers.filter((tether) => tether.partId === null)].map(({ id }): FactProblem => ({ kind: 'loose end', itemId: id })),
+    ...[
+      ...document.holders.filter((holder) => holder.holds.length === 0),
+      ...document.tethers.filter((tether) => tether.partId === null),
+    ].map(({ id }): FactProblem => ({ kind: 'loose end', itemId: id })),
     ...tetherProblems(document),
     ...needProblems(document),
     ...partProblems(document),
     ...holderProblems(document),
-    ...screwsUnderTraps(document).map(({ needId, ...trap }): FactProblem => ({ kind: 'screws under a trap', itemId: needId, ...trap })),
+    ...screwsUnderTraps(document).map(({ needId, ...trap }): FactProblem => ({
+      kind: 'screws under a trap',
+      itemId: needId,
+      ...trap,
+    })),
     ...conditionProblems(document),
     ...namingProblems(document),
     ...(document.cavities.length === 0 && document.parts.length > 0 ? [{ kind: 'no cavity' } as const] : []),
@@ -74,13 +85,19 @@ function tetherProblems(document: ProcedureDocument): FactProblem[] {
   for (const tether of document.tethers) {
     if (isElectrical(tether) && tether.circuit === null) problems.push({ kind: 'no circuit', itemId: tether.id })
     if (isElectrical(tether) && tether.latch === null) problems.push({ kind: 'no latch', itemId: tether.id })
-    else if (tether.latch !== null && ['press tab', 'squeeze two tabs', 'lever'].includes(tether.latch) && tether.tabSide === null) problems.push({ kind: 'no tab side', itemId: tether.id })
+    else if (
+      tether.latch !== null &&
+      ['press tab', 'squeeze two tabs', 'lever'].includes(tether.latch) &&
+      tether.tabSide === null
+    )
+      problems.push({ kind: 'no tab side', itemId: tether.id })
     if (isElectrical(tether) && !hasKnownTest(tether)) problems.push({ kind: 'no function', itemId: tether.id })
     for (const otherId of tether.mixups) {
       const other = byId.get(otherId)
       if (!other) continue
       if (!other.mixups.includes(tether.id)) problems.push({ kind: 'mix-up one way', itemId: tether.id, otherId })
-      if (tether.tell === '' && other.tell === '' && tether.id < otherId) problems.push({ kind: 'mix-up without difference', itemId: tether.id, otherId })
+      if (tether.tell === '' && other.tell === '' && tether.id < otherId)
+        problems.push({ kind: 'mix-up without difference', itemId: tether.id, otherId })
     }
   }
   return problems
@@ -97,15 +114,23 @@ function needProblems(document: ProcedureDocument): FactProblem[] {
     if (part && !mayRestFree(part)) problems.push({ kind: 'may not rest', itemId: need.id, partId: part.id })
     if (needed.kind === 'setting') {
       const setting = settings.get(needed.settingId)
-      if (setting && setting.asFound !== needed.value && !setting.methods.some((method) => method.to === needed.value)) problems.push({ kind: 'no way to set', itemId: setting.id, value: needed.value })
+      if (setting && setting.asFound !== needed.value && !setting.methods.some((method) => method.to === needed.value))
+        problems.push({ kind: 'no way to set', itemId: setting.id, value: needed.value })
     }
     const key = JSON.stringify([need.dependent, needed])
     const first = stated.get(key)
-    if (first && first.reason === need.reason && same(first.when, need.when)) problems.push({ kind: 'stated twice', itemId: need.id, otherId: first.id })
+    if (first && first.reason === need.reason && same(first.when, need.when))
+      problems.push({ kind: 'stated twice', itemId: need.id, otherId: first.id })
     else if (!first) stated.set(key, need)
   }
   for (const setting of document.settings)
-    if (setting.atEnd !== 'as found' && setting.values.includes(setting.atEnd) && setting.atEnd !== setting.asFound && !setting.methods.some((method) => method.to === setting.atEnd)) problems.push({ kind: 'no way to set', itemId: setting.id, value: setting.atEnd })
+    if (
+      setting.atEnd !== 'as found' &&
+      setting.values.includes(setting.atEnd) &&
+      setting.atEnd !== setting.asFound &&
+      !setting.methods.some((method) => method.to === setting.atEnd)
+    )
+      problems.push({ kind: 'no way to set', itemId: setting.id, value: setting.atEnd })
   return problems
 }
 
@@ -115,9 +140,12 @@ function partProblems(document: ProcedureDocument): FactProblem[] {
   const steering = document.facets.find((facet) => facet.kind === 'steering side')
   for (const part of document.parts) {
     if (part.fixing === 'fastened' && !held.has(part.id)) problems.push({ kind: 'nothing holds it', itemId: part.id })
-    if (!steering || part.when[steering.id] || (part.station !== 'driver side' && part.station !== 'passenger side')) continue
+    if (!steering || part.when[steering.id] || (part.station !== 'driver side' && part.station !== 'passenger side'))
+      continue
     // Left and right are the vehicle's: on the other steering side the same part lies on the other side.
-    const axes = part.release.motions.flatMap((motion) => motion.directions).filter((axis) => axis === 'left' || axis === 'right')
+    const axes = part.release.motions
+      .flatMap((motion) => motion.directions)
+      .filter((axis) => axis === 'left' || axis === 'right')
     const words = [part.release.start, part.refit.first, part.refit.last].join(' ').match(/\b(left|right)\b/)?.[1]
     const found = axes[0] ?? words
     if (found) problems.push({ kind: 'other steering side', itemId: part.id, words: found, facetId: steering.id })
@@ -131,15 +159,23 @@ function holderProblems(document: ProcedureDocument): FactProblem[] {
   for (const holder of document.holders) {
     const drive = usualDrive(holder)
     const threaded = THREADED_KINDS.includes(holder.kind)
-    if (threaded && (drive === null || drive.size === '')) problems.push({ kind: 'drive without size', itemId: holder.id })
+    if (threaded && (drive === null || drive.size === ''))
+      problems.push({ kind: 'drive without size', itemId: holder.id })
     if (threaded && holder.letsGo === 'with the pull') problems.push({ kind: 'thread lets go', itemId: holder.id })
-    if (holder.positions.length > 0 && holder.positions.length !== holder.count) problems.push({ kind: 'marks differ', itemId: holder.id, marks: holder.positions.length, count: holder.count })
+    if (holder.positions.length > 0 && holder.positions.length !== holder.count)
+      problems.push({ kind: 'marks differ', itemId: holder.id, marks: holder.positions.length, count: holder.count })
     if (!threaded || drive === null) continue
     const head = `${drive.drive} ${drive.size}`
     const alike = byHead.get(head)
     if (!alike) byHead.set(head, [holder])
     else {
-      for (const other of alike) if (isUntold(other, holder) && areLookalikes(other, holder)) problems.push({ kind: 'lookalike without difference', itemId: (other.thread === null ? other : holder).id, otherId: (other.thread === null ? holder : other).id })
+      for (const other of alike)
+        if (isUntold(other, holder) && areLookalikes(other, holder))
+          problems.push({
+            kind: 'lookalike without difference',
+            itemId: (other.thread === null ? other : holder).id,
+            otherId: (other.thread === null ? holder : other).id,
+          })
       alike.push(holder)
     }
   }
@@ -158,7 +194,8 @@ function conditionProblems(document: ProcedureDocument): FactProblem[] {
     for (const item of document[collection])
       if ('when' in item)
         for (const [facetId, choices] of Object.entries(item.when))
-          if (facets.has(facetId) && facets.get(facetId)!.choices.every((choice) => choices.includes(choice.id))) problems.push({ kind: 'condition on every choice', itemId: item.id, collection, facetId })
+          if (facets.has(facetId) && facets.get(facetId)!.choices.every((choice) => choices.includes(choice.id)))
+            problems.push({ kind: 'condition on every choice', itemId: item.id, collection, facetId })
   return problems
 }
 

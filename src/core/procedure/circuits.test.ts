@@ -1,12 +1,21 @@
 import { describe, expect, test } from '@jest/globals'
-import { CIRCUITS, countsAs, isAirbagCircuit, isUnclassified, isWarningCircuit, mayStayOpen, type Circuit } from './circuits'
+import {
+  CIRCUITS,
+  countsAs,
+  isAirbagCircuit,
+  isUnclassified,
+  isWarningCircuit,
+  mayStayOpen,
+  type Circuit,
+} from './circuits'
 import { DEFAULT_TESTS, hasKnownTest, withDefaultTests } from './defaultTests'
 import { emptyDocument } from './document'
 import { forBuild } from './forBuild'
 import { Part } from './part'
 import { Tether } from './tether'
 
-// Written out by hand, a row a circuit: airbag system; the vehicle is not driven while it is open; may stay open on purpose; tested by itself. Common practice, no source.
+// Written out by hand, a row a circuit: airbag system; the vehicle is not driven while it is open; may stay open on
+// purpose; tested by itself. Common practice, no source.
 const TABLE: Record<Circuit, [airbag: boolean, warns: boolean, mayStay: boolean, tested: boolean]> = {
   'srs-firing': [true, true, false, true],
   'srs-indicator': [true, true, false, true],
@@ -31,7 +40,9 @@ const TABLE: Record<Circuit, [airbag: boolean, warns: boolean, mayStay: boolean,
 
 test.each(CIRCUITS)('%s', (circuit) => {
   const plug = { circuit }
-  expect([isAirbagCircuit(plug), isWarningCircuit(plug), mayStayOpen(plug), DEFAULT_TESTS[circuit] !== null]).toEqual(TABLE[circuit])
+  expect([isAirbagCircuit(plug), isWarningCircuit(plug), mayStayOpen(plug), DEFAULT_TESTS[circuit] !== null]).toEqual(
+    TABLE[circuit],
+  )
 })
 
 describe('until somebody says what it feeds', () => {
@@ -50,19 +61,35 @@ describe('until somebody says what it feeds', () => {
     expect(isUnclassified(plug(more))).toBe(circuit !== null && !('circuit' in more))
   })
   test('a build sees it so: no ignition while it is open, and the lamp is tested', () => {
-    const document = { ...emptyDocument('One plug'), parts: [Part.parse({ id: 'p', name: 'panel', station: 'centre' })], tethers: [plug({})] }
+    const document = {
+      ...emptyDocument('One plug'),
+      parts: [Part.parse({ id: 'p', name: 'panel', station: 'centre' })],
+      tethers: [plug({})],
+    }
     const model = forBuild(document, {})
     expect(model.tethers.get('t')!.circuit).toBe('srs-indicator')
-    expect([...model.functions.values()]).toMatchObject([{ id: 'test-of-t', name: 'Airbag lamp (plug)', power: 'ignition' }])
+    expect([...model.functions.values()]).toMatchObject([
+      { id: 'test-of-t', name: 'Airbag lamp (plug)', power: 'ignition' },
+    ])
     expect(model.document).toBe(document)
   })
 })
 
 test('every electrical plug has a test: the record’s own, its circuit’s, or the question which', () => {
   const plug = (id: string, more: object) => Tether.parse({ id, partId: 'p', name: id, ...more })
-  const document = { ...emptyDocument('Plugs'), tethers: [plug('window', { circuit: 'window' }), plug('odd', { circuit: 'other' }), plug('drain', { kind: 'hose' })] }
+  const document = {
+    ...emptyDocument('Plugs'),
+    tethers: [
+      plug('window', { circuit: 'window' }),
+      plug('odd', { circuit: 'other' }),
+      plug('drain', { kind: 'hose' }),
+    ],
+  }
   const whole = withDefaultTests(document)
-  expect(whole.functions.map(({ id, name }) => [id, name])).toEqual([['test-of-window', 'Window (window)'], ['test-of-odd', 'no test known: which? (odd)']])
+  expect(whole.functions.map(({ id, name }) => [id, name])).toEqual([
+    ['test-of-window', 'Window (window)'],
+    ['test-of-odd', 'no test known: which? (odd)'],
+  ])
   expect(whole.tethers.map(({ functions }) => functions)).toEqual([['test-of-window'], ['test-of-odd'], []])
   expect(document.tethers.map((tether) => hasKnownTest(tether))).toEqual([true, false, false])
   expect(withDefaultTests(document)).toBe(whole)

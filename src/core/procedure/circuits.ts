@@ -34,8 +34,8 @@ const LIKE_AN_AIRBAG = /air ?bag|\bsrs\b|tensioner|pretension/i
 const LIKE_ITS_LAMP = /lamp|light|indicator|switch/i
 
 /**
- * What a plug counts as. Until somebody says what it feeds, one that is named or coloured like an airbag plug counts as one, and one
- * that nobody has classified as one of the airbag system's lamps: the ignition stays off while it is open.
+ * What a plug counts as. Until somebody says what it feeds, one that is named or coloured like an airbag plug counts as
+ * one, and one that nobody has classified as one of the airbag system's lamps: the ignition stays off while it is open.
  */
 export function countsAs(tether: Classed): Circuit | null {
   const { circuit, kind, name, colour } = tether
@@ -55,7 +55,10 @@ export function isAirbagCircuit(tether: Classed): boolean {
   return circuit === 'srs-firing' || circuit === 'srs-indicator'
 }
 
-/** Circuits a vehicle is not driven without: airbags, hazard lights, brakes, exterior lamps and instruments. Courtesy lamps are none. */
+/**
+ * Circuits a vehicle is not driven without: airbags, hazard lights, brakes, exterior lamps and instruments. Courtesy
+ * lamps are none.
+ */
 const WARNING_CIRCUITS: readonly Circuit[] = ['srs-firing', 'srs-indicator', 'hazard', 'brake-control', 'lighting']
 
 /** Whether the vehicle is not driven while this is open. */
@@ -63,8 +66,18 @@ export function isWarningCircuit(tether: Classed): boolean {
   return WARNING_CIRCUITS.includes(countsAs(tether) ?? 'other')
 }
 
-/** Circuits nobody may leave open because it suits the job. A lamp that was taken away may stay unplugged, when that is told. */
-const NEVER_LEFT_OPEN: readonly Circuit[] = ['srs-firing', 'srs-indicator', 'high-voltage', 'hazard', 'brake-control', 'start']
+/**
+ * Circuits nobody may leave open because it suits the job. A lamp that was taken away may stay unplugged, when that is
+ * told.
+ */
+const NEVER_LEFT_OPEN: readonly Circuit[] = [
+  'srs-firing',
+  'srs-indicator',
+  'high-voltage',
+  'hazard',
+  'brake-control',
+  'start',
+]
 
 /** Whether somebody at the vehicle may decide that it stays open and insulated. */
 export function mayStayOpen(tether: Classed): boolean {

@@ -30,20 +30,25 @@ const BESIDE_MM = 8
 const INSIDE = 0.3
 
 /**
- * The clips of a group around their panel, numbered as they come off. Null where the panel has no outline or fewer than two
- * of the marks stand at its edge. `start` is read from the part's release ("lower left"); without one, the lower left.
- * Cost: O(marks x corners).
+ * The clips of a group around their panel, numbered as they come off. Null where the panel has no outline or fewer than
+ * two of the marks stand at its edge. `start` is read from the part's release ("lower left"); without one, the lower
+ * left. Cost: O(marks x corners).
  */
 export function clipPath(part: Pick<Part, 'outline' | 'release'>, holder: Pick<Holder, 'positions'>): ClipPath | null {
   if (!part.outline) return null
   const edge = new Edge(part.outline.points)
   const spots = holder.positions.filter((position) => position.viewId === part.outline!.viewId)
   const outside = spots.filter((spot) => !edge.holds(spot) && edge.nearest(spot).offMm > BESIDE_MM)
-  const along = spots.map((spot) => ({ spot: { x: spot.x, y: spot.y }, ...edge.nearest(spot) })).filter(({ offMm }) => offMm <= INSIDE * edge.smallerSideMm)
+  const along = spots
+    .map((spot) => ({ spot: { x: spot.x, y: spot.y }, ...edge.nearest(spot) }))
+    .filter(({ offMm }) => offMm <= INSIDE * edge.smallerSideMm)
   if (along.length < 2) return null
   along.sort((a, b) => a.atMm - b.atMm)
   const begin = edge.corner(part.release.start)
-  const first = along.reduce((best, mark, i) => (distance(mark.spot, begin) < distance(along[best]!.spot, begin) ? i : best), 0)
+  const first = along.reduce(
+    (best, mark, i) => (distance(mark.spot, begin) < distance(along[best]!.spot, begin) ? i : best),
+    0,
+  )
   const round = [...along.slice(first), ...along.slice(0, first)]
   const gapFrom = (a: { atMm: number }, b: { atMm: number }) => (b.atMm - a.atMm + edge.lengthMm) % edge.lengthMm
   const [next, last] = [round[1]!, round.at(-1)!]
@@ -55,7 +60,13 @@ export function clipPath(part: Pick<Part, 'outline' | 'release'>, holder: Pick<H
   })
   const sorted = [...gapsMm].sort((a, b) => a - b).map(Math.round)
   const clipped = sorted.filter((gapMm) => gapMm <= (MOST_MISSED + 1.5) * sorted[Math.floor((sorted.length - 1) / 2)]!)
-  return { marks: marks.map(({ spot }) => spot), gapsMm: gapsMm.map(Math.round), spacingMm: [clipped[0]!, clipped.at(-1)!], likely: likelyIn(edge, marks, gapsMm, forward), outside: outside.map(({ x, y }) => ({ x, y })) }
+  return {
+    marks: marks.map(({ spot }) => spot),
+    gapsMm: gapsMm.map(Math.round),
+    spacingMm: [clipped[0]!, clipped.at(-1)!],
+    likely: likelyIn(edge, marks, gapsMm, forward),
+    outside: outside.map(({ x, y }) => ({ x, y })),
+  }
 }
 
 /** Evenly between two clips that are further apart than the others. */
@@ -65,7 +76,9 @@ function likelyIn(edge: Edge, marks: readonly { atMm: number }[], gapsMm: readon
   return gapsMm.flatMap((gapMm, i) => {
     const missing = gapMm >= WIDE * usualMm ? Math.round(gapMm / usualMm) - 1 : 0
     if (missing > MOST_MISSED) return []
-    return Array.from({ length: missing }, (_, k) => edge.at(marks[i]!.atMm + ((forward ? 1 : -1) * gapMm * (k + 1)) / (missing + 1)))
+    return Array.from({ length: missing }, (_, k) =>
+      edge.at(marks[i]!.atMm + ((forward ? 1 : -1) * gapMm * (k + 1)) / (missing + 1)),
+    )
   })
 }
 
@@ -94,7 +107,13 @@ class Edge {
   nearest({ x, y }: Spot): { atMm: number; offMm: number } {
     let best = { atMm: 0, offMm: Infinity }
     for (const { from, to, beginMm, lengthMm } of this.sides) {
-      const share = lengthMm === 0 ? 0 : Math.max(0, Math.min(1, ((x - from[0]) * (to[0] - from[0]) + (y - from[1]) * (to[1] - from[1])) / lengthMm ** 2))
+      const share =
+        lengthMm === 0
+          ? 0
+          : Math.max(
+              0,
+              Math.min(1, ((x - from[0]) * (to[0] - from[0]) + (y - from[1]) * (to[1] - from[1])) / lengthMm ** 2),
+            )
       const offMm = Math.hypot(x - from[0] - share * (to[0] - from[0]), y - from[1] - share * (to[1] - from[1]))
       if (offMm < best.offMm) best = { atMm: beginMm + share * lengthMm, offMm }
     }
@@ -110,7 +129,14 @@ class Edge {
 
   /** Whether a spot lies inside: a ray to the right crosses the edge an odd number of times. */
   holds({ x, y }: Spot): boolean {
-    return this.sides.filter(({ from, to }) => from[1] > y !== to[1] > y && x < from[0] + ((y - from[1]) / (to[1] - from[1])) * (to[0] - from[0])).length % 2 === 1
+    return (
+      this.sides.filter(
+        ({ from, to }) =>
+          from[1] > y !== to[1] > y && x < from[0] + ((y - from[1]) / (to[1] - from[1])) * (to[0] - from[0]),
+      ).length %
+        2 ===
+      1
+    )
   }
 
   /** The corner or the middle of a side that some words name, as one looks at the view. */
@@ -118,7 +144,10 @@ class Edge {
     const said = (...any: string[]) => any.some((word) => words.toLowerCase().includes(word))
     const { left, right, top, bottom } = this.box
     const none = words.trim() === ''
-    return { x: none || said('left') ? left : said('right') ? right : (left + right) / 2, y: none || said('bottom', 'lower') ? bottom : said('top', 'upper') ? top : (top + bottom) / 2 }
+    return {
+      x: none || said('left') ? left : said('right') ? right : (left + right) / 2,
+      y: none || said('bottom', 'lower') ? bottom : said('top', 'upper') ? top : (top + bottom) / 2,
+    }
   }
 }
 

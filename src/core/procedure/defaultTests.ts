@@ -5,10 +5,21 @@ import type { VehicleFunction } from './vehicleFunction'
 
 type DefaultTest = Pick<VehicleFunction, 'name' | 'how' | 'power'>
 
-/** What is tried after a plug of a circuit was open, where the record says nothing else; null where nobody can tell. Common practice, no source. */
+/**
+ * What is tried after a plug of a circuit was open, where the record says nothing else; null where nobody can tell.
+ * Common practice, no source.
+ */
 export const DEFAULT_TESTS: Record<Circuit, DefaultTest | null> = {
-  'srs-firing': { name: 'Airbag lamp', how: 'lights with the ignition, goes out within ten seconds', power: 'ignition' },
-  'srs-indicator': { name: 'Airbag lamp', how: 'lights with the ignition, goes out within ten seconds', power: 'ignition' },
+  'srs-firing': {
+    name: 'Airbag lamp',
+    how: 'lights with the ignition, goes out within ten seconds',
+    power: 'ignition',
+  },
+  'srs-indicator': {
+    name: 'Airbag lamp',
+    how: 'lights with the ignition, goes out within ten seconds',
+    power: 'ignition',
+  },
   'high-voltage': null,
   start: { name: 'Starter', how: 'the engine starts, lever in park', power: 'engine' },
   hazard: { name: 'Hazard lights', how: 'all four flash', power: 'battery' },
@@ -31,8 +42,8 @@ export const DEFAULT_TESTS: Record<Circuit, DefaultTest | null> = {
 const known = new WeakMap<ProcedureDocument, ProcedureDocument>()
 
 /**
- * The record with a test for every electrical plug that has none: that of its circuit or, where nobody can tell, the question which. The
- * tests are derived and stored nowhere. Worked out once a record. Cost: O(tethers).
+ * The record with a test for every electrical plug that has none: that of its circuit or, where nobody can tell, the
+ * question which. The tests are derived and stored nowhere. Worked out once a record. Cost: O(tethers).
  */
 export function withDefaultTests(document: ProcedureDocument): ProcedureDocument {
   const found = known.get(document)
@@ -40,7 +51,16 @@ export function withDefaultTests(document: ProcedureDocument): ProcedureDocument
   const untested = document.tethers.filter((tether) => isElectrical(tether) && tether.functions.length === 0)
   const tests = new Map(untested.map((tether) => [tether.id, defaultTest(tether)]))
   const functions = [...tests.values()].filter(({ id }) => !document.functions.some((item) => item.id === id))
-  const whole = untested.length === 0 ? document : { ...document, functions: [...document.functions, ...functions], tethers: document.tethers.map((tether) => (tests.has(tether.id) ? { ...tether, functions: [tests.get(tether.id)!.id] } : tether)) }
+  const whole =
+    untested.length === 0
+      ? document
+      : {
+          ...document,
+          functions: [...document.functions, ...functions],
+          tethers: document.tethers.map((tether) =>
+            tests.has(tether.id) ? { ...tether, functions: [tests.get(tether.id)!.id] } : tether,
+          ),
+        }
   known.set(document, whole)
   return whole
 }
@@ -51,6 +71,20 @@ export function hasKnownTest(tether: Tether): boolean {
 }
 
 function defaultTest(tether: Tether): VehicleFunction {
-  const test = DEFAULT_TESTS[countsAs(tether) ?? 'other'] ?? { name: 'no test known: which?', how: 'try what it feeds, and write down what that was', power: 'ignition' as const }
-  return { ...test, name: `${test.name} (${tether.name})`.slice(0, 60), id: `test-of-${tether.id}`.slice(0, 64), readingUnit: '', interim: 'when hidden', warmUpS: 0, alsoNeeds: [], troubles: [], when: {} }
+  const test = DEFAULT_TESTS[countsAs(tether) ?? 'other'] ?? {
+    name: 'no test known: which?',
+    how: 'try what it feeds, and write down what that was',
+    power: 'ignition' as const,
+  }
+  return {
+    ...test,
+    name: `${test.name} (${tether.name})`.slice(0, 60),
+    id: `test-of-${tether.id}`.slice(0, 64),
+    readingUnit: '',
+    interim: 'when hidden',
+    warmUpS: 0,
+    alsoNeeds: [],
+    troubles: [],
+    when: {},
+  }
 }

@@ -26,16 +26,27 @@ describe('reading a procedure file', () => {
   })
   test('a wrong field is answered with its place and a sentence', () => {
     const result = parseDocument({ ...van, holders: [van.holders[0], { ...van.holders[1], count: 0 }] })
-    expect(result).toMatchObject({ ok: false, error: { kind: 'wrong-fields', places: [{ place: 'holders 2, count', sentence: 'A group has at least one fastener.' }] } })
+    expect(result).toMatchObject({
+      ok: false,
+      error: {
+        kind: 'wrong-fields',
+        places: [{ place: 'holders 2, count', sentence: 'A group has at least one fastener.' }],
+      },
+    })
   })
   test('an id used twice and a choice that does not exist are found', () => {
     const twice = danglingReferences({ ...van, parts: [...van.parts, van.parts[0]!] })
     expect(twice).toContainEqual({ problem: 'twice', itemId: 'liner' })
     const cover = { ...van.parts.find((part) => part.id === 'cover')!, when: { gearbox: ['steam'] } }
-    expect(danglingReferences({ ...van, parts: van.parts.map((part) => (part.id === 'cover' ? cover : part)) })).toContainEqual({ problem: 'wrong-value', collection: 'parts', itemId: 'cover', field: 'when', value: 'steam' })
+    expect(
+      danglingReferences({ ...van, parts: van.parts.map((part) => (part.id === 'cover' ? cover : part)) }),
+    ).toContainEqual({ problem: 'wrong-value', collection: 'parts', itemId: 'cover', field: 'when', value: 'steam' })
   })
   test('older documents are brought forward step by step', () => {
-    const steps = { 1: (d: Record<string, unknown>) => ({ ...d, added: true }), 2: (d: Record<string, unknown>) => ({ ...d, more: 2 }) }
+    const steps = {
+      1: (d: Record<string, unknown>) => ({ ...d, added: true }),
+      2: (d: Record<string, unknown>) => ({ ...d, more: 2 }),
+    }
     expect(migrateDocument({ version: 1 }, 1, steps)).toEqual({ version: 3, added: true, more: 2 })
     expect(migrateDocument({ version: 3 }, 3, steps)).toEqual({ version: 3 })
   })
@@ -61,7 +72,14 @@ describe('conditions', () => {
 })
 
 describe('edits by several people', () => {
-  const rename = (from: string, to: string): Edit => ({ kind: 'field', collection: 'parts', id: 'liner', field: 'name', from, to })
+  const rename = (from: string, to: string): Edit => ({
+    kind: 'field',
+    collection: 'parts',
+    id: 'liner',
+    field: 'name',
+    from,
+    to,
+  })
   const apply = (edits: Edit[], document = van) => {
     const result = applyEdits(document, edits)
     if (!result.ok) throw new Error(result.error.sentence)
@@ -69,7 +87,10 @@ describe('edits by several people', () => {
   }
   test('different fields of one item merge', () => {
     const first = apply([rename('Rubber liner', 'Rubber mat')])
-    const second = apply([{ kind: 'field', collection: 'parts', id: 'liner', field: 'zone', from: 'upper tray', to: 'tray' }], first.document)
+    const second = apply(
+      [{ kind: 'field', collection: 'parts', id: 'liner', field: 'zone', from: 'upper tray', to: 'tray' }],
+      first.document,
+    )
     expect(second.conflicts).toEqual([])
     expect(second.document.parts[0]).toMatchObject({ name: 'Rubber mat', zone: 'tray' })
   })
@@ -86,10 +107,17 @@ describe('edits by several people', () => {
     expect(second.document.parts).toHaveLength(van.parts.length)
   })
   test('an edit that would break an item refuses the set with a sentence', () => {
-    expect(applyEdits(van, [rename('Rubber liner', '')])).toMatchObject({ ok: false, error: { sentence: 'A part needs a name.' } })
+    expect(applyEdits(van, [rename('Rubber liner', '')])).toMatchObject({
+      ok: false,
+      error: { sentence: 'A part needs a name.' },
+    })
   })
   test('undo sends the inverse and brings back what was there', () => {
-    const edits: Edit[] = [rename('Rubber liner', 'Mat'), { kind: 'add', collection: 'parts', item: newPart('x', 'Extra'), after: null }, { kind: 'remove', collection: 'cautions', id: van.cautions[0]!.id, item: van.cautions[0]! }]
+    const edits: Edit[] = [
+      rename('Rubber liner', 'Mat'),
+      { kind: 'add', collection: 'parts', item: newPart('x', 'Extra'), after: null },
+      { kind: 'remove', collection: 'cautions', id: van.cautions[0]!.id, item: van.cautions[0]! },
+    ]
     const there = apply(edits).document
     const back = apply(inverseOf(edits), there).document
     expect(there).not.toEqual(van)
@@ -97,7 +125,12 @@ describe('edits by several people', () => {
     expect(new Set(back.cautions)).toEqual(new Set(van.cautions))
   })
   test('the edits between two documents lead from one to the other, and back again', () => {
-    const next = { ...van, name: 'Panel van, long', parts: [newPart('extra', 'Extra trim'), ...van.parts.slice(2)], holders: van.holders.map((h) => ({ ...h, count: h.count + 1 })) }
+    const next = {
+      ...van,
+      name: 'Panel van, long',
+      parts: [newPart('extra', 'Extra trim'), ...van.parts.slice(2)],
+      holders: van.holders.map((h) => ({ ...h, count: h.count + 1 })),
+    }
     const there = apply(editsBetween(van, next)).document
     expect(new Set(there.parts.map((p) => p.id))).toEqual(new Set(next.parts.map((p) => p.id)))
     expect(there.holders).toEqual(next.holders)

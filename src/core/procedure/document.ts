@@ -40,12 +40,23 @@ export const ProcedureDocument = z.object({
 export type ProcedureDocument = z.infer<typeof ProcedureDocument>
 
 /** The lists of a document and the items in them; each item has an id that is unique in the whole document. */
-export const COLLECTIONS = ['views', 'facets', 'parts', 'holders', 'tethers', 'needs', 'settings', 'cavities', 'functions', 'cautions', 'strips'] as const
+export const COLLECTIONS = [
+  'views',
+  'facets',
+  'parts',
+  'holders',
+  'tethers',
+  'needs',
+  'settings',
+  'cavities',
+  'functions',
+  'cautions',
+  'strips',
+] as const
 export type Collection = (typeof COLLECTIONS)[number]
 /** The lists a person fills: all but the orders of strips, which come from jobs. */
 export type FactCollection = Exclude<Collection, 'strips'>
 export const FACT_COLLECTIONS = COLLECTIONS.filter((name): name is FactCollection => name !== 'strips')
-export type ItemOf<C extends Collection> = ProcedureDocument[C][number]
 
 export const ITEM_SCHEMA = {
   views: View,
@@ -61,9 +72,19 @@ export const ITEM_SCHEMA = {
   strips: StripSeen,
 } as const
 
-/** The facts of a model as a beginning for another on the same platform: nobody has seen them on it, so nothing is confirmed. */
+/**
+ * The facts of a model as a beginning for another on the same platform: nobody has seen them on it, so nothing is
+ * confirmed.
+ */
 export function copiedFor(name: string, like: ProcedureDocument): ProcedureDocument {
-  return { ...like, name, synonyms: [], strips: [], mirroredFrom: '', note: `Begun with the facts of ${like.name}. None of them has been seen on this model yet.` }
+  return {
+    ...like,
+    name,
+    synonyms: [],
+    strips: [],
+    mirroredFrom: '',
+    note: `Begun with the facts of ${like.name}. None of them has been seen on this model yet.`,
+  }
 }
 
 export function emptyDocument(name: string): ProcedureDocument {

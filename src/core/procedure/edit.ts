@@ -5,16 +5,29 @@ import { COLLECTIONS, ITEM_SCHEMA, ProcedureDocument, type Collection } from './
 
 /**
  * A change to a draft, small enough to merge: one field of one item with the value it was seen at, or an item
- * added or taken away. Two people who change different fields never meet; the second to change the same field is shown both.
+ * added or taken away. Two people who change different fields never meet; the second to change the same field is shown
+ * both.
  */
 /** What is said of the record as a whole. */
 const ABOUT = ['name', 'synonyms', 'note', 'mirroredFrom'] as const
 const Path = z.enum(COLLECTIONS)
 const json = z.json()
 export const Edit = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('field'), collection: Path, id: Id, field: z.string().min(1).max(40), from: json, to: json }),
+  z.object({
+    kind: z.literal('field'),
+    collection: Path,
+    id: Id,
+    field: z.string().min(1).max(40),
+    from: json,
+    to: json,
+  }),
   z.object({ kind: z.literal('about'), field: z.enum(ABOUT), from: json, to: json }),
-  z.object({ kind: z.literal('add'), collection: Path, item: z.looseObject({ id: Id }), after: Id.nullable().default(null) }),
+  z.object({
+    kind: z.literal('add'),
+    collection: Path,
+    item: z.looseObject({ id: Id }),
+    after: Id.nullable().default(null),
+  }),
   z.object({ kind: z.literal('remove'), collection: Path, id: Id, item: z.looseObject({ id: Id }) }),
 ])
 export type Edit = z.infer<typeof Edit>
@@ -78,8 +91,9 @@ export function applyEdits(
 }
 
 /**
- * Edits one after the other, whatever their values were seen at: the last one counts. What an edit is about may be gone, and
- * what it would make may be no item: then it changes nothing. For logs that must always fold. Cost: as applyEdits.
+ * Edits one after the other, whatever their values were seen at: the last one counts. What an edit is about may be
+ * gone, and what it would make may be no item: then it changes nothing. For logs that must always fold. Cost: as
+ * applyEdits.
  */
 export function replayEdits(document: ProcedureDocument, edits: readonly Edit[]): ProcedureDocument {
   const next: Record<string, unknown> = { ...document }
@@ -93,15 +107,22 @@ export function replayEdits(document: ProcedureDocument, edits: readonly Edit[])
     if (edit.kind === 'remove') next[edit.collection] = index < 0 ? list : list.toSpliced(index, 1)
     else if (edit.kind === 'add' ? index >= 0 : index < 0) continue
     else {
-      const checked = ITEM_SCHEMA[edit.collection].safeParse(edit.kind === 'add' ? edit.item : { ...list[index], [edit.field]: edit.to })
-      if (checked.success) next[edit.collection] = edit.kind === 'add' ? [...list, checked.data] : list.with(index, checked.data as Record<string, unknown>)
+      const checked = ITEM_SCHEMA[edit.collection].safeParse(
+        edit.kind === 'add' ? edit.item : { ...list[index], [edit.field]: edit.to },
+      )
+      if (checked.success)
+        next[edit.collection] =
+          edit.kind === 'add' ? [...list, checked.data] : list.with(index, checked.data as Record<string, unknown>)
     }
   }
   const whole = ProcedureDocument.safeParse(next)
   return whole.success ? whole.data : document
 }
 
-/** The edits that bring `from` to `to`, field by field: what a form sends, and its own undo when called the other way round. */
+/**
+ * The edits that bring `from` to `to`, field by field: what a form sends, and its own undo when called the other way
+ * round.
+ */
 export function editsBetween(from: ProcedureDocument, to: ProcedureDocument): Edit[] {
   const edits: Edit[] = []
   for (const field of ABOUT)
@@ -109,7 +130,8 @@ export function editsBetween(from: ProcedureDocument, to: ProcedureDocument): Ed
   for (const collection of COLLECTIONS) {
     const before = new Map(from[collection].map((item) => [item.id, item as Record<string, unknown>]))
     const after = new Map(to[collection].map((item) => [item.id, item as Record<string, unknown>]))
-    for (const [id, item] of before) if (!after.has(id)) edits.push({ kind: 'remove', collection, id, item: item as { id: Id } })
+    for (const [id, item] of before)
+      if (!after.has(id)) edits.push({ kind: 'remove', collection, id, item: item as { id: Id } })
     let previous: Id | null = null
     for (const [id, item] of after) {
       const old = before.get(id)

@@ -8,11 +8,21 @@ export const Facet = z.object({
   kind: z.enum(['other', 'steering side', 'year span']).default('other'),
   name: z.string().trim().min(1, 'A facet needs a name.').max(60),
   choices: z
-    .array(z.object({ id: Id, name: z.string().trim().min(1).max(60), tell: z.string().max(200).default(''), photoId: z.uuid().nullable().default(null) }))
+    .array(
+      z.object({
+        id: Id,
+        name: z.string().trim().min(1).max(60),
+        tell: z.string().max(200).default(''),
+        photoId: z.uuid().nullable().default(null),
+      }),
+    )
     .min(2, 'A facet has at least two choices.')
     .max(12),
   /** From when it can be told: null = from outside, else once a part is at a level. */
-  toldFrom: z.object({ partId: Id, level: Level.exclude(['in place', 'eased']) }).nullable().default(null),
+  toldFrom: z
+    .object({ partId: Id, level: Level.exclude(['in place', 'eased']) })
+    .nullable()
+    .default(null),
 })
 export type Facet = z.infer<typeof Facet>
 

@@ -37,7 +37,10 @@ export type ProcedureForBuild = {
   /** Parts that come along inside another. */
   carriedIn: Map<Id, Part[]>
   needsOf: Map<string, Need[]>
-  /** What ties a part to the vehicle: its own tethers and those of the parts it carries. A carried part has none of its own. */
+  /**
+   * What ties a part to the vehicle: its own tethers and those of the parts it carries. A carried part has none of its
+   * own.
+   */
   tyingOf: Map<Id, TyingTether[]>
   /** The part that moves when this one does: itself, or the outermost part it is carried by. */
   hostOf: (partId: Id) => Id
@@ -48,7 +51,8 @@ export type ProcedureForBuild = {
 /**
  * Restricts a document to a build. A facet not told yet keeps its items in (the widest reading: more is counted
  * and guarded, never less) and is named in `openFacets`. A need whose other end is absent vanishes, except that
- * a method whose need is absent is unavailable. `heads`: fasteners that have another head on this very vehicle. Cost: O(items).
+ * a method whose need is absent is unavailable. `heads`: fasteners that have another head on this very vehicle. Cost:
+ * O(items).
  */
 export function forBuild(recorded: ProcedureDocument, build: Build, heads: Heads = {}): ProcedureForBuild {
   const document = withDefaultTests(recorded)
@@ -56,7 +60,8 @@ export function forBuild(recorded: ProcedureDocument, build: Build, heads: Heads
   const here = <T extends { when: ProcedureDocument['parts'][number]['when'] }>(items: readonly T[]): T[] =>
     items.filter((item) => {
       const exists = existsOn(item.when, build)
-      if (exists === 'unknown') for (const facetId of Object.keys(item.when)) if (build[facetId] === undefined) openFacets.add(facetId)
+      if (exists === 'unknown')
+        for (const facetId of Object.keys(item.when)) if (build[facetId] === undefined) openFacets.add(facetId)
       return exists !== 'no'
     })
   const parts = byId(here(document.parts))
@@ -71,7 +76,11 @@ export function forBuild(recorded: ProcedureDocument, build: Build, heads: Heads
     here(document.tethers)
       .filter((tether): tether is TyingTether => tether.partId !== null && parts.has(tether.partId))
       // What nobody has classified counts as what it may be at worst.
-      .map((tether) => ({ ...tether, circuit: countsAs(tether), functions: tether.functions.filter((id) => functions.has(id)) })),
+      .map((tether) => ({
+        ...tether,
+        circuit: countsAs(tether),
+        functions: tether.functions.filter((id) => functions.has(id)),
+      })),
   )
   const settings = byId(here(document.settings))
   const written = here(document.needs)
@@ -84,19 +93,35 @@ export function forBuild(recorded: ProcedureDocument, build: Build, heads: Heads
     return actTargets(needed.act).has(needed.id)
   }
   const actTargets = (act: string): { has(id: Id): boolean } =>
-    act === 'undo' || act === 'fasten' ? holders : act === 'open' || act === 'close' ? tethers : act === 'method' ? methods : act === 'test' ? functions : parts
+    act === 'undo' || act === 'fasten'
+      ? holders
+      : act === 'open' || act === 'close'
+        ? tethers
+        : act === 'method'
+          ? methods
+          : act === 'test'
+            ? functions
+            : parts
   const methods = new Map<Id, { method: Method; settingId: Id }>()
   for (const setting of settings.values())
     for (const method of setting.methods) {
-      const lost = written.some((need) => need.dependent.act === 'method' && need.dependent.id === method.id && !present(need))
+      const lost = written.some(
+        (need) => need.dependent.act === 'method' && need.dependent.id === method.id && !present(need),
+      )
       if (!lost) methods.set(method.id, { method, settingId: setting.id })
     }
   const needs = written.filter((need) => present(need) && actTargets(need.dependent.act).has(need.dependent.id))
   const cavities = byId(
     here(document.cavities)
-      .map((cavity) => ({ ...cavity, openings: cavity.openings.filter((opening) => opening.parts.some((part) => parts.has(part.partId))) }))
+      .map((cavity) => ({
+        ...cavity,
+        openings: cavity.openings.filter((opening) => opening.parts.some((part) => parts.has(part.partId))),
+      }))
       // A part that this build does not have can't be in the way: the opening asks for the others only.
-      .map((cavity) => ({ ...cavity, openings: cavity.openings.map((o) => ({ ...o, parts: o.parts.filter((part) => parts.has(part.partId)) })) }))
+      .map((cavity) => ({
+        ...cavity,
+        openings: cavity.openings.map((o) => ({ ...o, parts: o.parts.filter((part) => parts.has(part.partId)) })),
+      }))
       .filter((cavity) => cavity.openings.length > 0),
   )
   const hostOf = (partId: Id): Id => {
@@ -108,7 +133,14 @@ export function forBuild(recorded: ProcedureDocument, build: Build, heads: Heads
     }
     return at
   }
-  const itemHere = (id: Id) => parts.has(id) || holders.has(id) || tethers.has(id) || settings.has(id) || methods.has(id) || cavities.has(id) || functions.has(id)
+  const itemHere = (id: Id) =>
+    parts.has(id) ||
+    holders.has(id) ||
+    tethers.has(id) ||
+    settings.has(id) ||
+    methods.has(id) ||
+    cavities.has(id) ||
+    functions.has(id)
   return {
     document: recorded,
     build,
@@ -123,7 +155,10 @@ export function forBuild(recorded: ProcedureDocument, build: Build, heads: Heads
     cautions: here(document.cautions).filter((caution) => itemHere(caution.at.itemId)),
     needs,
     needOf: byId(needs),
-    carriedIn: groupBy([...parts.values()].filter((part) => part.carriedBy !== null && parts.has(part.carriedBy)), (part) => [part.carriedBy!]),
+    carriedIn: groupBy(
+      [...parts.values()].filter((part) => part.carriedBy !== null && parts.has(part.carriedBy)),
+      (part) => [part.carriedBy!],
+    ),
     holdersOf: groupBy([...holders.values()], (holder) => holder.holds),
     tethersOf: groupBy([...tethers.values()], (tether) => [tether.partId]),
     tyingOf: groupBy([...tethers.values()], (tether) => [hostOf(tether.partId)]),

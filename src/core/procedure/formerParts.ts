@@ -6,9 +6,13 @@ export function formerIds(document: Pick<ProcedureDocument, 'parts'>): Map<Id, I
   return new Map(document.parts.flatMap((part) => part.formerIds.map((id): [Id, Id] => [id, part.id])))
 }
 
-/** Parts that were split off another one: what happened to that one happened to them, until they have a history of their own. */
+/**
+ * Parts that were split off another one: what happened to that one happened to them, until they have a history of their
+ * own.
+ */
 export function splitOff(document: Pick<ProcedureDocument, 'parts'>): Map<Id, Id[]> {
   const found = new Map<Id, Id[]>()
-  for (const part of document.parts) if (part.splitFrom !== null) found.set(part.splitFrom, [...(found.get(part.splitFrom) ?? []), part.id])
+  for (const part of document.parts)
+    if (part.splitFrom !== null) found.set(part.splitFrom, [...(found.get(part.splitFrom) ?? []), part.id])
   return found
 }

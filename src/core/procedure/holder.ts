@@ -21,7 +21,8 @@ export const Thread = z.object({
 })
 
 export const Reach = z.object({
-  by: z.enum(['sight', 'mirror', 'feel']).default('sight'), lookFrom: z.string().max(120).default(''),
+  by: z.enum(['sight', 'mirror', 'feel']).default('sight'),
+  lookFrom: z.string().max(120).default(''),
   depthMm: z.number().positive().max(1000).nullable().default(null),
   headroomMm: z.number().positive().max(1000).nullable().default(null),
   powerTool: z.enum(['not said', 'no', 'out only', 'out and in']).default('not said'),
@@ -30,7 +31,11 @@ export const Reach = z.object({
 export type Reach = z.infer<typeof Reach>
 
 /** How far and which way a turn fastener is undone; on the way back the other way. */
-export const HolderTurn = z.object({ sense: z.enum(['clockwise', 'anticlockwise']).default('anticlockwise'), angleDeg: z.number().int().positive().max(360).default(90), seenFrom: z.string().max(60).default('') })
+export const HolderTurn = z.object({
+  sense: z.enum(['clockwise', 'anticlockwise']).default('anticlockwise'),
+  angleDeg: z.number().int().positive().max(360).default(90),
+  seenFrom: z.string().max(60).default(''),
+})
 
 /** A group of identical fasteners. What hides it is a need ('covers'), never a field. */
 export const Holder = z.object({
@@ -38,13 +43,22 @@ export const Holder = z.object({
   kind: z.enum(HOLDER_KINDS),
   drives: z.array(Drive).max(4).default([]),
   count: z.number().int('A count is a whole number.').min(1, 'A group has at least one fastener.').max(99),
-  /** Whether anybody has counted them. `count` is a guess otherwise, up to `countMost`: asked at the first undo, and owed as counted. */
+  /**
+   * Whether anybody has counted them. `count` is a guess otherwise, up to `countMost`: asked at the first undo, and
+   * owed as counted.
+   */
   howMany: z.enum(['counted', 'about', 'unknown']).default('counted'),
   countMost: z.number().int().min(1).max(99).nullable().default(null),
-  /** Empty: a loose end of a strip, undone before anybody knows what it holds. Counted, and left out of every derivation. */
+  /**
+   * Empty: a loose end of a strip, undone before anybody knows what it holds. Counted, and left out of every
+   * derivation.
+   */
   holds: z.array(Id).max(6),
   captive: z.boolean().default(false),
-  /** How it lets go: as its kind does, or what the record says of this one (a clip squeezed from behind first; a peg that comes with the pull). */
+  /**
+   * How it lets go: as its kind does, or what the record says of this one (a clip squeezed from behind first; a peg
+   * that comes with the pull).
+   */
   letsGo: z.enum(['as its kind', 'by itself', 'with the pull']).default('as its kind'),
   turn: HolderTurn.nullable().default(null),
   /** It bears the part's weight: undone last and put in first, the part supported meanwhile. */

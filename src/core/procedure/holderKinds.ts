@@ -23,7 +23,15 @@ export const HOLDER_KINDS = [
 export type HolderKind = (typeof HOLDER_KINDS)[number]
 
 /** Kinds a driver turns; the rest come off by hand or with the pry tool. */
-export const THREADED_KINDS: readonly HolderKind[] = ['machine screw', 'self-tapping screw', 'bolt', 'nut', 'plastic nut', 'rivet nut', 'well nut']
+export const THREADED_KINDS: readonly HolderKind[] = [
+  'machine screw',
+  'self-tapping screw',
+  'bolt',
+  'nut',
+  'plastic nut',
+  'rivet nut',
+  'well nut',
+]
 
 /** Kinds that give way in the same movement that takes the panel off, and are pressed home with it. */
 export const PULLED_KINDS: readonly HolderKind[] = ['spring clip', 'fir-tree clip', 'adhesive', 'hook-and-loop']

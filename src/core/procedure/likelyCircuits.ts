@@ -22,7 +22,10 @@ const HEARD_IN: [RegExp, Circuit[]][] = [
   [/instrument|cluster|clock|gauge/i, ['lighting']],
 ]
 
-/** What a plug of that name most likely feeds; the two airbag circuits are always offered, since they are what must not be missed. */
+/**
+ * What a plug of that name most likely feeds; the two airbag circuits are always offered, since they are what must not
+ * be missed.
+ */
 export function likelyCircuits(name: string): Circuit[] {
   const likely = HEARD_IN.flatMap(([words, circuits]) => (words.test(name) ? circuits : []))
   return [...new Set<Circuit>([...likely, 'audio', 'srs-indicator', 'srs-firing', 'other'])].slice(0, 6)
@@ -31,5 +34,7 @@ export function likelyCircuits(name: string): Circuit[] {
 /** What somebody says a plug feeds, as an edit of the record. */
 export function circuitEdits({ tethers }: Pick<ProcedureDocument, 'tethers'>, tetherId: Id, circuit: Circuit): Edit[] {
   const tether = tethers.find((item) => item.id === tetherId)
-  return tether ? [{ kind: 'field', collection: 'tethers', id: tether.id, field: 'circuit', from: tether.circuit, to: circuit }] : []
+  return tether
+    ? [{ kind: 'field', collection: 'tethers', id: tether.id, field: 'circuit', from: tether.circuit, to: circuit }]
+    : []
 }

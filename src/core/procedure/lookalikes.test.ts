@@ -2,7 +2,15 @@ import { describe, expect, test } from '@jest/globals'
 import { Holder, Thread } from './holder'
 import { areIdentical, areLookalikes, isUntoldApart } from './lookalikes'
 
-const hex7 = (id: string, more: object = {}) => Holder.parse({ id, kind: 'machine screw', count: 2, holds: ['p'], drives: [{ drive: 'hex', size: '7', seen: 1 }], ...more })
+const hex7 = (id: string, more: object = {}) =>
+  Holder.parse({
+    id,
+    kind: 'machine screw',
+    count: 2,
+    holds: ['p'],
+    drives: [{ drive: 'hex', size: '7', seen: 1 }],
+    ...more,
+  })
 const m4 = (lengthMm: number, pitchMm: number | null = null) => Thread.parse({ diameterMm: 4, lengthMm, pitchMm })
 
 describe('two groups with one head', () => {

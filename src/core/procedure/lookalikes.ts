@@ -25,8 +25,8 @@ function isNut(kind: string): boolean {
 }
 
 /**
- * One pool: same kind, head and thread, or said to be the same, so that any of them fits any of their holes. An unknown thread is
- * like no other, and what somebody can tell apart is not the same, whatever the threads.
+ * One pool: same kind, head and thread, or said to be the same, so that any of them fits any of their holes. An unknown
+ * thread is like no other, and what somebody can tell apart is not the same, whatever the threads.
  */
 export function areIdentical(a: Holder, b: Holder): boolean {
   if (a.id === b.id) return true
@@ -35,5 +35,9 @@ export function areIdentical(a: Holder, b: Holder): boolean {
   if (THREADED_KINDS.includes(a.kind)) {
     if (a.tell !== b.tell || a.thread === null || b.thread === null) return false
   } else if (a.thread === null || b.thread === null) return a.thread === b.thread && a.tell === b.tell
-  return a.thread.diameterMm === b.thread.diameterMm && a.thread.lengthMm === b.thread.lengthMm && a.thread.pitchMm === b.thread.pitchMm
+  return (
+    a.thread.diameterMm === b.thread.diameterMm &&
+    a.thread.lengthMm === b.thread.lengthMm &&
+    a.thread.pitchMm === b.thread.pitchMm
+  )
 }

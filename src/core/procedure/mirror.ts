@@ -5,47 +5,86 @@ import type { Edit } from './edit'
 import type { Part } from './part'
 import type { View } from './view'
 
-/** Which view a view is drawn from: itself, or the one it is the back of, seen mirrored. Nothing is stored on a back. */
+/**
+ * Which view a view is drawn from: itself, or the one it is the back of, seen mirrored. Nothing is stored on a back.
+ */
 export function drawnFrom(document: Pick<ProcedureDocument, 'views'>, view: View): { view: View; mirrored: boolean } {
   const front = view.backOf === null ? undefined : document.views.find((other) => other.id === view.backOf)
   return front ? { view: front, mirrored: true } : { view, mirrored: false }
 }
 
-/** A record as it looks on a view: on a back, what is drawn on its front stands mirrored on it. Cost: O(items), nothing for a front. */
+/**
+ * A record as it looks on a view: on a back, what is drawn on its front stands mirrored on it. Cost: O(items), nothing
+ * for a front.
+ */
 export function seenOn(document: ProcedureDocument, view: View): ProcedureDocument {
   const { view: front, mirrored } = drawnFrom(document, view)
   if (!mirrored) return document
-  const marks = <T extends { positions: { viewId: Id; x: number; y: number }[] }>(item: T): T => ({ ...item, positions: item.positions.flatMap((mark) => (mark.viewId === front.id ? [{ viewId: view.id, x: front.widthMm - mark.x, y: mark.y }] : [])) })
+  const marks = <T extends { positions: { viewId: Id; x: number; y: number }[] }>(item: T): T => ({
+    ...item,
+    positions: item.positions.flatMap((mark) =>
+      mark.viewId === front.id ? [{ viewId: view.id, x: front.widthMm - mark.x, y: mark.y }] : [],
+    ),
+  })
   return {
     ...document,
-    parts: document.parts.map((part) => ({ ...part, outline: part.outline?.viewId === front.id ? { viewId: view.id, points: part.outline.points.map(([x, y]): [number, number] => [front.widthMm - x, y]).reverse() } : null })),
+    parts: document.parts.map((part) => ({
+      ...part,
+      outline:
+        part.outline?.viewId === front.id
+          ? {
+              viewId: view.id,
+              points: part.outline.points.map(([x, y]): [number, number] => [front.widthMm - x, y]).reverse(),
+            }
+          : null,
+    })),
     holders: document.holders.map(marks),
     tethers: document.tethers.map(marks),
   }
 }
 
 /** Where a point of a view is stored: on itself, or mirrored on its front. */
-export function storedAt(document: ProcedureDocument, view: View, [x, y]: readonly [number, number]): { viewId: Id; x: number; y: number } {
+export function storedAt(
+  document: ProcedureDocument,
+  view: View,
+  [x, y]: readonly [number, number],
+): { viewId: Id; x: number; y: number } {
   const { view: front, mirrored } = drawnFrom(document, view)
   return { viewId: front.id, x: mirrored ? front.widthMm - x : x, y }
 }
 
 const OTHER_AXIS: Partial<Record<Axis, Axis>> = { left: 'right', right: 'left' }
-const OTHER_STATION: Record<string, string> = { 'outside left': 'outside right', 'outside right': 'outside left', 'driver side': 'passenger side', 'passenger side': 'driver side' }
+const OTHER_STATION: Record<string, string> = {
+  'outside left': 'outside right',
+  'outside right': 'outside left',
+  'driver side': 'passenger side',
+  'passenger side': 'driver side',
+}
 const OTHER_TAB = { 'driver side': 'passenger side', 'passenger side': 'driver side' } as const
 
 /** Left for right in words, whole words only. */
 export function otherSideWords(words: string): string {
-  return words.replace(/\b(left|right|Left|Right)\b/g, (word) => ({ left: 'right', right: 'left', Left: 'Right', Right: 'Left' })[word]!)
+  return words.replace(
+    /\b(left|right|Left|Right)\b/g,
+    (word) => ({ left: 'right', right: 'left', Left: 'Right', Right: 'Left' })[word]!,
+  )
 }
 
 function mirroredMotions(part: Part): Part['release']['motions'] {
-  return part.release.motions.map((motion) => ({ ...motion, directions: motion.directions.map((axis) => OTHER_AXIS[axis] ?? axis), turn: motion.turn && { ...motion.turn, sense: motion.turn.sense === 'clockwise' ? ('anticlockwise' as const) : ('clockwise' as const) } }))
+  return part.release.motions.map((motion) => ({
+    ...motion,
+    directions: motion.directions.map((axis) => OTHER_AXIS[axis] ?? axis),
+    turn: motion.turn && {
+      ...motion.turn,
+      sense: motion.turn.sense === 'clockwise' ? ('anticlockwise' as const) : ('clockwise' as const),
+    },
+  }))
 }
 
 /**
- * A part again on the other side of its view, as edits: its outline and marks mirrored about the middle, its fasteners and
- * plugs under new ids, left for right in its words. A screw turns the same way on both sides; how the part itself turns does not.
+ * A part again on the other side of its view, as edits: its outline and marks mirrored about the middle, its fasteners
+ * and plugs under new ids, left for right in its words. A screw turns the same way on both sides; how the part itself
+ * turns does not.
  */
 export function otherSideEdits(document: ProcedureDocument, partId: Id, newId: (prefix: string) => Id): Edit[] {
   const part = document.parts.find((item) => item.id === partId)
@@ -54,7 +93,8 @@ export function otherSideEdits(document: ProcedureDocument, partId: Id, newId: (
   const name = otherSideWords(part.name)
   const width = new Map(document.views.map((view) => [view.id, view.widthMm]))
   const across = (viewId: Id, x: number) => Math.round((width.get(viewId) ?? 0) - x)
-  const marks = <T extends { positions: readonly { viewId: Id; x: number; y: number }[] }>(item: T) => item.positions.map((position) => ({ ...position, x: across(position.viewId, position.x) }))
+  const marks = <T extends { positions: readonly { viewId: Id; x: number; y: number }[] }>(item: T) =>
+    item.positions.map((position) => ({ ...position, x: across(position.viewId, position.x) }))
   const twin: Part = {
     ...part,
     id,
@@ -65,32 +105,72 @@ export function otherSideEdits(document: ProcedureDocument, partId: Id, newId: (
     ease: null,
     carriedBy: null,
     station: OTHER_STATION[part.station] ?? part.station,
-    outline: part.outline && { viewId: part.outline.viewId, points: part.outline.points.map(([x, y]): [number, number] => [across(part.outline!.viewId, x), y]).reverse() },
-    release: { ...part.release, start: otherSideWords(part.release.start), mustNot: otherSideWords(part.release.mustNot), motions: mirroredMotions(part) },
-    refit: { ...part.refit, first: otherSideWords(part.refit.first), last: otherSideWords(part.refit.last), align: otherSideWords(part.refit.align), keepInFront: [], tightenOrder: [] },
+    outline: part.outline && {
+      viewId: part.outline.viewId,
+      points: part.outline.points.map(([x, y]): [number, number] => [across(part.outline!.viewId, x), y]).reverse(),
+    },
+    release: {
+      ...part.release,
+      start: otherSideWords(part.release.start),
+      mustNot: otherSideWords(part.release.mustNot),
+      motions: mirroredMotions(part),
+    },
+    refit: {
+      ...part.refit,
+      first: otherSideWords(part.refit.first),
+      last: otherSideWords(part.refit.last),
+      align: otherSideWords(part.refit.align),
+      keepInFront: [],
+      tightenOrder: [],
+    },
   }
   const holders = document.holders.filter((holder) => holder.holds.length === 1 && holder.holds[0] === partId)
   const tethers = document.tethers.filter((tether) => tether.partId === partId)
-  const add = (collection: 'parts' | 'holders' | 'tethers', item: { id: Id }): Edit => ({ kind: 'add', collection, item, after: null })
+  const add = (collection: 'parts' | 'holders' | 'tethers', item: { id: Id }): Edit => ({
+    kind: 'add',
+    collection,
+    item,
+    after: null,
+  })
   return [
     add('parts', twin),
-    ...holders.map((holder) => add('holders', { ...holder, id: newId('hold'), holds: [id], positions: marks(holder) } as { id: Id })),
-    ...tethers.map((tether) => add('tethers', { ...tether, id: newId('teth'), partId: id, mixups: [], throughPartId: null, tabSide: tether.tabSide === 'driver side' || tether.tabSide === 'passenger side' ? OTHER_TAB[tether.tabSide] : tether.tabSide, positions: marks(tether) } as { id: Id })),
+    ...holders.map((holder) =>
+      add('holders', { ...holder, id: newId('hold'), holds: [id], positions: marks(holder) } as { id: Id }),
+    ),
+    ...tethers.map((tether) =>
+      add('tethers', {
+        ...tether,
+        id: newId('teth'),
+        partId: id,
+        mixups: [],
+        throughPartId: null,
+        tabSide:
+          tether.tabSide === 'driver side' || tether.tabSide === 'passenger side'
+            ? OTHER_TAB[tether.tabSide]
+            : tether.tabSide,
+        positions: marks(tether),
+      } as { id: Id }),
+    ),
   ]
 }
 
-/** What of a record does not mirror by itself for a vehicle with the wheel on the other side, and has to be looked at. */
+/**
+ * What of a record does not mirror by itself for a vehicle with the wheel on the other side, and has to be looked at.
+ */
 export type Unmirrored = { kind: 'turns' | 'says a side' | 'seen from the side'; itemId: Id; words: string }
 
 /**
- * The record for the vehicle with the wheel on the other side: outlines, marks and drawings mirrored, left for right in motions
- * and words, the outside of the vehicle swapped. Driver and passenger side stay what they are called: they move with the wheel.
- * Nothing of it has been seen: it begins without strips.
+ * The record for the vehicle with the wheel on the other side: outlines, marks and drawings mirrored, left for right in
+ * motions and words, the outside of the vehicle swapped. Driver and passenger side stay what they are called: they move
+ * with the wheel. Nothing of it has been seen: it begins without strips.
  */
 export function mirroredFor(name: string, like: ProcedureDocument): ProcedureDocument {
   const width = new Map(like.views.map((view) => [view.id, view.widthMm]))
   const across = (viewId: Id, x: number) => Math.round((width.get(viewId) ?? 0) - x)
-  const marks = <T extends { positions: { viewId: Id; x: number; y: number }[] }>(item: T): T => ({ ...item, positions: item.positions.map((position) => ({ ...position, x: across(position.viewId, position.x) })) })
+  const marks = <T extends { positions: { viewId: Id; x: number; y: number }[] }>(item: T): T => ({
+    ...item,
+    positions: item.positions.map((position) => ({ ...position, x: across(position.viewId, position.x) })),
+  })
   const outside = (station: string) => (station.startsWith('outside') ? (OTHER_STATION[station] ?? station) : station)
   return {
     ...like,
@@ -99,23 +179,48 @@ export function mirroredFor(name: string, like: ProcedureDocument): ProcedureDoc
     strips: [],
     mirroredFrom: like.name,
     note: `Mirrored from ${like.name}, for the wheel on the other side. None of it has been seen on this model yet.`,
-    views: like.views.map((view) => ({ ...view, name: otherSideWords(view.name), mirrorBackdrop: !view.mirrorBackdrop, leftWord: view.rightWord, rightWord: view.leftWord, looking: view.looking === 'left' ? 'right' : view.looking === 'right' ? 'left' : view.looking })),
+    views: like.views.map((view) => ({
+      ...view,
+      name: otherSideWords(view.name),
+      mirrorBackdrop: !view.mirrorBackdrop,
+      leftWord: view.rightWord,
+      rightWord: view.leftWord,
+      looking: view.looking === 'left' ? 'right' : view.looking === 'right' ? 'left' : view.looking,
+    })),
     parts: like.parts.map((part) => ({
       ...part,
       name: otherSideWords(part.name),
       station: outside(part.station),
       helperStation: part.helperStation && outside(part.helperStation),
-      outline: part.outline && { viewId: part.outline.viewId, points: part.outline.points.map(([x, y]): [number, number] => [across(part.outline!.viewId, x), y]).reverse() },
-      release: { ...part.release, start: otherSideWords(part.release.start), mustNot: otherSideWords(part.release.mustNot), motions: mirroredMotions(part) },
-      refit: { ...part.refit, first: otherSideWords(part.refit.first), last: otherSideWords(part.refit.last), align: otherSideWords(part.refit.align) },
+      outline: part.outline && {
+        viewId: part.outline.viewId,
+        points: part.outline.points.map(([x, y]): [number, number] => [across(part.outline!.viewId, x), y]).reverse(),
+      },
+      release: {
+        ...part.release,
+        start: otherSideWords(part.release.start),
+        mustNot: otherSideWords(part.release.mustNot),
+        motions: mirroredMotions(part),
+      },
+      refit: {
+        ...part.refit,
+        first: otherSideWords(part.refit.first),
+        last: otherSideWords(part.refit.last),
+        align: otherSideWords(part.refit.align),
+      },
     })),
     holders: like.holders.map(marks),
     tethers: like.tethers.map(marks),
-    settings: like.settings.map((setting) => ({ ...setting, methods: setting.methods.map((method) => ({ ...method, stations: method.stations.map(outside) })) })),
+    settings: like.settings.map((setting) => ({
+      ...setting,
+      methods: setting.methods.map((method) => ({ ...method, stations: method.stations.map(outside) })),
+    })),
   }
 }
 
-/** What of a mirrored record has to be looked at by a person: turns, words that name a side, views seen from the side. */
+/**
+ * What of a mirrored record has to be looked at by a person: turns, words that name a side, views seen from the side.
+ */
 export function unmirroredOf(document: ProcedureDocument): Unmirrored[] {
   const said = (itemId: Id, ...texts: string[]): Unmirrored[] => {
     const words = texts.find((text) => /\b(left|right)\b/i.test(text))
@@ -123,12 +228,29 @@ export function unmirroredOf(document: ProcedureDocument): Unmirrored[] {
   }
   return [
     ...document.parts.flatMap((part): Unmirrored[] => [
-      ...part.release.motions.flatMap((motion): Unmirrored[] => (motion.turn ? [{ kind: 'turns', itemId: part.id, words: `${motion.turn.sense}, seen from ${motion.turn.seenFrom}` }] : [])),
-      ...said(part.id, part.name, part.release.start, part.release.mustNot, part.refit.first, part.refit.last, part.refit.align, part.note),
+      ...part.release.motions.flatMap((motion): Unmirrored[] =>
+        motion.turn
+          ? [{ kind: 'turns', itemId: part.id, words: `${motion.turn.sense}, seen from ${motion.turn.seenFrom}` }]
+          : [],
+      ),
+      ...said(
+        part.id,
+        part.name,
+        part.release.start,
+        part.release.mustNot,
+        part.refit.first,
+        part.refit.last,
+        part.refit.align,
+        part.note,
+      ),
     ]),
     ...document.holders.flatMap((holder) => said(holder.id, holder.note, holder.tell, holder.reach.lookFrom)),
     ...document.tethers.flatMap((tether) => said(tether.id, tether.name, tether.note, tether.pressAt, tether.tell)),
     ...document.cautions.flatMap((caution) => said(caution.id, caution.sentence)),
-    ...document.views.flatMap((view): Unmirrored[] => (view.looking === 'left' || view.looking === 'right' ? [{ kind: 'seen from the side', itemId: view.id, words: view.name }] : [])),
+    ...document.views.flatMap((view): Unmirrored[] =>
+      view.looking === 'left' || view.looking === 'right'
+        ? [{ kind: 'seen from the side', itemId: view.id, words: view.name }]
+        : [],
+    ),
   ]
 }

@@ -6,7 +6,19 @@ import { When } from './when'
 import { NEED_REASONS } from './needReasons'
 
 /** What can wait: the acts of the way in, those of the way back, a setting's method, and a test. */
-export const DEPENDENT_ACTS = ['undo', 'ease', 'release', 'lift', 'open', 'method', 'place', 'seat', 'close', 'fasten', 'test'] as const
+export const DEPENDENT_ACTS = [
+  'undo',
+  'ease',
+  'release',
+  'lift',
+  'open',
+  'method',
+  'place',
+  'seat',
+  'close',
+  'fasten',
+  'test',
+] as const
 
 export const Needed = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('part'), partId: Id, level: Level.exclude(['in place']) }),
@@ -25,7 +37,10 @@ export const Need = z.object({
   dependent: z.object({ act: z.enum(DEPENDENT_ACTS), id: Id }),
   needs: Needed,
   reason: z.enum(NEED_REASONS),
-  /** Of a trap: whether the fasteners of what it traps can be reached with it on. Where they can't, that is a need of its own. */
+  /**
+   * Of a trap: whether the fasteners of what it traps can be reached with it on. Where they can't, that is a need of
+   * its own.
+   */
   screwsReached: z.enum(['not said', 'yes']).default('not said'),
   note: z.string().max(300).default(''),
   when: When.default({}),
@@ -33,9 +48,19 @@ export const Need = z.object({
 export type Need = z.infer<typeof Need>
 
 export function coversNeed(id: Id, holderId: Id, partId: Id, level: 'free' | 'off'): Need {
-  return Need.parse({ id, dependent: { act: 'undo', id: holderId }, needs: { kind: 'part', partId, level }, reason: 'covers' })
+  return Need.parse({
+    id,
+    dependent: { act: 'undo', id: holderId },
+    needs: { kind: 'part', partId, level },
+    reason: 'covers',
+  })
 }
 
 export function trapsNeed(id: Id, trappedPartId: Id, partId: Id, level: 'free' | 'off'): Need {
-  return Need.parse({ id, dependent: { act: 'release', id: trappedPartId }, needs: { kind: 'part', partId, level }, reason: 'traps' })
+  return Need.parse({
+    id,
+    dependent: { act: 'release', id: trappedPartId },
+    needs: { kind: 'part', partId, level },
+    reason: 'traps',
+  })
 }

@@ -1,5 +1,15 @@
 /** Why something has to wait. */
-export const NEED_REASONS = ['covers', 'traps', 'threads', 'reaches', 'rests on', 'setting', 'method', 'observed', 'habit'] as const
+export const NEED_REASONS = [
+  'covers',
+  'traps',
+  'threads',
+  'reaches',
+  'rests on',
+  'setting',
+  'method',
+  'observed',
+  'habit',
+] as const
 export type NeedReason = (typeof NEED_REASONS)[number]
 
 /**

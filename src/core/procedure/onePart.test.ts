@@ -28,14 +28,20 @@ describe('two parts that turned out to be one', () => {
   const merged = after(r.document, mergeEdits(r.document, keep, gone))
   test('everything of the second is the first’s, its name a synonym, and nothing points nowhere', () => {
     expect(merged.parts.map((part) => part.name)).toEqual(['Surround', 'Unit'])
-    expect(merged.parts[0]).toMatchObject({ synonyms: ['Centre trim'], formerIds: [gone], release: { start: 'lower left' } })
+    expect(merged.parts[0]).toMatchObject({
+      synonyms: ['Centre trim'],
+      formerIds: [gone],
+      release: { start: 'lower left' },
+    })
     expect(merged.parts[0]!.release.motions).toHaveLength(1)
     expect(merged.holders.filter((holder) => holder.holds.includes(keep)).map((holder) => holder.count)).toEqual([9, 2])
     expect(merged.tethers[0]!.partId).toBe(keep)
     expect(danglingReferences(merged)).toEqual([])
   })
   test('what the one needed of the other is gone, what a third needed of either stays', () => {
-    expect(merged.needs.map((need) => [need.dependent.id, need.needs.kind === 'part' && need.needs.partId])).toEqual(expect.arrayContaining([[r.holder('unit', 'machine screw'), keep]]))
+    expect(merged.needs.map((need) => [need.dependent.id, need.needs.kind === 'part' && need.needs.partId])).toEqual(
+      expect.arrayContaining([[r.holder('unit', 'machine screw'), keep]]),
+    )
     expect(merged.needs.some((need) => need.needs.kind === 'part' && need.needs.partId === gone)).toBe(false)
   })
   test('what happened to the second goes on meaning the part', () => {
@@ -57,7 +63,10 @@ describe('two parts that turned out to be one', () => {
 describe('one part that turned out to be two', () => {
   const r = recorded()
   const screws = r.holder('centre trim', 'machine screw')
-  const split = after(r.document, splitEdits(r.document, r.part('centre trim'), { id: 'part-new', name: 'Lower trim' }, [screws]))
+  const split = after(
+    r.document,
+    splitEdits(r.document, r.part('centre trim'), { id: 'part-new', name: 'Lower trim' }, [screws]),
+  )
   test('the second one has what is its own; the rest stays', () => {
     expect(split.parts.map((part) => part.name)).toEqual(['Surround', 'Centre trim', 'Lower trim', 'Unit'])
     expect(split.holders.find((holder) => holder.id === screws)!.holds).toEqual(['part-new'])
@@ -67,6 +76,8 @@ describe('one part that turned out to be two', () => {
   test('what happened to the old one counts for both', () => {
     const state = foldJob(split, r.events)
     expect([state.moved.has(r.part('centre trim')), state.moved.has('part-new')]).toEqual([true, true])
-    expect(wayInOf(split, r.events)).toEqual(expect.arrayContaining([`release:${r.part('centre trim')}`, 'release:part-new']))
+    expect(wayInOf(split, r.events)).toEqual(
+      expect.arrayContaining([`release:${r.part('centre trim')}`, 'release:part-new']),
+    )
   })
 })

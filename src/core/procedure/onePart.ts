@@ -4,9 +4,9 @@ import { editsBetween, type Edit } from './edit'
 import type { Part } from './part'
 
 /**
- * Two parts that turned out to be one, as edits: everything of the second goes to the first, its names become synonyms, and its
- * id is kept as a former one, so that what happened to it goes on meaning this part. What the first says itself stays; what it
- * leaves open the second fills. Needs of the one on the other vanish. Cost: O(items).
+ * Two parts that turned out to be one, as edits: everything of the second goes to the first, its names become synonyms,
+ * and its id is kept as a former one, so that what happened to it goes on meaning this part. What the first says itself
+ * stays; what it leaves open the second fills. Needs of the one on the other vanish. Cost: O(items).
  */
 export function mergeEdits(document: ProcedureDocument, keepId: Id, goneId: Id): Edit[] {
   const keep = document.parts.find((part) => part.id === keepId)
@@ -18,21 +18,63 @@ export function mergeEdits(document: ProcedureDocument, keepId: Id, goneId: Id):
   const stated = new Set<string>()
   const merged: ProcedureDocument = {
     ...document,
-    parts: document.parts.filter((part) => part.id !== goneId).map((part) => (part.id === keepId ? filled(part, gone) : { ...part, carriedBy: part.carriedBy && (now(part.carriedBy) === part.id ? null : now(part.carriedBy)), splitFrom: part.splitFrom && now(part.splitFrom) })),
+    parts: document.parts
+      .filter((part) => part.id !== goneId)
+      .map((part) =>
+        part.id === keepId
+          ? filled(part, gone)
+          : {
+              ...part,
+              carriedBy: part.carriedBy && (now(part.carriedBy) === part.id ? null : now(part.carriedBy)),
+              splitFrom: part.splitFrom && now(part.splitFrom),
+            },
+      ),
     holders: document.holders.map((holder) => ({ ...holder, holds: once(holder.holds) })),
-    tethers: document.tethers.map((tether) => ({ ...tether, partId: tether.partId && now(tether.partId), throughPartId: tether.throughPartId && now(tether.throughPartId) })),
+    tethers: document.tethers.map((tether) => ({
+      ...tether,
+      partId: tether.partId && now(tether.partId),
+      throughPartId: tether.throughPartId && now(tether.throughPartId),
+    })),
     needs: document.needs
-      .map((need) => ({ ...need, dependent: { ...need.dependent, id: now(need.dependent.id) }, needs: need.needs.kind === 'part' ? { ...need.needs, partId: now(need.needs.partId) } : need.needs.kind === 'operation' ? { ...need.needs, id: now(need.needs.id) } : need.needs }))
+      .map((need) => ({
+        ...need,
+        dependent: { ...need.dependent, id: now(need.dependent.id) },
+        needs:
+          need.needs.kind === 'part'
+            ? { ...need.needs, partId: now(need.needs.partId) }
+            : need.needs.kind === 'operation'
+              ? { ...need.needs, id: now(need.needs.id) }
+              : need.needs,
+      }))
       .filter((need) => {
-        const onItself = need.needs.kind === 'part' ? need.needs.partId === need.dependent.id : need.needs.kind === 'operation' && need.needs.id === need.dependent.id && need.needs.act === need.dependent.act
+        const onItself =
+          need.needs.kind === 'part'
+            ? need.needs.partId === need.dependent.id
+            : need.needs.kind === 'operation' &&
+              need.needs.id === need.dependent.id &&
+              need.needs.act === need.dependent.act
         const said = JSON.stringify([need.dependent, need.needs, need.reason, need.when])
         if (onItself || stated.has(said)) return false
         stated.add(said)
         return true
       }),
-    cavities: document.cavities.map((cavity) => ({ ...cavity, openings: cavity.openings.map((opening) => ({ ...opening, parts: opening.parts.map((part) => ({ ...part, partId: now(part.partId) })).filter((part, i, all) => all.findIndex((other) => other.partId === part.partId) === i) })) })),
-    facets: document.facets.map((facet) => ({ ...facet, toldFrom: facet.toldFrom && { ...facet.toldFrom, partId: now(facet.toldFrom.partId) } })),
-    cautions: document.cautions.map((caution) => ({ ...caution, at: { ...caution.at, itemId: now(caution.at.itemId) } })),
+    cavities: document.cavities.map((cavity) => ({
+      ...cavity,
+      openings: cavity.openings.map((opening) => ({
+        ...opening,
+        parts: opening.parts
+          .map((part) => ({ ...part, partId: now(part.partId) }))
+          .filter((part, i, all) => all.findIndex((other) => other.partId === part.partId) === i),
+      })),
+    })),
+    facets: document.facets.map((facet) => ({
+      ...facet,
+      toldFrom: facet.toldFrom && { ...facet.toldFrom, partId: now(facet.toldFrom.partId) },
+    })),
+    cautions: document.cautions.map((caution) => ({
+      ...caution,
+      at: { ...caution.at, itemId: now(caution.at.itemId) },
+    })),
     strips: document.strips.map((strip) => ({ ...strip, sequence: [...new Set(strip.sequence.map(key))] })),
   }
   return editsBetween(document, merged)
@@ -40,8 +82,19 @@ export function mergeEdits(document: ProcedureDocument, keepId: Id, goneId: Id):
 
 /** The kept part with what it left open filled from the other. */
 function filled(keep: Part, gone: Part): Part {
-  const words = [...keep.synonyms, gone.name, ...gone.synonyms].filter((name, i, all) => name.toLowerCase() !== keep.name.toLowerCase() && all.findIndex((other) => other.toLowerCase() === name.toLowerCase()) === i)
-  const release = keep.release.motions.length > 0 ? keep.release : { ...gone.release, start: keep.release.start || gone.release.start, mustNot: keep.release.mustNot || gone.release.mustNot }
+  const words = [...keep.synonyms, gone.name, ...gone.synonyms].filter(
+    (name, i, all) =>
+      name.toLowerCase() !== keep.name.toLowerCase() &&
+      all.findIndex((other) => other.toLowerCase() === name.toLowerCase()) === i,
+  )
+  const release =
+    keep.release.motions.length > 0
+      ? keep.release
+      : {
+          ...gone.release,
+          start: keep.release.start || gone.release.start,
+          mustNot: keep.release.mustNot || gone.release.mustNot,
+        }
   return {
     ...keep,
     synonyms: words.slice(0, 20),
@@ -59,18 +112,37 @@ function filled(keep: Part, gone: Part): Part {
 }
 
 /**
- * One part that turned out to be two, as edits: a new one of that name beside it, with the fasteners and plugs that are its own.
- * What happened to the old one counts for both until the new one has a history of its own.
+ * One part that turned out to be two, as edits: a new one of that name beside it, with the fasteners and plugs that are
+ * its own. What happened to the old one counts for both until the new one has a history of its own.
  */
-export function splitEdits(document: ProcedureDocument, partId: Id, fresh: { id: Id; name: string }, itemIds: readonly Id[]): Edit[] {
+export function splitEdits(
+  document: ProcedureDocument,
+  partId: Id,
+  fresh: { id: Id; name: string },
+  itemIds: readonly Id[],
+): Edit[] {
   const part = document.parts.find((item) => item.id === partId)
   if (!part) return []
   const moves = new Set(itemIds)
-  const split: Part = { ...part, id: fresh.id, name: fresh.name, synonyms: [], formerIds: [], splitFrom: partId, outline: null, ease: null, note: '' }
+  const split: Part = {
+    ...part,
+    id: fresh.id,
+    name: fresh.name,
+    synonyms: [],
+    formerIds: [],
+    splitFrom: partId,
+    outline: null,
+    ease: null,
+    note: '',
+  }
   const after: ProcedureDocument = {
     ...document,
     parts: document.parts.flatMap((item) => (item.id === partId ? [item, split] : [item])),
-    holders: document.holders.map((holder) => (moves.has(holder.id) ? { ...holder, holds: [...new Set(holder.holds.map((id) => (id === partId ? fresh.id : id)))] } : holder)),
+    holders: document.holders.map((holder) =>
+      moves.has(holder.id)
+        ? { ...holder, holds: [...new Set(holder.holds.map((id) => (id === partId ? fresh.id : id)))] }
+        : holder,
+    ),
     tethers: document.tethers.map((tether) => (moves.has(tether.id) ? { ...tether, partId: fresh.id } : tether)),
   }
   return editsBetween(document, after)

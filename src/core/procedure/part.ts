@@ -19,7 +19,10 @@ export const Rest = z.object({ level: z.enum(['eased', 'free']), how: z.enum(RES
 /** The closed outline of a part on a view, in millimetres of that view. */
 export const Outline = z.object({
   viewId: Id,
-  points: z.array(z.tuple([z.number(), z.number()])).min(3, 'An outline needs at least three corners.').max(200),
+  points: z
+    .array(z.tuple([z.number(), z.number()]))
+    .min(3, 'An outline needs at least three corners.')
+    .max(200),
 })
 export type Outline = z.infer<typeof Outline>
 
@@ -34,7 +37,11 @@ export const Release = z.object({
 })
 
 /** Some of its holders undone so that it gives: enough to tuck a lead or to clear a neighbour. */
-export const Ease = z.object({ holderIds: z.array(Id).min(1, 'Say which holders are undone.').max(20), gapMm: z.number().positive().max(500).nullable().default(null), mustNot: Place.default('') })
+export const Ease = z.object({
+  holderIds: z.array(Id).min(1, 'Say which holders are undone.').max(20),
+  gapMm: z.number().positive().max(500).nullable().default(null),
+  mustNot: Place.default(''),
+})
 
 /** What differs from plain reversal on the way back. */
 export const Refit = z.object({

@@ -12,5 +12,9 @@ export function needsRightAngle({ headroomMm }: Pick<Reach, 'headroomMm'>): bool
 /** What else has to be in the bag to get at something. */
 export function reachTools(reach: Reach): string[] {
   const long = reach.depthMm !== null && reach.depthMm > SHORT_BIT_MM
-  return [...(reach.by === 'mirror' ? ['mirror and lamp'] : []), ...(needsRightAngle(reach) ? ['right-angle driver'] : []), ...(long ? ['long extension'] : [])]
+  return [
+    ...(reach.by === 'mirror' ? ['mirror and lamp'] : []),
+    ...(needsRightAngle(reach) ? ['right-angle driver'] : []),
+    ...(long ? ['long extension'] : []),
+  ]
 }

@@ -8,14 +8,22 @@ import { reachedEdits, screwsUnderTraps } from './screwsUnderTraps'
 
 const document = {
   ...emptyDocument('Trap'),
-  parts: [Part.parse({ id: 'lower', name: 'lower', station: 'centre' }), Part.parse({ id: 'upper', name: 'upper', station: 'centre' })],
-  holders: [Holder.parse({ id: 'screws', kind: 'bolt', count: 4, holds: ['upper'] }), Holder.parse({ id: 'clips', kind: 'spring clip', count: 6, holds: ['upper'] })],
+  parts: [
+    Part.parse({ id: 'lower', name: 'lower', station: 'centre' }),
+    Part.parse({ id: 'upper', name: 'upper', station: 'centre' }),
+  ],
+  holders: [
+    Holder.parse({ id: 'screws', kind: 'bolt', count: 4, holds: ['upper'] }),
+    Holder.parse({ id: 'clips', kind: 'spring clip', count: 6, holds: ['upper'] }),
+  ],
   needs: [trapsNeed('t', 'upper', 'lower', 'off')],
 }
 const newId = (prefix: string) => `${prefix}-new`
 
 test('a trap over a part with screws is asked about; clips that let go with the pull are not', () => {
-  expect(screwsUnderTraps(document)).toEqual([{ needId: 't', coverId: 'lower', partId: 'upper', holderIds: ['screws'] }])
+  expect(screwsUnderTraps(document)).toEqual([
+    { needId: 't', coverId: 'lower', partId: 'upper', holderIds: ['screws'] },
+  ])
   expect(screwsUnderTraps({ ...document, holders: document.holders.slice(1) })).toEqual([])
 })
 

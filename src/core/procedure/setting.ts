@@ -32,7 +32,10 @@ export const Setting = z.object({
   methods: z.array(Method).max(8).default([]),
   /** Whether it goes back while work or tests lie between two needs for it, or may stay as it is. */
   meanwhile: z.enum(['goes back', 'may stay']).default('goes back'),
-  /** Of a battery: the maker's wait after it went off before an airbag circuit is touched. Null = nobody knows, the house value counts. */
+  /**
+   * Of a battery: the maker's wait after it went off before an airbag circuit is touched. Null = nobody knows, the
+   * house value counts.
+   */
   waitMin: z.number().min(0).max(240).nullable().default(null),
   note: z.string().max(300).default(''),
   when: When.default({}),

@@ -1,7 +1,9 @@
 import { z } from 'zod'
 import { Id } from '../base/id'
 
-/** The order in which one example came apart, as its recorder counted it: keys of operations ("undo:h1"), first to last. */
+/**
+ * The order in which one example came apart, as its recorder counted it: keys of operations ("undo:h1"), first to last.
+ */
 export const StripSeen = z.object({
   id: Id,
   /** The vehicle, and who took it apart. */

@@ -6,7 +6,17 @@ import { CIRCUITS } from './circuits'
 import { Reach } from './holder'
 import { EFFORTS } from './part'
 
-export const TETHER_KINDS = ['electrical', 'coax', 'optical', 'ground', 'hose', 'duct', 'control cable', 'damper', 'strap'] as const
+export const TETHER_KINDS = [
+  'electrical',
+  'coax',
+  'optical',
+  'ground',
+  'hose',
+  'duct',
+  'control cable',
+  'damper',
+  'strap',
+] as const
 export const LATCHES = [
   'press tab',
   'squeeze two tabs',
@@ -20,7 +30,20 @@ export const LATCHES = [
   'friction fit',
 ] as const
 export const TAB_SIDES = ['top', 'bottom', 'driver side', 'passenger side', 'front', 'rear', 'both sides'] as const
-export const LEAD_COLOURS = ['black', 'white', 'grey', 'blue', 'green', 'brown', 'violet', 'pink', 'natural', 'yellow', 'orange', 'red'] as const
+export const LEAD_COLOURS = [
+  'black',
+  'white',
+  'grey',
+  'blue',
+  'green',
+  'brown',
+  'violet',
+  'pink',
+  'natural',
+  'yellow',
+  'orange',
+  'red',
+] as const
 
 /** Whatever ties a part to the vehicle. All are counted and closed again. */
 export const Tether = z.object({

@@ -3,7 +3,12 @@ import { Id } from '../base/id'
 import { When } from './when'
 
 /** Why a test of it failed before: what it looked like, what to look at, and what cured it. */
-export const Trouble = z.object({ symptom: z.string().max(120).default(''), check: z.string().max(160).default(''), cause: z.string().trim().min(1, 'Say what it was.').max(120), cure: z.string().max(120).default('') })
+export const Trouble = z.object({
+  symptom: z.string().max(120).default(''),
+  check: z.string().max(160).default(''),
+  cause: z.string().trim().min(1, 'Say what it was.').max(120),
+  cure: z.string().max(120).default(''),
+})
 export type Trouble = z.infer<typeof Trouble>
 
 /** What to test once a connector that serves it has been opened. */

@@ -5,7 +5,9 @@ import { Id } from '../base/id'
 export const Position = z.object({ viewId: Id, x: z.number(), y: z.number() })
 export type Position = z.infer<typeof Position>
 
-/** Path data of our own drawings: commands and numbers only, so that an imported file can't smuggle anything else in. */
+/**
+ * Path data of our own drawings: commands and numbers only, so that an imported file can't smuggle anything else in.
+ */
 const PathData = z
   .string()
   .max(20000)

@@ -1,7 +1,10 @@
 import { z } from 'zod'
 import type { Station } from '../procedure/station'
 
-const Seconds = z.number({ error: 'Give a number of seconds.' }).min(0, 'Seconds can’t be negative.').max(3600, 'That is more than an hour.')
+const Seconds = z
+  .number({ error: 'Give a number of seconds.' })
+  .min(0, 'Seconds can’t be negative.')
+  .max(3600, 'That is more than an hour.')
 
 /** A move between two stations that takes another time than the house's usual one, either way. */
 export const Move = z.object({ from: z.string().min(1).max(40), to: z.string().min(1).max(40), seconds: Seconds })
@@ -12,7 +15,10 @@ export const HouseValues = z.object({
   clipS: Seconds.default(3),
   screwS: Seconds.default(8),
   actS: Seconds.default(5),
-  /** More than that: a latch with a lock, a collar or a screw; a threaded plug; what is hard or sticks; each fastener, or a plug, by mirror or feel. */
+  /**
+   * More than that: a latch with a lock, a collar or a screw; a threaded plug; what is hard or sticks; each fastener,
+   * or a plug, by mirror or feel.
+   */
   slowLatchMoreS: Seconds.default(5),
   threadedMoreS: Seconds.default(15),
   hardMoreS: Seconds.default(10),
@@ -24,7 +30,15 @@ export const HouseValues = z.object({
   outsideS: Seconds.default(30),
   moves: z.array(Move).max(300).default([]),
   /** Stations a shop has besides the usual ones, and how many people find room there. */
-  stations: z.array(z.object({ name: z.string().trim().min(1, 'A station needs a name.').max(40), persons: z.number().int().min(1).max(6).default(1) })).max(20).default([]),
+  stations: z
+    .array(
+      z.object({
+        name: z.string().trim().min(1, 'A station needs a name.').max(40),
+        persons: z.number().int().min(1).max(6).default(1),
+      }),
+    )
+    .max(20)
+    .default([]),
   coldBrittleC: z.number().min(-40).max(40).default(10),
   liftMassKg: z.number().positive().max(100).default(20),
   airbagWaitMin: z.number().min(1).max(120).default(10),
@@ -36,7 +50,9 @@ export const DEFAULT_HOUSE_VALUES: HouseValues = HouseValues.parse({})
 /** Seconds to walk from one station to another. Symmetric; zero for the same one. The shop's own moves go first. */
 export function moveS(house: HouseValues, from: Station, to: Station): number {
   if (from === to) return 0
-  const own = house.moves.find((move) => (move.from === from && move.to === to) || (move.from === to && move.to === from))
+  const own = house.moves.find(
+    (move) => (move.from === from && move.to === to) || (move.from === to && move.to === from),
+  )
   if (own) return own.seconds
   const cabin: readonly Station[] = ['driver side', 'centre', 'passenger side']
   const a = cabin.indexOf(from)

@@ -3,7 +3,22 @@ import { Id } from '../base/id'
 import { Station } from '../procedure/station'
 
 /** What is done with the vehicle open. The rules of safety know these kinds. */
-export const WORK_KINDS = ['mount', 'route a lead', 'join', 'cut', 'file', 'drill', 'scrape', 'solder', 'glue', 'set up', 'first start', 'inspect', 'bypass a signal', 'other'] as const
+export const WORK_KINDS = [
+  'mount',
+  'route a lead',
+  'join',
+  'cut',
+  'file',
+  'drill',
+  'scrape',
+  'solder',
+  'glue',
+  'set up',
+  'first start',
+  'inspect',
+  'bypass a signal',
+  'other',
+] as const
 
 /** One thing a kit does. What opens its access on a model stands in the kit's fit for that model. */
 export const WorkItem = z.object({

@@ -6,12 +6,24 @@ import { HolderGroup } from './holderGroup'
 export type Assembled = { facts: Fact[]; asks: AskKind[]; unread: Item[] }
 
 type Release = { start?: string; motions?: Motion[]; tool?: string; effort?: string; protect?: string }
-type Plug = { name?: string; noun?: string; latch?: string; tab?: string; colour?: string; of?: string; behind?: string[]; leave?: true; isOpened: boolean; isPlug: boolean; items: Item[] }
+type Plug = {
+  name?: string
+  noun?: string
+  latch?: string
+  tab?: string
+  colour?: string
+  of?: string
+  behind?: string[]
+  leave?: true
+  isOpened: boolean
+  isPlug: boolean
+  items: Item[]
+}
 type Refit = { first?: string; leadsFirst?: true; startAll?: true; snug?: true; align?: string; listen?: string }
 
 /**
- * Puts the items of a line together: counts, heads and kinds to groups of fasteners, motions to one release, what is said of a
- * plug to that plug. The part a line is about is the one that stands by itself, or that a motion moves.
+ * Puts the items of a line together: counts, heads and kinds to groups of fasteners, motions to one release, what is
+ * said of a plug to that plug. The part a line is about is the one that stands by itself, or that a motion moves.
  */
 export function assemble(items: readonly Item[]): Assembled {
   return new Line(items).read()
@@ -48,7 +60,11 @@ class Line {
     this.items.forEach((item, i) => this.take(item, this.items[i - 1], this.items[i + 1]))
     this.finish()
     const when = this.when
-    return { facts: when === null ? this.facts : this.facts.map((fact) => ({ ...fact, when })), asks: [...this.asks], unread: this.unread }
+    return {
+      facts: when === null ? this.facts : this.facts.map((fact) => ({ ...fact, when })),
+      asks: [...this.asks],
+      unread: this.unread,
+    }
   }
 
   private take(item: Item, before: Item | undefined, next: Item | undefined): void {
@@ -117,7 +133,8 @@ class Line {
         return
       case 'where':
         // "bottom clip": what is named next is there.
-        if (this.group || next?.is === 'kind' || next?.is === 'size' || next?.is === 'drive') this.toGroup((group) => group.takeWhere(item.value))
+        if (this.group || next?.is === 'kind' || next?.is === 'size' || next?.is === 'drive')
+          this.toGroup((group) => group.takeWhere(item.value))
         else this.once(this.release, 'start', item)
         return
       case 'start':
@@ -240,7 +257,8 @@ class Line {
       return
     }
     if (this.group && !this.group.isEmpty && this.subject !== null) this.closeGroup()
-    if (this.group && !this.group.isEmpty && this.group.holds === undefined && this.subject === null) this.group.holds = [name]
+    if (this.group && !this.group.isEmpty && this.group.holds === undefined && this.subject === null)
+      this.group.holds = [name]
     else this.subject = name
   }
 
@@ -262,7 +280,12 @@ class Line {
 
   private takeTurn({ turn, sense, seenFrom, side }: Extract<Item, { is: 'turn' }>): void {
     this.closeGroup()
-    this.addMotion({ move: 'turn', ...(turn !== null && { turn }), ...(sense !== null && { sense: sense as 'clockwise' | 'anticlockwise' }), ...(seenFrom !== null && { seenFrom }) })
+    this.addMotion({
+      move: 'turn',
+      ...(turn !== null && { turn }),
+      ...(sense !== null && { sense: sense as 'clockwise' | 'anticlockwise' }),
+      ...(seenFrom !== null && { seenFrom }),
+    })
     if (side) this.asks.add('whose left')
     else if (sense === null || seenFrom === null) this.asks.add('turn sense')
   }
@@ -270,7 +293,8 @@ class Line {
   private addMotion(motion: Motion): void {
     // "give it a good tug and pull": one motion said twice.
     const last = this.release.motions?.at(-1)
-    if (last && last.move === motion.move && (last.to === undefined || last.to === motion.to)) Object.assign(last, motion)
+    if (last && last.move === motion.move && (last.to === undefined || last.to === motion.to))
+      Object.assign(last, motion)
     else this.release.motions = [...(this.release.motions ?? []), motion]
   }
 
@@ -319,7 +343,8 @@ class Line {
     }
     const of = subject === null ? {} : { of: subject }
     if (Object.keys(this.release).length > 0) this.facts.push({ fact: 'release', ...of, ...this.release } as Fact)
-    for (const fact of this.others) this.facts.push(ABOUT_NO_PART.includes(fact.fact) ? fact : ({ ...of, ...fact } as Fact))
+    for (const fact of this.others)
+      this.facts.push(ABOUT_NO_PART.includes(fact.fact) ? fact : ({ ...of, ...fact } as Fact))
     if (Object.keys(this.refit).length > 0) this.facts.push({ fact: 'refit', ...of, ...this.refit } as Fact)
     if (subject !== null && this.facts.length === 0 && !this.heardOnly) this.facts.push({ fact: 'part', part: subject })
   }

@@ -1,8 +1,15 @@
 import type { CorpusLine, Fact } from './meaning'
 import { understand } from './understand'
 
-/** How a line of the corpus was read. Misread: a fact that the line does not state, or nothing asked where something must be. */
-export type Reading = { line: string; verdict: 'understood' | 'in part' | 'misread'; got: ReturnType<typeof understand> }
+/**
+ * How a line of the corpus was read. Misread: a fact that the line does not state, or nothing asked where something
+ * must be.
+ */
+export type Reading = {
+  line: string
+  verdict: 'understood' | 'in part' | 'misread'
+  got: ReturnType<typeof understand>
+}
 
 export function readCorpusLine({ line, facts, asks }: CorpusLine): Reading {
   const got = understand(line)
@@ -11,7 +18,8 @@ export function readCorpusLine({ line, facts, asks }: CorpusLine): Reading {
   const unasked = asks.some((ask) => !got.asks.includes(ask))
   const wrong = stated.some((fact) => !wanted.includes(fact))
   const same = !wrong && wanted.every((fact) => stated.includes(fact)) && stated.length === wanted.length
-  if (same && !unasked && got.asks.length === asks.length && got.notUnderstood.length === 0) return { line, verdict: 'understood', got }
+  if (same && !unasked && got.asks.length === asks.length && got.notUnderstood.length === 0)
+    return { line, verdict: 'understood', got }
   // What is shown beside a question or an unread word is not taken without a look.
   const held = got.asks.length > 0 || got.notUnderstood.length > 0
   return { line, verdict: wrong && !held ? 'misread' : unasked && !held ? 'misread' : 'in part', got }

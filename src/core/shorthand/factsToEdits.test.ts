@@ -16,7 +16,11 @@ function numbered(): (prefix: string) => string {
 }
 
 /** Lines said one after another about the part in hand, as they change a draft. */
-function said(document: ProcedureDocument, lines: readonly string[], inHand: string | null = null): { document: ProcedureDocument; placed: PlacedFacts[] } {
+function said(
+  document: ProcedureDocument,
+  lines: readonly string[],
+  inHand: string | null = null,
+): { document: ProcedureDocument; placed: PlacedFacts[] } {
   const newId = numbered()
   const placed: PlacedFacts[] = []
   let draft = document
@@ -31,7 +35,12 @@ function said(document: ProcedureDocument, lines: readonly string[], inHand: str
 }
 
 describe('a line becomes a draft', () => {
-  const { document } = said(EMPTY, ['surround: 2 T20 M4x12 behind liner, 9 clips, start lower left, pull rearward', 'unplug hazard of the surround, tab driver side', 'liner: press fit, lift up', 'surround hangs on its leads, two people'])
+  const { document } = said(EMPTY, [
+    'surround: 2 T20 M4x12 behind liner, 9 clips, start lower left, pull rearward',
+    'unplug hazard of the surround, tab driver side',
+    'liner: press fit, lift up',
+    'surround hangs on its leads, two people',
+  ])
   const part = (name: string) => document.parts.find((item) => item.name === name)!
 
   test('parts that nobody had stated are there, once', () => {
@@ -40,14 +49,33 @@ describe('a line becomes a draft', () => {
   test('holders with their heads, threads and what covers them', () => {
     const surround = part('Surround').id
     expect(document.holders).toMatchObject([
-      { kind: 'machine screw', count: 2, holds: [surround], drives: [{ drive: 'six-lobe', size: 'T20' }], thread: { diameterMm: 4, lengthMm: 12 } },
+      {
+        kind: 'machine screw',
+        count: 2,
+        holds: [surround],
+        drives: [{ drive: 'six-lobe', size: 'T20' }],
+        thread: { diameterMm: 4, lengthMm: 12 },
+      },
       { kind: 'spring clip', count: 9, holds: [surround] },
     ])
-    expect(document.needs).toMatchObject([{ dependent: { act: 'undo', id: document.holders[0]!.id }, needs: { kind: 'part', partId: part('Liner').id, level: 'off' }, reason: 'covers' }])
+    expect(document.needs).toMatchObject([
+      {
+        dependent: { act: 'undo', id: document.holders[0]!.id },
+        needs: { kind: 'part', partId: part('Liner').id, level: 'off' },
+        reason: 'covers',
+      },
+    ])
   })
   test('how it comes off, how it may wait, and its plug', () => {
-    expect(part('Surround')).toMatchObject({ persons: 2, rests: [{ level: 'free', how: 'hangs on its leads' }], release: { start: 'lower left', motions: [{ move: 'pull', directions: ['rearward'] }] } })
-    expect(part('Liner')).toMatchObject({ fixing: 'press fit', release: { motions: [{ move: 'lift', directions: ['up'] }] } })
+    expect(part('Surround')).toMatchObject({
+      persons: 2,
+      rests: [{ level: 'free', how: 'hangs on its leads' }],
+      release: { start: 'lower left', motions: [{ move: 'pull', directions: ['rearward'] }] },
+    })
+    expect(part('Liner')).toMatchObject({
+      fixing: 'press fit',
+      release: { motions: [{ move: 'lift', directions: ['up'] }] },
+    })
     expect(document.tethers).toMatchObject([{ name: 'hazard', partId: part('Surround').id, tabSide: 'driver side' }])
   })
 })
@@ -56,9 +84,18 @@ describe('on a record that is there', () => {
   const van = panelVan()
   test('only single fields of the part are changed, and the check finds nothing new', () => {
     const { document, placed } = said(van, ["don't push up, top edge first", 'two people'], 'surround')
-    expect(placed.flatMap(({ edits }) => edits.map((edit) => [edit.kind, 'field' in edit && edit.field]))).toEqual([['field', 'release'], ['field', 'refit'], ['field', 'persons']])
-    expect(document.parts.find(({ id }) => id === 'surround')).toMatchObject({ persons: 2, refit: { first: 'top edge' }, release: { mustNot: expect.stringContaining('never push up') } })
-    const kinds = (of: ProcedureDocument) => checkRecord(of, whilePlanning(DEFAULT_HOUSE_VALUES)).map(({ kind }) => kind)
+    expect(placed.flatMap(({ edits }) => edits.map((edit) => [edit.kind, 'field' in edit && edit.field]))).toEqual([
+      ['field', 'release'],
+      ['field', 'refit'],
+      ['field', 'persons'],
+    ])
+    expect(document.parts.find(({ id }) => id === 'surround')).toMatchObject({
+      persons: 2,
+      refit: { first: 'top edge' },
+      release: { mustNot: expect.stringContaining('never push up') },
+    })
+    const kinds = (of: ProcedureDocument) =>
+      checkRecord(of, whilePlanning(DEFAULT_HOUSE_VALUES)).map(({ kind }) => kind)
     expect(kinds(document)).toEqual(kinds(van))
   })
   test('a plug that is known is told more about, not stated twice', () => {
@@ -68,7 +105,11 @@ describe('on a record that is there', () => {
   })
   test('a setting of the record is what the part in hand needs', () => {
     const { document } = said(van, ['lever out of park'], 'glovebox')
-    expect(document.needs.at(-1)).toMatchObject({ dependent: { act: 'release', id: 'glovebox' }, needs: { kind: 'setting', value: 'out of park' }, reason: 'setting' })
+    expect(document.needs.at(-1)).toMatchObject({
+      dependent: { act: 'release', id: 'glovebox' },
+      needs: { kind: 'setting', value: 'out of park' },
+      reason: 'setting',
+    })
   })
   test('a line about another part than the one in hand goes to that part', () => {
     const { document } = said(van, ['glovebox: lever out of park', 'glovebox: unplug usb, tab top'], 'surround')
@@ -79,17 +120,43 @@ describe('on a record that is there', () => {
     const noted = { ...van, tethers: van.tethers.map((tether) => ({ ...tether, note: 'short lead' })) }
     const { document } = said(noted, [`unplug ${van.tethers[0]!.name}, leave it alone`])
     expect(document.tethers[0]!.note).toBe('short lead, leave it plugged')
-    const twice = { ...van, parts: van.parts.map((part) => (part.id === 'surround' ? { ...part, rests: [{ level: 'free' as const, how: 'hinged' as const, note: '' }, { level: 'free' as const, how: 'on a cloth' as const, note: '' }] } : part)) }
+    const twice = {
+      ...van,
+      parts: van.parts.map((part) =>
+        part.id === 'surround'
+          ? {
+              ...part,
+              rests: [
+                { level: 'free' as const, how: 'hinged' as const, note: '' },
+                { level: 'free' as const, how: 'on a cloth' as const, note: '' },
+              ],
+            }
+          : part,
+      ),
+    }
     const rested = said(twice, ['hangs on its leads'], 'surround')
-    expect(rested.document.parts.find(({ id }) => id === 'surround')!.rests.map(({ how }) => how)).toEqual(['hinged', 'on a cloth'])
+    expect(rested.document.parts.find(({ id }) => id === 'surround')!.rests.map(({ how }) => how)).toEqual([
+      'hinged',
+      'on a cloth',
+    ])
     expect(rested.placed[0]!.unplaced.map(({ because }) => because.kind)).toEqual(['rests already'])
   })
   test('a field of a part holds on every vehicle: with a condition it is refused', () => {
     const { placed } = said(van, ['if automatic: pull up'], 'surround')
-    expect([placed[0]!.edits, placed[0]!.unplaced.map(({ because }) => because.kind)]).toEqual([[], ['not conditional']])
+    expect([placed[0]!.edits, placed[0]!.unplaced.map(({ because }) => because.kind)]).toEqual([
+      [],
+      ['not conditional'],
+    ])
   })
   test('what has no place says why', () => {
-    const because = (line: string, inHand: string | null) => said(van, [line], inHand).placed[0]!.unplaced.map(({ because: { kind } }) => kind)
-    expect([because('4 T20', null), because('some clips', 'surround'), because('column down', 'surround'), because('if power seats: 2 T20', 'surround'), because('same other side', 'surround')]).toEqual([['no part'], ['no count'], ['no setting'], ['no facet'], ['not here']])
+    const because = (line: string, inHand: string | null) =>
+      said(van, [line], inHand).placed[0]!.unplaced.map(({ because: { kind } }) => kind)
+    expect([
+      because('4 T20', null),
+      because('some clips', 'surround'),
+      because('column down', 'surround'),
+      because('if power seats: 2 T20', 'surround'),
+      because('same other side', 'surround'),
+    ]).toEqual([['no part'], ['no count'], ['no setting'], ['no facet'], ['not here']])
   })
 })

@@ -13,16 +13,35 @@ import { documentMotion } from './documentMotion'
 
 /** Facts as changes to a draft, and what found no place there, each with what to do about it. */
 export type PlacedFacts = { edits: Edit[]; unplaced: { fact: Fact; because: Unplaced }[] }
-export type Unplaced = { kind: 'no part' } | { kind: 'no count' } | { kind: 'no setting'; setting: string; value: string } | { kind: 'no facet'; when: string } | { kind: 'not conditional' } | { kind: 'rests already' } | { kind: 'not here' }
-
-/** What a line is about where it names no part. On a strip: whether the part in hand is what holders and plugs belong to; else they are loose ends. */
-export type About = { partId: Id | null; strip?: { holdersBelong: boolean; plugsBelong: boolean; isOpen: (tetherId: Id) => boolean } }
+export type Unplaced =
+  | { kind: 'no part' }
+  | { kind: 'no count' }
+  | { kind: 'no setting'; setting: string; value: string }
+  | { kind: 'no facet'; when: string }
+  | { kind: 'not conditional' }
+  | { kind: 'rests already' }
+  | { kind: 'not here' }
 
 /**
- * What a line says, as edits of a draft. `about`: the part it is about where none is named. Parts that the record does not
- * have are added. Nothing is sent and nothing known is overwritten but single fields of the part in question. `newId` makes ids.
+ * What a line is about where it names no part. On a strip: whether the part in hand is what holders and plugs belong
+ * to; else they are loose ends.
  */
-export function factsToEdits(document: ProcedureDocument, facts: readonly Fact[], about: About, newId: (prefix: string) => Id): PlacedFacts {
+export type About = {
+  partId: Id | null
+  strip?: { holdersBelong: boolean; plugsBelong: boolean; isOpen: (tetherId: Id) => boolean }
+}
+
+/**
+ * What a line says, as edits of a draft. `about`: the part it is about where none is named. Parts that the record does
+ * not have are added. Nothing is sent and nothing known is overwritten but single fields of the part in question.
+ * `newId` makes ids.
+ */
+export function factsToEdits(
+  document: ProcedureDocument,
+  facts: readonly Fact[],
+  about: About,
+  newId: (prefix: string) => Id,
+): PlacedFacts {
   return new Placing(document, about, newId).place(facts)
 }
 
@@ -80,7 +99,10 @@ class Placing {
           },
         }))
       case 'must not':
-        return this.change(fact.of, (part) => ({ ...part, release: { ...part.release, mustNot: joined(part.release.mustNot, `never ${fact.what}`) } }))
+        return this.change(fact.of, (part) => ({
+          ...part,
+          release: { ...part.release, mustNot: joined(part.release.mustNot, `never ${fact.what}`) },
+        }))
       case 'rests':
         return this.rests(fact)
       case 'persons':
@@ -122,12 +144,19 @@ class Placing {
     const part = id === null ? undefined : this.parts.get(id)
     if (part?.rests.some((rest) => rest.how === fact.how)) return null
     if (part && part.rests.length > 1) return { kind: 'rests already' }
-    return this.change(fact.of, (changed) => ({ ...changed, rests: [...changed.rests, { level: 'free' as const, how: fact.how, note: '' }] }))
+    return this.change(fact.of, (changed) => ({
+      ...changed,
+      rests: [...changed.rests, { level: 'free' as const, how: fact.how, note: '' }],
+    }))
   }
 
   private holder(fact: Extract<Fact, { fact: 'holder' }>, when: When): Unplaced | null {
     const { strip } = this.about
-    const holds = fact.holds ? fact.holds.map((name) => this.partNamed(name)) : this.inHand && (strip?.holdersBelong ?? true) ? [this.inHand] : []
+    const holds = fact.holds
+      ? fact.holds.map((name) => this.partNamed(name))
+      : this.inHand && (strip?.holdersBelong ?? true)
+        ? [this.inHand]
+        : []
     if (holds.length === 0 && !strip) return { kind: 'no part' }
     if (fact.count === null) return { kind: 'no count' }
     const id = this.newId('hold')
@@ -153,15 +182,40 @@ class Placing {
   private plug(fact: Extract<Fact, { fact: 'plug' }>, when: When): Unplaced | null {
     const { strip } = this.about
     const partId = fact.of ? this.partNamed(fact.of) : (strip?.plugsBelong ?? true) ? this.inHand : null
-    const known = plugSaid(this.document, fact.name, fact.of === undefined ? this.inHand : partId, fact.of !== undefined, strip?.isOpen)
-    const said = { ...(fact.latch && { latch: fact.latch }), ...(fact.tab && { tabSide: fact.tab }), ...(fact.colour && { colour: fact.colour }), ...(fact.leave && { note: joined(known?.note ?? '', 'leave it plugged') }) }
+    const known = plugSaid(
+      this.document,
+      fact.name,
+      fact.of === undefined ? this.inHand : partId,
+      fact.of !== undefined,
+      strip?.isOpen,
+    )
+    const said = {
+      ...(fact.latch && { latch: fact.latch }),
+      ...(fact.tab && { tabSide: fact.tab }),
+      ...(fact.colour && { colour: fact.colour }),
+      ...(fact.leave && { note: joined(known?.note ?? '', 'leave it plugged') }),
+    }
     if (!known && !partId && !strip) return { kind: 'no part' }
     const id = known?.id ?? this.newId('teth')
     if (known) this.added.push(...fieldEdits('tethers', known, { ...known, ...said } as Tether))
-    else this.added.push({ kind: 'add', collection: 'tethers', item: Tether.parse({ id, name: fact.name, partId, kind: kindOfTether(fact.name), ...said, when }), after: null })
+    else
+      this.added.push({
+        kind: 'add',
+        collection: 'tethers',
+        item: Tether.parse({ id, name: fact.name, partId, kind: kindOfTether(fact.name), ...said, when }),
+        after: null,
+      })
     for (const name of fact.behind ?? []) {
       const cover = this.partNamed(name)
-      this.addNeed(Need.parse({ id: this.newId('need'), dependent: { act: 'open', id }, needs: { kind: 'part', partId: cover, level: this.levelToClear(cover) }, reason: 'covers', when }))
+      this.addNeed(
+        Need.parse({
+          id: this.newId('need'),
+          dependent: { act: 'open', id },
+          needs: { kind: 'part', partId: cover, level: this.levelToClear(cover) },
+          reason: 'covers',
+          when,
+        }),
+      )
     }
     return null
   }
@@ -173,7 +227,15 @@ class Placing {
     const partId = fact.of === undefined ? this.inHand : this.partNamed(fact.of)
     // On a strip it is an act, whatever it was done for.
     if (!partId) return this.about.strip ? null : { kind: 'no part' }
-    this.addNeed(Need.parse({ id: this.newId('need'), dependent: { act: 'release', id: partId }, needs: { kind: 'setting', settingId: setting.id, value }, reason: 'setting', when }))
+    this.addNeed(
+      Need.parse({
+        id: this.newId('need'),
+        dependent: { act: 'release', id: partId },
+        needs: { kind: 'setting', settingId: setting.id, value },
+        reason: 'setting',
+        when,
+      }),
+    )
     return null
   }
 
@@ -194,7 +256,10 @@ class Placing {
     const lower = name.toLowerCase()
     const known = [...this.parts.values()].find((part) => part.name.toLowerCase() === lower)
     if (known) return known.id
-    const station = (this.inHand ? this.parts.get(this.inHand)?.station : undefined) ?? this.document.parts.at(-1)?.station ?? 'centre'
+    const station =
+      (this.inHand ? this.parts.get(this.inHand)?.station : undefined) ??
+      this.document.parts.at(-1)?.station ??
+      'centre'
     const part = { ...newPart(this.newId('part'), `${name[0]!.toUpperCase()}${name.slice(1)}`), station }
     this.parts.set(part.id, part)
     return part.id
@@ -210,16 +275,28 @@ class Placing {
     if (when === undefined) return {}
     const words = when.toLowerCase()
     for (const facet of this.document.facets)
-      for (const choice of facet.choices) if (choice.name.toLowerCase() === words || `${choice.name} ${facet.name}`.toLowerCase() === words || (choice.name.toLowerCase() === 'yes' && facet.name.toLowerCase() === words)) return { [facet.id]: [choice.id] }
+      for (const choice of facet.choices)
+        if (
+          choice.name.toLowerCase() === words ||
+          `${choice.name} ${facet.name}`.toLowerCase() === words ||
+          (choice.name.toLowerCase() === 'yes' && facet.name.toLowerCase() === words)
+        )
+          return { [facet.id]: [choice.id] }
     return null
   }
 }
 
 /**
- * The plug of a record that a name means: that of the part in question before any other. `onlyThere`: the part was named. On a
- * strip (`isOpen`) one of another part counts only while it is closed: two panels may each have a lamp.
+ * The plug of a record that a name means: that of the part in question before any other. `onlyThere`: the part was
+ * named. On a strip (`isOpen`) one of another part counts only while it is closed: two panels may each have a lamp.
  */
-export function plugSaid(document: ProcedureDocument, name: string, partId: Id | null, onlyThere: boolean, isOpen?: (tetherId: Id) => boolean): Tether | undefined {
+export function plugSaid(
+  document: ProcedureDocument,
+  name: string,
+  partId: Id | null,
+  onlyThere: boolean,
+  isOpen?: (tetherId: Id) => boolean,
+): Tether | undefined {
   const named = document.tethers.filter((tether) => tether.name.toLowerCase() === name.toLowerCase())
   const there = named.find((tether) => tether.partId === partId && partId !== null)
   return there ?? (onlyThere ? undefined : named.find((tether) => !isOpen?.(tether.id)))
@@ -227,12 +304,24 @@ export function plugSaid(document: ProcedureDocument, name: string, partId: Id |
 
 /** What ties a part says its kind by its name; everything else that is unplugged is electrical. */
 function kindOfTether(name: string): Tether['kind'] {
-  const said: [RegExp, Tether['kind']][] = [[/damper|strut|soft-close/, 'damper'], [/hose/, 'hose'], [/duct/, 'duct'], [/cable/, 'control cable'], [/strap/, 'strap'], [/antenna|aerial|coax/, 'coax'], [/ground|earth/, 'ground'], [/optical|fibre/, 'optical']]
+  const said: [RegExp, Tether['kind']][] = [
+    [/damper|strut|soft-close/, 'damper'],
+    [/hose/, 'hose'],
+    [/duct/, 'duct'],
+    [/cable/, 'control cable'],
+    [/strap/, 'strap'],
+    [/antenna|aerial|coax/, 'coax'],
+    [/ground|earth/, 'ground'],
+    [/optical|fibre/, 'optical'],
+  ]
   return said.find(([words]) => words.test(name.toLowerCase()))?.[1] ?? 'electrical'
 }
 
 /** The setting of a record that a line means, and its value; null where it has none such. */
-export function settingSaid(document: ProcedureDocument, { setting: name, value: said }: { setting: string; value: string }): { setting: Setting; value: string } | null {
+export function settingSaid(
+  document: ProcedureDocument,
+  { setting: name, value: said }: { setting: string; value: string },
+): { setting: Setting; value: string } | null {
   const setting = document.settings.find((item) => item.name.toLowerCase().includes(name) || item.role === name)
   const value = setting?.values.find((item) => item.toLowerCase() === said)
   return setting && value !== undefined ? { setting, value } : null

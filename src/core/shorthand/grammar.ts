@@ -9,7 +9,33 @@ type ItemSaid =
   | { is: 'each'; count: number | null; where: string }
   | { is: 'size'; size: string }
   | { is: 'drive'; drive: string; size: string | null }
-  | { is: 'thread' | 'kind' | 'latch' | 'colour' | 'tool' | 'effort' | 'protect' | 'rest' | 'start' | 'first' | 'align' | 'listen' | 'when' | 'fixing' | 'plug noun' | 'plug name' | 'heard' | 'where' | 'on' | 'part' | 'part off' | 'part free' | 'to'; value: string }
+  | {
+      is:
+        | 'thread'
+        | 'kind'
+        | 'latch'
+        | 'colour'
+        | 'tool'
+        | 'effort'
+        | 'protect'
+        | 'rest'
+        | 'start'
+        | 'first'
+        | 'align'
+        | 'listen'
+        | 'when'
+        | 'fixing'
+        | 'plug noun'
+        | 'plug name'
+        | 'heard'
+        | 'where'
+        | 'on'
+        | 'part'
+        | 'part off'
+        | 'part free'
+        | 'to'
+      value: string
+    }
   | { is: 'holds' | 'behind'; parts: string[] }
   | { is: 'tab'; side: string | null }
   | { is: 'move'; move: string; to: string | null; ask: 'forward' | 'whose left' | null }
@@ -18,16 +44,35 @@ type ItemSaid =
   | { is: 'persons'; count: number }
   | { is: 'setting'; setting: string; value: string | null }
   | { is: 'traps'; of: string | null; by: string | null }
-  | { is: 'covers' | 'unplug' | 'leads first' | 'start all' | 'snug' | 'mirrored' | 'brittle' | 'leave' | 'left or right' | 'forward' | 'one of two' | 'separator' | 'stray' | 'unknown' }
+  | {
+      is:
+        | 'covers'
+        | 'unplug'
+        | 'leads first'
+        | 'start all'
+        | 'snug'
+        | 'mirrored'
+        | 'brittle'
+        | 'leave'
+        | 'left or right'
+        | 'forward'
+        | 'one of two'
+        | 'separator'
+        | 'stray'
+        | 'unknown'
+    }
 
-const T = Object.fromEntries(TOKEN_NAMES.map((name) => [name, createToken({ name, pattern: /(?!)/ })])) as Record<TokenName, TokenType>
+const T = Object.fromEntries(TOKEN_NAMES.map((name) => [name, createToken({ name, pattern: /(?!)/ })])) as Record<
+  TokenName,
+  TokenType
+>
 
 /** Where a turn is seen from, in words that stand after "seen from". */
 const SEEN_FROM: Record<string, string> = { front: 'the front', rear: 'the rear', top: 'above', bottom: 'below' }
 
 /**
- * The grammar of a line: things in any order, each made of a few phrases. Made with Chevrotain (LL(k)); what does not fit is
- * an item of its own, so that a line never fails as a whole.
+ * The grammar of a line: things in any order, each made of a few phrases. Made with Chevrotain (LL(k)); what does not
+ * fit is an item of its own, so that a line never fails as a whole.
  */
 class LineParser extends EmbeddedActionsParser {
   constructor() {
@@ -121,7 +166,11 @@ class LineParser extends EmbeddedActionsParser {
   )
 
   private count = this.RULE('count', (): ItemSaid =>
-    this.OR<ItemSaid>([{ ALT: () => ({ is: 'count', count: Number(this.value(T.Num)) }) }, { ALT: () => ({ is: 'count', count: Number(this.value(T.CountOf)) }) }, { ALT: () => (this.CONSUME(T.Vague), { is: 'count', count: null }) }]),
+    this.OR<ItemSaid>([
+      { ALT: () => ({ is: 'count', count: Number(this.value(T.Num)) }) },
+      { ALT: () => ({ is: 'count', count: Number(this.value(T.CountOf)) }) },
+      { ALT: () => (this.CONSUME(T.Vague), { is: 'count', count: null }) },
+    ]),
   )
 
   /** "hex 7", "plus head number two", or a drive alone. */
@@ -184,7 +233,12 @@ class LineParser extends EmbeddedActionsParser {
       {
         ALT: () => {
           const value = this.value(T.Part, 2)
-          const level = this.OPTION(() => this.OR3<'off' | 'free'>([{ ALT: () => (this.CONSUME(T.Off), 'off') }, { ALT: () => (this.CONSUME(T.Free), 'free') }]))
+          const level = this.OPTION(() =>
+            this.OR3<'off' | 'free'>([
+              { ALT: () => (this.CONSUME(T.Off), 'off') },
+              { ALT: () => (this.CONSUME(T.Free), 'free') },
+            ]),
+          )
           return { is: level === 'off' ? 'part off' : level === 'free' ? 'part free' : 'part', value }
         },
       },
@@ -215,7 +269,11 @@ class LineParser extends EmbeddedActionsParser {
   /** "top edge first", or where something is. */
   private placed = this.RULE('placed', (): ItemSaid => {
     this.OPTION(() => this.SUBRULE(this.preposition))
-    const value = this.OR<string>([{ ALT: () => this.value(T.Place) }, { ALT: () => this.value(T.Side) }, { ALT: () => this.value(T.Corner) }])
+    const value = this.OR<string>([
+      { ALT: () => this.value(T.Place) },
+      { ALT: () => this.value(T.Side) },
+      { ALT: () => this.value(T.Corner) },
+    ])
     const first = this.OPTION2(() => this.CONSUME(T.First))
     return first ? { is: 'first', value: `${value} edge` } : { is: 'where', value }
   })
@@ -223,7 +281,14 @@ class LineParser extends EmbeddedActionsParser {
   private start = this.RULE('start', (): ItemSaid => {
     this.CONSUME(T.Start)
     this.MANY(() => this.SUBRULE(this.preposition))
-    return { is: 'start', value: this.OR<string>([{ ALT: () => this.value(T.Place) }, { ALT: () => this.value(T.Side) }, { ALT: () => this.value(T.Corner) }]) }
+    return {
+      is: 'start',
+      value: this.OR<string>([
+        { ALT: () => this.value(T.Place) },
+        { ALT: () => this.value(T.Side) },
+        { ALT: () => this.value(T.Corner) },
+      ]),
+    }
   })
 
   /** "don't push up", "never pull on the leads". */
@@ -260,7 +325,12 @@ class LineParser extends EmbeddedActionsParser {
         { ALT: () => (this.CONSUME(T.LeftOrRight), '?left') },
       ]),
     )
-    return { is: 'move', move, to: to === '?forward' || to === '?left' ? null : (to ?? null), ask: to === '?forward' ? 'forward' : to === '?left' ? 'whose left' : null }
+    return {
+      is: 'move',
+      move,
+      to: to === '?forward' || to === '?left' ? null : (to ?? null),
+      ask: to === '?forward' ? 'forward' : to === '?left' ? 'whose left' : null,
+    }
   })
 
   /** "turn a quarter anticlockwise seen from below". */
@@ -276,34 +346,88 @@ class LineParser extends EmbeddedActionsParser {
       { ALT: () => (turn = this.value(T.Fraction, 2)) },
     ])
     let side = false
-    const sense = this.OPTION2(() => this.OR2<string | null>([{ ALT: () => this.value(T.Sense) }, { ALT: () => (this.CONSUME(T.LeftOrRight), (side = true), null) }]))
+    const sense = this.OPTION2(() =>
+      this.OR2<string | null>([
+        { ALT: () => this.value(T.Sense) },
+        { ALT: () => (this.CONSUME(T.LeftOrRight), (side = true), null) },
+      ]),
+    )
     const seenFrom = this.OPTION3(() => {
       this.OR3([{ ALT: () => this.CONSUME(T.SeenFrom) }, { ALT: () => this.CONSUME(T.At) }])
       return this.OR4<string>([{ ALT: () => this.value(T.Place) }, { ALT: () => this.value(T.Side) }])
     })
-    return { is: 'turn', turn: turn ?? null, sense: sense ?? null, seenFrom: seenFrom ? (SEEN_FROM[seenFrom] ?? seenFrom) : null, side }
+    return {
+      is: 'turn',
+      turn: turn ?? null,
+      sense: sense ?? null,
+      seenFrom: seenFrom ? (SEEN_FROM[seenFrom] ?? seenFrom) : null,
+      side,
+    }
   })
 
   private align = this.RULE('align', (): ItemSaid => {
     this.CONSUME(T.Align)
-    return { is: 'align', value: this.OR<string>([{ ALT: () => this.value(T.AlignWhat) }, { ALT: () => (this.CONSUME(T.Tab), 'tabs') }, { ALT: () => this.value(T.Part) }]) }
+    return {
+      is: 'align',
+      value: this.OR<string>([
+        { ALT: () => this.value(T.AlignWhat) },
+        { ALT: () => (this.CONSUME(T.Tab), 'tabs') },
+        { ALT: () => this.value(T.Part) },
+      ]),
+    }
   })
 
   /** "column down", "ignition off", "parking brake on". */
   private setting = this.RULE('setting', (): ItemSaid => {
     const setting = this.value(T.Setting)
-    const value = this.OPTION(() => this.OR<string>([{ ALT: () => this.value(T.SettingValue) }, { ALT: () => this.value(T.To) }, { ALT: () => (this.CONSUME(T.Off), 'off') }, { ALT: () => (this.CONSUME(T.On), 'on') }]))
+    const value = this.OPTION(() =>
+      this.OR<string>([
+        { ALT: () => this.value(T.SettingValue) },
+        { ALT: () => this.value(T.To) },
+        { ALT: () => (this.CONSUME(T.Off), 'off') },
+        { ALT: () => (this.CONSUME(T.On), 'on') },
+      ]),
+    )
     return { is: 'setting', setting, value: value ?? null }
   })
 
-  /** A direction or a question apart from what it belongs to; small words; and the rest, which says nothing by itself. */
+  /**
+   * A direction or a question apart from what it belongs to; small words; and the rest, which says nothing by itself.
+   */
   private stray = this.RULE('stray', (): ItemSaid =>
     this.OR<ItemSaid>([
       { ALT: () => ({ is: 'to', value: this.value(T.To) }) },
       { ALT: () => (this.CONSUME(T.Forward), { is: 'forward' }) },
       { ALT: () => (this.CONSUME(T.OneOfTwo), { is: 'one of two' }) },
-      { ALT: () => (this.OR2([T.On, T.At, T.Off].map((token) => ({ ALT: () => this.CONSUME(token) }))), { is: 'stray' }) },
-      { ALT: () => (this.OR3([T.Free, T.First, T.Sense, T.Millimetres, T.SizeWord, T.Holds, T.Behind, T.Traps, T.Not, T.Start, T.Align, T.AlignWhat, T.SeenFrom, T.SettingValue].map((token) => ({ ALT: () => this.CONSUME(token) }))), { is: 'unknown' }) },
+      {
+        ALT: () => (
+          this.OR2([T.On, T.At, T.Off].map((token) => ({ ALT: () => this.CONSUME(token) }))),
+          { is: 'stray' }
+        ),
+      },
+      {
+        ALT: () => (
+          this.OR3(
+            [
+              T.Free,
+              T.First,
+              T.Sense,
+              T.Millimetres,
+              T.SizeWord,
+              T.Holds,
+              T.Behind,
+              T.Traps,
+              T.Not,
+              T.Start,
+              T.Align,
+              T.AlignWhat,
+              T.SeenFrom,
+              T.SettingValue,
+            ].map((token) => ({ ALT: () => this.CONSUME(token) })),
+          ),
+          { is: 'unknown' }
+        ),
+      },
     ]),
   )
 }
@@ -311,11 +435,14 @@ class LineParser extends EmbeddedActionsParser {
 const parser = new LineParser()
 
 /**
- * The items of a line. Any line can be read: where a phrase does not go on as it began, the word it breaks off at is taken as
- * one that nobody knows (or the one before it, if it is that already), and the line is read again.
+ * The items of a line. Any line can be read: where a phrase does not go on as it began, the word it breaks off at is
+ * taken as one that nobody knows (or the one before it, if it is that already), and the line is read again.
  */
 export function itemsOf(phrases: readonly Phrase[]): Item[] {
-  const tokens = phrases.map((phrase): IToken => ({ ...createTokenInstance(T[phrase.token], phrase.said, phrase.from, phrase.to, 1, 1, 1, 1), payload: phrase.value }))
+  const tokens = phrases.map((phrase): IToken => ({
+    ...createTokenInstance(T[phrase.token], phrase.said, phrase.from, phrase.to, 1, 1, 1, 1),
+    payload: phrase.value,
+  }))
   for (;;) {
     parser.input = tokens
     const items = parser.line()

@@ -8,15 +8,18 @@ const DRIVEN: readonly HolderKind[] = ['machine screw', 'self-tapping screw', 'b
 const TIMES: Record<string, number> = { 'each side': 2, 'each end': 2, 'each corner': 4 }
 
 /**
- * A group of alike fasteners while it is being said, piece by piece in any order. A piece answers false when the group has
- * such a piece already: then it belongs to the next group.
+ * A group of alike fasteners while it is being said, piece by piece in any order. A piece answers false when the group
+ * has such a piece already: then it belongs to the next group.
  */
 export class HolderGroup {
   holds: string[] | undefined
   private count: number | null | undefined
   private isVague = false
   private isHeard = false
-  /** `count`: how many for each, where that was said with it ("two each side"); null where the group's own number says it. */
+  /**
+   * `count`: how many for each, where that was said with it ("two each side"); null where the group's own number says
+   * it.
+   */
   private each: { count: number | null; times: number } | undefined
   private kind: HolderKind | undefined
   private isPlural = true
@@ -27,7 +30,14 @@ export class HolderGroup {
   private behind: string[] | undefined
 
   get isEmpty(): boolean {
-    return this.count === undefined && this.each === undefined && this.kind === undefined && this.drive === undefined && this.size === undefined && this.thread === undefined
+    return (
+      this.count === undefined &&
+      this.each === undefined &&
+      this.kind === undefined &&
+      this.drive === undefined &&
+      this.size === undefined &&
+      this.thread === undefined
+    )
   }
 
   takeCount(count: number | null, isVague: boolean): boolean {
@@ -62,7 +72,13 @@ export class HolderGroup {
   takeDrive(drive: string, size: string | null): boolean {
     if (this.drive !== undefined) return false
     this.drive = drive
-    if (size !== null) this.size = /^\d+$/.test(size) && drive === 'cross' ? `PH${size}` : /^\d+$/.test(size) && drive === 'six-lobe' ? `T${size}` : size
+    if (size !== null)
+      this.size =
+        /^\d+$/.test(size) && drive === 'cross'
+          ? `PH${size}`
+          : /^\d+$/.test(size) && drive === 'six-lobe'
+            ? `T${size}`
+            : size
     return true
   }
 
@@ -84,9 +100,13 @@ export class HolderGroup {
     return true
   }
 
-  /** The fact, with what has to be asked; no fact while it is not said what it is. `subject`: the part the line is about, which it holds where nothing else is said. */
+  /**
+   * The fact, with what has to be asked; no fact while it is not said what it is. `subject`: the part the line is
+   * about, which it holds where nothing else is said.
+   */
   fact(subject: string | null): { fact: Fact | null; asks: AskKind[] } {
-    if (this.kind === undefined && this.drive === undefined && this.size === undefined && this.thread === undefined) return { fact: null, asks: ['kind'] }
+    if (this.kind === undefined && this.drive === undefined && this.size === undefined && this.thread === undefined)
+      return { fact: null, asks: ['kind'] }
     const asks: AskKind[] = []
     const kind = this.kind ?? 'machine screw'
     const drive = this.drive ?? (this.size !== undefined ? 'hex' : undefined)

@@ -6,9 +6,68 @@ export type Entry = { token: TokenName; value: string }
 
 /** Kinds of words. The grammar is made of these; the phrases behind them are in the tables below. */
 export const TOKEN_NAMES = [
-  'Num', 'CountOf', 'Vague', 'Each', 'Size', 'Millimetres', 'SizeWord', 'Drive', 'Thread', 'Kind', 'Holds', 'Covers', 'Behind', 'On', 'Part', 'OneOfTwo', 'Unplug', 'PlugNoun', 'PlugName', 'Tab', 'Lever', 'Latch', 'Corner', 'Place',
-  'Side', 'At', 'Start', 'Move', 'To', 'Forward', 'LeftOrRight', 'Turn', 'Fraction', 'Sense', 'SeenFrom', 'Not', 'Tool', 'Effort', 'Protect', 'Rest', 'Persons', 'First', 'LeadsFirst', 'StartAll', 'Snug', 'Align',
-  'AlignWhat', 'Listen', 'Setting', 'SettingValue', 'When', 'Off', 'Free', 'Mirrored', 'Brittle', 'PressFit', 'Traps', 'Colour', 'Leave', 'Separator', 'Heard', 'Unknown',
+  'Num',
+  'CountOf',
+  'Vague',
+  'Each',
+  'Size',
+  'Millimetres',
+  'SizeWord',
+  'Drive',
+  'Thread',
+  'Kind',
+  'Holds',
+  'Covers',
+  'Behind',
+  'On',
+  'Part',
+  'OneOfTwo',
+  'Unplug',
+  'PlugNoun',
+  'PlugName',
+  'Tab',
+  'Lever',
+  'Latch',
+  'Corner',
+  'Place',
+  'Side',
+  'At',
+  'Start',
+  'Move',
+  'To',
+  'Forward',
+  'LeftOrRight',
+  'Turn',
+  'Fraction',
+  'Sense',
+  'SeenFrom',
+  'Not',
+  'Tool',
+  'Effort',
+  'Protect',
+  'Rest',
+  'Persons',
+  'First',
+  'LeadsFirst',
+  'StartAll',
+  'Snug',
+  'Align',
+  'AlignWhat',
+  'Listen',
+  'Setting',
+  'SettingValue',
+  'When',
+  'Off',
+  'Free',
+  'Mirrored',
+  'Brittle',
+  'PressFit',
+  'Traps',
+  'Colour',
+  'Leave',
+  'Separator',
+  'Heard',
+  'Unknown',
 ] as const
 export type TokenName = (typeof TOKEN_NAMES)[number]
 
@@ -19,7 +78,16 @@ const KINDS: Record<HolderKind, string[]> = {
   nut: ['nut'],
   'plastic nut': ['plastic nut'],
   'spring clip': ['clip', 'spring clip', 'metal clip', 'panel clip', 'retaining clip', 'snap clip'],
-  'fir-tree clip': ['fir-tree', 'fir tree', 'fir-tree clip', 'fir tree clip', 'tree clip', 'push-in clip', 'christmas tree', 'christmas tree clip'],
+  'fir-tree clip': [
+    'fir-tree',
+    'fir tree',
+    'fir-tree clip',
+    'fir tree clip',
+    'tree clip',
+    'push-in clip',
+    'christmas tree',
+    'christmas tree clip',
+  ],
   'push-pin': ['push-pin', 'push pin', 'scrivet', 'centre pin'],
   'pull-pin': ['pull-pin', 'pull pin'],
   'quarter-turn': ['quarter-turn', 'turn fastener', 'quarter turn fastener', 'quarter-turn fastener'],
@@ -37,7 +105,18 @@ const KINDS: Record<HolderKind, string[]> = {
 const UNCOUNTED: readonly string[] = ['adhesive', 'hook-and-loop']
 
 /** Facets that a line may name after "if" or "with". */
-const FACETS = ['power windows', 'power seats', 'heated seats', 'amplifier', 'amplified', 'automatic', 'manual', 'sunroof', 'a sunroof', 'second battery']
+const FACETS = [
+  'power windows',
+  'power seats',
+  'heated seats',
+  'amplifier',
+  'amplified',
+  'automatic',
+  'manual',
+  'sunroof',
+  'a sunroof',
+  'second battery',
+]
 
 const TABLE: readonly [TokenName, string, readonly string[]][] = [
   ['Vague', '', ['a couple', 'a couple of', 'couple of', 'couple', 'a few', 'few', 'some', 'several']],
@@ -51,9 +130,27 @@ const TABLE: readonly [TokenName, string, readonly string[]][] = [
   ['Drive', 'six-lobe', ['six-lobe', 'six lobe', 'star', 'star head']],
   ['Drive', 'cross', ['cross', 'plus head', 'cross head', 'plus']],
   ['Drive', 'slot', ['slot', 'slotted', 'flathead', 'flat head']],
-  ['Holds', '', ['hold', 'holds', 'holding', 'they hold', 'that hold', 'and they hold', 'which hold', 'keep', 'secure']],
+  [
+    'Holds',
+    '',
+    ['hold', 'holds', 'holding', 'they hold', 'that hold', 'and they hold', 'which hold', 'keep', 'secure'],
+  ],
   ['Covers', '', ['covers', 'hides']],
-  ['Behind', '', ['behind', 'under', 'underneath', 'beneath', 'hidden under', 'hidden behind', 'hiding behind', 'hiding under', 'in behind']],
+  [
+    'Behind',
+    '',
+    [
+      'behind',
+      'under',
+      'underneath',
+      'beneath',
+      'hidden under',
+      'hidden behind',
+      'hiding behind',
+      'hiding under',
+      'in behind',
+    ],
+  ],
   ['On', '', ['on', 'of', 'around', 'round', 'on the back of', 'at the back of']],
   ['OneOfTwo', '', ['the lower one', 'the upper one', 'lower one', 'upper one', 'the other one']],
   ['Unplug', '', ['unplug', 'disconnect']],
@@ -104,7 +201,11 @@ const TABLE: readonly [TokenName, string, readonly string[]][] = [
   ['Sense', 'anticlockwise', ['anticlockwise', 'counterclockwise', 'counter-clockwise']],
   ['SeenFrom', '', ['seen from', 'as seen from', 'looking from', 'looked at from']],
   ['Not', '', ["don't", 'dont', 'do not', 'never', 'must not']],
-  ['Tool', 'pry tool', ['pry tool', 'panel tool', 'trim tool', 'popper', 'nylon tool', 'plastic pry tool', 'plastic tool', 'vinyl tool']],
+  [
+    'Tool',
+    'pry tool',
+    ['pry tool', 'panel tool', 'trim tool', 'popper', 'nylon tool', 'plastic pry tool', 'plastic tool', 'vinyl tool'],
+  ],
   ['Tool', 'hook', ['pick']],
   ['Tool', 'slot driver', ['slot driver', 'flat blade']],
   ['Tool', 'release key', ['release key', 'release keys']],
@@ -115,14 +216,52 @@ const TABLE: readonly [TokenName, string, readonly string[]][] = [
   ['Effort', 'sticky', ['sticky']],
   ['Protect', 'tape', ['tape the edge', 'cover tape', 'tape it off']],
   ['Protect', 'cloth', ['cloth under it', 'cloth underneath']],
-  ['Rest', 'hangs on its leads', ['hangs on its leads', 'hang on its leads', 'hanging on its leads', 'hangs on its wires', 'hang on its wires', 'hanging on its wires']],
+  [
+    'Rest',
+    'hangs on its leads',
+    [
+      'hangs on its leads',
+      'hang on its leads',
+      'hanging on its leads',
+      'hangs on its wires',
+      'hang on its wires',
+      'hanging on its wires',
+    ],
+  ],
   ['Rest', 'on a cloth', ['on a cloth', 'on cloth', 'on a blanket']],
   ['Rest', 'hinged', ['stays on its hinge', 'leave it hinged']],
   ['Rest', 'swung aside', ['swing it aside', 'swung aside']],
   ['Persons', '2', ['two people', 'second person', 'two man lift', 'two-person lift']],
   ['First', '', ['first', 'goes in first', 'in first']],
-  ['LeadsFirst', '', ['lead through the opening first', 'leads through the opening first', 'feed the leads through the opening', 'feed the lead through the opening', 'wires come through the hole', 'wires through the hole', 'leads come through the opening', 'lead through first', 'leads through first']],
-  ['StartAll', '', ['start all by hand', 'get all the screws started', 'all the screws started', 'start them all', 'start them all by hand', 'screws finger tight first', 'finger tight first', 'all finger tight']],
+  [
+    'LeadsFirst',
+    '',
+    [
+      'lead through the opening first',
+      'leads through the opening first',
+      'feed the leads through the opening',
+      'feed the lead through the opening',
+      'wires come through the hole',
+      'wires through the hole',
+      'leads come through the opening',
+      'lead through first',
+      'leads through first',
+    ],
+  ],
+  [
+    'StartAll',
+    '',
+    [
+      'start all by hand',
+      'get all the screws started',
+      'all the screws started',
+      'start them all',
+      'start them all by hand',
+      'screws finger tight first',
+      'finger tight first',
+      'all finger tight',
+    ],
+  ],
   ['Snug', '', ['snug', 'snug them', 'snug it', 'not tight']],
   ['Align', '', ['line up', 'align']],
   ['AlignWhat', '', ['ducts', 'holes', 'slots', 'pegs', 'screw holes']],
@@ -148,15 +287,45 @@ const TABLE: readonly [TokenName, string, readonly string[]][] = [
 /** Phrases that add nothing to a fact. Matched after everything else of the same length. */
 const EMPTY_PHRASES = (
   "a|an|the|ok|okay|so|just|there|theres|there's|is|are|its|it's|it|they|them|then|and|you|your|put|please|has|have|got|get|gives|give|only|us|all|make sure|when|where|which|be|was|were|this|these|undo|take|remove|way|lets|let|leave|use|need|needs|hidden|with|as|goes|come|comes|faces|should|straight|of them|of it|under there|in there|on it|that is|held by|got to|to get|they break|it breaks|break|breaks|" +
-  "when it goes back|when you put it back|before it goes home|before you push it home|before you tighten any|push the bottom in|hook the|lay it|put it|the hooks at the front|the hooks at the back|over|one"
+  'when it goes back|when you put it back|before it goes home|before you push it home|before you tighten any|push the bottom in|hook the|lay it|put it|the hooks at the front|the hooks at the back|over|one'
 ).split('|')
 
 function made(): Map<string, Entry | null> {
   const phrases = new Map<string, Entry | null>()
   for (const phrase of EMPTY_PHRASES) phrases.set(phrase, null)
-  for (const [token, value, words] of TABLE) for (const word of words) phrases.set(word, { token, value: token === 'AlignWhat' ? word : value })
-  for (const name of ['hazard', 'climate', 'usb', 'speaker', 'window', 'airbag', 'amplifier', 'starter', 'camera', 'mirror', 'second']) phrases.set(name, { token: 'PlugName', value: name })
-  for (const move of ['pull', 'push', 'lift', 'slide', 'tilt', 'hinge', 'swing', 'flip', 'peel', 'wiggle', 'press', 'squeeze', 'pry', 'prise']) for (const form of [move, `${move}s`]) phrases.set(form, { token: 'Move', value: move })
+  for (const [token, value, words] of TABLE)
+    for (const word of words) phrases.set(word, { token, value: token === 'AlignWhat' ? word : value })
+  for (const name of [
+    'hazard',
+    'climate',
+    'usb',
+    'speaker',
+    'window',
+    'airbag',
+    'amplifier',
+    'starter',
+    'camera',
+    'mirror',
+    'second',
+  ])
+    phrases.set(name, { token: 'PlugName', value: name })
+  for (const move of [
+    'pull',
+    'push',
+    'lift',
+    'slide',
+    'tilt',
+    'hinge',
+    'swing',
+    'flip',
+    'peel',
+    'wiggle',
+    'press',
+    'squeeze',
+    'pry',
+    'prise',
+  ])
+    for (const form of [move, `${move}s`]) phrases.set(form, { token: 'Move', value: move })
   // One clip is one; clips without a number are to be counted.
   for (const [kind, words] of Object.entries(KINDS))
     for (const word of words) {
@@ -164,11 +333,37 @@ function made(): Map<string, Entry | null> {
       phrases.set(`${word}s`, { token: 'Kind', value: `${kind}*` })
     }
   phrases.set('quarter turns', { token: 'Kind', value: 'quarter-turn*' })
-  for (const low of ['lower', 'bottom']) for (const side of ['left', 'right']) phrases.set(`${low} ${side}`, { token: 'Corner', value: `lower ${side}` })
-  for (const high of ['upper', 'top']) for (const side of ['left', 'right']) phrases.set(`${high} ${side}`, { token: 'Corner', value: `${high} ${side}` })
-  for (const facet of FACETS) for (const word of ['if', 'only if it has', 'only if it has the', 'if it has', 'if it has the', 'with', 'only with']) phrases.set(`${word} ${facet}`, { token: 'When', value: facet })
-  for (const colour of ['black', 'white', 'grey', 'blue', 'green', 'brown', 'violet', 'pink', 'yellow', 'orange', 'red']) phrases.set(colour, { token: 'Colour', value: colour })
-  for (const [name, others] of Object.entries(PART_NAMES)) for (const word of [name, ...others]) phrases.set(word, { token: 'Part', value: name })
+  for (const low of ['lower', 'bottom'])
+    for (const side of ['left', 'right']) phrases.set(`${low} ${side}`, { token: 'Corner', value: `lower ${side}` })
+  for (const high of ['upper', 'top'])
+    for (const side of ['left', 'right']) phrases.set(`${high} ${side}`, { token: 'Corner', value: `${high} ${side}` })
+  for (const facet of FACETS)
+    for (const word of [
+      'if',
+      'only if it has',
+      'only if it has the',
+      'if it has',
+      'if it has the',
+      'with',
+      'only with',
+    ])
+      phrases.set(`${word} ${facet}`, { token: 'When', value: facet })
+  for (const colour of [
+    'black',
+    'white',
+    'grey',
+    'blue',
+    'green',
+    'brown',
+    'violet',
+    'pink',
+    'yellow',
+    'orange',
+    'red',
+  ])
+    phrases.set(colour, { token: 'Colour', value: colour })
+  for (const [name, others] of Object.entries(PART_NAMES))
+    for (const word of [name, ...others]) phrases.set(word, { token: 'Part', value: name })
   return phrases
 }
 

@@ -1,4 +1,7 @@
-/** What the trade calls the parts it takes apart: the word that is shown, and the everyday forms of it. A shop adds its own. */
+/**
+ * What the trade calls the parts it takes apart: the word that is shown, and the everyday forms of it. A shop adds its
+ * own.
+ */
 export const PART_NAMES: Readonly<Record<string, readonly string[]>> = {
   surround: ['bezel', 'fascia', 'facia', 'facial plate', 'trim ring', 'finisher', 'dash cap'],
   'knee bolster': ['knee panel', 'under-tray', 'undertray', 'lower dash'],
@@ -51,4 +54,18 @@ export const PART_NAMES: Readonly<Record<string, readonly string[]>> = {
 }
 
 /** Words before a part's name that belong to it: "left fairing", "cluster surround", "upper trim". */
-export const PART_ADJECTIVES: readonly string[] = ['left', 'right', 'upper', 'lower', 'front', 'rear', 'inner', 'outer', 'door', 'driver', 'passenger', 'centre', 'side']
+export const PART_ADJECTIVES: readonly string[] = [
+  'left',
+  'right',
+  'upper',
+  'lower',
+  'front',
+  'rear',
+  'inner',
+  'outer',
+  'door',
+  'driver',
+  'passenger',
+  'centre',
+  'side',
+]

@@ -2,35 +2,86 @@ import { PHRASES, type TokenName } from './lexicon'
 import { PART_ADJECTIVES } from './partNames'
 
 /**
- * A phrase of a line: what it is, what it stands for, the words themselves, and where they stand in the line. `choices`: the
- * parts of the record that all are called so.
+ * A phrase of a line: what it is, what it stands for, the words themselves, and where they stand in the line.
+ * `choices`: the parts of the record that all are called so.
  */
-export type Phrase = { token: TokenName; value: string; said: string; from: number; to: number; choices?: readonly string[] }
+export type Phrase = {
+  token: TokenName
+  value: string
+  said: string
+  from: number
+  to: number
+  choices?: readonly string[]
+}
 
 /** A part of the record: its name, and the other ways it is said. */
 export type KnownPart = { name: string; said: readonly string[] }
 
-/** What is known besides the trade's words: the parts and plugs of a record, and the shop's own words, each with the trade's. */
-export type OwnWords = { parts?: readonly KnownPart[]; plugs?: readonly string[]; house?: Readonly<Record<string, string>> }
+/**
+ * What is known besides the trade's words: the parts and plugs of a record, and the shop's own words, each with the
+ * trade's.
+ */
+export type OwnWords = {
+  parts?: readonly KnownPart[]
+  plugs?: readonly string[]
+  house?: Readonly<Record<string, string>>
+}
 
-const NUMBERS = ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve']
-const TENS: Record<string, number> = { ten: 10, fifteen: 15, twenty: 20, twenties: 20, 'twenty-five': 25, 'twenty-fives': 25, 'twenty-seven': 27, thirty: 30, thirties: 30, forty: 40, 'forty-five': 45, fifty: 50, tens: 10, fifteens: 15 }
+const NUMBERS = [
+  'zero',
+  'one',
+  'two',
+  'three',
+  'four',
+  'five',
+  'six',
+  'seven',
+  'eight',
+  'nine',
+  'ten',
+  'eleven',
+  'twelve',
+]
+const TENS: Record<string, number> = {
+  ten: 10,
+  fifteen: 15,
+  twenty: 20,
+  twenties: 20,
+  'twenty-five': 25,
+  'twenty-fives': 25,
+  'twenty-seven': 27,
+  thirty: 30,
+  thirties: 30,
+  forty: 40,
+  'forty-five': 45,
+  fifty: 50,
+  tens: 10,
+  fifteens: 15,
+}
 const LONGEST_PHRASE = 7
 
 type Word = { text: string; from: number; to: number }
 
 /**
- * A line as phrases, the longest first that anything begins with. Words nobody knows are kept as such, and so are those that
- * dictation is known to hear wrongly, with what was probably said. The record's names go before the trade's own words.
+ * A line as phrases, the longest first that anything begins with. Words nobody knows are kept as such, and so are those
+ * that dictation is known to hear wrongly, with what was probably said. The record's names go before the trade's own
+ * words.
  */
 export function scan(line: string, { parts = [], plugs = [], house = {} }: OwnWords = {}): Phrase[] {
   const words = wordsOf(line)
-  const known: Known = { parts: new Map(), trade: new Map(), plugs: new Map(plugs.map((name) => [name.toLowerCase(), name])), house: houseOf(house) }
+  const known: Known = {
+    parts: new Map(),
+    trade: new Map(),
+    plugs: new Map(plugs.map((name) => [name.toLowerCase(), name])),
+    house: houseOf(house),
+  }
   for (const { name, said } of parts)
-    for (const word of new Set([name, ...said].map((each) => each.toLowerCase()))) known.parts.set(word, [...(known.parts.get(word) ?? []), name])
-  for (const { name } of parts) for (const trade of tradeNames(name)) known.trade.set(trade, [...(known.trade.get(trade) ?? []), name])
+    for (const word of new Set([name, ...said].map((each) => each.toLowerCase())))
+      known.parts.set(word, [...(known.parts.get(word) ?? []), name])
+  for (const { name } of parts)
+    for (const trade of tradeNames(name)) known.trade.set(trade, [...(known.trade.get(trade) ?? []), name])
   const phrases: Phrase[] = []
-  for (let at = 0; at < words.length; ) {
+  for (let at = 0; at < words.length;) {
     const phrase = phraseAt(words, at, known)
     // "two people" is no count.
     const found = misheard(words, at, phrases) ?? (phrase.length > 1 ? phrase : (measure(words, at) ?? phrase))
@@ -45,7 +96,12 @@ export function scan(line: string, { parts = [], plugs = [], house = {} }: OwnWo
 }
 
 /** `trade`: the record's parts by what the trade calls such a part. */
-type Known = { parts: Map<string, string[]>; trade: Map<string, string[]>; plugs: Map<string, string>; house: Map<string, string> }
+type Known = {
+  parts: Map<string, string[]>
+  trade: Map<string, string[]>
+  plugs: Map<string, string>
+  house: Map<string, string>
+}
 type Said = { token: TokenName; value: string; choices?: readonly string[] }
 /** `also`: taken beside the phrase, where that is a question about it. */
 type Found = { length: number; phrase: Said | null; also?: Said }
@@ -53,13 +109,20 @@ type Found = { length: number; phrase: Said | null; also?: Said }
 /** A house word and its plural, which stands for the plural of what it means unless the shop says otherwise. */
 function houseOf(house: Readonly<Record<string, string>>): Map<string, string> {
   const said = Object.entries(house).map(([word, trade]): [string, string] => [word.toLowerCase(), trade.toLowerCase()])
-  return new Map([...said.map(([word, trade]): [string, string] => [`${word}s`, PHRASES.has(`${trade}s`) ? `${trade}s` : trade]), ...said])
+  return new Map([
+    ...said.map(([word, trade]): [string, string] => [`${word}s`, PHRASES.has(`${trade}s`) ? `${trade}s` : trade]),
+    ...said,
+  ])
 }
 
 /** Words and separators. A count may be tied to what it counts ("4x"), a size to its letter ("T20"). */
 function wordsOf(line: string): Word[] {
   const text = line.toLowerCase().replace(/[’‘]/g, "'").replace(/×/g, 'x')
-  return [...text.matchAll(/x\d+|[a-z][a-z'-]*\d*(?:x\d+)?|\d+(?:\.\d+)?|[:,;.]/g)].map((match) => ({ text: match[0], from: match.index, to: match.index + match[0].length }))
+  return [...text.matchAll(/x\d+|[a-z][a-z'-]*\d*(?:x\d+)?|\d+(?:\.\d+)?|[:,;.]/g)].map((match) => ({
+    text: match[0],
+    from: match.index,
+    to: match.index + match[0].length,
+  }))
 }
 
 function numberOf(word: Word | undefined): number | null {
@@ -79,7 +142,8 @@ function measure(words: readonly Word[], at: number): Found | null {
   if (diameter) {
     const skip = word.text === 'm' ? 1 : 0
     const [by, length] = skip ? [then, last] : [next, then]
-    if (by && (by.text === 'x' || by.text === 'by') && numberOf(length) !== null) return { length: 3 + skip, phrase: { token: 'Thread', value: `M${diameter}x${numberOf(length)}` } }
+    if (by && (by.text === 'x' || by.text === 'by') && numberOf(length) !== null)
+      return { length: 3 + skip, phrase: { token: 'Thread', value: `M${diameter}x${numberOf(length)}` } }
   }
   const lobes = /^t-?(\d+)s?$/.exec(word.text)?.[1]
   if (lobes) return { length: 1, phrase: { token: 'Size', value: `T${lobes}` } }
@@ -95,10 +159,15 @@ function measure(words: readonly Word[], at: number): Found | null {
   if (tied) return { length: 1, phrase: { token: 'CountOf', value: tied } }
   const number = numberOf(word)
   // "one" after a word for which or what kind is no number: "the lower one", "a stubborn one".
-  if (number === null || (word.text === 'one' && at > 0 && /^(lower|upper|other|stubborn|small|big|this|that)$/.test(words[at - 1]!.text))) return null
+  if (
+    number === null ||
+    (word.text === 'one' && at > 0 && /^(lower|upper|other|stubborn|small|big|this|that)$/.test(words[at - 1]!.text))
+  )
+    return null
   const times = next?.text === 'x' ? 1 : 0
   // "hex screws, three of them": never a size.
-  if (next?.text === 'of' && /^(them|those|these)$/.test(then?.text ?? '')) return { length: 3, phrase: { token: 'CountOf', value: `${number}` } }
+  if (next?.text === 'of' && /^(them|those|these)$/.test(then?.text ?? ''))
+    return { length: 3, phrase: { token: 'CountOf', value: `${number}` } }
   return { length: 1 + times, phrase: { token: 'Num', value: `${number}` } }
 }
 
@@ -106,7 +175,9 @@ function measure(words: readonly Word[], at: number): Found | null {
 function misheard(words: readonly Word[], at: number, before: readonly Phrase[]): Found | null {
   const [word, next] = [words[at]!, words[at + 1]]
   const heard = (meant: string, length: number): Found => ({ length, phrase: { token: 'Heard', value: meant } })
-  const follows = next && (measure(words, at + 1)?.phrase?.token === 'Size' || ['screws', 'clips', 'bolts', 'nuts'].includes(next.text))
+  const follows =
+    next &&
+    (measure(words, at + 1)?.phrase?.token === 'Size' || ['screws', 'clips', 'bolts', 'nuts'].includes(next.text))
   if (follows && (word.text === 'for' || word.text === 'fore')) return heard('4', 1)
   if (follows && (word.text === 'to' || word.text === 'too') && before.length === 0) return heard('2', 1)
   if ((word.text === 'tea' || word.text === 'tee') && next && TENS[next.text]) return heard(`T${TENS[next.text]}`, 2)
@@ -114,25 +185,32 @@ function misheard(words: readonly Word[], at: number, before: readonly Phrase[])
   if (word.text === 'try' && next?.text === 'tool') return heard('pry tool', 2)
   if (word.text === 'push' && next?.text === 'pen') return heard('push-pin', 2)
   if (word.text === 'ceiling') return { ...heard('seal', 1), also: { token: 'Part', value: 'headliner' } }
-  if (word.text === 'sealing') return { ...heard('ceiling', next?.text === 'strip' ? 2 : 1), also: { token: 'Part', value: 'seal' } }
+  if (word.text === 'sealing')
+    return { ...heard('ceiling', next?.text === 'strip' ? 2 : 1), also: { token: 'Part', value: 'seal' } }
   if (word.text === 'radiator') return heard('radio', 1)
   if (/^clicks?$/.test(word.text) && before.at(-1)?.token === 'Num') return heard('clip', 1)
-  if (word.text === 'x' && numberOf(next) !== null && before.at(-1)?.token !== 'Num') return heard(`hex ${numberOf(next)}`, 2)
+  if (word.text === 'x' && numberOf(next) !== null && before.at(-1)?.token !== 'Num')
+    return heard(`hex ${numberOf(next)}`, 2)
   return null
 }
 
 /** The longest phrase that begins here: of the record, with its adjective, or of the trade. */
 function phraseAt(words: readonly Word[], at: number, known: Known): Found {
   for (let length = Math.min(LONGEST_PHRASE, words.length - at); length > 0; length--) {
-    const text = words.slice(at, at + length).map((word) => word.text).join(' ')
+    const text = words
+      .slice(at, at + length)
+      .map((word) => word.text)
+      .join(' ')
     const own = ownPhrase(text, known)
     if (own) return { length, phrase: own }
     const entry = PHRASES.get(text)
     // A plug is known by its whole name; a word that means something in the trade goes on meaning it.
     const plug = entry === undefined || length > 1 ? known.plugs.get(text) : undefined
     if (plug !== undefined) return { length, phrase: { token: 'PlugName', value: plug } }
-    const adjective = length > 1 && PART_ADJECTIVES.includes(words[at]!.text) ? partAfter(words.slice(at + 1, at + length)) : null
-    if (adjective && entry === undefined) return { length, phrase: { token: 'Part', value: `${words[at]!.text} ${adjective}` } }
+    const adjective =
+      length > 1 && PART_ADJECTIVES.includes(words[at]!.text) ? partAfter(words.slice(at + 1, at + length)) : null
+    if (adjective && entry === undefined)
+      return { length, phrase: { token: 'Part', value: `${words[at]!.text} ${adjective}` } }
     const described = length > 1 ? partBefore(words.slice(at, at + length)) : null
     if (described && entry === undefined) return { length, phrase: { token: 'Part', value: described } }
     if (entry !== undefined) return { length, phrase: entry }
@@ -148,7 +226,10 @@ function ownPhrase(text: string, { parts, house }: Known): Said | null {
   return trade === text ? null : (PHRASES.get(trade) ?? { token: 'Part', value: trade })
 }
 
-/** A part said in the trade's words is the one of the record that is called so; of several one is asked. A name of the record itself is clear. */
+/**
+ * A part said in the trade's words is the one of the record that is called so; of several one is asked. A name of the
+ * record itself is clear.
+ */
 function inRecord(said: Said, { parts, trade }: Known): Said {
   const names = said.token === 'Part' && !parts.has(said.value.toLowerCase()) ? trade.get(said.value) : undefined
   return names ? { token: 'Part', value: names[0]!, ...(names.length > 1 && { choices: names }) } : said
@@ -175,7 +256,8 @@ function partAfter(words: readonly Word[]): string | null {
 function partBefore(words: readonly Word[]): string | null {
   for (let split = 1; split < words.length; split++) {
     const [first, second] = [partAfter(words.slice(0, split)), partAfter(words.slice(split))]
-    if (first && second && ['surround', 'trim', 'cover', 'panel', 'cap', 'caps'].includes(second)) return `${first} ${second}`
+    if (first && second && ['surround', 'trim', 'cover', 'panel', 'cap', 'caps'].includes(second))
+      return `${first} ${second}`
   }
   return null
 }

@@ -17,7 +17,9 @@ describe('the corpus', () => {
   test.each(['firstHalf', 'secondHalf'])('%s: at least 95 % of the lines understood whole, none misread', (name) => {
     const readings = half(name).map(readCorpusLine)
     const of = (verdict: string) => readings.filter((reading) => reading.verdict === verdict)
-    process.stdout.write(`    ${name}: ${of('understood').length} of ${readings.length} lines understood whole, ${of('misread').length} misread\n`)
+    process.stdout.write(
+      `    ${name}: ${of('understood').length} of ${readings.length} lines understood whole, ${of('misread').length} misread\n`,
+    )
     expect(of('misread').map(({ line }) => line)).toEqual([])
     expect(of('understood').length).toBeGreaterThanOrEqual(0.95 * readings.length)
   })
@@ -60,7 +62,9 @@ describe('never guessed', () => {
     ['start top, start lower left', 'start lower left'],
     ['2 T20 hold console on the cluster', 'on the cluster'],
     ['covers 2 T20', 'covers'],
-  ])('%s: %s is said to be not understood, not dropped', (line, word) => expect(understand(line).notUnderstood.map(({ said }) => said)).toContain(word))
+  ])('%s: %s is said to be not understood, not dropped', (line, word) =>
+    expect(understand(line).notUnderstood.map(({ said }) => said)).toContain(word),
+  )
   test('a direction that goes nowhere is not lost', () => {
     expect(understand('2 T20 rearward').notUnderstood.map(({ said }) => said)).toEqual(['rearward'])
   })
@@ -73,8 +77,16 @@ describe('the words of a record and of a shop', () => {
     expect(understand('bezel: 9 clips', van).facts).toMatchObject([{ holds: ['Centre surround'] }])
   })
   test('a name that two parts have is asked, with both', () => {
-    const own = { parts: [{ name: 'Left vent', said: ['vent'] }, { name: 'Right vent', said: ['vent'] }] }
-    expect(understand('vent: 2 clips', own)).toMatchObject({ asks: ['part'], whichPart: [{ said: 'vent', choices: ['Left vent', 'Right vent'] }] })
+    const own = {
+      parts: [
+        { name: 'Left vent', said: ['vent'] },
+        { name: 'Right vent', said: ['vent'] },
+      ],
+    }
+    expect(understand('vent: 2 clips', own)).toMatchObject({
+      asks: ['part'],
+      whichPart: [{ said: 'vent', choices: ['Left vent', 'Right vent'] }],
+    })
   })
   test('of a plug a plain pull goes without saying; a direction is kept, and forward asked', () => {
     expect(understand('unplug hazard and pull').facts).toEqual([{ fact: 'plug', name: 'hazard' }])
@@ -82,14 +94,22 @@ describe('the words of a record and of a shop', () => {
   })
   test('a plug of the record is known by its name; a word of the trade goes on meaning what it means', () => {
     expect(understand('unplug obd, tab top').notUnderstood).toMatchObject([{ said: 'obd' }])
-    expect(understand('unplug obd, tab top', { plugs: ['OBD'] }).facts).toEqual([{ fact: 'plug', name: 'OBD', tab: 'top' }])
-    expect(understand('2 clips', { plugs: ['clips'] }).facts).toEqual([{ fact: 'holder', kind: 'spring clip', count: 2 }])
+    expect(understand('unplug obd, tab top', { plugs: ['OBD'] }).facts).toEqual([
+      { fact: 'plug', name: 'OBD', tab: 'top' },
+    ])
+    expect(understand('2 clips', { plugs: ['clips'] }).facts).toEqual([
+      { fact: 'holder', kind: 'spring clip', count: 2 },
+    ])
   })
   test('a part that is named after another one', () => {
-    expect(understand('grab handle: 2 hex 10 behind grab handle caps').facts).toMatchObject([{ behind: ['pull handle caps'], holds: ['pull handle'] }])
+    expect(understand('grab handle: 2 hex 10 behind grab handle caps').facts).toMatchObject([
+      { behind: ['pull handle caps'], holds: ['pull handle'] },
+    ])
   })
   test('house words stand for the trade’s', () => {
-    expect(understand('3 wotsits on the bezel', { house: { wotsit: 'spring clip' } }).facts).toEqual([{ fact: 'holder', kind: 'spring clip', count: 3, holds: ['surround'] }])
+    expect(understand('3 wotsits on the bezel', { house: { wotsit: 'spring clip' } }).facts).toEqual([
+      { fact: 'holder', kind: 'spring clip', count: 3, holds: ['surround'] },
+    ])
   })
 })
 

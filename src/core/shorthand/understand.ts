@@ -20,8 +20,8 @@ export type Understood = {
 }
 
 /**
- * One line of shorthand, typed or dictated. Never fails: what can't be placed is answered as such. Cost: some microseconds a
- * word, and the number of known words for each unknown one.
+ * One line of shorthand, typed or dictated. Never fails: what can't be placed is answered as such. Cost: some
+ * microseconds a word, and the number of known words for each unknown one.
  */
 export function understand(line: string, own: OwnWords = {}): Understood {
   const phrases = scan(line, own)
@@ -41,7 +41,10 @@ export function understand(line: string, own: OwnWords = {}): Understood {
 
 /** The names a record has for its parts and plugs. */
 export function namesOf(document: Pick<ProcedureDocument, 'parts' | 'tethers'>): OwnWords {
-  return { parts: document.parts.map(({ name, synonyms }) => ({ name, said: synonyms })), plugs: document.tethers.map(({ name }) => name) }
+  return {
+    parts: document.parts.map(({ name, synonyms }) => ({ name, said: synonyms })),
+    plugs: document.tethers.map(({ name }) => name),
+  }
 }
 
 /** In the order of the line, each place once. */

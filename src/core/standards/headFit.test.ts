@@ -28,7 +28,11 @@ describe('what else fits a head', () => {
   test('cross heads: the two kinds are not the same', () => {
     expect(headFit('cross PH2').climbOut).toEqual(['PZ2'])
     expect(headFit('cross PZ1').climbOut).toEqual(['PH1'])
-    expect([threadsOfCross('cross PH2'), threadsOfCross('cross PZ3'), threadsOfCross('hex 8')]).toEqual(['M3.5 to M5', 'M6', null])
+    expect([threadsOfCross('cross PH2'), threadsOfCross('cross PZ3'), threadsOfCross('hex 8')]).toEqual([
+      'M3.5 to M5',
+      'M6',
+      null,
+    ])
   })
   test('a hexagon: its socket in inches, and no more than is known about anything else', () => {
     expect(headFit('hex 8').inch).toBe('5/16')

@@ -15,12 +15,27 @@ export type HeadFit = {
 const NOTHING_KNOWN: HeadFit = { inch: null, bored: false, strip: [], climbOut: [] }
 
 /** Six-lobe heads: across opposite lobes (dimension A), in mm. ISO 10664, from memory. */
-const SIX_LOBE_ACROSS_MM: Record<string, number> = { T6: 1.75, T8: 2.4, T10: 2.8, T15: 3.35, T20: 3.95, T25: 4.5, T27: 5.1, T30: 5.6, T40: 6.75, T45: 7.93, T50: 8.95, T55: 11.35 }
+const SIX_LOBE_ACROSS_MM: Record<string, number> = {
+  T6: 1.75,
+  T8: 2.4,
+  T10: 2.8,
+  T15: 3.35,
+  T20: 3.95,
+  T25: 4.5,
+  T27: 5.1,
+  T30: 5.6,
+  T40: 6.75,
+  T45: 7.93,
+  T50: 8.95,
+  T55: 11.35,
+}
 const SIX_LOBE = Object.keys(SIX_LOBE_ACROSS_MM)
 
 /** Inch hexagon keys as they are sold, in sixty-fourths of an inch. */
 const INCH_KEYS_64THS: readonly number[] = [5, 6, 7, 8, 9, 10, 12, 14, 16, 20, 24]
-/** A key may be so much smaller than its socket and still hold; larger it does not go in. Common practice, no source. */
+/**
+ * A key may be so much smaller than its socket and still hold; larger it does not go in. Common practice, no source.
+ */
 const KEY_UNDER_MM = 0.07
 /** A six-lobe bit so near a hexagon socket's width is taken for its key. Common practice, no source. */
 const LOBE_IN_SOCKET_MM = 0.15
@@ -30,17 +45,26 @@ const CROSS_THREADS: Record<string, string> = { '1': 'M2 to M3', '2': 'M3.5 to M
 
 /**
  * What else fits a head and what only seems to. `head`: drive and size as holders state them
- * ("hex 8", "hex socket 4", "six-lobe T20", "cross PH2", "cross PZ2"). Rules not in a standard are common practice, no source.
+ * ("hex 8", "hex socket 4", "six-lobe T20", "cross PH2", "cross PZ2"). Rules not in a standard are common practice, no
+ * source.
  */
 export function headFit(head: string): HeadFit {
   const at = head.lastIndexOf(' ')
   const [drive, size] = [head.slice(0, at), head.slice(at + 1)]
   const number = Number(size)
   if (drive === 'hex' && number > 0) return { ...NOTHING_KNOWN, inch: inchSocketFor(number) }
-  if (drive === 'hex socket' && number > 0) return { ...NOTHING_KNOWN, inch: inchKeyFor(number), strip: SIX_LOBE.filter((name) => Math.abs(SIX_LOBE_ACROSS_MM[name]! - number) < LOBE_IN_SOCKET_MM) }
-  if (drive === 'six-lobe' && SIX_LOBE.includes(size)) return { ...NOTHING_KNOWN, bored: true, strip: SIX_LOBE.slice(0, SIX_LOBE.indexOf(size)).slice(-1) }
+  if (drive === 'hex socket' && number > 0)
+    return {
+      ...NOTHING_KNOWN,
+      inch: inchKeyFor(number),
+      strip: SIX_LOBE.filter((name) => Math.abs(SIX_LOBE_ACROSS_MM[name]! - number) < LOBE_IN_SOCKET_MM),
+    }
+  if (drive === 'six-lobe' && SIX_LOBE.includes(size))
+    return { ...NOTHING_KNOWN, bored: true, strip: SIX_LOBE.slice(0, SIX_LOBE.indexOf(size)).slice(-1) }
   const cross = /^P([HZ])([1-4])$/.exec(size)
-  return drive === 'cross' && cross ? { ...NOTHING_KNOWN, climbOut: [`P${cross[1] === 'H' ? 'Z' : 'H'}${cross[2]}`] } : NOTHING_KNOWN
+  return drive === 'cross' && cross
+    ? { ...NOTHING_KNOWN, climbOut: [`P${cross[1] === 'H' ? 'Z' : 'H'}${cross[2]}`] }
+    : NOTHING_KNOWN
 }
 
 /** "M3.5 to M5" for "cross PH2": what such a head is made on; null for other heads. */

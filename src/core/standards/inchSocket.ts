@@ -4,7 +4,10 @@ export const MM_PER_INCH = 25.4
 /** Inch sockets as they are sold, in thirty-seconds of an inch. */
 const INCH_SOCKETS_32NDS: readonly number[] = [5, 6, 7, 8, 9, 10, 11, 12, 14, 16, 18, 20, 22, 24]
 
-/** How much a socket may be over or under the nominal width and still hold a head that is not worn. Common practice, no source. */
+/**
+ * How much a socket may be over or under the nominal width and still hold a head that is not worn. Common practice, no
+ * source.
+ */
 const [UNDER_MM, OVER_MM] = [0.07, 0.16]
 
 /** The inch socket that also fits a metric head ("5/16" for 8 mm), or null where none does. `widthMm`: across flats. */

@@ -14,21 +14,54 @@ import { neededNoFurther } from './waitsThere'
 import { factsToEdits, plugSaid, settingSaid, type PlacedFacts } from '../shorthand/factsToEdits'
 import type { Fact } from '../shorthand/meaning'
 
-/** What a line or some taps are as events (`assumed`: before them, and not counted), what found no place, and the part in hand afterwards. */
-export type Caught = { assumed: Happening[]; happenings: Happening[]; unplaced: PlacedFacts['unplaced']; inHand: Id | null }
+/**
+ * What a line or some taps are as events (`assumed`: before them, and not counted), what found no place, and the part
+ * in hand afterwards.
+ */
+export type Caught = {
+  assumed: Happening[]
+  happenings: Happening[]
+  unplaced: PlacedFacts['unplaced']
+  inHand: Id | null
+}
 
 /**
- * What somebody says while a vehicle comes apart: the facts as a statement, and the acts that go with them (a fastener named
- * is undone, a plug named is open unless it is left, a release brings its part forward). Holders belong to the part in hand
- * while it is in place, plugs until it is off; later ones are loose ends. A group the record has already is recognised: the
- * same count confirms it, another one is stated as such. `said`: the words, kept with it.
+ * What somebody says while a vehicle comes apart: the facts as a statement, and the acts that go with them (a fastener
+ * named is undone, a plug named is open unless it is left, a release brings its part forward). Holders belong to the
+ * part in hand while it is in place, plugs until it is off; later ones are loose ends. A group the record has already
+ * is recognised: the same count confirms it, another one is stated as such. `said`: the words, kept with it.
  */
-export function caught(document: ProcedureDocument, state: JobState, facts: readonly Fact[], said: string, inHand: Id | null, newId: (prefix: string) => Id): Caught {
+export function caught(
+  document: ProcedureDocument,
+  state: JobState,
+  facts: readonly Fact[],
+  said: string,
+  inHand: Id | null,
+  newId: (prefix: string) => Id,
+): Caught {
   const level = inHand === null ? 'in place' : levelNow(state, inHand)
   const known = recognise(document, state, facts, level === 'off' ? null : inHand, newId)
-  const { edits: fresh, unplaced } = factsToEdits(document, facts.filter((fact) => !known.has(fact)), { partId: inHand, strip: { holdersBelong: !atLeast(level, 'free'), plugsBelong: level !== 'off', isOpen: (id) => state.tethersOpen.has(id) } }, newId)
-  const waits = facts.flatMap((fact) => (fact.fact === 'rests' ? ((fact.of === undefined ? inHand : partNamed(document, fact.of)) ?? []) : []))
-  const edits = [...fresh, ...[...known.values()].flatMap((item) => item.edits), ...waits.flatMap((partId) => neededNoFurther(document, state, partId))]
+  const { edits: fresh, unplaced } = factsToEdits(
+    document,
+    facts.filter((fact) => !known.has(fact)),
+    {
+      partId: inHand,
+      strip: {
+        holdersBelong: !atLeast(level, 'free'),
+        plugsBelong: level !== 'off',
+        isOpen: (id) => state.tethersOpen.has(id),
+      },
+    },
+    newId,
+  )
+  const waits = facts.flatMap((fact) =>
+    fact.fact === 'rests' ? ((fact.of === undefined ? inHand : partNamed(document, fact.of)) ?? []) : [],
+  )
+  const edits = [
+    ...fresh,
+    ...[...known.values()].flatMap((item) => item.edits),
+    ...waits.flatMap((partId) => neededNoFurther(document, state, partId)),
+  ]
   const after = replayEdits(document, edits)
   const added = edits.flatMap((edit) => (edit.kind === 'add' && edit.collection === 'holders' ? [edit.item.id] : []))
   const acts: Happening[] = []
@@ -49,8 +82,11 @@ export function caught(document: ProcedureDocument, state: JobState, facts: read
         break
       }
       case 'plug': {
-        const tether = plugSaid(after, fact.name, fact.of === undefined ? inHand : about, fact.of !== undefined, (id) => state.tethersOpen.has(id))
-        if (tether && !fact.leave && !state.tethersOpen.has(tether.id)) acts.push({ kind: 'opened', tetherId: tether.id })
+        const tether = plugSaid(after, fact.name, fact.of === undefined ? inHand : about, fact.of !== undefined, (id) =>
+          state.tethersOpen.has(id),
+        )
+        if (tether && !fact.leave && !state.tethersOpen.has(tether.id))
+          acts.push({ kind: 'opened', tetherId: tether.id })
         break
       }
       case 'release':
@@ -61,7 +97,13 @@ export function caught(document: ProcedureDocument, state: JobState, facts: read
         break
       case 'setting': {
         const meant = settingSaid(document, fact)
-        if (meant && (state.settings.get(meant.setting.id) ?? meant.setting.asFound) !== meant.value) acts.push({ kind: 'set', settingId: meant.setting.id, value: meant.value, methodId: meant.setting.methods.find((method) => method.to === meant.value)?.id ?? null })
+        if (meant && (state.settings.get(meant.setting.id) ?? meant.setting.asFound) !== meant.value)
+          acts.push({
+            kind: 'set',
+            settingId: meant.setting.id,
+            value: meant.value,
+            methodId: meant.setting.methods.find((method) => method.to === meant.value)?.id ?? null,
+          })
         break
       }
       case 'part':
@@ -72,20 +114,42 @@ export function caught(document: ProcedureDocument, state: JobState, facts: read
     if (fact.fact !== 'part' && 'of' in fact && fact.of !== undefined && fact.fact !== 'traps') hand = about
     else if (fact.fact === 'holder' && fact.holds?.length === 1) hand = partNamed(after, fact.holds[0]!)
   }
-  const behind = hand !== inHand && inHand !== null && !acts.some((act) => act.kind === 'part at' && act.partId === inHand) ? leftBehind(after, state, inHand) : []
-  return { assumed: behind, happenings: [...(edits.length > 0 ? [{ kind: 'stated', said, edits } as const] : []), ...orderedActs(acts)], unplaced, inHand: hand }
+  const behind =
+    hand !== inHand && inHand !== null && !acts.some((act) => act.kind === 'part at' && act.partId === inHand)
+      ? leftBehind(after, state, inHand)
+      : []
+  return {
+    assumed: behind,
+    happenings: [...(edits.length > 0 ? [{ kind: 'stated', said, edits } as const] : []), ...orderedActs(acts)],
+    unplaced,
+    inHand: hand,
+  }
 }
 
-/** Whoever turns to another part has set aside the one that came forward, where nothing ties it any more and nobody said that it waits. Assumed: when that was, nobody counted. */
+/**
+ * Whoever turns to another part has set aside the one that came forward, where nothing ties it any more and nobody said
+ * that it waits. Assumed: when that was, nobody counted.
+ */
 export function leftBehind(document: ProcedureDocument, state: JobState, partId: Id): Happening[] {
   const part = document.parts.find((item) => item.id === partId)
   const tied = document.tethers.some((tether) => tether.partId === partId && !state.tethersOpen.has(tether.id))
-  return part && levelNow(state, partId) === 'free' && !mayRestFree(part) && !tied ? [{ kind: 'part at', partId, level: 'off' }] : []
+  return part && levelNow(state, partId) === 'free' && !mayRestFree(part) && !tied
+    ? [{ kind: 'part at', partId, level: 'off' }]
+    : []
 }
 
 /** Holders are out before the part they hold moves, whatever order the line names them in. */
 function orderedActs(acts: readonly Happening[]): Happening[] {
-  const rank = (act: Happening) => (act.kind === 'set' ? 0 : act.kind === 'undone' ? 1 : act.kind === 'part at' && act.level !== 'off' ? 2 : act.kind === 'opened' ? 3 : 4)
+  const rank = (act: Happening) =>
+    act.kind === 'set'
+      ? 0
+      : act.kind === 'undone'
+        ? 1
+        : act.kind === 'part at' && act.level !== 'off'
+          ? 2
+          : act.kind === 'opened'
+            ? 3
+            : 4
   return [...acts].sort((a, b) => rank(a) - rank(b))
 }
 
@@ -96,27 +160,53 @@ function partNamed(document: ProcedureDocument, name: string): Id | null {
 type Known = { holderId: Id; edits: Edit[] }
 
 /** Groups a line names that the record has already, with what the line says otherwise. Each is recognised once. */
-function recognise(document: ProcedureDocument, state: JobState, facts: readonly Fact[], inHand: Id | null, newId: (prefix: string) => Id): Map<Fact, Known> {
+function recognise(
+  document: ProcedureDocument,
+  state: JobState,
+  facts: readonly Fact[],
+  inHand: Id | null,
+  newId: (prefix: string) => Id,
+): Map<Fact, Known> {
   const found = new Map<Fact, Known>()
   const taken = new Set<Id>()
   for (const fact of facts) {
     if (fact.fact !== 'holder' || fact.count === null) continue
     const partId = fact.holds ? partNamed(document, fact.holds[0]!) : inHand
-    const open = document.holders.filter((holder) => partId !== null && holder.holds.includes(partId) && !taken.has(holder.id) && (state.holders.get(holder.id)?.undone ?? 0) === 0)
-    const holder = open.find((item) => fits(item, fact) && item.count === fact.count) ?? open.find((item) => fits(item, fact))
+    const open = document.holders.filter(
+      (holder) =>
+        partId !== null &&
+        holder.holds.includes(partId) &&
+        !taken.has(holder.id) &&
+        (state.holders.get(holder.id)?.undone ?? 0) === 0,
+    )
+    const holder =
+      open.find((item) => fits(item, fact) && item.count === fact.count) ?? open.find((item) => fits(item, fact))
     if (!holder) continue
     taken.add(holder.id)
-    found.set(fact, { holderId: holder.id, edits: [...fieldEdits('holders', holder, { ...holder, count: fact.count, drives: drivesWith(holder, fact) } as Holder), ...newCovers(document, holder, fact, newId)] })
+    found.set(fact, {
+      holderId: holder.id,
+      edits: [
+        ...fieldEdits('holders', holder, { ...holder, count: fact.count, drives: drivesWith(holder, fact) } as Holder),
+        ...newCovers(document, holder, fact, newId),
+      ],
+    })
   }
   return found
 }
 
 type HolderFact = Extract<Fact, { fact: 'holder' }>
 
-/** The same kind; a screw is a screw where the line says no more, and another head on as many of them is the same group. */
+/**
+ * The same kind; a screw is a screw where the line says no more, and another head on as many of them is the same group.
+ */
 function fits(holder: Holder, fact: HolderFact): boolean {
   if (THREADED_KINDS.includes(holder.kind) && fact.kind === 'machine screw') {
-    return fact.drive === undefined || holder.drives.length === 0 || holder.count === fact.count || holder.drives.some((drive) => drive.drive === fact.drive && (fact.size === undefined || drive.size === fact.size))
+    return (
+      fact.drive === undefined ||
+      holder.drives.length === 0 ||
+      holder.count === fact.count ||
+      holder.drives.some((drive) => drive.drive === fact.drive && (fact.size === undefined || drive.size === fact.size))
+    )
   }
   return holder.kind === fact.kind
 }
@@ -130,10 +220,28 @@ function drivesWith(holder: Holder, fact: HolderFact): Holder['drives'] {
   return holder.drives
 }
 
-function newCovers(document: ProcedureDocument, holder: Holder, fact: HolderFact, newId: (prefix: string) => Id): Edit[] {
+function newCovers(
+  document: ProcedureDocument,
+  holder: Holder,
+  fact: HolderFact,
+  newId: (prefix: string) => Id,
+): Edit[] {
   return (fact.behind ?? []).flatMap((name): Edit[] => {
     const cover = document.parts.find((part) => part.name.toLowerCase() === name.toLowerCase())
-    if (!cover || document.needs.some((need) => need.dependent.id === holder.id && need.needs.kind === 'part' && need.needs.partId === cover.id)) return []
-    return [{ kind: 'add', collection: 'needs', item: coversNeed(newId('need'), holder.id, cover.id, mayRestFree(cover) ? 'free' : 'off'), after: null }]
+    if (
+      !cover ||
+      document.needs.some(
+        (need) => need.dependent.id === holder.id && need.needs.kind === 'part' && need.needs.partId === cover.id,
+      )
+    )
+      return []
+    return [
+      {
+        kind: 'add',
+        collection: 'needs',
+        item: coversNeed(newId('need'), holder.id, cover.id, mayRestFree(cover) ? 'free' : 'off'),
+        after: null,
+      },
+    ]
   })
 }

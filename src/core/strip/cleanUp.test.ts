@@ -16,7 +16,8 @@ function second(): Recorder {
   r.say('8 spring clips')
   return r
 }
-const look = (r: Recorder, document = r.base) => cleanUpOf(document, [{ id: 'j', label: 'Gritter 2', base: r.base, events: r.events }])
+const look = (r: Recorder, document = r.base) =>
+  cleanUpOf(document, [{ id: 'j', label: 'Gritter 2', base: r.base, events: r.events }])
 
 test('what a strip found otherwise waits until it is taken over or declined', () => {
   const r = second()
@@ -39,8 +40,14 @@ test('notes, written and spoken, wait until they are worked in; photos stay', ()
   const r = second()
   const photoId = crypto.randomUUID()
   const [written] = r.happen({ kind: 'noted', itemId: null, text: 'a hook hides behind the vent' })
-  r.happen({ kind: 'voice noted', voiceId: crypto.randomUUID(), seconds: 12, itemId: r.inHand }, { kind: 'photographed', photoId, itemId: null })
-  expect(look(r).notes.map((note) => note.text || `${note.voice!.seconds} s`)).toEqual(['a hook hides behind the vent', '12 s'])
+  r.happen(
+    { kind: 'voice noted', voiceId: crypto.randomUUID(), seconds: 12, itemId: r.inHand },
+    { kind: 'photographed', photoId, itemId: null },
+  )
+  expect(look(r).notes.map((note) => note.text || `${note.voice!.seconds} s`)).toEqual([
+    'a hook hides behind the vent',
+    '12 s',
+  ])
   r.happen({ kind: 'note settled', noteId: written!.id })
   expect(look(r).notes).toHaveLength(1)
   expect(look(r).photos).toEqual([{ photoId, itemId: null, label: 'Gritter 2' }])

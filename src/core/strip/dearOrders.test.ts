@@ -9,7 +9,11 @@ import { blankModel } from './stripDocument'
 /** Screws of one size, then of another, then of the first again: the middle one could have waited. */
 function strip(): Recorder {
   const r = new Recorder(blankModel('Gritter'))
-  for (const [name, size] of [['vent', 'T20'], ['glovebox', 'T30'], ['cover', 'T20']]) {
+  for (const [name, size] of [
+    ['vent', 'T20'],
+    ['glovebox', 'T30'],
+    ['cover', 'T20'],
+  ]) {
     r.say(`${name}: 2 ${size}, pull toward you`)
     r.off(name!)
   }
@@ -29,7 +33,11 @@ test('called a habit it is free, and not asked again; the other pair stays as se
   const r = strip()
   const question = dear(r)[0]!
   if (question.kind !== 'had to be') throw new Error('no question')
-  r.happen({ kind: 'stated', said: '', edits: reasonEdits(r.document, r.state, question.partId, question.nextId, 'habit', r.newId) })
+  r.happen({
+    kind: 'stated',
+    said: '',
+    edits: reasonEdits(r.document, r.state, question.partId, question.nextId, 'habit', r.newId),
+  })
   expect(dear(r).map(({ id }) => id)).not.toContain(question.id)
 })
 

@@ -18,19 +18,36 @@ const WORTH_S = 5
 const GLANCE = { limits: { expandedStates: 600 } }
 
 /**
- * Orders that nobody has explained and that cost time: of two parts that came off one after the other, whether the other way
- * round everything that came off could be had sooner. Dearest first. Nothing where the record gives no plan yet.
- * Cost: one plan for the strip as it was seen, and one for each pair of neighbours.
+ * Orders that nobody has explained and that cost time: of two parts that came off one after the other, whether the
+ * other way round everything that came off could be had sooner. Dearest first. Nothing where the record gives no plan
+ * yet. Cost: one plan for the strip as it was seen, and one for each pair of neighbours.
  */
-export function dearOrders(document: ProcedureDocument, events: readonly JobEvent[], house: HouseValues, rules: readonly Rule[]): Question[] {
+export function dearOrders(
+  document: ProcedureDocument,
+  events: readonly JobEvent[],
+  house: HouseValues,
+  rules: readonly Rule[],
+): Question[] {
   const state = foldJob(document, events)
   const sequence = wayInOf(document, events)
   const out = document.parts.filter((part) => levelNow(state, part.id) !== 'in place')
   if (out.length < 2) return []
-  const goals = out.map((part) => ({ kind: 'part' as const, partId: part.id, level: levelNow(state, part.id) === 'free' && mayRestFree(part) ? ('free' as const) : ('off' as const) }))
-  const request = PlanRequest.parse({ goals, build: Object.fromEntries(state.facets), start: document.parts[0]!.station, scope: 'opened' })
+  const goals = out.map((part) => ({
+    kind: 'part' as const,
+    partId: part.id,
+    level: levelNow(state, part.id) === 'free' && mayRestFree(part) ? ('free' as const) : ('off' as const),
+  }))
+  const request = PlanRequest.parse({
+    goals,
+    build: Object.fromEntries(state.facets),
+    start: document.parts[0]!.station,
+    scope: 'opened',
+  })
   const seconds = (strips: readonly (readonly string[])[]): number | null => {
-    const seen = { ...document, strips: strips.map((order, i) => ({ id: `seen-${i}`, label: `${i}`, sequence: [...order], brokeRule: false })) }
+    const seen = {
+      ...document,
+      strips: strips.map((order, i) => ({ id: `seen-${i}`, label: `${i}`, sequence: [...order], brokeRule: false })),
+    }
     const plan = planJob(forBuild(seen, request.build, request.heads), request, house, rules, GLANCE)
     return plan.ok ? plan.value.proof.totalS : null
   }
@@ -45,7 +62,18 @@ export function dearOrders(document: ProcedureDocument, events: readonly JobEven
       // A second strip of these two alone, the other way round, frees just this pair.
       const freedS = seconds([sequence, [...actsOf(nextId), ...actsOf(partId)]])
       const savesS = freedS === null ? 0 : asSeenS - freedS
-      return savesS >= WORTH_S ? [{ id: `order:${partId}>${nextId}`.slice(0, 200), kind: 'had to be', partId, nextId, savesS, reasons: ['habit', 'traps', 'covers', 'threads', 'reaches'] }] : []
+      return savesS >= WORTH_S
+        ? [
+            {
+              id: `order:${partId}>${nextId}`.slice(0, 200),
+              kind: 'had to be',
+              partId,
+              nextId,
+              savesS,
+              reasons: ['habit', 'traps', 'covers', 'threads', 'reaches'],
+            },
+          ]
+        : []
     })
     .sort((a, b) => (b.kind === 'had to be' && a.kind === 'had to be' ? b.savesS - a.savesS : 0))
 }

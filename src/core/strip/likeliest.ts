@@ -11,13 +11,36 @@ export type Catch = (typeof CATCHES)[number]
 /** A head on a kind of screw, or a kind of clip, and how often this shop has met it. */
 export type Usual = { kind: HolderKind; drive: Drive['drive']; size: string; times: number }
 
-/** What is physically plausible on any vehicle: offered after what the shop has met, never a limit. Common practice, no source. */
+/**
+ * What is physically plausible on any vehicle: offered after what the shop has met, never a limit. Common practice, no
+ * source.
+ */
 const PLAUSIBLE: readonly [HolderKind, Drive['drive'], string][] = [
-  ['machine screw', 'six-lobe', 'T20'], ['machine screw', 'cross', 'PH2'], ['machine screw', 'hex', '7'], ['bolt', 'hex', '10'], ['machine screw', 'six-lobe', 'T25'], ['bolt', 'hex', '8'], ['machine screw', 'six-lobe', 'T15'], ['machine screw', 'six-lobe', 'T30'], ['nut', 'hex', '10'], ['machine screw', 'hex socket', '4'], ['machine screw', 'hex socket', '5'], ['machine screw', 'cross', 'PZ2'],
-  ['spring clip', 'none', ''], ['fir-tree clip', 'none', ''], ['push-pin', 'none', ''], ['quarter-turn', 'slot', ''], ['expanding rivet', 'none', ''], ['hook-and-loop', 'none', ''], ['cable tie', 'none', ''], ['stud and grommet', 'none', ''],
+  ['machine screw', 'six-lobe', 'T20'],
+  ['machine screw', 'cross', 'PH2'],
+  ['machine screw', 'hex', '7'],
+  ['bolt', 'hex', '10'],
+  ['machine screw', 'six-lobe', 'T25'],
+  ['bolt', 'hex', '8'],
+  ['machine screw', 'six-lobe', 'T15'],
+  ['machine screw', 'six-lobe', 'T30'],
+  ['nut', 'hex', '10'],
+  ['machine screw', 'hex socket', '4'],
+  ['machine screw', 'hex socket', '5'],
+  ['machine screw', 'cross', 'PZ2'],
+  ['spring clip', 'none', ''],
+  ['fir-tree clip', 'none', ''],
+  ['push-pin', 'none', ''],
+  ['quarter-turn', 'slot', ''],
+  ['expanding rivet', 'none', ''],
+  ['hook-and-loop', 'none', ''],
+  ['cable tie', 'none', ''],
+  ['stud and grommet', 'none', ''],
 ]
 
-/** Kinds and heads in the order in which a shop meets them, counted over all its records, then what is plausible anyway. */
+/**
+ * Kinds and heads in the order in which a shop meets them, counted over all its records, then what is plausible anyway.
+ */
 export function usualFasteners(documents: readonly ProcedureDocument[]): Usual[] {
   const met = new Map<string, Usual>()
   const count = (kind: HolderKind, drive: Drive['drive'], size: string, times: number) => {
@@ -26,7 +49,8 @@ export function usualFasteners(documents: readonly ProcedureDocument[]): Usual[]
   }
   for (const { holders } of documents)
     for (const holder of holders)
-      for (const { drive, size } of holder.drives.length > 0 ? holder.drives : [{ drive: 'none' as const, size: '' }]) count(holder.kind, drive, size, 1)
+      for (const { drive, size } of holder.drives.length > 0 ? holder.drives : [{ drive: 'none' as const, size: '' }])
+        count(holder.kind, drive, size, 1)
   for (const [kind, drive, size] of PLAUSIBLE) count(kind, drive, size, 0)
   return [...met.values()].sort((a, b) => b.times - a.times)
 }
@@ -36,8 +60,8 @@ export function isScrew({ kind }: Pick<Holder, 'kind'>): boolean {
 }
 
 /**
- * What somebody most likely catches next: after a panel was named its clips and screws, once it has come forward its plugs, and
- * when nothing ties it any more the next panel. Never more than an order of buttons.
+ * What somebody most likely catches next: after a panel was named its clips and screws, once it has come forward its
+ * plugs, and when nothing ties it any more the next panel. Never more than an order of buttons.
  */
 export function likelyNext(document: ProcedureDocument, state: JobState, inHand: Id | null): Catch {
   if (inHand === null) return 'panel'

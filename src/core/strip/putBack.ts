@@ -8,9 +8,10 @@ import { mayRestFree } from '../procedure/resting'
 import { firstTimes, withoutReason } from './looseEnds'
 
 /**
- * The record of a strip as its own vehicle goes back by it. Where nobody has said why a part came off first, or somebody has called
- * it *just so*, it goes back after everything that came off later: not knowing better, the safe way back is the way it came. These orders are assumed for this
- * vehicle alone and never stated. Cost: O(parts^2) for the parts without a reason.
+ * The record of a strip as its own vehicle goes back by it. Where nobody has said why a part came off first, or
+ * somebody has called it *just so*, it goes back after everything that came off later: not knowing better, the safe way
+ * back is the way it came. These orders are assumed for this vehicle alone and never stated. Cost: O(parts^2) for the
+ * parts without a reason.
  */
 export function forPuttingBack(document: ProcedureDocument, events: readonly JobEvent[]): ProcedureDocument {
   const standing = standingEvents(events)
@@ -26,7 +27,25 @@ function afterLaterOnes(document: ProcedureDocument, state: JobState, coverId: I
   const order = firstTimes(state)
   const at = order.get(coverId) ?? Infinity
   const cover = document.parts.find((part) => part.id === coverId)!
-  const later = document.parts.filter((part) => part.id !== coverId && (order.get(part.id) ?? -1) > at && levelNow(state, part.id) !== 'in place' && part.carriedBy === null)
-  const needs = { kind: 'part' as const, partId: coverId, level: mayRestFree(cover) ? ('free' as const) : ('off' as const) }
-  return later.map((part) => Need.parse({ id: `assumed-${coverId}-${part.id}`.slice(0, 64), dependent: { act: 'release', id: part.id }, needs, reason: 'traps', note: 'nobody has said why it came off first' }))
+  const later = document.parts.filter(
+    (part) =>
+      part.id !== coverId &&
+      (order.get(part.id) ?? -1) > at &&
+      levelNow(state, part.id) !== 'in place' &&
+      part.carriedBy === null,
+  )
+  const needs = {
+    kind: 'part' as const,
+    partId: coverId,
+    level: mayRestFree(cover) ? ('free' as const) : ('off' as const),
+  }
+  return later.map((part) =>
+    Need.parse({
+      id: `assumed-${coverId}-${part.id}`.slice(0, 64),
+      dependent: { act: 'release', id: part.id },
+      needs,
+      reason: 'traps',
+      note: 'nobody has said why it came off first',
+    }),
+  )
 }

@@ -20,7 +20,9 @@ export type Reason = (typeof REASONS)[number]
 /** What only the recorder knows and what would change a plan. `reasons`: likeliest first. */
 export type Question =
   | { id: string; kind: 'circuit'; tetherId: Id; likely: Circuit[] }
-  /** What a part came off for: `nextId` is what came off right after it, `laterIds` every part that came forward later. */
+  /**
+   * What a part came off for: `nextId` is what came off right after it, `laterIds` every part that came forward later.
+   */
   | { id: string; kind: 'why first'; partId: Id; nextId: Id; laterIds: Id[]; reasons: Reason[] }
   | { id: string; kind: 'what for'; settingId: Id; value: string; partId: Id }
   /** What the whole strip is for: asked first, and names what the way opens. */
@@ -34,19 +36,35 @@ export type Question =
 export const MOST_QUESTIONS = 5
 
 /**
- * The questions whose answer would change a plan, the gravest first: which circuit a plug is (safety), what a part came off for
- * that nothing waits for (no plan would take it off), what a setting was moved for, and orders that cost time and that nobody
- * has explained (`dear`, worked out by the planner). What was put off is not asked again.
+ * The questions whose answer would change a plan, the gravest first: which circuit a plug is (safety), what a part came
+ * off for that nothing waits for (no plan would take it off), what a setting was moved for, and orders that cost time
+ * and that nobody has explained (`dear`, worked out by the planner). What was put off is not asked again.
  */
 export function questionsOf(document: ProcedureDocument, state: JobState, dear: readonly Question[] = []): Question[] {
-  const asked = [...circuits(document, state), ...purpose(document, state), ...batteryPrepared(document, state), ...sameScrews(document, state), ...trapped(document, state), ...covers(document, state), ...settings(document, state), ...dear.filter((question) => question.kind !== 'had to be' || !isExplained(document, question.partId, question.nextId))]
+  const asked = [
+    ...circuits(document, state),
+    ...purpose(document, state),
+    ...batteryPrepared(document, state),
+    ...sameScrews(document, state),
+    ...trapped(document, state),
+    ...covers(document, state),
+    ...settings(document, state),
+    ...dear.filter(
+      (question) => question.kind !== 'had to be' || !isExplained(document, question.partId, question.nextId),
+    ),
+  ]
   return asked.filter((question) => !state.questionsPutOff.has(question.id))
 }
 
 function circuits(document: ProcedureDocument, state: JobState): Question[] {
   return document.tethers
     .filter((tether) => isElectrical(tether) && tether.circuit === null && state.tethersTouched.has(tether.id))
-    .map((tether): Question => ({ id: `circuit:${tether.id}`, kind: 'circuit', tetherId: tether.id, likely: likelyCircuits(tether.name) }))
+    .map((tether): Question => ({
+      id: `circuit:${tether.id}`,
+      kind: 'circuit',
+      tetherId: tether.id,
+      likely: likelyCircuits(tether.name),
+    }))
 }
 
 export const PURPOSES = ['radio', 'recorder', 'tracker', 'camera', 'antenna'] as const
@@ -61,13 +79,20 @@ export function purposeSaid(purpose: string): Happening[] {
 }
 
 function purpose(document: ProcedureDocument, state: JobState): Question[] {
-  return document.cavities.length === 0 && purposeOf(state) === null ? [{ id: 'purpose', kind: 'purpose', likely: PURPOSES }] : []
+  return document.cavities.length === 0 && purposeOf(state) === null
+    ? [{ id: 'purpose', kind: 'purpose', likely: PURPOSES }]
+    : []
 }
 
 /** A battery goes off only with the codes known, media out, keys outside: asked at a strip as a planned job asks it. */
 function batteryPrepared(document: ProcedureDocument, state: JobState): Question[] {
   return document.settings.flatMap((setting): Question[] => {
-    if (setting.role !== 'battery' || (state.settings.get(setting.id) ?? setting.asFound) !== 'off' || setting.asFound === 'off') return []
+    if (
+      setting.role !== 'battery' ||
+      (state.settings.get(setting.id) ?? setting.asFound) !== 'off' ||
+      setting.asFound === 'off'
+    )
+      return []
     const since = state.settingChangedAt.get(setting.id) ?? ''
     const seenTo = [...state.cautionsReadAt].some(([key, at]) => key.endsWith(':battery-preparations') && at >= since)
     return seenTo ? [] : [{ id: `battery:${setting.id}`, kind: 'battery prepared', settingId: setting.id }]
@@ -76,16 +101,29 @@ function batteryPrepared(document: ProcedureDocument, state: JobState): Question
 
 /** Traps stated of parts that came forward on this strip. */
 function trapped(document: ProcedureDocument, state: JobState): Question[] {
-  return screwsUnderTraps(document).flatMap((trap): Question[] => (state.moved.has(trap.coverId) ? [{ id: `reached:${trap.needId}`, kind: 'reached', trap }] : []))
+  return screwsUnderTraps(document).flatMap((trap): Question[] =>
+    state.moved.has(trap.coverId) ? [{ id: `reached:${trap.needId}`, kind: 'reached', trap }] : [],
+  )
 }
 
 /** The second group of one head that came out: nobody has said whether it is the same screw. */
 function sameScrews(document: ProcedureDocument, state: JobState): Question[] {
   const order = firstTimes(state)
-  const out = document.holders.filter((holder) => order.has(holder.id) && headOf(holder) !== null).sort((a, b) => order.get(a.id)! - order.get(b.id)!)
+  const out = document.holders
+    .filter((holder) => order.has(holder.id) && headOf(holder) !== null)
+    .sort((a, b) => order.get(a.id)! - order.get(b.id)!)
   return out.flatMap((holder, i): Question[] => {
     const other = out.slice(0, i).find((first) => isUntoldApart(first, holder))
-    return other ? [{ id: `same:${[other.id, holder.id].sort().join('+')}`.slice(0, 200), kind: 'same screw', holderId: holder.id, otherId: other.id }] : []
+    return other
+      ? [
+          {
+            id: `same:${[other.id, holder.id].sort().join('+')}`.slice(0, 200),
+            kind: 'same screw',
+            holderId: holder.id,
+            otherId: other.id,
+          },
+        ]
+      : []
   })
 }
 
@@ -95,61 +133,141 @@ function covers(document: ProcedureDocument, state: JobState): Question[] {
   return looseEndsOf(document, state).flatMap((loose): Question[] => {
     if (loose.kind !== 'cover') return []
     const nextId = nextAfter(document, state, order, loose.id)
-    return nextId === null ? [] : [{ id: `why:${loose.id}`, kind: 'why first', partId: loose.id, nextId, laterIds: laterParts(document, state, order, loose.id), reasons: reasonsFor(document, nextId) }]
+    return nextId === null
+      ? []
+      : [
+          {
+            id: `why:${loose.id}`,
+            kind: 'why first',
+            partId: loose.id,
+            nextId,
+            laterIds: laterParts(document, state, order, loose.id),
+            reasons: reasonsFor(document, nextId),
+          },
+        ]
   })
 }
 
 /** The first thing of another part that came forward after this one. */
-function nextAfter(document: ProcedureDocument, state: JobState, order: ReadonlyMap<Id, number>, partId: Id): Id | null {
-  const own = new Set([partId, ...document.holders.filter((holder) => holder.holds.includes(partId)).map(({ id }) => id), ...document.tethers.filter((tether) => tether.partId === partId).map(({ id }) => id)])
+function nextAfter(
+  document: ProcedureDocument,
+  state: JobState,
+  order: ReadonlyMap<Id, number>,
+  partId: Id,
+): Id | null {
+  const own = new Set([
+    partId,
+    ...document.holders.filter((holder) => holder.holds.includes(partId)).map(({ id }) => id),
+    ...document.tethers.filter((tether) => tether.partId === partId).map(({ id }) => id),
+  ])
   const at = order.get(partId) ?? Infinity
-  const later = [...order].filter(([id, time]) => time > at && !own.has(id) && !state.alreadyOff.has(id)).sort(([, a], [, b]) => a - b)
+  const later = [...order]
+    .filter(([id, time]) => time > at && !own.has(id) && !state.alreadyOff.has(id))
+    .sort(([, a], [, b]) => a - b)
   return later[0]?.[0] ?? null
 }
 
 /** Every other part that came forward after it, first to last: any of them may be what it came off for. */
 function laterParts(document: ProcedureDocument, state: JobState, order: ReadonlyMap<Id, number>, partId: Id): Id[] {
   const at = order.get(partId) ?? Infinity
-  const later = document.parts.filter((part) => part.id !== partId && part.carriedBy === null && !state.alreadyOff.has(part.id) && (order.get(part.id) ?? -1) > at)
+  const later = document.parts.filter(
+    (part) =>
+      part.id !== partId &&
+      part.carriedBy === null &&
+      !state.alreadyOff.has(part.id) &&
+      (order.get(part.id) ?? -1) > at,
+  )
   return later.sort((a, b) => order.get(a.id)! - order.get(b.id)!).map(({ id }) => id)
 }
 
 /** Getting it off was the goal itself: what it opens. */
-export function goalEdits(document: ProcedureDocument, state: Pick<JobState, 'notes'>, partId: Id, newId: (prefix: string) => Id): Edit[] {
+export function goalEdits(
+  document: ProcedureDocument,
+  state: Pick<JobState, 'notes'>,
+  partId: Id,
+  newId: (prefix: string) => Id,
+): Edit[] {
   const purpose = purposeOf(state)
-  const purposeName = purpose && document.cavities.length === 0 ? `${purpose[0]!.toUpperCase()}${purpose.slice(1)} cavity` : null
+  const purposeName =
+    purpose && document.cavities.length === 0 ? `${purpose[0]!.toUpperCase()}${purpose.slice(1)} cavity` : null
   const part = document.parts.find((item) => item.id === partId)
   if (!part) return []
-  const item = Cavity.parse({ id: newId('cavity'), name: (purposeName ?? `Behind the ${part.name.toLowerCase()}`).slice(0, 60), openings: [{ id: newId('opening'), parts: [{ partId, level: mayRestFree(part) ? 'free' : 'off' }] }] })
+  const item = Cavity.parse({
+    id: newId('cavity'),
+    name: (purposeName ?? `Behind the ${part.name.toLowerCase()}`).slice(0, 60),
+    openings: [{ id: newId('opening'), parts: [{ partId, level: mayRestFree(part) ? 'free' : 'off' }] }],
+  })
   return [{ kind: 'add', collection: 'cavities', item, after: null }]
 }
 
 export function reasonsFor(document: ProcedureDocument, nextId: Id): Reason[] {
   const isPart = document.parts.some((part) => part.id === nextId)
   const isPlug = document.tethers.some((tether) => tether.id === nextId)
-  return isPart ? ['traps', 'covers', 'holds', 'threads', 'reaches', 'habit'] : isPlug ? ['covers', 'reaches', 'threads', 'habit'] : ['covers', 'reaches', 'holds', 'habit']
+  return isPart
+    ? ['traps', 'covers', 'holds', 'threads', 'reaches', 'habit']
+    : isPlug
+      ? ['covers', 'reaches', 'threads', 'habit']
+      : ['covers', 'reaches', 'holds', 'habit']
 }
 
 /** A setting moved for a reason: power and what holds the vehicle are moved for safety's sake and not asked about. */
 function settings(document: ProcedureDocument, state: JobState): Question[] {
-  const asked = document.settings.filter((setting) => (setting.role === 'gear lever' || setting.role === 'other') && !document.needs.some((need) => need.needs.kind === 'setting' && need.needs.settingId === setting.id))
+  const asked = document.settings.filter(
+    (setting) =>
+      (setting.role === 'gear lever' || setting.role === 'other') &&
+      !document.needs.some((need) => need.needs.kind === 'setting' && need.needs.settingId === setting.id),
+  )
   return asked.flatMap((setting): Question[] => {
-    const at = state.history.findIndex(({ what }) => what.kind === 'set' && what.settingId === setting.id && what.value !== setting.asFound)
+    const at = state.history.findIndex(
+      ({ what }) => what.kind === 'set' && what.settingId === setting.id && what.value !== setting.asFound,
+    )
     if (at < 0) return []
     const moved = state.history.slice(at).find(({ what }) => what.kind === 'part at' && what.level !== 'in place')
     const value = state.history[at]!.what
-    return moved?.what.kind === 'part at' && value.kind === 'set' ? [{ id: `setting:${setting.id}`, kind: 'what for', settingId: setting.id, value: value.value, partId: moved.what.partId }] : []
+    return moved?.what.kind === 'part at' && value.kind === 'set'
+      ? [
+          {
+            id: `setting:${setting.id}`,
+            kind: 'what for',
+            settingId: setting.id,
+            value: value.value,
+            partId: moved.what.partId,
+          },
+        ]
+      : []
   })
 }
 
 function isExplained(document: ProcedureDocument, partId: Id, nextId: Id): boolean {
-  const holdersOf = (id: Id) => document.holders.filter((holder) => holder.holds.includes(id)).map((holder) => holder.id)
-  const about = new Set([nextId, ...holdersOf(nextId), ...document.tethers.filter((tether) => tether.partId === nextId).map((tether) => tether.id)])
-  return document.needs.some((need) => about.has(need.dependent.id) && ((need.needs.kind === 'part' && need.needs.partId === partId) || (need.needs.kind === 'operation' && need.reason === 'habit' && [partId, ...holdersOf(partId)].includes(need.needs.id))))
+  const holdersOf = (id: Id) =>
+    document.holders.filter((holder) => holder.holds.includes(id)).map((holder) => holder.id)
+  const about = new Set([
+    nextId,
+    ...holdersOf(nextId),
+    ...document.tethers.filter((tether) => tether.partId === nextId).map((tether) => tether.id),
+  ])
+  return document.needs.some(
+    (need) =>
+      about.has(need.dependent.id) &&
+      ((need.needs.kind === 'part' && need.needs.partId === partId) ||
+        (need.needs.kind === 'operation' &&
+          need.reason === 'habit' &&
+          [partId, ...holdersOf(partId)].includes(need.needs.id))),
+  )
 }
 
-/** What an answer to "why was this first?" adds to the record. `holders`: of the later part, those that were undone after. */
-export function reasonEdits(document: ProcedureDocument, state: JobState, partId: Id, nextId: Id, reason: Reason, newId: (prefix: string) => Id): Edit[] {
+/**
+ * What an answer to "why was this first?" adds to the record. `holders`: of the later part, those that were undone
+ * after.
+ */
+export function reasonEdits(
+  document: ProcedureDocument,
+  state: JobState,
+  partId: Id,
+  nextId: Id,
+  reason: Reason,
+  newId: (prefix: string) => Id,
+): Edit[] {
   const part = document.parts.find((item) => item.id === partId)
   if (!part) return []
   const level = mayRestFree(part) ? 'free' : 'off'
@@ -157,13 +275,19 @@ export function reasonEdits(document: ProcedureDocument, state: JobState, partId
   const isPlug = document.tethers.some((item) => item.id === nextId)
   const act = isPart ? 'release' : isPlug ? 'open' : 'undo'
   const needed = { kind: 'part', partId, level } as const
-  const stated = (reasonOf: Need['reason'], note = '') => Need.parse({ id: newId('need'), dependent: { act, id: nextId }, needs: needed, reason: reasonOf, note })
+  const stated = (reasonOf: Need['reason'], note = '') =>
+    Need.parse({ id: newId('need'), dependent: { act, id: nextId }, needs: needed, reason: reasonOf, note })
   const order = firstTimes(state)
-  const under = document.holders.filter((holder) => holder.holds.includes(nextId) && (order.get(holder.id) ?? -1) > (order.get(partId) ?? Infinity))
+  const under = document.holders.filter(
+    (holder) => holder.holds.includes(nextId) && (order.get(holder.id) ?? -1) > (order.get(partId) ?? Infinity),
+  )
   const needs = ((): Need[] => {
     switch (reason) {
       case 'covers':
-        if (isPart) return under.length > 0 ? under.map((holder) => coversNeed(newId('need'), holder.id, partId, level)) : [trapsNeed(newId('need'), nextId, partId, level)]
+        if (isPart)
+          return under.length > 0
+            ? under.map((holder) => coversNeed(newId('need'), holder.id, partId, level))
+            : [trapsNeed(newId('need'), nextId, partId, level)]
         return isPlug ? [stated('covers')] : [coversNeed(newId('need'), nextId, partId, level)]
       case 'traps':
         return isPart ? [trapsNeed(newId('need'), nextId, partId, level)] : [stated('reaches')]
@@ -173,7 +297,9 @@ export function reasonEdits(document: ProcedureDocument, state: JobState, partId
       case 'reaches':
         return [stated(reason)]
       case 'habit':
-        return habitPairs(document, state, partId, nextId).map(([before, after]) => Need.parse({ id: newId('need'), dependent: after, needs: { kind: 'operation', ...before }, reason: 'habit' }))
+        return habitPairs(document, state, partId, nextId).map(([before, after]) =>
+          Need.parse({ id: newId('need'), dependent: after, needs: { kind: 'operation', ...before }, reason: 'habit' }),
+        )
     }
   })()
   return needs.map((item): Edit => ({ kind: 'add', collection: 'needs', item, after: null }))
@@ -181,15 +307,26 @@ export function reasonEdits(document: ProcedureDocument, state: JobState, partId
 
 /** A part, its fasteners and its plugs came off when they did for no reason. */
 export function outOfHabit(document: ProcedureDocument, partId: Id): Happening[] {
-  const ids = [partId, ...document.holders.filter((holder) => holder.holds.includes(partId)).map((holder) => holder.id), ...document.tethers.filter((tether) => tether.partId === partId).map((tether) => tether.id)]
+  const ids = [
+    partId,
+    ...document.holders.filter((holder) => holder.holds.includes(partId)).map((holder) => holder.id),
+    ...document.tethers.filter((tether) => tether.partId === partId).map((tether) => tether.id),
+  ]
   return ids.map((itemId) => ({ kind: 'order means nothing', itemId }))
 }
 
 type Act = { act: 'undo' | 'release' | 'open' | 'lift'; id: Id }
 
-/** A habit frees everything of the one from everything of the other: one pair alone would still hold through its neighbours. */
+/**
+ * A habit frees everything of the one from everything of the other: one pair alone would still hold through its
+ * neighbours.
+ */
 function habitPairs(document: ProcedureDocument, state: JobState, partId: Id, nextId: Id): [Act, Act][] {
-  const owner = document.parts.some((part) => part.id === nextId) ? nextId : (document.holders.find((holder) => holder.id === nextId)?.holds[0] ?? document.tethers.find((tether) => tether.id === nextId)?.partId ?? null)
+  const owner = document.parts.some((part) => part.id === nextId)
+    ? nextId
+    : (document.holders.find((holder) => holder.id === nextId)?.holds[0] ??
+      document.tethers.find((tether) => tether.id === nextId)?.partId ??
+      null)
   const [before, after] = [actsOf(document, state, partId), owner === null ? [] : actsOf(document, state, owner)]
   const pairs = before.flatMap((first) => after.map((second): [Act, Act] => [first, second]))
   return pairs.length > 0 ? pairs.slice(0, 40) : []
@@ -198,26 +335,54 @@ function habitPairs(document: ProcedureDocument, state: JobState, partId: Id, ne
 function actsOf(document: ProcedureDocument, state: JobState, partId: Id): Act[] {
   const times = firstTimes(state)
   return [
-    ...document.holders.filter((holder) => holder.holds.includes(partId) && times.has(holder.id)).map((holder): Act => ({ act: 'undo', id: holder.id })),
+    ...document.holders
+      .filter((holder) => holder.holds.includes(partId) && times.has(holder.id))
+      .map((holder): Act => ({ act: 'undo', id: holder.id })),
     ...(times.has(partId) ? ([{ act: 'release', id: partId }] as Act[]) : []),
-    ...document.tethers.filter((tether) => tether.partId === partId && times.has(tether.id)).map((tether): Act => ({ act: 'open', id: tether.id })),
+    ...document.tethers
+      .filter((tether) => tether.partId === partId && times.has(tether.id))
+      .map((tether): Act => ({ act: 'open', id: tether.id })),
     ...(state.setAside.has(partId) ? ([{ act: 'lift', id: partId }] as Act[]) : []),
   ]
 }
 
-/** Whether two groups are the same screw: so they are one pool; or how they are told apart, so that they never share a tray. */
-export function sameScrewEdits(document: ProcedureDocument, holderId: Id, otherId: Id, answer: 'same' | 'not the same' | 'longer' | 'shorter'): Edit[] {
+/**
+ * Whether two groups are the same screw: so they are one pool; or how they are told apart, so that they never share a
+ * tray.
+ */
+export function sameScrewEdits(
+  document: ProcedureDocument,
+  holderId: Id,
+  otherId: Id,
+  answer: 'same' | 'not the same' | 'longer' | 'shorter',
+): Edit[] {
   const [holder, other] = [holderId, otherId].map((id) => document.holders.find((item) => item.id === id))
   if (!holder || !other) return []
-  if (answer === 'same') return fieldEdits('holders', holder, { ...holder, sameAs: [...new Set([...holder.sameAs, other.id])] } as typeof holder)
-  const owner = (item: typeof holder) => document.parts.find((part) => part.id === item.holds[0])?.name.toLowerCase() ?? 'other one'
+  if (answer === 'same')
+    return fieldEdits('holders', holder, {
+      ...holder,
+      sameAs: [...new Set([...holder.sameAs, other.id])],
+    } as typeof holder)
+  const owner = (item: typeof holder) =>
+    document.parts.find((part) => part.id === item.holds[0])?.name.toLowerCase() ?? 'other one'
   const turned = { 'not the same': 'not the same', longer: 'shorter', shorter: 'longer' }[answer]
-  const tell = (than: typeof holder, word: string) => (word === 'not the same' ? `not the one of the ${owner(than)}` : `${word} than that of the ${owner(than)}`)
-  return [...fieldEdits('holders', holder, { ...holder, tell: tell(other, answer) } as typeof holder), ...(other.tell === '' ? fieldEdits('holders', other, { ...other, tell: tell(holder, turned) } as typeof other) : [])]
+  const tell = (than: typeof holder, word: string) =>
+    word === 'not the same' ? `not the one of the ${owner(than)}` : `${word} than that of the ${owner(than)}`
+  return [
+    ...fieldEdits('holders', holder, { ...holder, tell: tell(other, answer) } as typeof holder),
+    ...(other.tell === ''
+      ? fieldEdits('holders', other, { ...other, tell: tell(holder, turned) } as typeof other)
+      : []),
+  ]
 }
 
 /** What a setting was moved for: a need of the part it was moved for. */
 export function settingEdits(settingId: Id, value: string, partId: Id, newId: (prefix: string) => Id): Edit[] {
-  const item = Need.parse({ id: newId('need'), dependent: { act: 'release', id: partId }, needs: { kind: 'setting', settingId, value }, reason: 'setting' })
+  const item = Need.parse({
+    id: newId('need'),
+    dependent: { act: 'release', id: partId },
+    needs: { kind: 'setting', settingId, value },
+    reason: 'setting',
+  })
   return [{ kind: 'add', collection: 'needs', item, after: null }]
 }

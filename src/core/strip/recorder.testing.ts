@@ -11,7 +11,10 @@ import { offeredFor, takeLooseEnds } from './looseEnds'
 import { questionsOf, type Question } from './questions'
 import { stripDocument } from './stripDocument'
 
-/** Somebody at a vehicle, without an interface: says lines, takes loose ends, answers, and what they said can be looked at. */
+/**
+ * Somebody at a vehicle, without an interface: says lines, takes loose ends, answers, and what they said can be looked
+ * at.
+ */
 export class Recorder {
   readonly events: JobEvent[] = []
   inHand: Id | null = null
@@ -43,7 +46,17 @@ export class Recorder {
   private append(happenings: readonly Happening[], certainty: 'counted' | 'assumed'): JobEvent[] {
     const made = happenings.map((what) => {
       this.at = nextStamp(this.at, 1_764_000_000_000 + this.events.length * 10_000)
-      return JobEvent.parse({ id: crypto.randomUUID(), jobId: JOB, v: 1, deviceId: DEVICE, seq: ++this.count, at: this.at, personId: PERSON, certainty, what })
+      return JobEvent.parse({
+        id: crypto.randomUUID(),
+        jobId: JOB,
+        v: 1,
+        deviceId: DEVICE,
+        seq: ++this.count,
+        at: this.at,
+        personId: PERSON,
+        certainty,
+        what,
+      })
     })
     this.events.push(...made)
     return made
@@ -53,7 +66,8 @@ export class Recorder {
   say(line: string): void {
     const { document } = this
     const { facts, asks, notUnderstood } = understand(line, namesOf(document))
-    if (asks.length > 0 || notUnderstood.length > 0) throw new Error(`“${line}” is not clear: ${[...asks, ...notUnderstood.map(({ said }) => said)].join(', ')}`)
+    if (asks.length > 0 || notUnderstood.length > 0)
+      throw new Error(`“${line}” is not clear: ${[...asks, ...notUnderstood.map(({ said }) => said)].join(', ')}`)
     const result = caught(document, this.state, facts, line, this.inHand, this.newId)
     this.append(result.assumed, 'assumed')
     this.happen(...result.happenings)
@@ -71,12 +85,19 @@ export class Recorder {
 
   /** Takes everything that is offered for the part in hand. */
   takeAll(): void {
-    const edits = takeLooseEnds(this.document, this.state, offeredFor(this.document, this.state, this.inHand!).map(({ id }) => id), this.inHand!, this.newId)
+    const edits = takeLooseEnds(
+      this.document,
+      this.state,
+      offeredFor(this.document, this.state, this.inHand!).map(({ id }) => id),
+      this.inHand!,
+      this.newId,
+    )
     if (edits.length > 0) this.happen({ kind: 'stated', said: '', edits })
   }
 
   takeBack(events: readonly JobEvent[]): void {
-    for (const event of events) this.events.push(JobEvent.parse({ ...this.happen({ kind: 'taken back' })[0]!, corrects: event.id }))
+    for (const event of events)
+      this.events.push(JobEvent.parse({ ...this.happen({ kind: 'taken back' })[0]!, corrects: event.id }))
   }
 
   questions(): Question[] {
@@ -88,7 +109,12 @@ export class Recorder {
   }
 
   holder(partName: string, kind: string, size = ''): Id {
-    return this.document.holders.find((holder) => holder.kind === kind && (size === '' || holder.drives.some((drive) => drive.size === size)) && (partName === '' ? holder.holds.length === 0 : holder.holds.includes(this.part(partName))))!.id
+    return this.document.holders.find(
+      (holder) =>
+        holder.kind === kind &&
+        (size === '' || holder.drives.some((drive) => drive.size === size)) &&
+        (partName === '' ? holder.holds.length === 0 : holder.holds.includes(this.part(partName))),
+    )!.id
   }
 }
 

@@ -13,10 +13,13 @@ function dash(): Recorder {
   r.say('unit: 4 hex 7')
   return r
 }
-const asked = (r: Recorder, line: string) => saidTwice(r.document, r.state, understand(line, namesOf(r.document)).facts, r.inHand)
+const asked = (r: Recorder, line: string) =>
+  saidTwice(r.document, r.state, understand(line, namesOf(r.document)).facts, r.inHand)
 
 test('what is off and undone once more may be another of that name', () => {
-  expect(asked(dash(), 'vent: 2 clips, pull toward you')).toEqual([{ kind: 'part', name: 'Vent', another: 'second vent' }])
+  expect(asked(dash(), 'vent: 2 clips, pull toward you')).toEqual([
+    { kind: 'part', name: 'Vent', another: 'second vent' },
+  ])
   // What is only told of it, and what is new, is asked about by nobody.
   for (const line of ['vent: top edge first', 'glovebox: 3 T20', '2 T20']) expect(asked(dash(), line)).toEqual([])
 })
@@ -29,6 +32,10 @@ test('a plug that is open and unplugged once more: of the part in hand, or of th
 })
 test('a second one is there already: the next is the third', () => {
   const r = dash()
-  r.happen({ kind: 'stated', said: '', edits: [{ kind: 'field', collection: 'parts', id: r.part('unit'), field: 'name', from: 'Unit', to: 'Second vent' }] })
+  r.happen({
+    kind: 'stated',
+    said: '',
+    edits: [{ kind: 'field', collection: 'parts', id: r.part('unit'), field: 'name', from: 'Unit', to: 'Second vent' }],
+  })
   expect(asked(r, 'vent: 2 clips')).toMatchObject([{ another: 'third vent' }])
 })

@@ -59,9 +59,16 @@ describe('what is said becomes facts and acts', () => {
     const r = fresh()
     r.say('glovebox: 2 clips, pull toward you')
     r.say('3 T20 behind glovebox')
-    const needs = () => r.document.needs.filter(({ reason }) => reason === 'covers').map((need) => (need.needs as { level: string }).level)
+    const needs = () =>
+      r.document.needs
+        .filter(({ reason }) => reason === 'covers')
+        .map((need) => (need.needs as { level: string }).level)
     expect(needs()).toEqual(['off'])
-    r.happen({ kind: 'stated', said: 'glovebox hinged', edits: waitsThere(r.document, r.state, r.document.parts[0]!, 'hinged') })
+    r.happen({
+      kind: 'stated',
+      said: 'glovebox hinged',
+      edits: waitsThere(r.document, r.state, r.document.parts[0]!, 'hinged'),
+    })
     expect(needs()).toEqual(['free'])
     // Was it off before, nothing is taken back.
     r.off('glovebox')
@@ -79,7 +86,9 @@ describe('what is said becomes facts and acts', () => {
     r.say('liner: lift out')
     r.say('surround: 4 clips, pull toward you')
     expect(levelNow(r.state, r.part('liner'))).toBe('off')
-    expect(r.events.filter((event) => event.certainty === 'assumed').map(({ what }) => what)).toEqual([{ kind: 'part at', partId: r.part('liner'), level: 'off' }])
+    expect(r.events.filter((event) => event.certainty === 'assumed').map(({ what }) => what)).toEqual([
+      { kind: 'part at', partId: r.part('liner'), level: 'off' },
+    ])
     expect(wayInOf(r.document, r.events)).not.toContain(`lift:${r.part('liner')}`)
     // One that hangs, or that something still ties, is left where it is.
     r.say('surround hangs on its leads')
@@ -99,7 +108,12 @@ describe('what is said becomes facts and acts', () => {
   })
   test('the fold is the same for any order of arrival, and for events that came twice', () => {
     const r = fresh()
-    for (const line of ['surround: 4 clips, 2 T20 behind liner, pull toward you', 'unplug hazard, tab driver side', 'unit: 4 hex 7']) r.say(line)
+    for (const line of [
+      'surround: 4 clips, 2 T20 behind liner, pull toward you',
+      'unplug hazard, tab driver side',
+      'unit: 4 hex 7',
+    ])
+      r.say(line)
     const turned = new Recorder(r.base)
     turned.events.push(...[...r.events, ...r.events].reverse())
     expect(turned.document).toEqual(r.document)
@@ -117,14 +131,23 @@ describe('loose ends', () => {
   }
   test('are offered to the part that comes forward after them, with the cover that laid them bare', () => {
     const r = withLoose()
-    expect(offeredFor(r.document, r.state, r.part('climate panel'))).toEqual([{ kind: 'cover', id: r.part('liner') }, { kind: 'holder', id: r.holder('', 'machine screw', '7') }])
+    expect(offeredFor(r.document, r.state, r.part('climate panel'))).toEqual([
+      { kind: 'cover', id: r.part('liner') },
+      { kind: 'holder', id: r.holder('', 'machine screw', '7') },
+    ])
   })
   test('taken: the screw holds the part, and the liner covers the screw', () => {
     const r = withLoose()
     const screw = r.holder('', 'machine screw', '7')
     r.takeAll()
     expect(r.document.holders.find((holder) => holder.id === screw)!.holds).toEqual([r.part('climate panel')])
-    expect(r.document.needs).toMatchObject([{ reason: 'covers', dependent: { act: 'undo', id: screw }, needs: { kind: 'part', partId: r.part('liner'), level: 'off' } }])
+    expect(r.document.needs).toMatchObject([
+      {
+        reason: 'covers',
+        dependent: { act: 'undo', id: screw },
+        needs: { kind: 'part', partId: r.part('liner'), level: 'off' },
+      },
+    ])
     expect(looseEndsOf(r.document, r.state)).toEqual([])
   })
   test('a cover taken without its screw states nothing', () => {
@@ -153,7 +176,9 @@ describe('on top of a record', () => {
     const other = new Recorder(base, 'c')
     other.turnTo('surround')
     other.say('8 spring clips')
-    expect(contradictionsOf(base, other.document)).toMatchObject([{ collection: 'holders', field: 'count', recorded: 9, found: 8 }])
+    expect(contradictionsOf(base, other.document)).toMatchObject([
+      { collection: 'holders', field: 'count', recorded: 9, found: 8 },
+    ])
     expect(other.document.holders).toHaveLength(base.holders.length)
     expect(account(other, other.holder('surround', 'spring clip'))).toMatchObject({ design: 8, undone: 8 })
   })
@@ -172,7 +197,9 @@ describe('on top of a record', () => {
     r.turnTo('surround')
     r.say('2 PH2')
     expect(r.document.holders).toHaveLength(base.holders.length)
-    expect(r.document.holders.find((holder) => holder.kind === 'machine screw')!.drives.map(({ size }) => size)).toEqual(['T20', 'PH2'])
+    expect(
+      r.document.holders.find((holder) => holder.kind === 'machine screw')!.drives.map(({ size }) => size),
+    ).toEqual(['T20', 'PH2'])
   })
   test('a published record is only added to; an unpublished one takes the better evidence', () => {
     const base = record().document
@@ -199,7 +226,9 @@ describe('the order, put right', () => {
     const r = three()
     r.happen({ kind: 'came before', itemId: r.part('vent'), otherId: r.part('sill trim') })
     expect(released(r)).toEqual(['vent', 'sill trim', 'knee bolster'].map((name) => `release:${r.part(name)}`))
-    expect(stripRows(r.document, r.state, null).map((row) => row.id)).toEqual(['vent', 'sill trim', 'knee bolster'].map((name) => r.part(name)))
+    expect(stripRows(r.document, r.state, null).map((row) => row.id)).toEqual(
+      ['vent', 'sill trim', 'knee bolster'].map((name) => r.part(name)),
+    )
   })
   test('already off, and an order that means nothing: counted, and nothing is learnt from them', () => {
     const r = three()
@@ -231,7 +260,12 @@ describe('questions', () => {
     r.say('surround: 4 clips, pull toward you')
     r.off('surround')
     const edits = goalEdits(r.document, r.state, r.part('surround'), r.newId)
-    expect(edits).toMatchObject([{ collection: 'cavities', item: { name: 'Recorder cavity', openings: [{ parts: [{ partId: r.part('surround'), level: 'off' }] }] } }])
+    expect(edits).toMatchObject([
+      {
+        collection: 'cavities',
+        item: { name: 'Recorder cavity', openings: [{ parts: [{ partId: r.part('surround'), level: 'off' }] }] },
+      },
+    ])
     r.happen({ kind: 'stated', said: '', edits })
     expect(new Recorder(r.document, 'b').questions()).toEqual([])
   })
@@ -256,7 +290,10 @@ describe('questions', () => {
     r.happen({ kind: 'stated', said: '', edits: sameScrewEdits(r.document, second, first, 'longer') })
     expect(same()).toEqual([])
     const tellOf = (id: string) => r.document.holders.find((holder) => holder.id === id)!.tell
-    expect([tellOf(second), tellOf(first)]).toEqual(['longer than that of the surround', 'shorter than that of the unit'])
+    expect([tellOf(second), tellOf(first)]).toEqual([
+      'longer than that of the surround',
+      'shorter than that of the unit',
+    ])
   })
   test('what a part came off for may be any of the later parts, first to last', () => {
     const r = forRadio()
@@ -264,7 +301,8 @@ describe('questions', () => {
       r.say(`${name}: 2 clips, pull toward you`)
       r.off(name)
     }
-    const why = (name: string) => r.questions().find((item) => item.kind === 'why first' && item.partId === r.part(name))
+    const why = (name: string) =>
+      r.questions().find((item) => item.kind === 'why first' && item.partId === r.part(name))
     expect(why('surround')).toMatchObject({ laterIds: ['vent', 'unit', 'glovebox'].map((name) => r.part(name)) })
     expect(why('unit')).toMatchObject({ laterIds: [r.part('glovebox')] })
     expect(why('glovebox')).toBeUndefined()
@@ -274,10 +312,18 @@ describe('questions', () => {
     r.say('surround: 4 clips, pull toward you')
     r.say('unit: 4 hex 7')
     const [question] = r.questions()
-    expect(question).toMatchObject({ kind: 'why first', partId: r.part('surround'), nextId: r.holder('unit', 'machine screw') })
+    expect(question).toMatchObject({
+      kind: 'why first',
+      partId: r.part('surround'),
+      nextId: r.holder('unit', 'machine screw'),
+    })
     if (question?.kind !== 'why first') throw new Error('no question')
     expect(question.reasons[0]).toBe('covers')
-    r.happen({ kind: 'stated', said: '', edits: reasonEdits(r.document, r.state, question.partId, question.nextId, 'covers', r.newId) })
+    r.happen({
+      kind: 'stated',
+      said: '',
+      edits: reasonEdits(r.document, r.state, question.partId, question.nextId, 'covers', r.newId),
+    })
     expect(r.questions()).toEqual([])
     expect(r.document.needs).toMatchObject([{ reason: 'covers', dependent: { act: 'undo' } }])
   })
@@ -292,9 +338,14 @@ describe('questions', () => {
   })
   test('what a lever was moved for; power is moved for safety and not asked about', () => {
     const r = forRadio()
-    r.happen({ kind: 'set', settingId: 'battery', value: 'off', methodId: null }, { kind: 'set', settingId: 'lever', value: 'out of park', methodId: null })
+    r.happen(
+      { kind: 'set', settingId: 'battery', value: 'off', methodId: null },
+      { kind: 'set', settingId: 'lever', value: 'out of park', methodId: null },
+    )
     r.say('unit: 4 hex 7, pull toward you')
-    expect(r.questions().filter(({ kind }) => kind !== 'battery prepared')).toMatchObject([{ kind: 'what for', settingId: 'lever', value: 'out of park', partId: r.part('unit') }])
+    expect(r.questions().filter(({ kind }) => kind !== 'battery prepared')).toMatchObject([
+      { kind: 'what for', settingId: 'lever', value: 'out of park', partId: r.part('unit') },
+    ])
   })
   test('put off, it is not asked again', () => {
     const r = forRadio()
@@ -315,9 +366,25 @@ test('called just so, it is asked no more and orders no plan; on its own vehicle
   expect(r.questions()).toEqual([])
   expect(r.document.needs).toEqual([])
   expect(forPuttingBack(r.document, r.events).needs).toEqual([])
-  const goals = ['surround', 'unit'].map((name) => ({ kind: 'part' as const, partId: r.part(name), level: 'off' as const }))
-  r.happen({ kind: 'plan adopted', request: PlanRequest.parse({ goals, build: {}, start: 'centre' }), found: null, people: [], lanes: [] })
-  expect(forPuttingBack(r.document, r.events).needs).toMatchObject([{ reason: 'traps', dependent: { act: 'release', id: r.part('unit') }, needs: { partId: r.part('surround'), level: 'off' } }])
+  const goals = ['surround', 'unit'].map((name) => ({
+    kind: 'part' as const,
+    partId: r.part(name),
+    level: 'off' as const,
+  }))
+  r.happen({
+    kind: 'plan adopted',
+    request: PlanRequest.parse({ goals, build: {}, start: 'centre' }),
+    found: null,
+    people: [],
+    lanes: [],
+  })
+  expect(forPuttingBack(r.document, r.events).needs).toMatchObject([
+    {
+      reason: 'traps',
+      dependent: { act: 'release', id: r.part('unit') },
+      needs: { partId: r.part('surround'), level: 'off' },
+    },
+  ])
 })
 
 test('the likeliest next: after a panel its clips and screws, once it is free its plugs, once it is off the next panel', () => {
@@ -338,14 +405,20 @@ test('heads are offered by how often the shop meets them, and what is plausible 
   const r = fresh()
   for (const line of ['surround: 2 T30', 'vent: 1 T30', 'unit: 4 hex 7']) r.say(line)
   const usual = usualFasteners([r.document])
-  expect(usual.slice(0, 2)).toMatchObject([{ size: 'T30', times: 2 }, { size: '7', times: 1 }])
+  expect(usual.slice(0, 2)).toMatchObject([
+    { size: 'T30', times: 2 },
+    { size: '7', times: 1 },
+  ])
   expect(usual.some((item) => item.kind === 'spring clip' && item.times === 0)).toBe(true)
 })
 
 test('a group on a build the record does not know is answered; the next one is undone under its own id', () => {
   const r = fresh()
   r.say('surround')
-  const facts = [{ fact: 'holder' as const, kind: 'spring clip' as const, count: 4, when: 'power windows' }, { fact: 'holder' as const, kind: 'push-pin' as const, count: 2 }]
+  const facts = [
+    { fact: 'holder' as const, kind: 'spring clip' as const, count: 4, when: 'power windows' },
+    { fact: 'holder' as const, kind: 'push-pin' as const, count: 2 },
+  ]
   const { happenings, unplaced } = caught(r.document, r.state, facts, '', r.inHand, r.newId)
   expect(unplaced).toMatchObject([{ because: { kind: 'no facet' } }])
   const undone = happenings.filter((what) => what.kind === 'undone')
@@ -357,7 +430,14 @@ test('a group on a build the record does not know is answered; the next one is u
 
 test('a fact that finds no place is answered and undoes nothing', () => {
   const r = fresh()
-  const { happenings, unplaced } = caught(r.document, r.state, [{ fact: 'release', start: 'lower left' }], '', null, r.newId)
+  const { happenings, unplaced } = caught(
+    r.document,
+    r.state,
+    [{ fact: 'release', start: 'lower left' }],
+    '',
+    null,
+    r.newId,
+  )
   expect(happenings).toEqual([])
   expect(unplaced).toMatchObject([{ because: { kind: 'no part' } }])
 })

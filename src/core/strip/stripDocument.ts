@@ -11,8 +11,8 @@ export function blankModel(name: string): ProcedureDocument {
 }
 
 /**
- * What a strip says of its vehicle: the fold of what was stated over what it began with. What was taken back leaves nothing;
- * the order of arrival and duplicates don't matter. Cost: O(statements x items of a list).
+ * What a strip says of its vehicle: the fold of what was stated over what it began with. What was taken back leaves
+ * nothing; the order of arrival and duplicates don't matter. Cost: O(statements x items of a list).
  */
 export function stripDocument(base: ProcedureDocument, events: readonly JobEvent[]): ProcedureDocument {
   const edits = standingEvents(events).flatMap(({ what }) => (what.kind === 'stated' ? what.edits : []))

@@ -27,7 +27,12 @@ function firstStrip(): Recorder {
   r.say('unplug main, lever')
   r.say('unit off')
   const question = r.questions().find((item) => item.kind === 'why first' && item.partId === r.part('surround'))!
-  if (question.kind === 'why first') r.happen({ kind: 'stated', said: '', edits: reasonEdits(r.document, r.state, question.partId, question.nextId, 'covers', r.newId) })
+  if (question.kind === 'why first')
+    r.happen({
+      kind: 'stated',
+      said: '',
+      edits: reasonEdits(r.document, r.state, question.partId, question.nextId, 'covers', r.newId),
+    })
   return r
 }
 
@@ -53,8 +58,41 @@ function secondStrip(base: ProcedureDocument): Recorder {
 }
 
 function merged(recorders: readonly Recorder[], document: ProcedureDocument): ProcedureDocument {
-  const strips = recorders.flatMap((r, i) => stripsOf(r.document, [{ id: `strip-${i}`, label: `Gritter ${i + 1}`, events: r.events }], whilePlanning(DEFAULT_HOUSE_VALUES)).map((strip) => StripSeen.parse({ id: `strip-${i}`, label: strip.id, sequence: strip.sequence, brokeRule: strip.brokeRule ?? false })))
-  return { ...document, strips, cavities: [{ id: 'radio', name: 'Radio', openings: [{ id: 'o1', name: 'front', roomier: false, saves: '', savesS: 0, parts: [{ partId: recorders[0]!.part('unit'), level: 'off' }] }], when: {} }] } as ProcedureDocument
+  const strips = recorders.flatMap((r, i) =>
+    stripsOf(
+      r.document,
+      [{ id: `strip-${i}`, label: `Gritter ${i + 1}`, events: r.events }],
+      whilePlanning(DEFAULT_HOUSE_VALUES),
+    ).map((strip) =>
+      StripSeen.parse({
+        id: `strip-${i}`,
+        label: strip.id,
+        sequence: strip.sequence,
+        brokeRule: strip.brokeRule ?? false,
+      }),
+    ),
+  )
+  return {
+    ...document,
+    strips,
+    cavities: [
+      {
+        id: 'radio',
+        name: 'Radio',
+        openings: [
+          {
+            id: 'o1',
+            name: 'front',
+            roomier: false,
+            saves: '',
+            savesS: 0,
+            parts: [{ partId: recorders[0]!.part('unit'), level: 'off' }],
+          },
+        ],
+        when: {},
+      },
+    ],
+  } as ProcedureDocument
 }
 
 const REQUEST = PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'radio' }], build: {}, start: 'centre' })
@@ -74,8 +112,11 @@ describe('two strips of one dash in different orders', () => {
   test('one strip alone is obeyed as it was seen', () => {
     const document = merged([a], a.document)
     const plan = planOf(document)
-    const way = plan.wayIn.flatMap((card) => card.steps.map((step) => step.operation.key)).filter((key) => !key.startsWith('set'))
-    // A part that nobody said was set aside, only that the next one was turned to, gives no order for when it was lifted away.
+    const way = plan.wayIn
+      .flatMap((card) => card.steps.map((step) => step.operation.key))
+      .filter((key) => !key.startsWith('set'))
+    // A part that nobody said was set aside, only that the next one was turned to, gives no order for when it was
+    // lifted away.
     const sequence = document.strips[0]!.sequence
     expect(sequence).not.toContain(`lift:${a.part('liner')}`)
     expect(way.filter((key) => sequence.includes(key))).toEqual(sequence.filter((key) => way.includes(key)))
@@ -91,9 +132,20 @@ describe('two strips of one dash in different orders', () => {
     expect(plan.proof.totalS).toBeLessThanOrEqual(of(0)!)
     expect(plan.proof.totalS).toBeLessThanOrEqual(of(1)!)
     // Seen both ways, so that neither holds: the surround's hex 7 and its T20, the liner and the climate panel.
-    const [hex, t20, liner, climate] = [`undo:${a.holder('surround', 'machine screw', '7')}`, `undo:${a.holder('surround', 'machine screw', 'T20')}`, `release:${a.part('liner')}`, `release:${a.part('climate panel')}`]
-    const seen = plan.removal.edges.filter((edge) => edge.because.kind === 'seen').map(({ before, after }) => [before, after].sort().join())
-    for (const pair of [[hex, t20], [liner, climate]]) expect(seen).not.toContain(pair.sort().join())
+    const [hex, t20, liner, climate] = [
+      `undo:${a.holder('surround', 'machine screw', '7')}`,
+      `undo:${a.holder('surround', 'machine screw', 'T20')}`,
+      `release:${a.part('liner')}`,
+      `release:${a.part('climate panel')}`,
+    ]
+    const seen = plan.removal.edges
+      .filter((edge) => edge.because.kind === 'seen')
+      .map(({ before, after }) => [before, after].sort().join())
+    for (const pair of [
+      [hex, t20],
+      [liner, climate],
+    ])
+      expect(seen).not.toContain(pair.sort().join())
     const way = plan.wayIn.flatMap((card) => card.steps.map((step) => step.operation.key))
     const before = (first: string, then: string) => expect(way.indexOf(first)).toBeLessThan(way.indexOf(then))
     before(`release:${a.part('climate panel')}`, `undo:${a.holder('surround', 'machine screw', 'T20')}`)

@@ -6,9 +6,9 @@ const IN_ONE_MOVEMENT = ['spring clip', 'fir-tree clip', 'adhesive', 'hook-and-l
 const PHYSICAL = ['covers', 'traps', 'threads', 'reaches', 'rests on']
 
 /**
- * A pair of hands on the vehicle, written apart from the derivation: it reads the facts only, keeps what is undone, moved,
- * open and set, and says whether an act is possible and safe now. An act and the act that takes it back ask for the same
- * physical needs. What it returns is a reason, or null when the act can be done.
+ * A pair of hands on the vehicle, written apart from the derivation: it reads the facts only, keeps what is undone,
+ * moved, open and set, and says whether an act is possible and safe now. An act and the act that takes it back ask for
+ * the same physical needs. What it returns is a reason, or null when the act can be done.
  */
 export class HandSimulator {
   readonly undone = new Set<string>()
@@ -34,12 +34,17 @@ export class HandSimulator {
     if (act === 'wait' || act === 'decide' || act === 'work') return null
     if (act === 'test') return this.whyNotTest(id)
     if (this.role('ignition') !== null && this.role('ignition') !== 'off') return 'the ignition is on'
-    const forward = { fasten: 'undo', start: 'undo', seat: 'release', place: 'lift', close: 'open', feed: 'feed' }[act as string] ?? act
+    const forward =
+      { fasten: 'undo', start: 'undo', seat: 'release', place: 'lift', close: 'open', feed: 'feed' }[act as string] ??
+      act
     const stated = this.whyNeeds(act, id, forward !== act)
     return this.whyItself(operation) ?? stated ?? this.whyGroups(operation)
   }
 
-  /** Groups that let go or go home in this very movement: what hides them must be away, and exactly they are counted with it. */
+  /**
+   * Groups that let go or go home in this very movement: what hides them must be away, and exactly they are counted
+   * with it.
+   */
   private whyGroups({ act, itemId: id, pulled }: Operation): string | null {
     if (act !== 'ease' && act !== 'release' && act !== 'seat') return null
     const groups = act === 'seat' ? this.goingHome(id) : this.lettingGo(act, id)
@@ -56,13 +61,18 @@ export class HandSimulator {
     return letsGo === 'with the pull' || (letsGo === 'as its kind' && IN_ONE_MOVEMENT.includes(kind))
   }
   private lettingGo(act: string, partId: string): string[] {
-    const all = act === 'ease' ? this.model.parts.get(partId)!.ease!.holderIds.filter((h) => this.model.holders.has(h)) : this.holders(partId)
+    const all =
+      act === 'ease'
+        ? this.model.parts.get(partId)!.ease!.holderIds.filter((h) => this.model.holders.has(h))
+        : this.holders(partId)
     return all.filter((h) => this.letsGoWithIt(h) && !this.undone.has(h))
   }
   /** Pressed home with the last of the parts it holds. */
   private goingHome(partId: string): string[] {
     const out = (p: string) => p !== partId && (this.moved.has(p) || this.eased.has(p))
-    return this.holders(partId).filter((h) => this.letsGoWithIt(h) && this.undone.has(h) && !this.model.holders.get(h)!.holds.some(out))
+    return this.holders(partId).filter(
+      (h) => this.letsGoWithIt(h) && this.undone.has(h) && !this.model.holders.get(h)!.holds.some(out),
+    )
   }
 
   do(operation: Operation): void {
@@ -91,24 +101,85 @@ export class HandSimulator {
       case 'start':
       case 'fasten': {
         const { holds } = this.model.holders.get(id)!
-        const together = act === 'fasten' ? holds.filter((p) => this.model.parts.get(p)!.refit.startAllFirst && this.cameForward.has(p)).flatMap((p) => this.holders(p)).filter((h) => this.undone.has(h) && !this.started.has(h)) : []
-        return say(this.undone.has(id), 'not undone') ?? say(holds.every((p) => !this.moved.has(p) && !this.eased.has(p)), 'its part is not home') ?? say(together.length === 0, `not all started: ${together.join()}`) ?? this.whyBench(holds)
+        const together =
+          act === 'fasten'
+            ? holds
+                .filter((p) => this.model.parts.get(p)!.refit.startAllFirst && this.cameForward.has(p))
+                .flatMap((p) => this.holders(p))
+                .filter((h) => this.undone.has(h) && !this.started.has(h))
+            : []
+        return (
+          say(this.undone.has(id), 'not undone') ??
+          say(
+            holds.every((p) => !this.moved.has(p) && !this.eased.has(p)),
+            'its part is not home',
+          ) ??
+          say(together.length === 0, `not all started: ${together.join()}`) ??
+          this.whyBench(holds)
+        )
       }
       case 'ease':
-        return say(!this.moved.has(id) && !this.eased.has(id), 'has come forward') ?? say(this.model.parts.get(id)!.ease!.holderIds.filter((h) => this.model.holders.has(h)).every((h) => this.undone.has(h) || this.letsGoWithIt(h)), 'still held')
+        return (
+          say(!this.moved.has(id) && !this.eased.has(id), 'has come forward') ??
+          say(
+            this.model.parts
+              .get(id)!
+              .ease!.holderIds.filter((h) => this.model.holders.has(h))
+              .every((h) => this.undone.has(h) || this.letsGoWithIt(h)),
+            'still held',
+          )
+        )
       case 'release':
-        return say(!this.moved.has(id), 'has come forward') ?? say(this.holders(id).every((h) => this.undone.has(h) || this.letsGoWithIt(h)), 'still held') ?? say(this.leads(id).filter((t) => this.model.tethers.get(t)!.mustOpenFor === 'free').every((t) => this.open.has(t)), 'a short lead is plugged') ?? this.whyBench([id])
+        return (
+          say(!this.moved.has(id), 'has come forward') ??
+          say(
+            this.holders(id).every((h) => this.undone.has(h) || this.letsGoWithIt(h)),
+            'still held',
+          ) ??
+          say(
+            this.leads(id)
+              .filter((t) => this.model.tethers.get(t)!.mustOpenFor === 'free')
+              .every((t) => this.open.has(t)),
+            'a short lead is plugged',
+          ) ??
+          this.whyBench([id])
+        )
       case 'seat':
-        return say((this.moved.has(id) || this.eased.has(id)) && !this.off.has(id), 'is not at its place') ?? say(this.leads(id).filter((t) => !this.isEarly(t)).every((t) => !this.open.has(t)), 'a plug behind it is open')
+        return (
+          say((this.moved.has(id) || this.eased.has(id)) && !this.off.has(id), 'is not at its place') ??
+          say(
+            this.leads(id)
+              .filter((t) => !this.isEarly(t))
+              .every((t) => !this.open.has(t)),
+            'a plug behind it is open',
+          )
+        )
       case 'open':
       case 'close':
-        return say(this.open.has(id) === (act === 'close'), 'is so already') ?? say(phase === 'test' || this.reachable(id), 'is out of reach') ?? this.whyUnsafe(id) ?? say(act === 'open' || phase === 'test' || !this.model.tethers.get(id)!.leadThrough || this.fed.has(id), 'its lead is not through')
+        return (
+          say(this.open.has(id) === (act === 'close'), 'is so already') ??
+          say(phase === 'test' || this.reachable(id), 'is out of reach') ??
+          this.whyUnsafe(id) ??
+          say(
+            act === 'open' || phase === 'test' || !this.model.tethers.get(id)!.leadThrough || this.fed.has(id),
+            'its lead is not through',
+          )
+        )
       case 'lift':
-        return say(this.moved.has(id) && !this.off.has(id), 'has not come forward') ?? say(this.leads(id).every((t) => this.open.has(t)), 'is tied')
+        return (
+          say(this.moved.has(id) && !this.off.has(id), 'has not come forward') ??
+          say(
+            this.leads(id).every((t) => this.open.has(t)),
+            'is tied',
+          )
+        )
       case 'place':
         return say(this.off.has(id), 'is not off') ?? this.whyCarriedLeft(id)
       case 'feed':
-        return say(this.open.has(id) && !this.off.has(this.hostOf(this.model.tethers.get(id)!.partId)), 'its part is away')
+        return say(
+          this.open.has(id) && !this.off.has(this.hostOf(this.model.tethers.get(id)!.partId)),
+          'its part is away',
+        )
       default:
         return null
     }
@@ -119,7 +190,11 @@ export class HandSimulator {
     const forward = { fasten: 'undo', start: 'undo', seat: 'release', place: 'lift', close: 'open' }[act]
     for (const need of this.model.needs) {
       const own = need.dependent.act === act && need.dependent.id === id
-      const turned = isBack && need.dependent.act === forward && need.dependent.id === id && (PHYSICAL.includes(need.reason) || (need.reason === 'setting' && need.needs.kind !== 'setting'))
+      const turned =
+        isBack &&
+        need.dependent.act === forward &&
+        need.dependent.id === id &&
+        (PHYSICAL.includes(need.reason) || (need.reason === 'setting' && need.needs.kind !== 'setting'))
       if ((!own && !turned) || need.reason === 'observed' || need.reason === 'habit') continue
       if (act === 'seat' && turned && !this.moved.has(id)) continue
       if (!this.holds(need.needs)) return `need ${need.id}`
@@ -147,13 +222,17 @@ export class HandSimulator {
   }
 
   private whyStateUnsafe(settings: ReadonlyMap<string, string>): string | null {
-    const at = (role: string) => [...this.model.settings.values()].flatMap((s) => (s.role === role ? [settings.get(s.id)] : []))[0] ?? null
+    const at = (role: string) =>
+      [...this.model.settings.values()].flatMap((s) => (s.role === role ? [settings.get(s.id)] : []))[0] ?? null
     const open = [...this.open].map((id) => this.model.tethers.get(id)!.circuit ?? '')
-    if (open.some((circuit) => circuit.startsWith('srs')) && at('ignition') !== null && at('ignition') !== 'off') return 'ignition with an airbag plug open'
+    if (open.some((circuit) => circuit.startsWith('srs')) && at('ignition') !== null && at('ignition') !== 'off')
+      return 'ignition with an airbag plug open'
     if (open.includes('srs-firing') && at('battery') !== 'off') return 'battery with a firing circuit open'
-    if (open.includes('start') && at('ignition') !== null && at('ignition') !== 'off') return 'nothing comes on with the start control open'
+    if (open.includes('start') && at('ignition') !== null && at('ignition') !== 'off')
+      return 'nothing comes on with the start control open'
     if (at('battery') === 'off' && at('ignition') === 'on') return 'ignition without battery'
-    if (at('gear lever') === 'out' && (at('parking brake') !== 'on' || at('wheels') !== 'chocked')) return 'lever out and the vehicle may roll'
+    if (at('gear lever') === 'out' && (at('parking brake') !== 'on' || at('wheels') !== 'chocked'))
+      return 'lever out and the vehicle may roll'
     return null
   }
 
@@ -170,17 +249,23 @@ export class HandSimulator {
     if (power === 'none') return null
     if (power === 'battery') return this.role('battery') === 'off' ? 'no battery' : null
     if (this.role('ignition') !== 'on') return 'no power'
-    return power === 'engine' && [...this.open].some((id) => this.model.tethers.get(id)!.circuit === 'start') ? 'the start control is open' : this.whyStateUnsafe(this.settings)
+    return power === 'engine' && [...this.open].some((id) => this.model.tethers.get(id)!.circuit === 'start')
+      ? 'the start control is open'
+      : this.whyStateUnsafe(this.settings)
   }
 
   /** What is carried is worked on once its carrier lies on the bench. */
   private whyBench(partIds: readonly string[]): string | null {
     const carriers = partIds.map((id) => this.model.parts.get(id)!.carriedBy)
-    return carriers.every((carrier) => carrier !== null) && carriers.some((carrier) => !this.off.has(carrier!)) ? 'its carrier is not on the bench' : null
+    return carriers.every((carrier) => carrier !== null) && carriers.some((carrier) => !this.off.has(carrier!))
+      ? 'its carrier is not on the bench'
+      : null
   }
 
   private whyCarriedLeft(partId: string): string | null {
-    const left = [...this.model.parts.values()].filter((p) => p.carriedBy === partId && (this.off.has(p.id) || this.holders(p.id).some((h) => this.undone.has(h))))
+    const left = [...this.model.parts.values()].filter(
+      (p) => p.carriedBy === partId && (this.off.has(p.id) || this.holders(p.id).some((h) => this.undone.has(h))),
+    )
     return left.length > 0 ? `${left.map((p) => p.id).join()} is not back in it` : null
   }
 

@@ -8,10 +8,24 @@ import type { ActPattern, Condition, Rule } from './rule'
 import type { Power } from './powers'
 import { after, settingOf, type VehicleState } from './vehicleState'
 
-/** An act as the rules see it. `work` is the kind of a work item, `station` where it is done, `pulled` what lets go or goes home with it. */
-export type JudgedAct = { act: Act | 'power'; itemId: Id; setting?: SettingAct | null; power?: Power; work?: string; station?: string; pulled?: readonly Id[] }
+/**
+ * An act as the rules see it. `work` is the kind of a work item, `station` where it is done, `pulled` what lets go or
+ * goes home with it.
+ */
+export type JudgedAct = {
+  act: Act | 'power'
+  itemId: Id
+  setting?: SettingAct | null
+  power?: Power
+  work?: string
+  station?: string
+  pulled?: readonly Id[]
+}
 
-/** What an act is besides its own name: a pull that lets clips go undoes them, a seat that presses them home fastens them. */
+/**
+ * What an act is besides its own name: a pull that lets clips go undoes them, a seat that presses them home fastens
+ * them.
+ */
 export function actsIn(act: Pick<JudgedAct, 'act' | 'pulled'>): string[] {
   const name = act.act === 'restore' ? 'set' : act.act
   return act.pulled?.length ? [name, name === 'seat' ? 'fasten' : 'undo'] : [name]
@@ -20,42 +34,91 @@ export function actsIn(act: Pick<JudgedAct, 'act' | 'pulled'>): string[] {
 /** A rule that bites, and the things it names. */
 export type Breach = { rule: Rule; tetherIds: Id[]; settingIds: Id[] }
 
-/** Every invariant that this state breaks, whoever brought it about. Empty = safe as far as the record and the rules know. */
+/**
+ * Every invariant that this state breaks, whoever brought it about. Empty = safe as far as the record and the rules
+ * know.
+ */
 export function breaches(model: ProcedureForBuild, state: VehicleState, circumstances: Circumstances): Breach[] {
-  return circumstances.rules.filter((rule) => rule.at === null && rule.while.length > 0 && allHold(model, rule, state, circumstances)).map((rule) => witness(model, rule, state))
+  return circumstances.rules
+    .filter((rule) => rule.at === null && rule.while.length > 0 && allHold(model, rule, state, circumstances))
+    .map((rule) => witness(model, rule, state))
 }
 
 /**
  * The rules that refuse an act in this state, strongest as listed: rules of that act, and invariants that the act would
- * newly break, or break for one more plug. An invariant broken already does not refuse other acts: closing the plug or moving a
- * setting is the way out.
+ * newly break, or break for one more plug. An invariant broken already does not refuse other acts: closing the plug or
+ * moving a setting is the way out.
  */
-export function refusals(model: ProcedureForBuild, state: VehicleState, act: JudgedAct, circumstances: Circumstances): Breach[] {
-  const ofTheAct = circumstances.rules.filter((rule) => rule.effect === 'refuses' && rule.at !== null && matches(model, rule.at, act, circumstances) && allHold(model, rule, state, circumstances))
+export function refusals(
+  model: ProcedureForBuild,
+  state: VehicleState,
+  act: JudgedAct,
+  circumstances: Circumstances,
+): Breach[] {
+  const ofTheAct = circumstances.rules.filter(
+    (rule) =>
+      rule.effect === 'refuses' &&
+      rule.at !== null &&
+      matches(model, rule.at, act, circumstances) &&
+      allHold(model, rule, state, circumstances),
+  )
   const found = ofTheAct.map((rule) => witness(model, rule, state))
   if (act.act === 'power') return found
-  const before = new Map(breaches(model, state, circumstances).map((breach) => [breach.rule.id, new Set(breach.tetherIds)]))
-  const next = after(model, state, { act: act.act, itemId: act.itemId, setting: act.setting ?? null, ...(act.pulled && { pulled: [...act.pulled] }) })
-  return [...found, ...breaches(model, next, circumstances).filter(({ rule, tetherIds }) => !before.has(rule.id) || tetherIds.some((id) => !before.get(rule.id)!.has(id)))]
+  const before = new Map(
+    breaches(model, state, circumstances).map((breach) => [breach.rule.id, new Set(breach.tetherIds)]),
+  )
+  const next = after(model, state, {
+    act: act.act,
+    itemId: act.itemId,
+    setting: act.setting ?? null,
+    ...(act.pulled && { pulled: [...act.pulled] }),
+  })
+  return [
+    ...found,
+    ...breaches(model, next, circumstances).filter(
+      ({ rule, tetherIds }) => !before.has(rule.id) || tetherIds.some((id) => !before.get(rule.id)!.has(id)),
+    ),
+  ]
 }
 
-/** Whether the only thing in the way is the wait after battery off, and how long it still takes. 0 = nothing to wait for. */
-export function waitLeftS(model: ProcedureForBuild, state: VehicleState, act: JudgedAct, circumstances: Circumstances): number {
-  const waits = circumstances.rules.some((rule) => rule.effect === 'refuses' && rule.at !== null && rule.while.some((c) => c.kind === 'waited too short') && matches(model, rule.at, act, circumstances))
+/**
+ * Whether the only thing in the way is the wait after battery off, and how long it still takes. 0 = nothing to wait
+ * for.
+ */
+export function waitLeftS(
+  model: ProcedureForBuild,
+  state: VehicleState,
+  act: JudgedAct,
+  circumstances: Circumstances,
+): number {
+  const waits = circumstances.rules.some(
+    (rule) =>
+      rule.effect === 'refuses' &&
+      rule.at !== null &&
+      rule.while.some((c) => c.kind === 'waited too short') &&
+      matches(model, rule.at, act, circumstances),
+  )
   if (!waits) return 0
   const battery = settingOf(model, state, 'battery')
   if (!battery || battery.value !== 'off') return 0
-  return Math.max(0, waitS(model, battery.id, circumstances) - (state.nowS - (state.changedAtS.get(battery.id) ?? state.startedS)))
+  return Math.max(
+    0,
+    waitS(model, battery.id, circumstances) - (state.nowS - (state.changedAtS.get(battery.id) ?? state.startedS)),
+  )
 }
 
 const NO_DEMANDS: readonly Demand[] = []
 
-/** What the rules demand of the settings at an operation: rules of that act that refuse while a setting stands elsewhere. */
+/**
+ * What the rules demand of the settings at an operation: rules of that act that refuse while a setting stands
+ * elsewhere.
+ */
 export function askedByRules(model: ProcedureForBuild, circumstances: Circumstances): AskedByRules {
   // By act, so that the many acts no rule speaks of cost nothing.
   const ruled = new Map<string, Rule[]>()
   for (const rule of circumstances.rules)
-    if (rule.effect === 'refuses' && rule.at !== null && rule.while.some((c) => c.kind === 'setting not')) for (const act of rule.at.acts) ruled.set(act, [...(ruled.get(act) ?? []), rule])
+    if (rule.effect === 'refuses' && rule.at !== null && rule.while.some((c) => c.kind === 'setting not'))
+      for (const act of rule.at.acts) ruled.set(act, [...(ruled.get(act) ?? []), rule])
   return (operation) => {
     const rules = ruled.get(operation.act)
     if (!rules) return NO_DEMANDS
@@ -68,7 +131,12 @@ export function askedByRules(model: ProcedureForBuild, circumstances: Circumstan
       if (!rule.while.filter(isAmbient).every((c) => holds(model, rule, c, null, circumstances))) continue
       for (const setting of model.settings.values()) {
         const value = settings[0]!.values.find((v) => setting.values.includes(v))
-        if (setting.role === settings[0]!.role && value) demands.push({ settingId: setting.id, value, because: { kind: 'rule', ruleId: rule.id, settingId: setting.id } })
+        if (setting.role === settings[0]!.role && value)
+          demands.push({
+            settingId: setting.id,
+            value,
+            because: { kind: 'rule', ruleId: rule.id, settingId: setting.id },
+          })
       }
     }
     return demands
@@ -76,7 +144,12 @@ export function askedByRules(model: ProcedureForBuild, circumstances: Circumstan
 }
 
 /** Whether a rule's pattern fits an act. Every list that is given has to fit. */
-export function matches(model: ProcedureForBuild, pattern: ActPattern, act: JudgedAct, circumstances: Circumstances): boolean {
+export function matches(
+  model: ProcedureForBuild,
+  pattern: ActPattern,
+  act: JudgedAct,
+  circumstances: Circumstances,
+): boolean {
   if (!actsIn(act).some((name) => (pattern.acts as readonly string[]).includes(name))) return false
   if (pattern.powers && (!act.power || !pattern.powers.includes(act.power))) return false
   if (pattern.works && (!act.work || !pattern.works.includes(act.work))) return false
@@ -94,7 +167,8 @@ export function matches(model: ProcedureForBuild, pattern: ActPattern, act: Judg
   if (pattern.hot !== undefined && part?.hot !== pattern.hot) return false
   if (pattern.painted !== undefined && part?.painted !== pattern.painted) return false
   if (pattern.fuel !== undefined && part?.fuel !== pattern.fuel) return false
-  if (pattern.heavy !== undefined && ((part?.massKg ?? 0) > circumstances.house.liftMassKg) !== pattern.heavy) return false
+  if (pattern.heavy !== undefined && (part?.massKg ?? 0) > circumstances.house.liftMassKg !== pattern.heavy)
+    return false
   return !pattern.stations || pattern.stations.includes(act.station ?? part?.station ?? '')
 }
 
@@ -103,7 +177,10 @@ function partOfAct(model: ProcedureForBuild, act: JudgedAct) {
   return model.parts.get(holder ? holder.holds[0]! : (model.tethers.get(act.itemId)?.partId ?? act.itemId))
 }
 
-/** Conditions that do not change while a job runs its course; a rule that asks only these and an act is said as a caution. */
+/**
+ * Conditions that do not change while a job runs its course; a rule that asks only these and an act is said as a
+ * caution.
+ */
 export function isAmbient(condition: Condition): boolean {
   return condition.kind === 'wheels' || condition.kind === 'colder than the house value'
 }
@@ -112,7 +189,13 @@ function allHold(model: ProcedureForBuild, rule: Rule, state: VehicleState, circ
   return rule.while.every((condition) => holds(model, rule, condition, state, circumstances))
 }
 
-export function holds(model: ProcedureForBuild, rule: Rule, condition: Condition, state: VehicleState | null, circumstances: Circumstances): boolean {
+export function holds(
+  model: ProcedureForBuild,
+  rule: Rule,
+  condition: Condition,
+  state: VehicleState | null,
+  circumstances: Circumstances,
+): boolean {
   switch (condition.kind) {
     case 'wheels':
       return model.wheels === condition.wheels
@@ -132,7 +215,9 @@ export function holds(model: ProcedureForBuild, rule: Rule, condition: Condition
     case 'waited too short': {
       const battery = settingOf(model, state!, 'battery')
       if (!battery || battery.value !== 'off') return false
-      return state!.nowS - (state!.changedAtS.get(battery.id) ?? state!.startedS) < waitS(model, battery.id, circumstances)
+      return (
+        state!.nowS - (state!.changedAtS.get(battery.id) ?? state!.startedS) < waitS(model, battery.id, circumstances)
+      )
     }
     default:
       return unreachable(condition)
@@ -153,6 +238,12 @@ function witness(model: ProcedureForBuild, rule: Rule, state: VehicleState): Bre
   return {
     rule,
     tetherIds: rule.while.flatMap((c) => (c.kind === 'open' ? openOf(model, state, c.circuits) : [])),
-    settingIds: rule.while.flatMap((c) => (c.kind === 'setting not' || c.kind === 'setting is' ? [settingOf(model, state, c.role)!.id] : c.kind === 'waited too short' ? [settingOf(model, state, 'battery')!.id] : [])),
+    settingIds: rule.while.flatMap((c) =>
+      c.kind === 'setting not' || c.kind === 'setting is'
+        ? [settingOf(model, state, c.role)!.id]
+        : c.kind === 'waited too short'
+          ? [settingOf(model, state, 'battery')!.id]
+          : [],
+    ),
   }
 }

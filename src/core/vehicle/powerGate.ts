@@ -8,12 +8,15 @@ import { smallestSet, type Obligation } from './smallestSet'
 import { after, settingOf, type VehicleState } from './vehicleState'
 
 /** One thing to put back. A part only where it must be held near its socket: brought to free, never seated. */
-export type PutBack = { kind: 'plug'; tetherId: Id; bringPartId: Id | null } | { kind: 'set'; settingId: Id; value: string }
+export type PutBack =
+  { kind: 'plug'; tetherId: Id; bringPartId: Id | null } | { kind: 'set'; settingId: Id; value: string }
 
 export type GateAnswer = {
   allowed: boolean
   forbiddenBy: Breach[]
-  /** The smallest set of plugs and settings to put back, in an order that breaks no rule; null when nothing would do. */
+  /**
+   * The smallest set of plugs and settings to put back, in an order that breaks no rule; null when nothing would do.
+   */
   putBack: PutBack[] | null
   /** What a person has to have seen to besides: no record can. */
   confirm: string[]
@@ -24,19 +27,42 @@ export type GateAnswer = {
  * the refit order: a part may be held in place for it. The set to put back is searched, not listed: for every rule that
  * bites, whatever would keep it from biting, and the fewest acts that do so for all of them.
  */
-export function powerGate(model: ProcedureForBuild, state: VehicleState, circumstances: Circumstances): Record<Power, GateAnswer> {
-  return Object.fromEntries(POWERS.map((power) => [power, answer(model, state, circumstances, power)])) as Record<Power, GateAnswer>
+export function powerGate(
+  model: ProcedureForBuild,
+  state: VehicleState,
+  circumstances: Circumstances,
+): Record<Power, GateAnswer> {
+  return Object.fromEntries(POWERS.map((power) => [power, answer(model, state, circumstances, power)])) as Record<
+    Power,
+    GateAnswer
+  >
 }
 
-/** The rules that keep a power from coming on: those of the switch itself, and invariants the powered state would break. */
-export function forbiddenBy(model: ProcedureForBuild, state: VehicleState, circumstances: Circumstances, power: Power): Breach[] {
+/**
+ * The rules that keep a power from coming on: those of the switch itself, and invariants the powered state would break.
+ */
+export function forbiddenBy(
+  model: ProcedureForBuild,
+  state: VehicleState,
+  circumstances: Circumstances,
+  power: Power,
+): Breach[] {
   const found = refusals(model, state, { act: 'power', itemId: '', power }, circumstances)
   const named = new Set(found.flatMap((breach) => [...breach.tetherIds, ...breach.settingIds]))
   const ignition = settingOf(model, state, 'ignition')
   const powered = ignition && model.settings.get(ignition.id)!.values.find((value) => value !== 'off')
-  const hypothetical = ignition && powered ? after(model, state, { act: 'set', itemId: ignition.id, setting: { settingId: ignition.id, from: ignition.value, to: powered, methodId: '' } }) : state
+  const hypothetical =
+    ignition && powered
+      ? after(model, state, {
+          act: 'set',
+          itemId: ignition.id,
+          setting: { settingId: ignition.id, from: ignition.value, to: powered, methodId: '' },
+        })
+      : state
   // An invariant that says no more than a rule of the switch is not said twice.
-  const more = breaches(model, hypothetical, circumstances).filter((breach) => ![...breach.tetherIds, ...breach.settingIds].some((id) => id !== ignition?.id && named.has(id)))
+  const more = breaches(model, hypothetical, circumstances).filter(
+    (breach) => ![...breach.tetherIds, ...breach.settingIds].some((id) => id !== ignition?.id && named.has(id)),
+  )
   return [...found, ...more]
 }
 
@@ -48,7 +74,11 @@ function answer(model: ProcedureForBuild, state: VehicleState, circumstances: Ci
   const obligations: Obligation[] = []
   let keys: string[] | null = []
   const told = new Set<string>()
-  for (let open = found; open.length > 0; open = forbiddenBy(model, applied(model, state, keys), circumstances, power)) {
+  for (
+    let open = found;
+    open.length > 0;
+    open = forbiddenBy(model, applied(model, state, keys), circumstances, power)
+  ) {
     const fresh = open.filter((breach) => !told.has(nameOf(breach)))
     if (fresh.length === 0) {
       keys = null
@@ -61,20 +91,38 @@ function answer(model: ProcedureForBuild, state: VehicleState, circumstances: Ci
     keys = smallestSet(obligations)
     if (keys === null) break
   }
-  return { allowed: false, forbiddenBy: found, putBack: keys === null ? null : inSafeOrder(model, state, circumstances, keys.map(putBackOf(model, state))), confirm }
+  return {
+    allowed: false,
+    forbiddenBy: found,
+    putBack: keys === null ? null : inSafeOrder(model, state, circumstances, keys.map(putBackOf(model, state))),
+    confirm,
+  }
 }
 
 const nameOf = (breach: Breach) => `${breach.rule.id} ${breach.tetherIds.join()} ${breach.settingIds.join()}`
 
-/** The alternative sets of acts that make a condition false. The ignition itself is what is asked for: it is not among them. */
+/**
+ * The alternative sets of acts that make a condition false. The ignition itself is what is asked for: it is not among
+ * them.
+ */
 function waysToEnd(model: ProcedureForBuild, state: VehicleState, breach: Breach, condition: Condition): string[][] {
   // A high-voltage plug is nothing a crew puts back.
-  if (condition.kind === 'open') return condition.circuits.includes('high-voltage') ? [] : [breach.tetherIds.filter((id) => condition.circuits.includes(model.tethers.get(id)?.circuit ?? 'other')).map((id) => `plug:${id}`)]
+  if (condition.kind === 'open')
+    return condition.circuits.includes('high-voltage')
+      ? []
+      : [
+          breach.tetherIds
+            .filter((id) => condition.circuits.includes(model.tethers.get(id)?.circuit ?? 'other'))
+            .map((id) => `plug:${id}`),
+        ]
   if (condition.kind !== 'setting not' && condition.kind !== 'setting is') return []
   const setting = settingOf(model, state, condition.role)
   if (!setting || condition.role === 'ignition') return []
   const values = model.settings.get(setting.id)!.values
-  const wanted = condition.kind === 'setting not' ? condition.values.filter((value) => values.includes(value)) : values.filter((value) => !condition.values.includes(value))
+  const wanted =
+    condition.kind === 'setting not'
+      ? condition.values.filter((value) => values.includes(value))
+      : values.filter((value) => !condition.values.includes(value))
   return wanted.map((value) => (value === setting.value ? [] : [`set:${setting.id}=${value}`]))
 }
 
@@ -96,11 +144,25 @@ function applied(model: ProcedureForBuild, state: VehicleState, keys: readonly s
 
 export function afterPutBack(model: ProcedureForBuild, state: VehicleState, item: PutBack): VehicleState {
   if (item.kind === 'plug') return after(model, state, { act: 'close', itemId: item.tetherId, setting: null })
-  return after(model, state, { act: 'set', itemId: item.settingId, setting: { settingId: item.settingId, from: state.settings.get(item.settingId) ?? '', to: item.value, methodId: '' } })
+  return after(model, state, {
+    act: 'set',
+    itemId: item.settingId,
+    setting: {
+      settingId: item.settingId,
+      from: state.settings.get(item.settingId) ?? '',
+      to: item.value,
+      methodId: '',
+    },
+  })
 }
 
 /** Plugs first, then settings; whatever a rule refuses in the state then reached waits for the others. */
-function inSafeOrder(model: ProcedureForBuild, state: VehicleState, circumstances: Circumstances, items: PutBack[]): PutBack[] {
+function inSafeOrder(
+  model: ProcedureForBuild,
+  state: VehicleState,
+  circumstances: Circumstances,
+  items: PutBack[],
+): PutBack[] {
   const left = [...items].sort((a, b) => (a.kind === b.kind ? 0 : a.kind === 'plug' ? -1 : 1))
   const ordered: PutBack[] = []
   let now = state
@@ -116,5 +178,14 @@ function inSafeOrder(model: ProcedureForBuild, state: VehicleState, circumstance
 function actOf(model: ProcedureForBuild, state: VehicleState, item: PutBack) {
   return item.kind === 'plug'
     ? { act: 'close' as const, itemId: item.tetherId }
-    : { act: 'set' as const, itemId: item.settingId, setting: { settingId: item.settingId, from: state.settings.get(item.settingId) ?? '', to: item.value, methodId: '' } }
+    : {
+        act: 'set' as const,
+        itemId: item.settingId,
+        setting: {
+          settingId: item.settingId,
+          from: state.settings.get(item.settingId) ?? '',
+          to: item.value,
+          methodId: '',
+        },
+      }
 }

@@ -6,7 +6,23 @@ import { CIRCUITS } from '../procedure/circuits'
 import { POWERS } from './powers'
 
 /** What a rule of a shop can bite at. `power`: something is about to be switched on. */
-export const RULE_ACTS = ['undo', 'ease', 'release', 'open', 'lift', 'fasten', 'start', 'seat', 'close', 'place', 'feed', 'set', 'work', 'test', 'power'] as const
+export const RULE_ACTS = [
+  'undo',
+  'ease',
+  'release',
+  'open',
+  'lift',
+  'fasten',
+  'start',
+  'seat',
+  'close',
+  'place',
+  'feed',
+  'set',
+  'work',
+  'test',
+  'power',
+] as const
 
 /** Which acts: every list that is given has to match. An empty pattern matches nothing. */
 export const ActPattern = z.object({
@@ -31,7 +47,9 @@ export type ActPattern = z.infer<typeof ActPattern>
 /** What has to be so for a rule to bite. All conditions of a rule together. */
 export const Condition = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('open'), circuits: z.array(z.enum(CIRCUITS)).min(1) }),
-  /** A setting of this role stands at none of these values. Where the record has no such setting, this does not hold. */
+  /**
+   * A setting of this role stands at none of these values. Where the record has no such setting, this does not hold.
+   */
   z.object({ kind: z.literal('setting not'), role: z.enum(SETTING_ROLES), values: z.array(z.string()).min(1) }),
   z.object({ kind: z.literal('setting is'), role: z.enum(SETTING_ROLES), values: z.array(z.string()).min(1) }),
   /** The battery has not been off for as long as its maker says, or the house where nobody knows. */

@@ -11,7 +11,9 @@ export const NO_SHOP_RULES: ShopRules = { added: [], raised: {} }
 export function rulesInForce(shop: ShopRules = NO_SHOP_RULES): Rule[] {
   const builtIn = BUILT_IN_RULES.map((rule) => {
     const raised = shop.raised[rule.id]
-    return raised && SEVERITIES.indexOf(raised) < SEVERITIES.indexOf(rule.severity) ? { ...rule, severity: raised } : rule
+    return raised && SEVERITIES.indexOf(raised) < SEVERITIES.indexOf(rule.severity)
+      ? { ...rule, severity: raised }
+      : rule
   })
   return [...builtIn, ...shop.added.filter((rule) => !isBuiltIn(rule.id))]
 }

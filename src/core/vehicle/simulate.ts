@@ -12,10 +12,15 @@ export type Refused = { kind: 'refused'; at: number; operation: Operation; breac
 
 /**
  * Runs acts one after another through settings, open tethers, levels and the clock. Answers the end state, or the first
- * act that a rule refuses and the state it was refused in. The waits are judged by the clock: an act that comes too soon
- * after battery off is refused. Cost: O(acts x rules).
+ * act that a rule refuses and the state it was refused in. The waits are judged by the clock: an act that comes too
+ * soon after battery off is refused. Cost: O(acts x rules).
  */
-export function simulate(model: ProcedureForBuild, begin: VehicleState, acts: readonly Acted[], circumstances: Circumstances): Result<VehicleState, Refused> {
+export function simulate(
+  model: ProcedureForBuild,
+  begin: VehicleState,
+  acts: readonly Acted[],
+  circumstances: Circumstances,
+): Result<VehicleState, Refused> {
   let state = begin
   for (const [at, { operation, judged, tookS }] of acts.entries()) {
     const refused = operation.act === 'wait' ? [] : refusals(model, state, judged ?? operation, circumstances)
@@ -24,5 +29,7 @@ export function simulate(model: ProcedureForBuild, begin: VehicleState, acts: re
   }
   const left = breaches(model, state, circumstances)
   const last = acts.at(-1)
-  return left.length > 0 && last ? fail({ kind: 'refused', at: acts.length - 1, operation: last.operation, breaches: left, state }) : ok(state)
+  return left.length > 0 && last
+    ? fail({ kind: 'refused', at: acts.length - 1, operation: last.operation, breaches: left, state })
+    : ok(state)
 }

@@ -1,6 +1,9 @@
 import { sql, type Kysely } from 'kysely'
 
-/** Shops, crew, procedures with revisions and drafts, vehicles, jobs and their events; row-level security on all of them. */
+/**
+ * Shops, crew, procedures with revisions and drafts, vehicles, jobs and their events; row-level security on all of
+ * them.
+ */
 export async function up(db: Kysely<unknown>): Promise<void> {
   const run = (text: string) => sql.raw(text).execute(db)
   await run(`create table shop (
@@ -66,7 +69,10 @@ async function keepShopsApart(run: (text: string) => Promise<unknown>): Promise<
   await run('grant update (name, house) on shop to istruzione_app')
 }
 
-/** What was published or happened is never changed: not by the application, not by the owner. Only a demo shop can be cleared away whole. */
+/**
+ * What was published or happened is never changed: not by the application, not by the owner. Only a demo shop can be
+ * cleared away whole.
+ */
 async function keepHistory(run: (text: string) => Promise<unknown>): Promise<void> {
   await run(`create function refuse_change() returns trigger language plpgsql as $$
     begin

@@ -3,7 +3,9 @@ import { sql, type Kysely } from 'kysely'
 /** What a shop adds of its own: rules, tools, kits, and what its people are authorised for. */
 export async function up(db: Kysely<unknown>): Promise<void> {
   const run = (text: string) => sql.raw(text).execute(db)
-  await run(`alter table shop add column rules jsonb not null default '{}', add column tools jsonb not null default '[]'`)
+  await run(
+    `alter table shop add column rules jsonb not null default '{}', add column tools jsonb not null default '[]'`,
+  )
   await run('grant update (rules, tools) on shop to istruzione_app')
   await run(`alter table crew add column authorised text[] not null default '{}'`)
   await run(`create table kit (

@@ -1,12 +1,15 @@
 import { sql, type Kysely } from 'kysely'
 
-/** Strips: jobs that have no plan until the vehicle goes back together, and what was photographed or spoken on any job. */
+/**
+ * Strips: jobs that have no plan until the vehicle goes back together, and what was photographed or spoken on any job.
+ */
 export async function up(db: Kysely<unknown>): Promise<void> {
   const run = (text: string) => sql.raw(text).execute(db)
   await run(`alter table job add column kind text not null default 'job' check (kind in ('job', 'strip'))`)
   await run('alter table job alter column request drop not null')
   await run(`alter table job add constraint job_has_request check (kind = 'strip' or request is not null)`)
-  // Pictures and voices lie in the database, so that one backup holds everything and the shops' walls hold for them too.
+  // Pictures and voices lie in the database, so that one backup holds everything and the shops' walls hold for them
+  // too.
   await run(`create table media (
     id uuid not null, shop_id uuid not null, job_id uuid not null, kind text not null check (kind in ('photo', 'voice')), mime text not null,
     bytes bytea not null, thumbnail bytea, width integer, height integer, made_by uuid not null, made_at timestamptz not null default now(),

@@ -1,6 +1,9 @@
 import { sql, type Kysely } from 'kysely'
 
-/** Who entered a fact at the desk, and where they had it from: append-only, and outside the revisions, which never change. */
+/**
+ * Who entered a fact at the desk, and where they had it from: append-only, and outside the revisions, which never
+ * change.
+ */
 export async function up(db: Kysely<unknown>): Promise<void> {
   const run = (text: string) => sql.raw(text).execute(db)
   await run(`create table evidence (

@@ -7,4 +7,11 @@ import * as strips from './0005_strips'
 import * as evidence from './0006_evidence'
 
 /** Every migration in order. Forward only: a released one never changes, and there is no way down. */
-export const MIGRATIONS: Record<string, Migration> = { '0001_base': base, '0002_shop': shop, '0003_foundPlan': foundPlan, '0004_houseWords': houseWords, '0005_strips': strips, '0006_evidence': evidence }
+export const MIGRATIONS: Record<string, Migration> = {
+  '0001_base': base,
+  '0002_shop': shop,
+  '0003_foundPlan': foundPlan,
+  '0004_houseWords': houseWords,
+  '0005_strips': strips,
+  '0006_evidence': evidence,
+}

@@ -55,15 +55,24 @@ export class Pen {
   }
   circle(weight: Weight, [x, y]: Pt, r: number): this {
     const k = n(r * this.scale)
-    return this.add(`M${this.at([x - r, y])}a${k} ${k} 0 1 0 ${n(2 * r * this.scale)} 0a${k} ${k} 0 1 0 ${n(-2 * r * this.scale)} 0Z`, weight)
+    return this.add(
+      `M${this.at([x - r, y])}a${k} ${k} 0 1 0 ${n(2 * r * this.scale)} 0a${k} ${k} 0 1 0 ${n(-2 * r * this.scale)} 0Z`,
+      weight,
+    )
   }
   arc(weight: Weight, [cx, cy]: Pt, r: number, fromDeg: number, toDeg: number): this {
     const steps = Math.max(2, Math.ceil(Math.abs(toDeg - fromDeg) / 8))
-    return this.line(weight, ...Array.from({ length: steps + 1 }, (_, i): Pt => onCircle([cx, cy], r, fromDeg + ((toDeg - fromDeg) * i) / steps)))
+    return this.line(
+      weight,
+      ...Array.from({ length: steps + 1 }, (_, i): Pt =>
+        onCircle([cx, cy], r, fromDeg + ((toDeg - fromDeg) * i) / steps),
+      ),
+    )
   }
   /** Louvres of a vent, or the lines of a grille. */
   slats(weight: Weight, x: number, y: number, w: number, h: number, count: number): this {
-    for (let i = 1; i <= count; i++) this.line(weight, [x + 2, y + (h * i) / (count + 1)], [x + w - 2, y + (h * i) / (count + 1)])
+    for (let i = 1; i <= count; i++)
+      this.line(weight, [x + 2, y + (h * i) / (count + 1)], [x + w - 2, y + (h * i) / (count + 1)])
     return this
   }
   spokes(weight: Weight, centre: Pt, from: number, to: number, count: number, turnDeg = 0): this {
@@ -75,15 +84,19 @@ export class Pen {
   }
   gauge(centre: Pt, r: number): this {
     this.circle('inner', centre, r).circle('ghost', centre, r * 0.86)
-    for (let i = 0; i <= 8; i++) this.line('ghost', onCircle(centre, r * 0.72, 150 + i * 30), onCircle(centre, r * 0.86, 150 + i * 30))
+    for (let i = 0; i <= 8; i++)
+      this.line('ghost', onCircle(centre, r * 0.72, 150 + i * 30), onCircle(centre, r * 0.86, 150 + i * 30))
     return this.line('inner', centre, onCircle(centre, r * 0.66, 215)).circle('inner', centre, r * 0.1)
   }
   knob(centre: Pt, r: number): this {
-    return this.circle('inner', centre, r).circle('ghost', centre, r * 0.72).line('inner', centre, onCircle(centre, r * 0.9, -60))
+    return this.circle('inner', centre, r)
+      .circle('ghost', centre, r * 0.72)
+      .line('inner', centre, onCircle(centre, r * 0.9, -60))
   }
 
   private smooth(points: readonly Pt[], closed: boolean): string {
-    const get = (i: number): Pt => (closed ? points[(i + points.length) % points.length]! : points[Math.min(points.length - 1, Math.max(0, i))]!)
+    const get = (i: number): Pt =>
+      closed ? points[(i + points.length) % points.length]! : points[Math.min(points.length - 1, Math.max(0, i))]!
     let d = `M${this.at(points[0]!)}`
     for (let i = 0; i < points.length - (closed ? 0 : 1); i++) {
       const [a, b, c, e] = [get(i - 1), get(i), get(i + 1), get(i + 2)]
@@ -97,9 +110,21 @@ export function onCircle([x, y]: Pt, r: number, deg: number): Pt {
   return [x + r * Math.cos((deg * Math.PI) / 180), y + r * Math.sin((deg * Math.PI) / 180)]
 }
 
-/** Marks spread evenly along an outline, a little inside of it: where clips sit. `start` shifts the first one along the edge (0 to 1). */
-export function along(viewId: string, outline: readonly Pt[], count: number, insetMm = 14, start = 0.5): { viewId: string; x: number; y: number }[] {
-  const middle: Pt = [outline.reduce((sum, p) => sum + p[0], 0) / outline.length, outline.reduce((sum, p) => sum + p[1], 0) / outline.length]
+/**
+ * Marks spread evenly along an outline, a little inside of it: where clips sit. `start` shifts the first one along the
+ * edge (0 to 1).
+ */
+export function along(
+  viewId: string,
+  outline: readonly Pt[],
+  count: number,
+  insetMm = 14,
+  start = 0.5,
+): { viewId: string; x: number; y: number }[] {
+  const middle: Pt = [
+    outline.reduce((sum, p) => sum + p[0], 0) / outline.length,
+    outline.reduce((sum, p) => sum + p[1], 0) / outline.length,
+  ]
   const sides = outline.map((p, i) => [p, outline[(i + 1) % outline.length]!] as const)
   const lengths = sides.map(([a, b]) => Math.hypot(b[0] - a[0], b[1] - a[1]))
   const total = lengths.reduce((sum, length) => sum + length, 0)
@@ -111,7 +136,11 @@ export function along(viewId: string, outline: readonly Pt[], count: number, ins
     const t = rest / lengths[side]!
     const p: Pt = [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t]
     const far = Math.hypot(middle[0] - p[0], middle[1] - p[1]) || 1
-    return { viewId, x: Math.round(p[0] + ((middle[0] - p[0]) / far) * insetMm), y: Math.round(p[1] + ((middle[1] - p[1]) / far) * insetMm) }
+    return {
+      viewId,
+      x: Math.round(p[0] + ((middle[0] - p[0]) / far) * insetMm),
+      y: Math.round(p[1] + ((middle[1] - p[1]) / far) * insetMm),
+    }
   })
 }
 

@@ -5,55 +5,90 @@ import { Tape } from '../marks/Tape'
 import type { FiguresJob } from './figuresJob'
 import { plural } from '../words/items'
 
-const MinutesChart = dynamic(() => import('./MinutesChart').then((file) => file.MinutesChart), { ssr: false, loading: () => <p className="py-10 text-second">Drawing…</p> })
+const MinutesChart = dynamic(() => import('./MinutesChart').then((file) => file.MinutesChart), {
+  ssr: false,
+  loading: () => <p className="py-10 text-second">Drawing…</p>,
+})
 
 /** For a lead: minutes against the forecast, clips broken, accounts still open. */
-export function FiguresScreen({ isLead, jobs, breakage }: { isLead: boolean; jobs: FiguresJob[]; breakage: { kind: string; broken: number; undone: number }[] }) {
-  if (!isLead) return <p className="px-6 py-10 text-2xl">Figures are for leads. Tap the name at the top and change who acts.</p>
+export function FiguresScreen({
+  isLead,
+  jobs,
+  breakage,
+}: {
+  isLead: boolean
+  jobs: FiguresJob[]
+  breakage: { kind: string; broken: number; undone: number }[]
+}) {
+  if (!isLead)
+    return <p className="px-6 py-10 text-2xl">Figures are for leads. Tap the name at the top and change who acts.</p>
   const done = jobs.filter((job) => job.doneWords !== null && job.kind === 'job')
   const open = jobs.filter((job) => job.doneWords === null && job.openRows > 0)
   const compared = done.filter((job) => job.forecastMin !== null && job.workedMin > 0)
-  const ratio = compared.length > 0 ? compared.reduce((sum, job) => sum + job.workedMin, 0) / Math.max(1, compared.reduce((sum, job) => sum + job.forecastMin!, 0)) : null
+  const ratio =
+    compared.length > 0
+      ? compared.reduce((sum, job) => sum + job.workedMin, 0) /
+        Math.max(
+          1,
+          compared.reduce((sum, job) => sum + job.forecastMin!, 0),
+        )
+      : null
   return (
     <div className="grid grid-cols-1 overflow-x-clip gap-x-10 gap-y-8 px-6 py-5 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
       <section className="min-w-0">
-        <h1 className="text-[52px] font-extrabold leading-none">{ratio === null ? 'No finished job yet' : `${ratio.toFixed(1)} × the forecast`}</h1>
-        <p className="mb-4 text-second">{ratio === null ? 'Once a job is handed over, its minutes stand here beside what the plan said.' : `minutes worked by the log over ${compared.length} finished ${plural('job', compared.length)}; breaks over 20 min and pauses are left out. The forecast is that of the plan that was followed, by the house’s estimates.`}</p>
+        <h1 className="text-[52px] font-extrabold leading-none">
+          {ratio === null ? 'No finished job yet' : `${ratio.toFixed(1)} × the forecast`}
+        </h1>
+        <p className="mb-4 text-second">
+          {ratio === null
+            ? 'Once a job is handed over, its minutes stand here beside what the plan said.'
+            : `minutes worked by the log over ${compared.length} finished ${plural('job', compared.length)}; breaks over 20 min and pauses are left out. The forecast is that of the plan that was followed, by the house’s estimates.`}
+        </p>
         {compared.length > 0 && <MinutesChart jobs={compared} />}
         <div className="mt-4 overflow-x-auto" tabIndex={0} role="group" aria-label="Finished jobs, scrolls">
-        <table className="w-full">
-          <caption className="sr-only">Finished jobs</caption>
-          <thead>
-            <tr className="border-b-2 border-ink text-left">
-              <th scope="col" className="py-1">Vehicle</th>
-              <th scope="col">Job</th>
-              <th scope="col" className="text-right">worked</th>
-              <th scope="col" className="text-right">forecast</th>
-              <th scope="col" className="text-right">clips broken</th>
-              <th scope="col" className="text-right">handed over</th>
-            </tr>
-          </thead>
-          <tbody>
-            {done.map((job) => (
-              <tr key={job.id} className="border-b border-hair">
-                <td className="py-1.5">
-                  <Tape label={job.label.toUpperCase()} size="s" />
-                </td>
-                <td>
-                  <Link className="jump" href={`/jobs/${job.id}/handover`}>
-                    {job.title}
-                  </Link>
-                </td>
-                <td className="num text-right">{job.workedMin} min</td>
-                <td className="num text-right">{job.forecastMin === null ? '–' : `${job.forecastMin} min`}</td>
-                <td className="num text-right">
-                  {job.clipsBroken} of {job.clipsUndone}
-                </td>
-                <td className="text-right">{job.doneWords}</td>
+          <table className="w-full">
+            <caption className="sr-only">Finished jobs</caption>
+            <thead>
+              <tr className="border-b-2 border-ink text-left">
+                <th scope="col" className="py-1">
+                  Vehicle
+                </th>
+                <th scope="col">Job</th>
+                <th scope="col" className="text-right">
+                  worked
+                </th>
+                <th scope="col" className="text-right">
+                  forecast
+                </th>
+                <th scope="col" className="text-right">
+                  clips broken
+                </th>
+                <th scope="col" className="text-right">
+                  handed over
+                </th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {done.map((job) => (
+                <tr key={job.id} className="border-b border-hair">
+                  <td className="py-1.5">
+                    <Tape label={job.label.toUpperCase()} size="s" />
+                  </td>
+                  <td>
+                    <Link className="jump" href={`/jobs/${job.id}/handover`}>
+                      {job.title}
+                    </Link>
+                  </td>
+                  <td className="num text-right">{job.workedMin} min</td>
+                  <td className="num text-right">{job.forecastMin === null ? '–' : `${job.forecastMin} min`}</td>
+                  <td className="num text-right">
+                    {job.clipsBroken} of {job.clipsUndone}
+                  </td>
+                  <td className="text-right">{job.doneWords}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
         </div>
       </section>
       <section className="space-y-8">
@@ -65,7 +100,8 @@ export function FiguresScreen({ isLead, jobs, breakage }: { isLead: boolean; job
               <li key={item.kind} className="flex justify-between border-b border-hair py-1.5">
                 <span>{plural(item.kind, 2)}</span>
                 <span>
-                  <b className="num">{item.broken}</b> of <span className="num">{item.undone}</span> ({item.undone > 0 ? ((100 * item.broken) / item.undone).toFixed(1) : '0'} %)
+                  <b className="num">{item.broken}</b> of <span className="num">{item.undone}</span> (
+                  {item.undone > 0 ? ((100 * item.broken) / item.undone).toFixed(1) : '0'} %)
                 </span>
               </li>
             ))}

@@ -1,2 +1,13 @@
 /** A job as the figures show it; `doneWords` null: it is still open. */
-export type FiguresJob = { id: string; label: string; title: string; kind: 'job' | 'strip'; doneWords: string | null; workedMin: number; forecastMin: number | null; clipsUndone: number; clipsBroken: number; openRows: number }
+export type FiguresJob = {
+  id: string
+  label: string
+  title: string
+  kind: 'job' | 'strip'
+  doneWords: string | null
+  workedMin: number
+  forecastMin: number | null
+  clipsUndone: number
+  clipsBroken: number
+  openRows: number
+}

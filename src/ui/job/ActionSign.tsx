@@ -15,46 +15,79 @@ import { hiddenWords, stepWords } from '../words/operations'
 import type { PlannedJob } from './useJob'
 
 /** The one sign of the screen: what to do next, readable from a metre. */
-export function ActionSign({ document, job, tap, done }: { document: ProcedureDocument; job: PlannedJob; tap: NextTap; done: number }) {
+export function ActionSign({
+  document,
+  job,
+  tap,
+  done,
+}: {
+  document: ProcedureDocument
+  job: PlannedJob
+  tap: NextTap
+  done: number
+}) {
   const { model, state } = job
   const { operation } = tap.step
   const words = stepWords(model, operation)
   const cautions = cautionsFor(model, judged(job.plan.job, operation), job.circumstances)
   const release = model.parts.get(operation.itemId)?.release
   const axis = operation.act === 'release' ? release?.motions[0]?.directions[0] : undefined
-  const looking = document.views.find((view) => view.id === model.parts.get(operation.partId ?? '')?.outline?.viewId)?.looking
+  const looking = document.views.find(
+    (view) => view.id === model.parts.get(operation.partId ?? '')?.outline?.viewId,
+  )?.looking
   const tether = model.tethers.get(operation.itemId)
   // One sentence, one place: what a caution below says is not said twice.
   const plain = (sentence: string) => sentence.toLowerCase().replace(/[.!]+$/, '')
   const mind = words.mind.filter((sentence) => !cautions.some((caution) => plain(caution.sentence) === plain(sentence)))
   const counted = countedIn(operation).map((id) => model.holders.get(id)!)
-  const fresh = tap.card.phase === 'out' ? counted.reduce((sum, holder) => sum + toFasten(state.holders.get(holder.id)!).fresh, 0) : 0
+  const fresh =
+    tap.card.phase === 'out'
+      ? counted.reduce((sum, holder) => sum + toFasten(state.holders.get(holder.id)!).fresh, 0)
+      : 0
   return (
     <section aria-label="Next" className="on-sign rounded-br px-6 py-4" aria-live="polite">
       <div className="flex justify-between gap-4 text-2xl font-semibold">
         <span>
           {cardNameIn(model, tap.card)}
-          <span className="ml-3 font-normal">{{ in: 'way in', work: 'at the bottom', test: 'before it is hidden', out: 'way out' }[tap.card.phase]}</span>
+          <span className="ml-3 font-normal">
+            {{ in: 'way in', work: 'at the bottom', test: 'before it is hidden', out: 'way out' }[tap.card.phase]}
+          </span>
         </span>
         <span className="shrink-0">
           <span className="num">{done}</span> of <span className="num">{tap.card.steps.length}</span> done
         </span>
       </div>
-      <h1 className={`mt-1 flex items-center gap-4 font-extrabold ${words.title.length > 26 ? 'text-[clamp(34px,4vw,48px)]' : words.title.length > 18 ? 'text-[clamp(42px,5vw,62px)]' : 'text-[clamp(52px,6.4vw,82px)]'} !leading-[1.05]`} data-next={operation.key}>
+      <h1
+        className={`mt-1 flex items-center gap-4 font-extrabold ${words.title.length > 26 ? 'text-[clamp(34px,4vw,48px)]' : words.title.length > 18 ? 'text-[clamp(42px,5vw,62px)]' : 'text-[clamp(52px,6.4vw,82px)]'} !leading-[1.05]`}
+        data-next={operation.key}
+      >
         <StepMark model={model} operation={operation} size={72} />
         <span className="min-w-0 [overflow-wrap:anywhere]">{words.title}</span>
         {axis && <DirectionSign axis={axis} looking={looking} size={52} />}
       </h1>
       <p className="mt-1 flex min-h-10 items-center gap-3 text-[clamp(22px,2.5vw,32px)] font-medium leading-tight">
-        {operation.pulled?.map((id) => <PulledMark key={id} model={model} holderId={id} />)}
+        {operation.pulled?.map((id) => (
+          <PulledMark key={id} model={model} holderId={id} />
+        ))}
         {words.how}
       </p>
-      {mind.length > 0 && <p className="mt-1 text-[clamp(20px,2.1vw,27px)] font-bold leading-tight">{mind.join(' · ')}</p>}
-      {words.facts.length > 0 && <p className="mt-1 text-[clamp(18px,1.8vw,23px)] leading-snug">{words.facts.join(' · ')}</p>}
-      {fresh > 0 && <p className="mt-1 text-2xl font-bold">{fresh} new one{fresh > 1 ? 's' : ''}: the old broke or is lost</p>}
+      {mind.length > 0 && (
+        <p className="mt-1 text-[clamp(20px,2.1vw,27px)] font-bold leading-tight">{mind.join(' · ')}</p>
+      )}
+      {words.facts.length > 0 && (
+        <p className="mt-1 text-[clamp(18px,1.8vw,23px)] leading-snug">{words.facts.join(' · ')}</p>
+      )}
+      {fresh > 0 && (
+        <p className="mt-1 text-2xl font-bold">
+          {fresh} new one{fresh > 1 ? 's' : ''}: the old broke or is lost
+        </p>
+      )}
       <ul className="mt-2 space-y-1.5">
         {cautions.slice(0, 2).map((caution, i) => (
-          <li key={caution.id} className="flex items-start gap-3 text-[clamp(17px,1.6vw,21px)] font-semibold leading-snug">
+          <li
+            key={caution.id}
+            className="flex items-start gap-3 text-[clamp(17px,1.6vw,21px)] font-semibold leading-snug"
+          >
             <SignalPlate severity={caution.severity} />
             {i === 0 && tether && isAirbagCircuit(tether) && <AirbagFlag />}
             <span>{caution.sentence}</span>
@@ -75,10 +108,25 @@ function PulledMark({ model, holderId }: { model: ProcedureForBuild; holderId: s
   )
 }
 
-export function StepMark({ model, operation, size = 28 }: { model: ProcedureForBuild; operation: Operation; size?: number }) {
+export function StepMark({
+  model,
+  operation,
+  size = 28,
+}: {
+  model: ProcedureForBuild
+  operation: Operation
+  size?: number
+}) {
   const holder = model.holders.get(operation.itemId)
   if (holder && (operation.act === 'undo' || operation.act === 'fasten')) {
-    return <FastenerMark shape={shapeOf(holder)} hidden={hiddenWords(model, holder.id) !== ''} size={size} className="shrink-0" />
+    return (
+      <FastenerMark
+        shape={shapeOf(holder)}
+        hidden={hiddenWords(model, holder.id) !== ''}
+        size={size}
+        className="shrink-0"
+      />
+    )
   }
   const tether = model.tethers.get(operation.itemId)
   if (tether) return <PlugMark tether={tether} size={size} className="shrink-0" />
@@ -98,7 +146,14 @@ export function StepMark({ model, operation, size = 28 }: { model: ProcedureForB
   }
   return (
     <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden="true" className="shrink-0">
-      <path d={acts[operation.act] ?? ''} fill="none" stroke="currentColor" strokeWidth="2.2" strokeLinecap="round" strokeLinejoin="round" />
+      <path
+        d={acts[operation.act] ?? ''}
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="2.2"
+        strokeLinecap="round"
+        strokeLinejoin="round"
+      />
     </svg>
   )
 }

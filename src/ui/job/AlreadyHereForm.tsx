@@ -6,10 +6,15 @@ import { stepWords } from '../words/operations'
 import { TickBox } from './slabs'
 import type { PlannedJob } from './useJob'
 
-/** "I'm already here": what lies before a card is taken as done, marked as assumed; what safety minds is looked at and ticked. */
+/**
+ * "I'm already here": what lies before a card is taken as done, marked as assumed; what safety minds is looked at and
+ * ticked.
+ */
 export function AlreadyHereForm({ job, close }: { job: PlannedJob; close: () => void }) {
   const { plan, state, model } = job
-  const cards = [...plan.wayIn, ...plan.wayOut].filter((card) => alreadyHere(plan, state, card.id) !== null && card.thing !== 'wait')
+  const cards = [...plan.wayIn, ...plan.wayOut].filter(
+    (card) => alreadyHere(plan, state, card.id) !== null && card.thing !== 'wait',
+  )
   const [cardId, setCardId] = useState('')
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set())
   const here = cardId === '' ? null : alreadyHere(plan, state, cardId)
@@ -22,7 +27,11 @@ export function AlreadyHereForm({ job, close }: { job: PlannedJob; close: () => 
     <div className="space-y-4">
       <label className="block">
         <span className="mb-1 block text-lg font-semibold">Where are you?</span>
-        <select className="field !min-h-14 text-xl" value={cardId} onChange={(event) => (setCardId(event.target.value), setTicked(new Set()))}>
+        <select
+          className="field !min-h-14 text-xl"
+          value={cardId}
+          onChange={(event) => (setCardId(event.target.value), setTicked(new Set()))}
+        >
           <option value="">choose the card that comes next</option>
           {cards.map((card) => (
             <option key={card.id} value={card.id}>
@@ -37,14 +46,31 @@ export function AlreadyHereForm({ job, close }: { job: PlannedJob; close: () => 
             <fieldset>
               <legend className="text-lg font-semibold">Look at each of these; they are never assumed</legend>
               {here.looked.map((step) => (
-                <TickBox key={step.operation.key} words={`${stepWords(model, step.operation).title}: ${stepWords(model, step.operation).done}`} checked={ticked.has(step.operation.key)} onChange={(on) => setTicked(new Set(on ? [...ticked, step.operation.key] : [...ticked].filter((key) => key !== step.operation.key)))} />
+                <TickBox
+                  key={step.operation.key}
+                  words={`${stepWords(model, step.operation).title}: ${stepWords(model, step.operation).done}`}
+                  checked={ticked.has(step.operation.key)}
+                  onChange={(on) =>
+                    setTicked(
+                      new Set(
+                        on ? [...ticked, step.operation.key] : [...ticked].filter((key) => key !== step.operation.key),
+                      ),
+                    )
+                  }
+                />
               ))}
             </fieldset>
           )}
           <p className="text-lg">
-            <span className="num">{here.assumed.length}</span> {here.assumed.length === 1 ? 'step is' : 'steps are'} taken as done and marked as assumed: nobody counted them. The balance says so until somebody does.
+            <span className="num">{here.assumed.length}</span> {here.assumed.length === 1 ? 'step is' : 'steps are'}{' '}
+            taken as done and marked as assumed: nobody counted them. The balance says so until somebody does.
           </p>
-          <button type="button" className="slab w-full !min-h-[84px] text-2xl" disabled={ticked.size < here.looked.length} onClick={save}>
+          <button
+            type="button"
+            className="slab w-full !min-h-[84px] text-2xl"
+            disabled={ticked.size < here.looked.length}
+            onClick={save}
+          >
             I’m here
           </button>
         </>

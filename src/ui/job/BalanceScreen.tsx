@@ -39,7 +39,11 @@ export function BalanceScreen({ data, change }: { data: JobData; change: ChangeA
               To the job
             </Link>
             {toolsOut.length > 1 && (
-              <button type="button" className="ghost" onClick={() => job.record(toolsOut.map((row) => ({ kind: 'tool back', tool: row.id })))}>
+              <button
+                type="button"
+                className="ghost"
+                onClick={() => job.record(toolsOut.map((row) => ({ kind: 'tool back', tool: row.id })))}
+              >
                 All {toolsOut.length} tools are back
               </button>
             )}
@@ -59,7 +63,10 @@ export function BalanceScreen({ data, change }: { data: JobData; change: ChangeA
         </div>
         {openRows.length === 0 ? (
           <p className="flex items-center gap-3 border-y border-hair py-8 text-2xl">
-            <ClosedTick size={36} /> {rows.length === 0 ? 'Nothing has been taken off yet.' : 'Everything that came off is back or accounted for.'}
+            <ClosedTick size={36} />{' '}
+            {rows.length === 0
+              ? 'Nothing has been taken off yet.'
+              : 'Everything that came off is back or accounted for.'}
           </p>
         ) : (
           <ul aria-label="Open" className="border-t border-hair">
@@ -75,8 +82,13 @@ export function BalanceScreen({ data, change }: { data: JobData; change: ChangeA
               {acceptedRows.map((row) => {
                 const accepted = job.state.accepted.get(`${row.account}:${row.id}`)!
                 return (
-                  <li key={`${row.account}:${row.id}`} className="border-b border-hair py-2 text-lg" data-accepted={`${row.account}:${row.id}`}>
-                    <b>{rowWords(job.document, row).heading}</b>: {accepted.reason} <span className="text-second">{nameOf(data, accepted.personId)}</span>
+                  <li
+                    key={`${row.account}:${row.id}`}
+                    className="border-b border-hair py-2 text-lg"
+                    data-accepted={`${row.account}:${row.id}`}
+                  >
+                    <b>{rowWords(job.document, row).heading}</b>: {accepted.reason}{' '}
+                    <span className="text-second">{nameOf(data, accepted.personId)}</span>
                   </li>
                 )
               })}
@@ -92,14 +104,28 @@ export function BalanceScreen({ data, change }: { data: JobData; change: ChangeA
   )
 }
 
-function StrayForm({ document, record, close }: { document: ProcedureDocument; record: LiveJob['record']; close: () => void }) {
+function StrayForm({
+  document,
+  record,
+  close,
+}: {
+  document: ProcedureDocument
+  record: LiveJob['record']
+  close: () => void
+}) {
   const heads = [...new Set(document.holders.flatMap((holder) => headOf(holder) ?? []))].sort()
   const [where, setWhere] = useState('')
   return (
     <div className="space-y-4">
       <label className="block">
         <span className="mb-1 block text-lg font-semibold">Where does it lie?</span>
-        <input className="field !min-h-14 text-lg" maxLength={60} value={where} onChange={(event) => setWhere(event.target.value)} placeholder="in tray D" />
+        <input
+          className="field !min-h-14 text-lg"
+          maxLength={60}
+          value={where}
+          onChange={(event) => setWhere(event.target.value)}
+          placeholder="in tray D"
+        />
       </label>
       <p className="text-lg font-semibold">What is its head?</p>
       <div className="grid grid-cols-2 gap-2">
@@ -162,7 +188,9 @@ function ClosedAccounts({ rows, document }: { rows: BalanceRow[]; document: Proc
 function closedWords(document: ProcedureDocument, row: BalanceRow): string {
   if (row.account === 'holder') {
     const holder = document.holders.find((item) => item.id === row.id)!
-    return [`${ownerWords(document, holder)}, ${holderKindWords(holder)}`, threadWords(holder)].filter(Boolean).join(', ')
+    return [`${ownerWords(document, holder)}, ${holderKindWords(holder)}`, threadWords(holder)]
+      .filter(Boolean)
+      .join(', ')
   }
   if (row.account === 'setting') return `${itemWords(document, row.id)} ${row.value}`
   if (row.account === 'stray') return 'stray fastener, settled'

@@ -12,12 +12,28 @@ import { Counter, HeadChoice, headInWords } from './fastenerInputs'
 import type { PlannedJob } from './useJob'
 
 /**
- * Before the first screw: which fasteners of this plan are missing, too many or of another kind. What is said replaces what was said
- * here before; it counts for this vehicle alone.
+ * Before the first screw: which fasteners of this plan are missing, too many or of another kind. What is said replaces
+ * what was said here before; it counts for this vehicle alone.
  */
-export function FastenersBefore({ job, replan, close }: { job: PlannedJob; replan: (also: ReturnType<PlannedJob['record']>) => void; close: () => void }) {
+export function FastenersBefore({
+  job,
+  replan,
+  close,
+}: {
+  job: PlannedJob
+  replan: (also: ReturnType<PlannedJob['record']>) => void
+  close: () => void
+}) {
   const { plan, state, document } = job
-  const groups = plan.wayIn.flatMap((card) => card.steps.flatMap(({ operation }) => countedIn(operation).flatMap((id) => ((state.holders.get(id)?.undone ?? 0) === 0 ? [{ card, holder: document.holders.find((item) => item.id === id)! }] : []))))
+  const groups = plan.wayIn.flatMap((card) =>
+    card.steps.flatMap(({ operation }) =>
+      countedIn(operation).flatMap((id) =>
+        (state.holders.get(id)?.undone ?? 0) === 0
+          ? [{ card, holder: document.holders.find((item) => item.id === id)! }]
+          : [],
+      ),
+    ),
+  )
   const [pickedId, setPicked] = useState<string | null>(null)
   const picked = groups.find(({ holder }) => holder.id === pickedId)?.holder
   if (picked)
@@ -36,13 +52,19 @@ export function FastenersBefore({ job, replan, close }: { job: PlannedJob; repla
     )
   return (
     <div className="space-y-4">
-      <p className="text-lg text-second">Tap what is not as written. Hidden ones are counted when they come into sight.</p>
+      <p className="text-lg text-second">
+        Tap what is not as written. Hidden ones are counted when they come into sight.
+      </p>
       <ul className="border-t-2 border-ink">
         {groups.map(({ card, holder }) => {
           const words = foundWords(job, holder)
           return (
             <li key={holder.id} className="border-b border-hair">
-              <button type="button" className="flex min-h-14 w-full items-center gap-4 py-1 text-left text-lg" onClick={() => setPicked(holder.id)}>
+              <button
+                type="button"
+                className="flex min-h-14 w-full items-center gap-4 py-1 text-left text-lg"
+                onClick={() => setPicked(holder.id)}
+              >
                 <FastenerMark shape={shapeOf(holder)} hidden={isHidden(job, holder)} size={26} />
                 <span className="min-w-0 flex-1">
                   <b>{holderWords(holder)}</b>
@@ -61,20 +83,46 @@ export function FastenersBefore({ job, replan, close }: { job: PlannedJob; repla
   )
 }
 
-function OneGroup({ job, holder, keep, back }: { job: PlannedJob; holder: Holder; keep: (happenings: Happening[], before: string[]) => void; back: () => void }) {
+function OneGroup({
+  job,
+  holder,
+  keep,
+  back,
+}: {
+  job: PlannedJob
+  holder: Holder
+  keep: (happenings: Happening[], before: string[]) => void
+  back: () => void
+}) {
   const c = job.state.holders.get(holder.id)
   const there = holder.count - (c?.missing ?? 0) + (c?.extra ?? 0)
   const [count, setCount] = useState(there)
   const [head, setHead] = useState(headFound(job, holder))
   const save = () => {
-    const before = standingEvents(job.log.events).filter(({ what }) => (what.kind === 'as found' && what.holderId === holder.id) || (what.kind === 'different from the record' && what.itemId === holder.id && what.field === 'head'))
+    const before = standingEvents(job.log.events).filter(
+      ({ what }) =>
+        (what.kind === 'as found' && what.holderId === holder.id) ||
+        (what.kind === 'different from the record' && what.itemId === holder.id && what.field === 'head'),
+    )
     const happenings: Happening[] = []
-    if (count !== holder.count) happenings.push({ kind: 'as found', holderId: holder.id, what: count < holder.count ? 'missing' : 'extra', count: Math.abs(holder.count - count), note: '' })
+    if (count !== holder.count)
+      happenings.push({
+        kind: 'as found',
+        holderId: holder.id,
+        what: count < holder.count ? 'missing' : 'extra',
+        count: Math.abs(holder.count - count),
+        note: '',
+      })
     // An earlier job found another head, and now it is as recorded again: that has to be said as well.
     const recorded = job.request.heads[holder.id] ? headOf(holder) : null
-    if (head === '' && recorded !== null) happenings.push({ kind: 'different from the record', itemId: holder.id, field: 'head', value: recorded })
-    if (head !== '') happenings.push({ kind: 'different from the record', itemId: holder.id, field: 'head', value: head })
-    keep(happenings, before.map((event) => event.id))
+    if (head === '' && recorded !== null)
+      happenings.push({ kind: 'different from the record', itemId: holder.id, field: 'head', value: recorded })
+    if (head !== '')
+      happenings.push({ kind: 'different from the record', itemId: holder.id, field: 'head', value: head })
+    keep(
+      happenings,
+      before.map((event) => event.id),
+    )
   }
   return (
     <div className="space-y-5">
@@ -82,13 +130,24 @@ function OneGroup({ job, holder, keep, back }: { job: PlannedJob; holder: Holder
         <FastenerMark shape={shapeOf(holder)} hidden={false} size={30} />
         {holderWords(holder)}
       </p>
-      <Counter label={`How many are there? The record says ${holder.count}.`} value={count} min={0} max={99} onChange={setCount} />
+      <Counter
+        label={`How many are there? The record says ${holder.count}.`}
+        value={count}
+        min={0}
+        max={99}
+        onChange={setCount}
+      />
       <HeadChoice holder={holder} value={head} onChange={setHead} />
       <div className="grid grid-cols-2 gap-2">
         <button type="button" className="ghost" onClick={back}>
           Back to the list
         </button>
-        <button type="button" className="slab" disabled={count === there && head === headFound(job, holder)} onClick={save}>
+        <button
+          type="button"
+          className="slab"
+          disabled={count === there && head === headFound(job, holder)}
+          onClick={save}
+        >
           Keep it
         </button>
       </div>
@@ -106,7 +165,13 @@ function headFound(job: PlannedJob, holder: Holder): string {
 function foundWords(job: PlannedJob, holder: Holder): string {
   const c = job.state.holders.get(holder.id)
   const head = headFound(job, holder)
-  return [c && c.missing > 0 && `${c.missing} missing`, c && c.extra > 0 && `${c.extra} too many`, head && headInWords(head)].filter(Boolean).join(', ')
+  return [
+    c && c.missing > 0 && `${c.missing} missing`,
+    c && c.extra > 0 && `${c.extra} too many`,
+    head && headInWords(head),
+  ]
+    .filter(Boolean)
+    .join(', ')
 }
 
 function isHidden(job: PlannedJob, holder: Holder): boolean {

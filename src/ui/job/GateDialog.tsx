@@ -19,10 +19,28 @@ import { capital, settingTo } from '../words/operations'
 import type { LiveJob } from './useJob'
 
 type Asked = Power | 'leave'
-const QUESTION: Record<Asked, string> = { accessory: 'Accessory on?', ignition: 'Ignition on?', engine: 'Start the engine?', leave: 'Use it unfinished?' }
+const QUESTION: Record<Asked, string> = {
+  accessory: 'Accessory on?',
+  ignition: 'Ignition on?',
+  engine: 'Start the engine?',
+  leave: 'Use it unfinished?',
+}
 
-/** May it come on now, or may the vehicle be used as it stands: what forbids it, and the fewest things that would allow it. */
-export function GateDialog({ document, job, open, onClose }: { document: ProcedureDocument; job: LiveJob; open: boolean; onClose: () => void }) {
+/**
+ * May it come on now, or may the vehicle be used as it stands: what forbids it, and the fewest things that would allow
+ * it.
+ */
+export function GateDialog({
+  document,
+  job,
+  open,
+  onClose,
+}: {
+  document: ProcedureDocument
+  job: LiveJob
+  open: boolean
+  onClose: () => void
+}) {
   const [asked, setAsked] = useState<Asked>('ignition')
   const gate = powerGate(job.model, job.vehicle, job.circumstances)
   return (
@@ -30,13 +48,27 @@ export function GateDialog({ document, job, open, onClose }: { document: Procedu
       <div className="space-y-4">
         <div role="tablist" aria-label="What is asked" className="grid grid-cols-2 gap-2 md:grid-cols-4">
           {([...POWERS, 'leave'] as const).map((name) => (
-            <button key={name} type="button" role="tab" aria-selected={asked === name} onClick={() => setAsked(name)} className={`ghost text-lg ${asked === name ? '!border-[3px] !border-ink font-bold' : ''}`}>
+            <button
+              key={name}
+              type="button"
+              role="tab"
+              aria-selected={asked === name}
+              onClick={() => setAsked(name)}
+              className={`ghost text-lg ${asked === name ? '!border-[3px] !border-ink font-bold' : ''}`}
+            >
               {QUESTION[name]}
             </button>
           ))}
         </div>
-        {asked === 'leave' ? <Leave document={document} job={job} /> : <PowerAnswer document={document} job={job} power={asked} answer={gate[asked]} />}
-        <p className="text-second">It answers from what was tapped. Who switches on looks at the vehicle first; the maker’s data and local rules go first.</p>
+        {asked === 'leave' ? (
+          <Leave document={document} job={job} />
+        ) : (
+          <PowerAnswer document={document} job={job} power={asked} answer={gate[asked]} />
+        )}
+        <p className="text-second">
+          It answers from what was tapped. Who switches on looks at the vehicle first; the maker’s data and local rules
+          go first.
+        </p>
       </div>
     </Dialog>
   )
@@ -50,7 +82,17 @@ function Verdict({ allowed, yes, no }: { allowed: boolean; yes: string; no: stri
   )
 }
 
-function PowerAnswer({ document, job, power, answer }: { document: ProcedureDocument; job: LiveJob; power: Power; answer: GateAnswer }) {
+function PowerAnswer({
+  document,
+  job,
+  power,
+  answer,
+}: {
+  document: ProcedureDocument
+  job: LiveJob
+  power: Power
+  answer: GateAnswer
+}) {
   return (
     <>
       <Verdict allowed={answer.allowed} yes={`${capital(power)} may come on`} no={`${capital(power)} stays off`} />
@@ -60,12 +102,22 @@ function PowerAnswer({ document, job, power, answer }: { document: ProcedureDocu
             {answer.forbiddenBy.map((breach) => (
               <li key={breach.rule.id}>
                 <b>{capital(forbidsWords(document, breach, job.state.settings))}.</b> {breach.rule.sentence}
-                {breach.tetherIds.map((id) => document.tethers.find((tether) => tether.id === id)).map((tether) => tether && isUnclassified(tether) && <SayWhatItFeeds key={tether.id} tether={tether} document={document} job={job} />)}
+                {breach.tetherIds
+                  .map((id) => document.tethers.find((tether) => tether.id === id))
+                  .map(
+                    (tether) =>
+                      tether &&
+                      isUnclassified(tether) && (
+                        <SayWhatItFeeds key={tether.id} tether={tether} document={document} job={job} />
+                      ),
+                  )}
               </li>
             ))}
           </ul>
           {answer.putBack === null ? (
-            <p className="text-xl font-semibold">Nothing that a crew puts back would allow it. Stop, and call somebody licensed.</p>
+            <p className="text-xl font-semibold">
+              Nothing that a crew puts back would allow it. Stop, and call somebody licensed.
+            </p>
           ) : (
             <>
               <h3 className="text-xl">The smallest set to put back, in this order</h3>
@@ -74,7 +126,9 @@ function PowerAnswer({ document, job, power, answer }: { document: ProcedureDocu
                   <PutBackRow key={JSON.stringify(item)} number={i + 1} item={item} document={document} job={job} />
                 ))}
               </ol>
-              <p className="text-second">A part is only held near its place for this. It is not seated, and the way out goes on as planned.</p>
+              <p className="text-second">
+                A part is only held near its place for this. It is not seated, and the way out goes on as planned.
+              </p>
             </>
           )}
         </>
@@ -97,7 +151,14 @@ function SayWhatItFeeds({ tether, document, job }: { tether: Tether; document: P
       <span className="block font-semibold">{sentence}</span>
       <span className="flex flex-wrap gap-2">
         {likelyCircuits(tether.name).map((circuit) => (
-          <button key={circuit} type="button" className="ghost" onClick={() => job.record([{ kind: 'stated', said: sentence, edits: circuitEdits(document, tether.id, circuit) }])}>
+          <button
+            key={circuit}
+            type="button"
+            className="ghost"
+            onClick={() =>
+              job.record([{ kind: 'stated', said: sentence, edits: circuitEdits(document, tether.id, circuit) }])
+            }
+          >
             {circuitWords(circuit)}
           </button>
         ))}
@@ -106,14 +167,41 @@ function SayWhatItFeeds({ tether, document, job }: { tether: Tether; document: P
   )
 }
 
-function PutBackRow({ number, item, document, job }: { number: number; item: PutBack; document: ProcedureDocument; job: LiveJob }) {
+function PutBackRow({
+  number,
+  item,
+  document,
+  job,
+}: {
+  number: number
+  item: PutBack
+  document: ProcedureDocument
+  job: LiveJob
+}) {
   const { model, vehicle, circumstances } = job
-  const act = item.kind === 'plug' ? { act: 'close' as const, itemId: item.tetherId } : { act: 'set' as const, itemId: item.settingId, setting: { settingId: item.settingId, from: vehicle.settings.get(item.settingId) ?? '', to: item.value, methodId: '' } }
+  const act =
+    item.kind === 'plug'
+      ? { act: 'close' as const, itemId: item.tetherId }
+      : {
+          act: 'set' as const,
+          itemId: item.settingId,
+          setting: {
+            settingId: item.settingId,
+            from: vehicle.settings.get(item.settingId) ?? '',
+            to: item.value,
+            methodId: '',
+          },
+        }
   const refused = refusals(model, vehicle, act, circumstances)[0]
   const happenings: Happening[] =
     item.kind === 'set'
       ? [{ kind: 'set', settingId: item.settingId, value: item.value, methodId: null }]
-      : [...(item.bringPartId && levelNow(job.state, item.bringPartId) === 'off' ? [{ kind: 'part at' as const, partId: item.bringPartId, level: 'free' as const }] : []), { kind: 'closed', tetherId: item.tetherId }]
+      : [
+          ...(item.bringPartId && levelNow(job.state, item.bringPartId) === 'off'
+            ? [{ kind: 'part at' as const, partId: item.bringPartId, level: 'free' as const }]
+            : []),
+          { kind: 'closed', tetherId: item.tetherId },
+        ]
   return (
     <li className="flex flex-wrap items-center gap-3 border-b border-hair pb-2">
       <span className="num text-2xl">{number}</span>
@@ -156,7 +244,11 @@ function Leave({ document, job }: { document: ProcedureDocument; job: LiveJob })
                   <li key={JSON.stringify(act)} className="flex flex-wrap items-center gap-3 border-b border-hair pb-2">
                     <span className="min-w-0 flex-1 text-xl font-semibold">{leaveActWords(document, act)}</span>
                     {act.kind === 'park' && (
-                      <button type="button" className="slab" onClick={() => job.record([{ kind: 'lead parked', tetherId: act.tetherId }])}>
+                      <button
+                        type="button"
+                        className="slab"
+                        onClick={() => job.record([{ kind: 'lead parked', tetherId: act.tetherId }])}
+                      >
                         It is tied back
                       </button>
                     )}
@@ -179,7 +271,10 @@ function Leave({ document, job }: { document: ProcedureDocument; job: LiveJob })
 /** What keeps the power off is not said again where the plug itself is already on the list. */
 function saidOnce(forbids: readonly LeaveForbids[]): LeaveForbids[] {
   const said = new Set(forbids.flatMap((item) => (item.kind === 'warning circuit' ? [item.tetherId] : [])))
-  return forbids.filter((item) => item.kind !== 'power' || item.breach.tetherIds.length === 0 || item.breach.tetherIds.some((id) => !said.has(id)))
+  return forbids.filter(
+    (item) =>
+      item.kind !== 'power' || item.breach.tetherIds.length === 0 || item.breach.tetherIds.some((id) => !said.has(id)),
+  )
 }
 
 function leaveForbidsWords(document: ProcedureDocument, item: LeaveForbids, job: LiveJob): string {

@@ -19,7 +19,15 @@ import { useAnyJob } from './useAnyJob'
 export type HandOver = (jobId: string) => Promise<{ status: 'done' } | { status: 'refused'; sentences: string[] }>
 
 /** Tests, open accounts, two signatures, and the gate: what is still in the way is named, never waved through. */
-export function HandoverScreen({ data, change, handOver }: { data: JobData; change: ChangeActing; handOver: HandOver }) {
+export function HandoverScreen({
+  data,
+  change,
+  handOver,
+}: {
+  data: JobData
+  change: ChangeActing
+  handOver: HandOver
+}) {
   const job = useAnyJob(data)
   const { state } = job
   const blocks = handoverBlocks(job.document, state, data.shopHasOthers, job.terms)
@@ -63,7 +71,9 @@ export function HandoverScreen({ data, change, handOver }: { data: JobData; chan
           <div className="on-sign rounded p-6" role="status" data-gate={blocks.length === 0 ? 'open' : 'shut'}>
             <div className="flex items-center gap-4">
               {blocks.length === 0 ? <MayRing size={56} /> : <StopSign size={56} />}
-              <h2 className="text-4xl font-extrabold">{handed ? 'Handed over' : blocks.length === 0 ? 'Nothing left open' : `${blocks.length} in the way`}</h2>
+              <h2 className="text-4xl font-extrabold">
+                {handed ? 'Handed over' : blocks.length === 0 ? 'Nothing left open' : `${blocks.length} in the way`}
+              </h2>
             </div>
             {blocks.length > 0 && (
               <ul className="mt-4 list-disc space-y-2 pl-6 text-xl">
@@ -121,13 +131,16 @@ function Signatures({ data, job }: { data: JobData; job: LiveJob }) {
   const installer = signatures.find((signature) => signature.as === 'installer')
   const second = signatures.find((signature) => signature.as !== 'installer')
   const asSecond = data.shopHasOthers ? 'checker' : 'second pass'
-  const sign = (as: 'installer' | 'checker' | 'second pass') => job.record([{ kind: 'countersigned', as, name: data.acting.name }])
+  const sign = (as: 'installer' | 'checker' | 'second pass') =>
+    job.record([{ kind: 'countersigned', as, name: data.acting.name }])
   const samePerson = data.shopHasOthers && installer?.personId === data.acting.id
   const row = (title: string, signature: typeof installer, button: React.ReactNode) => (
     <div className="flex items-center justify-between gap-4 border-b-2 border-ink py-3">
       <div>
         <p className="text-second">{title}</p>
-        <p className="min-h-8 text-2xl font-bold">{signature ? `${signature.name}, ${clockWords(wallMsOf(signature.at))}` : ''}</p>
+        <p className="min-h-8 text-2xl font-bold">
+          {signature ? `${signature.name}, ${clockWords(wallMsOf(signature.at))}` : ''}
+        </p>
       </div>
       {!signature && button}
     </div>
@@ -145,7 +158,9 @@ function Signatures({ data, job }: { data: JobData; job: LiveJob }) {
         data.shopHasOthers ? 'Checked by another person' : 'Second pass by the same person',
         second,
         samePerson ? (
-          <span className="max-w-56 text-right text-second">Another person checks: tap the name at the top and change who acts.</span>
+          <span className="max-w-56 text-right text-second">
+            Another person checks: tap the name at the top and change who acts.
+          </span>
         ) : (
           <button type="button" className="slab" onClick={() => sign(asSecond)} disabled={!installer}>
             {data.acting.name} has checked
@@ -173,7 +188,12 @@ function HandOverSlab({ data, job, may, handOver }: { data: JobData; job: LiveJo
   }
   return (
     <div>
-      <button type="button" className="slab w-full !min-h-[84px] text-3xl" disabled={!may || busy || waiting > 0} onClick={go}>
+      <button
+        type="button"
+        className="slab w-full !min-h-[84px] text-3xl"
+        disabled={!may || busy || waiting > 0}
+        onClick={go}
+      >
         {busy ? 'Handing over…' : 'Hand over'}
       </button>
       <p className="mt-2 min-h-6 text-lg" role="alert">

@@ -15,7 +15,10 @@ export function HandoverTests({ data, job }: { data: JobData; job: LiveJob }) {
   return (
     <section>
       <h2 className="flex justify-between border-b-2 border-ink pb-1 text-2xl">
-        Tests <span className="text-lg font-normal text-second">every function of a plug that was opened, and what was added</span>
+        Tests{' '}
+        <span className="text-lg font-normal text-second">
+          every function of a plug that was opened, and what was added
+        </span>
       </h2>
       {owed.length === 0 && <p className="py-3 text-lg text-second">Nothing that has to be tested was opened.</p>}
       <ul>
@@ -33,9 +36,22 @@ function TestRow({ item, data, job }: { item: OwedTest; data: JobData; job: Live
   const [reading, setReading] = useState('')
   const [why, setWhy] = useState(false)
   const done = data.handedOver && job.state.handedOver !== null
-  const record = (result: 'passed' | 'failed') => job.record([{ kind: 'tested', functionId, result, reading: reading.trim() ? `${reading.trim()} ${item.readingUnit}`.trim() : '', note: '' }])
+  const record = (result: 'passed' | 'failed') =>
+    job.record([
+      {
+        kind: 'tested',
+        functionId,
+        result,
+        reading: reading.trim() ? `${reading.trim()} ${item.readingUnit}`.trim() : '',
+        note: '',
+      },
+    ])
   return (
-    <li className="grid grid-cols-1 items-center gap-x-4 gap-y-2 border-b border-hair py-3 md:grid-cols-[1fr_auto_auto]" id={`test:${functionId}`} data-test={functionId}>
+    <li
+      className="grid grid-cols-1 items-center gap-x-4 gap-y-2 border-b border-hair py-3 md:grid-cols-[1fr_auto_auto]"
+      id={`test:${functionId}`}
+      data-test={functionId}
+    >
       <div>
         <p className="flex items-center gap-3 text-[22px] font-bold">
           {test?.result === 'passed' && <ClosedTick size={26} />}
@@ -46,7 +62,8 @@ function TestRow({ item, data, job }: { item: OwedTest; data: JobData; job: Live
           {item.how}
           {item.power !== 'none' && ` (needs ${item.power})`}
           {job.state.workedBefore.get(functionId)?.works === false && '. It did not work before we began.'}
-          {test && `. ${[`${test.result} ${test.reading}`.trim(), nameOf(data, test.personId), clockWords(wallMsOf(test.at))].join(', ')}`}
+          {test &&
+            `. ${[`${test.result} ${test.reading}`.trim(), nameOf(data, test.personId), clockWords(wallMsOf(test.at))].join(', ')}`}
         </p>
       </div>
       {done ? (
@@ -54,7 +71,13 @@ function TestRow({ item, data, job }: { item: OwedTest; data: JobData; job: Live
       ) : item.readingUnit ? (
         <label className="flex items-center gap-2">
           <span className="sr-only">Reading of {item.name}</span>
-          <input className="field num !min-h-14 w-24 text-xl" inputMode="decimal" maxLength={12} value={reading} onChange={(event) => setReading(event.target.value)} />
+          <input
+            className="field num !min-h-14 w-24 text-xl"
+            inputMode="decimal"
+            maxLength={12}
+            value={reading}
+            onChange={(event) => setReading(event.target.value)}
+          />
           <span>{item.readingUnit}</span>
         </label>
       ) : (

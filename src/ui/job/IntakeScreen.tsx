@@ -20,12 +20,37 @@ import type { JobData, PlannedJob } from './useJob'
 import { useReady } from './useReady'
 import type { Replan } from './useReplan'
 
-/** Before the first screw: what changes this plan has to be told, the rest is offered. What is found counts at once and stays with the vehicle. */
-export function IntakeScreen({ data, job, change, tell, replan, begun, back }: { data: JobData; job: PlannedJob; change: ChangeActing; tell: (facetId: string, choiceId: string) => void; replan: Replan; begun: boolean; back: () => void }) {
-  const list = useMemo(() => intakeOf(job.plan, job.document, job.state, data.known), [job.plan, job.document, job.state, data.known])
+/**
+ * Before the first screw: what changes this plan has to be told, the rest is offered. What is found counts at once and
+ * stays with the vehicle.
+ */
+export function IntakeScreen({
+  data,
+  job,
+  change,
+  tell,
+  replan,
+  begun,
+  back,
+}: {
+  data: JobData
+  job: PlannedJob
+  change: ChangeActing
+  tell: (facetId: string, choiceId: string) => void
+  replan: Replan
+  begun: boolean
+  back: () => void
+}) {
+  const list = useMemo(
+    () => intakeOf(job.plan, job.document, job.state, data.known),
+    [job.plan, job.document, job.state, data.known],
+  )
   const [photo, setPhoto] = useState(false)
   const [fasteners, setFasteners] = useState(false)
-  const known = [...overlayWords(job.document, { ...data.known, holders: new Map() }), ...data.known.changes.map((item) => `${changeWords(item)} (for good)`)]
+  const known = [
+    ...overlayWords(job.document, { ...data.known, holders: new Map() }),
+    ...data.known.changes.map((item) => `${changeWords(item)} (for good)`),
+  ]
   const open = list.required.filter((item) => !item.done)
   const offered = list.offered.filter((item) => !(item.kind === 'point' && item.point === 'workplace'))
   const begin = () => {
@@ -41,10 +66,32 @@ export function IntakeScreen({ data, job, change, tell, replan, begun, back }: {
         <section className="flex min-h-0 flex-col gap-4 overflow-y-auto" aria-label="What changes this plan">
           <div className="on-sign rounded-br px-6 py-4">
             <p className="text-2xl font-semibold">Before the first screw</p>
-            <h1 className="text-[clamp(38px,4.6vw,60px)] font-extrabold leading-none">{open.length === 0 ? (begun ? 'As it was found' : 'Look round, then begin') : open.length === 1 ? 'One thing changes the plan' : `${open.length} things change the plan`}</h1>
+            <h1 className="text-[clamp(38px,4.6vw,60px)] font-extrabold leading-none">
+              {open.length === 0
+                ? begun
+                  ? 'As it was found'
+                  : 'Look round, then begin'
+                : open.length === 1
+                  ? 'One thing changes the plan'
+                  : `${open.length} things change the plan`}
+            </h1>
           </div>
-          {list.required.map((item) => item.kind === 'facet' && <FacetQuestion key={item.facetId} item={item} job={job} tell={(choiceId) => tell(item.facetId, choiceId)} />)}
-          {list.later.length > 0 && <p className="text-lg text-second">Told on the way, when it can be seen: {list.later.map((id) => itemWords(job.document, id)).join(', ')}.</p>}
+          {list.required.map(
+            (item) =>
+              item.kind === 'facet' && (
+                <FacetQuestion
+                  key={item.facetId}
+                  item={item}
+                  job={job}
+                  tell={(choiceId) => tell(item.facetId, choiceId)}
+                />
+              ),
+          )}
+          {list.later.length > 0 && (
+            <p className="text-lg text-second">
+              Told on the way, when it can be seen: {list.later.map((id) => itemWords(job.document, id)).join(', ')}.
+            </p>
+          )}
           <Bring job={job} jobId={data.id} />
           {known.length > 0 && (
             <div className="text-lg">
@@ -57,9 +104,16 @@ export function IntakeScreen({ data, job, change, tell, replan, begun, back }: {
             </div>
           )}
           <div className="mt-auto grid gap-2">
-            <button type="button" className="slab !min-h-[84px] flex-col !gap-0" disabled={open.length > 0 || !ready} onClick={begin}>
+            <button
+              type="button"
+              className="slab !min-h-[84px] flex-col !gap-0"
+              disabled={open.length > 0 || !ready}
+              onClick={begin}
+            >
               <span className="text-[30px] leading-tight">{begun ? 'Back to the job' : 'Begin the job'}</span>
-              <span className="text-[17px] font-semibold leading-tight">{begun ? 'what is said here counts at once' : 'cloth and tape laid out, trays labelled, tools here'}</span>
+              <span className="text-[17px] font-semibold leading-tight">
+                {begun ? 'what is said here counts at once' : 'cloth and tape laid out, trays labelled, tools here'}
+              </span>
             </button>
             {open.length > 0 && <p className="text-center text-lg text-second">Say first what changes the plan.</p>}
           </div>
@@ -70,7 +124,13 @@ export function IntakeScreen({ data, job, change, tell, replan, begun, back }: {
           </h2>
           <ul>
             {offered.map((item) => (
-              <Offered key={JSON.stringify({ ...item, done: 0 })} item={item} job={job} photo={() => setPhoto(true)} fasteners={() => setFasteners(true)} />
+              <Offered
+                key={JSON.stringify({ ...item, done: 0 })}
+                item={item}
+                job={job}
+                photo={() => setPhoto(true)}
+                fasteners={() => setFasteners(true)}
+              />
             ))}
           </ul>
         </section>
@@ -87,7 +147,14 @@ export function IntakeScreen({ data, job, change, tell, replan, begun, back }: {
         />
       </Dialog>
       <Dialog title="Photo" open={photo} onClose={() => setPhoto(false)}>
-        <JobPhoto shopId={data.shopId} jobId={data.id} itemId={null} what="marks, damage, earlier work" record={job.record} close={() => setPhoto(false)} />
+        <JobPhoto
+          shopId={data.shopId}
+          jobId={data.id}
+          itemId={null}
+          what="marks, damage, earlier work"
+          record={job.record}
+          close={() => setPhoto(false)}
+        />
       </Dialog>
     </div>
   )
@@ -115,10 +182,13 @@ function Bring({ job, jobId }: { job: PlannedJob; jobId: string }) {
     <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-1 text-[18px]">
       <dt className="text-second">takes</dt>
       <dd>
-        <b className="num">{minutes}</b> min by the house’s estimates, <b className="num">{summary.fasteners}</b> fasteners
+        <b className="num">{minutes}</b> min by the house’s estimates, <b className="num">{summary.fasteners}</b>{' '}
+        fasteners
       </dd>
       <dt className="text-second">bring</dt>
-      <dd>{summary.tools.length === 0 ? 'nothing but hands' : summary.tools.map(({ tool }) => toolWords(tool)).join(', ')}</dd>
+      <dd>
+        {summary.tools.length === 0 ? 'nothing but hands' : summary.tools.map(({ tool }) => toolWords(tool)).join(', ')}
+      </dd>
       <dt className="text-second">lay out</dt>
       <dd>
         cloth and tape{summary.trays.length > 0 && ', '}
@@ -138,7 +208,15 @@ function Bring({ job, jobId }: { job: PlannedJob; jobId: string }) {
   )
 }
 
-function FacetQuestion({ item, job, tell }: { item: Extract<IntakeItem, { kind: 'facet' }>; job: PlannedJob; tell: (choiceId: string) => void }) {
+function FacetQuestion({
+  item,
+  job,
+  tell,
+}: {
+  item: Extract<IntakeItem, { kind: 'facet' }>
+  job: PlannedJob
+  tell: (choiceId: string) => void
+}) {
   const facet = job.document.facets.find((other) => other.id === item.facetId)!
   return (
     <fieldset className="space-y-2" data-facet={facet.id}>
@@ -149,13 +227,33 @@ function FacetQuestion({ item, job, tell }: { item: Extract<IntakeItem, { kind: 
 }
 
 /** One thing worth a look: well with one tap, or written down. */
-function Offered({ item, job, photo, fasteners }: { item: IntakeItem; job: PlannedJob; photo: () => void; fasteners: () => void }) {
+function Offered({
+  item,
+  job,
+  photo,
+  fasteners,
+}: {
+  item: IntakeItem
+  job: PlannedJob
+  photo: () => void
+  fasteners: () => void
+}) {
   const { document, state } = job
   if (item.kind === 'facet') return null
   if (item.kind === 'known') {
-    const said: Happening = { kind: 'as found', holderId: item.holderId, what: item.what, count: item.count, note: 'known from before' }
+    const said: Happening = {
+      kind: 'as found',
+      holderId: item.holderId,
+      what: item.what,
+      count: item.count,
+      note: 'known from before',
+    }
     return (
-      <Row title={`${item.count} ${item.what === 'missing' ? 'missing' : 'too many'}: ${itemWords(document, item.holderId)}`} why="by an earlier job on this vehicle" done={item.done ? 'still so' : ''}>
+      <Row
+        title={`${item.count} ${item.what === 'missing' ? 'missing' : 'too many'}: ${itemWords(document, item.holderId)}`}
+        why="by an earlier job on this vehicle"
+        done={item.done ? 'still so' : ''}
+      >
         <button type="button" className="ghost" disabled={item.done} onClick={() => job.record([said])}>
           Still so
         </button>
@@ -166,13 +264,30 @@ function Offered({ item, job, photo, fasteners }: { item: IntakeItem; job: Plann
   if (item.kind === 'function') {
     const known = state.workedBefore.get(item.functionId)
     const how = job.model.functions.get(item.functionId)?.how
-    const say = (works: boolean) => job.record([{ kind: 'worked before', functionId: item.functionId, works, note: '' }])
+    const say = (works: boolean) =>
+      job.record([{ kind: 'worked before', functionId: item.functionId, works, note: '' }])
     return (
-      <Row title={`${itemWords(document, item.functionId)}: does it work now?`} why={item.tooLate ? 'its plug has been open: nobody can tell any more' : how || 'tried before we touch it'} done={known ? (known.works ? 'works' : 'did not work before') : ''}>
-        <button type="button" className="ghost" disabled={item.tooLate} aria-pressed={known?.works === true} onClick={() => say(true)}>
+      <Row
+        title={`${itemWords(document, item.functionId)}: does it work now?`}
+        why={item.tooLate ? 'its plug has been open: nobody can tell any more' : how || 'tried before we touch it'}
+        done={known ? (known.works ? 'works' : 'did not work before') : ''}
+      >
+        <button
+          type="button"
+          className="ghost"
+          disabled={item.tooLate}
+          aria-pressed={known?.works === true}
+          onClick={() => say(true)}
+        >
           Works
         </button>
-        <button type="button" className="ghost" disabled={item.tooLate} aria-pressed={known?.works === false} onClick={() => say(false)}>
+        <button
+          type="button"
+          className="ghost"
+          disabled={item.tooLate}
+          aria-pressed={known?.works === false}
+          onClick={() => say(false)}
+        >
           Does not
         </button>
       </Row>
@@ -204,7 +319,15 @@ function Standing({ item, job }: { item: Extract<IntakeItem, { kind: 'standing' 
             <span key={settingId} className="flex flex-wrap items-center gap-2 text-lg">
               <b className="min-w-36">{capital(itemWords(job.document, settingId))}</b>
               {job.model.settings.get(settingId)!.values.map((other) => (
-                <button key={other} type="button" className="ghost" aria-pressed={other === value} onClick={() => other !== value && job.record([{ kind: 'set', settingId, value: other, methodId: null }])}>
+                <button
+                  key={other}
+                  type="button"
+                  className="ghost"
+                  aria-pressed={other === value}
+                  onClick={() =>
+                    other !== value && job.record([{ kind: 'set', settingId, value: other, methodId: null }])
+                  }
+                >
                   {other}
                 </button>
               ))}
@@ -221,10 +344,18 @@ function Fasteners({ job, open }: { job: PlannedJob; open: () => void }) {
   const words = INTAKE_WORDS.fasteners
   const missing = [...job.state.holders.values()].reduce((sum, c) => sum + c.missing, 0)
   const heads = job.state.deviations.filter(({ field }) => field === 'head').length
-  const found = [missing > 0 && `${missing} missing`, heads > 0 && `${heads} with another head`].filter(Boolean).join(', ')
+  const found = [missing > 0 && `${missing} missing`, heads > 0 && `${heads} with another head`]
+    .filter(Boolean)
+    .join(', ')
   return (
     <Row title={words.name} why={words.why} done={found || (job.state.intake.has('fasteners') ? words.fine : '')}>
-      <button type="button" className="ghost" disabled={found !== ''} aria-pressed={found === '' && job.state.intake.has('fasteners')} onClick={() => job.record([{ kind: 'checked in', point: 'fasteners', value: '' }])}>
+      <button
+        type="button"
+        className="ghost"
+        disabled={found !== ''}
+        aria-pressed={found === '' && job.state.intake.has('fasteners')}
+        onClick={() => job.record([{ kind: 'checked in', point: 'fasteners', value: '' }])}
+      >
         {words.fine}
       </button>
       <button type="button" className="ghost" onClick={open}>
@@ -234,19 +365,33 @@ function Fasteners({ job, open }: { job: PlannedJob; open: () => void }) {
   )
 }
 
-function Point({ point, job, photo }: { point: Extract<IntakeItem, { kind: 'point' }>['point']; job: PlannedJob; photo: () => void }) {
+function Point({
+  point,
+  job,
+  photo,
+}: {
+  point: Extract<IntakeItem, { kind: 'point' }>['point']
+  job: PlannedJob
+  photo: () => void
+}) {
   const words = INTAKE_WORDS[point]
   const known = job.state.intake.get(point)
   const [value, setValue] = useState('')
   const [trouble, setTrouble] = useState('')
   const say = (said: string) => {
-    if (words.unit && readNumber(said) === null) return setTrouble(`A number in ${words.unit}, such as ${words.unit === 'V' ? '12.4' : '3.5'}.`)
+    if (words.unit && readNumber(said) === null)
+      return setTrouble(`A number in ${words.unit}, such as ${words.unit === 'V' ? '12.4' : '3.5'}.`)
     setTrouble('')
     job.record([{ kind: 'checked in', point, value: said }])
     setValue('')
   }
   return (
-    <Row title={words.name} why={words.why} trouble={trouble} done={known ? (known.value === '' ? words.fine : `${known.value}${words.unit ? ` ${words.unit}` : ''}`) : ''}>
+    <Row
+      title={words.name}
+      why={words.why}
+      trouble={trouble}
+      done={known ? (known.value === '' ? words.fine : `${known.value}${words.unit ? ` ${words.unit}` : ''}`) : ''}
+    >
       {words.fine && (
         <button type="button" className="ghost" aria-pressed={known?.value === ''} onClick={() => say('')}>
           {words.fine}
@@ -259,7 +404,15 @@ function Point({ point, job, photo }: { point: Extract<IntakeItem, { kind: 'poin
           if (value.trim() !== '') say(value.trim())
         }}
       >
-        <input aria-label={`${words.name}: ${words.write}`} placeholder={words.write} className={`field !min-h-14 text-lg ${words.unit ? 'num !w-28' : '!w-44'}`} inputMode={words.unit ? 'decimal' : 'text'} maxLength={200} value={value} onChange={(event) => setValue(event.target.value)} />
+        <input
+          aria-label={`${words.name}: ${words.write}`}
+          placeholder={words.write}
+          className={`field !min-h-14 text-lg ${words.unit ? 'num !w-28' : '!w-44'}`}
+          inputMode={words.unit ? 'decimal' : 'text'}
+          maxLength={200}
+          value={value}
+          onChange={(event) => setValue(event.target.value)}
+        />
         {words.unit && <span className="text-lg">{words.unit}</span>}
         <button className="ghost" disabled={value.trim() === ''}>
           Keep
@@ -274,7 +427,19 @@ function Point({ point, job, photo }: { point: Extract<IntakeItem, { kind: 'poin
   )
 }
 
-function Row({ title, why, done, trouble = '', children }: { title: string; why: string; done: string; trouble?: string; children: React.ReactNode }) {
+function Row({
+  title,
+  why,
+  done,
+  trouble = '',
+  children,
+}: {
+  title: string
+  why: string
+  done: string
+  trouble?: string
+  children: React.ReactNode
+}) {
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-hair py-2">
       <div className="min-w-56 flex-1">
@@ -282,7 +447,9 @@ function Row({ title, why, done, trouble = '', children }: { title: string; why:
           {done !== '' && <ClosedTick size={22} />}
           {title}
         </p>
-        <p className="text-[16px] leading-tight text-second">{done !== '' ? <b className="text-ink">{done}</b> : why}</p>
+        <p className="text-[16px] leading-tight text-second">
+          {done !== '' ? <b className="text-ink">{done}</b> : why}
+        </p>
         {trouble !== '' && (
           <p role="alert" className="text-[16px] font-bold">
             {trouble}

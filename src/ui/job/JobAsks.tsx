@@ -28,7 +28,21 @@ const RefitSheet = dynamic(() => import('../record/RefitSheet').then((file) => f
 const ReplanDialog = dynamic(() => import('./ReplanDialog').then((file) => file.ReplanDialog))
 
 /** What somebody asked for beside the next tap. */
-export type Ask = 'different' | 'broken' | 'wont-move' | 'note' | 'refit' | 'photo' | 'pause' | 'more' | 'failed' | 'work' | 'reading' | 'count' | Exclude<MoreAsk, 'intake' | 'replan'> | null
+export type Ask =
+  | 'different'
+  | 'broken'
+  | 'wont-move'
+  | 'note'
+  | 'refit'
+  | 'photo'
+  | 'pause'
+  | 'more'
+  | 'failed'
+  | 'work'
+  | 'reading'
+  | 'count'
+  | Exclude<MoreAsk, 'intake' | 'replan'>
+  | null
 
 type Props = {
   data: JobData
@@ -47,7 +61,20 @@ type Props = {
 }
 
 /** Every dialog of the job in the bay; one is open, or none. */
-export function JobAsks({ data, job, tap, ask, setAsk, failed, save, foundOtherwise, later, tell, replan, look }: Props) {
+export function JobAsks({
+  data,
+  job,
+  tap,
+  ask,
+  setAsk,
+  failed,
+  save,
+  foundOtherwise,
+  later,
+  tell,
+  replan,
+  look,
+}: Props) {
   const { model, plan, state } = job
   const close = () => setAsk(null)
   const operation = tap?.step.operation ?? null
@@ -78,24 +105,57 @@ export function JobAsks({ data, job, tap, ask, setAsk, failed, save, foundOtherw
               otherWay={(methodId) => {
                 close()
                 const act = operation.setting!
-                replan.ask({ ...job.request, policy: { ...job.request.policy, methods: { ...job.request.policy.methods, [`${act.settingId}=${act.to}`]: methodId } } })
+                replan.ask({
+                  ...job.request,
+                  policy: {
+                    ...job.request.policy,
+                    methods: { ...job.request.policy.methods, [`${act.settingId}=${act.to}`]: methodId },
+                  },
+                })
               }}
               leave={(partId) => {
                 close()
-                replan.ask({ ...job.request, without: { ...job.request.without, parts: [...new Set([...job.request.without.parts, partId])] } })
+                replan.ask({
+                  ...job.request,
+                  without: { ...job.request.without, parts: [...new Set([...job.request.without.parts, partId])] },
+                })
               }}
             />
           </Dialog>
           <Dialog title="How many came out?" open={ask === 'count'} onClose={close}>
-            <CountFirst key={operation.key} groups={toBeCounted(state, tap.steps.map((step) => step.operation)).map((id) => model.holders.get(id)!)} happenings={tap.steps.flatMap((step) => happeningsFor(state, step.operation))} record={save} close={close} />
+            <CountFirst
+              key={operation.key}
+              groups={toBeCounted(
+                state,
+                tap.steps.map((step) => step.operation),
+              ).map((id) => model.holders.get(id)!)}
+              happenings={tap.steps.flatMap((step) => happeningsFor(state, step.operation))}
+              record={save}
+              close={close}
+            />
           </Dialog>
           <Dialog title={operation.name ?? 'Work'} open={ask === 'work'} onClose={close}>
-            <WorkDone work={{ workId: operation.itemId, name: operation.name ?? 'Work', changes: changesOwed(job, operation) }} record={save} close={close} />
+            <WorkDone
+              work={{ workId: operation.itemId, name: operation.name ?? 'Work', changes: changesOwed(job, operation) }}
+              record={save}
+              close={close}
+            />
           </Dialog>
           <Dialog title={`Test: ${stepWords(model, operation).title}`} open={ask === 'reading'} onClose={close}>
-            <ReadingForm unit={readingAsked(job, operation)} keep={(reading) => (save([{ kind: 'tested', functionId: operation.itemId, result: 'passed', reading, note: '' }]), close())} />
+            <ReadingForm
+              unit={readingAsked(job, operation)}
+              keep={(reading) => (
+                save([{ kind: 'tested', functionId: operation.itemId, result: 'passed', reading, note: '' }]),
+                close()
+              )}
+            />
           </Dialog>
-          <Dialog title={`${cardNameIn(model, tap.card)}: how it goes back`} open={ask === 'refit' && tap.card.partId !== null} onClose={close} wide>
+          <Dialog
+            title={`${cardNameIn(model, tap.card)}: how it goes back`}
+            open={ask === 'refit' && tap.card.partId !== null}
+            onClose={close}
+            wide
+          >
             {tap.card.partId && <RefitSheet job={job} partId={tap.card.partId} words={data.words} close={close} />}
           </Dialog>
         </>
@@ -107,12 +167,21 @@ export function JobAsks({ data, job, tap, ask, setAsk, failed, save, foundOtherw
         <NoteForm record={job.record} close={close} itemId={operation?.itemId ?? null} />
       </Dialog>
       <Dialog title="Photo" open={ask === 'photo'} onClose={close}>
-        <JobPhoto shopId={data.shopId} jobId={data.id} itemId={tap?.card.partId ?? null} what={tap?.card.partId ? cardNameIn(model, tap.card) : 'kept with this job'} record={job.record} close={close} />
+        <JobPhoto
+          shopId={data.shopId}
+          jobId={data.id}
+          itemId={tap?.card.partId ?? null}
+          what={tap?.card.partId ? cardNameIn(model, tap.card) : 'kept with this job'}
+          record={job.record}
+          close={close}
+        />
       </Dialog>
       <Dialog title="Pause" open={ask === 'pause'} onClose={close}>
         <PauseDialog
           job={job}
-          putBack={(happenings) => replan.ask(job.request, state.people, { atOnce: true, also: job.record([...happenings]) })}
+          putBack={(happenings) =>
+            replan.ask(job.request, state.people, { atOnce: true, also: job.record([...happenings]) })
+          }
           close={close}
         />
       </Dialog>
@@ -126,7 +195,16 @@ export function JobAsks({ data, job, tap, ask, setAsk, failed, save, foundOtherw
         <PeopleDialog data={data} job={job} share={(people) => (close(), replan.ask(job.request, people))} />
       </Dialog>
       <Dialog title="Which tool is missing?" open={ask === 'tool'} onClose={close}>
-        <MissingTool job={job} without={(tool) => (close(), replan.ask({ ...job.request, without: { ...job.request.without, tools: [...new Set([...job.request.without.tools, tool])] } }))} />
+        <MissingTool
+          job={job}
+          without={(tool) => (
+            close(),
+            replan.ask({
+              ...job.request,
+              without: { ...job.request.without, tools: [...new Set([...job.request.without.tools, tool])] },
+            })
+          )}
+        />
       </Dialog>
       {asksReplan && <ReplanDialog job={job} replan={replan} />}
     </>

@@ -5,7 +5,14 @@ import type { PlannedJob } from './useJob'
 
 /** A tool that is not there: the rest is planned without it, or it is said what can't be done then. */
 export function MissingTool({ job, without }: { job: PlannedJob; without: (tool: string) => void }) {
-  const tools = [...new Set([...job.plan.wayIn, ...job.plan.wayOut].flatMap((card) => card.steps).filter((step) => !isDone(job.state, step.operation)).map((step) => step.tool))].filter((tool) => tool !== 'hand' && tool !== '')
+  const tools = [
+    ...new Set(
+      [...job.plan.wayIn, ...job.plan.wayOut]
+        .flatMap((card) => card.steps)
+        .filter((step) => !isDone(job.state, step.operation))
+        .map((step) => step.tool),
+    ),
+  ].filter((tool) => tool !== 'hand' && tool !== '')
   if (tools.length === 0) return <p className="text-xl">What is left is done by hand.</p>
   return (
     <div className="grid gap-2">

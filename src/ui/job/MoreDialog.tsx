@@ -7,8 +7,21 @@ import type { JobData, PlannedJob } from './useJob'
 
 export type MoreAsk = 'here' | 'people' | 'intake' | 'replan' | 'tool'
 
-/** What is not needed with every card: being further on, other people, another build, paper, and the habits of this tablet. */
-export function MoreDialog({ data, job, ask, tell }: { data: JobData; job: PlannedJob; ask: (what: MoreAsk) => void; tell: (facetId: string, choiceId: string) => void }) {
+/**
+ * What is not needed with every card: being further on, other people, another build, paper, and the habits of this
+ * tablet.
+ */
+export function MoreDialog({
+  data,
+  job,
+  ask,
+  tell,
+}: {
+  data: JobData
+  job: PlannedJob
+  ask: (what: MoreAsk) => void
+  tell: (facetId: string, choiceId: string) => void
+}) {
   const [letters, setLetters] = usePreference('letters')
   const [aloud, setAloud] = usePreference('aloud')
   const [facetId, setFacetId] = useState('')
@@ -35,7 +48,11 @@ export function MoreDialog({ data, job, ask, tell }: { data: JobData; job: Plann
         <div className="space-y-2">
           <label className="block">
             <span className="mb-1 block text-lg font-semibold">It is another variant than thought</span>
-            <select className="field !min-h-14 text-lg" value={facetId} onChange={(event) => setFacetId(event.target.value)}>
+            <select
+              className="field !min-h-14 text-lg"
+              value={facetId}
+              onChange={(event) => setFacetId(event.target.value)}
+            >
               <option value="">which one?</option>
               {job.document.facets.map((facet) => (
                 <option key={facet.id} value={facet.id}>
@@ -44,7 +61,14 @@ export function MoreDialog({ data, job, ask, tell }: { data: JobData; job: Plann
               ))}
             </select>
           </label>
-          {facetId !== '' && <FacetSlabs document={job.document} facetId={facetId} told={told[facetId]} onTell={(choiceId) => tell(facetId, choiceId)} />}
+          {facetId !== '' && (
+            <FacetSlabs
+              document={job.document}
+              facetId={facetId}
+              told={told[facetId]}
+              onTell={(choiceId) => tell(facetId, choiceId)}
+            />
+          )}
         </div>
       )}
       <div className="flex flex-wrap gap-x-8 text-lg">

@@ -18,11 +18,25 @@ import type { LiveJob } from './useJob'
 const REASONS = ['comes back for it', 'part awaited', 'the customer wants it so', 'was so before'] as const
 
 /** One open row: what it is, the drawing that settles it, and the acts that close it. */
-export function OpenRow({ row, document, job, isLead }: { row: BalanceRow; document: ProcedureDocument; job: LiveJob; isLead: boolean }) {
+export function OpenRow({
+  row,
+  document,
+  job,
+  isLead,
+}: {
+  row: BalanceRow
+  document: ProcedureDocument
+  job: LiveJob
+  isLead: boolean
+}) {
   const [accepting, setAccepting] = useState(false)
   const words = rowWords(document, row)
   return (
-    <li className="grid grid-cols-1 items-center gap-x-6 gap-y-2 border-b border-hair py-4 md:grid-cols-[40px_1.3fr_1fr_auto]" id={`${row.account}:${row.id}`} data-row={`${row.account}:${row.id}`}>
+    <li
+      className="grid grid-cols-1 items-center gap-x-6 gap-y-2 border-b border-hair py-4 md:grid-cols-[40px_1.3fr_1fr_auto]"
+      id={`${row.account}:${row.id}`}
+      data-row={`${row.account}:${row.id}`}
+    >
       <RowMark row={row} document={document} />
       <div>
         <h2 className="text-[25px]">{words.heading}</h2>
@@ -38,7 +52,15 @@ export function OpenRow({ row, document, job, isLead }: { row: BalanceRow; docum
         )}
       </div>
       <Dialog title="Let it stand open" open={accepting} onClose={() => setAccepting(false)}>
-        <AcceptForm heading={words.heading} accept={(reason) => (job.record([{ kind: 'row accepted', account: row.account, itemId: row.id, asItStood: asItStands(row), reason }]), setAccepting(false))} />
+        <AcceptForm
+          heading={words.heading}
+          accept={(reason) => (
+            job.record([
+              { kind: 'row accepted', account: row.account, itemId: row.id, asItStood: asItStands(row), reason },
+            ]),
+            setAccepting(false)
+          )}
+        />
       </Dialog>
     </li>
   )
@@ -65,12 +87,19 @@ function AcceptForm({ heading, accept }: { heading: string; accept: (reason: str
       </div>
       <label className="block">
         <span className="mb-1 block text-lg font-semibold">Why may it stand open?</span>
-        <input className="field !min-h-14 text-lg" maxLength={200} value={reason} onChange={(event) => setReason(event.target.value)} />
+        <input
+          className="field !min-h-14 text-lg"
+          maxLength={200}
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+        />
       </label>
       <button className="slab w-full" disabled={reason.trim() === ''}>
         It stands open, by me
       </button>
-      <p className="text-second">It is printed on the hand-over sheet with your name, and is void as soon as anything happens to the thing.</p>
+      <p className="text-second">
+        It is printed on the hand-over sheet with your name, and is void as soon as anything happens to the thing.
+      </p>
     </form>
   )
 }
@@ -92,7 +121,9 @@ function Evidence({ row, document }: { row: BalanceRow; document: ProcedureDocum
           const holder = document.holders.find((item) => item.id === id)!
           return (
             <li key={id} className="flex items-center gap-4">
-              {holder.thread && <ScrewDrawing diameterMm={holder.thread.diameterMm} lengthMm={holder.thread.lengthMm} />}
+              {holder.thread && (
+                <ScrewDrawing diameterMm={holder.thread.diameterMm} lengthMm={holder.thread.lengthMm} />
+              )}
               <span className="text-[17px] text-second">
                 {ownerWords(document, holder)}, {holder.count}
               </span>
@@ -125,7 +156,12 @@ function Evidence({ row, document }: { row: BalanceRow; document: ProcedureDocum
 function Acts({ row, document, job }: { row: BalanceRow; document: ProcedureDocument; job: LiveJob }) {
   const [search, setSearch] = useState(false)
   const act = (words: string, happenings: Happening[], main = true) => (
-    <button key={words} type="button" className={main ? 'slab flex-1' : 'ghost flex-1'} onClick={() => job.record(happenings)}>
+    <button
+      key={words}
+      type="button"
+      className={main ? 'slab flex-1' : 'ghost flex-1'}
+      onClick={() => job.record(happenings)}
+    >
       {words}
     </button>
   )
@@ -135,20 +171,42 @@ function Acts({ row, document, job }: { row: BalanceRow; document: ProcedureDocu
       <>
         {act('It is plugged', [{ kind: 'closed', tetherId: row.id }])}
         {/* What is needed to start, stop or warn never stays open because it suits somebody. */}
-        {mayStayOpen(document.tethers.find((tether) => tether.id === row.id)!) && act('Stays open, insulated', [{ kind: 'ended', itemId: row.id, end: 'left open and insulated', count: 1, note: '' }], false)}
+        {mayStayOpen(document.tethers.find((tether) => tether.id === row.id)!) &&
+          act(
+            'Stays open, insulated',
+            [{ kind: 'ended', itemId: row.id, end: 'left open and insulated', count: 1, note: '' }],
+            false,
+          )}
       </>
     )
-  const refusal = row.account === 'setting' ? refusals(job.model, job.vehicle, { act: 'set', itemId: row.id, setting: { settingId: row.id, from: row.value, to: row.owed, methodId: '' } }, job.circumstances)[0] : undefined
+  const refusal =
+    row.account === 'setting'
+      ? refusals(
+          job.model,
+          job.vehicle,
+          { act: 'set', itemId: row.id, setting: { settingId: row.id, from: row.value, to: row.owed, methodId: '' } },
+          job.circumstances,
+        )[0]
+      : undefined
   if (refusal) return <p className="text-lg font-semibold">{refusal.rule.sentence}</p>
-  if (row.account === 'setting') return act(`It is ${row.owed}`, [{ kind: 'set', settingId: row.id, value: row.owed, methodId: null }])
+  if (row.account === 'setting')
+    return act(`It is ${row.owed}`, [{ kind: 'set', settingId: row.id, value: row.owed, methodId: null }])
   if (row.account === 'stray')
     return (
       <>
         {row.couldBe.map((id) => {
           const holder = document.holders.find((item) => item.id === id)!
-          return act(holder.thread ? `It is ${holder.thread.lengthMm} mm` : `Of ${ownerWords(document, holder)}`, [{ kind: 'stray settled', strayId: row.id, holderId: id, note: '' }], false)
+          return act(
+            holder.thread ? `It is ${holder.thread.lengthMm} mm` : `Of ${ownerWords(document, holder)}`,
+            [{ kind: 'stray settled', strayId: row.id, holderId: id, note: '' }],
+            false,
+          )
         })}
-        {act('None of this job', [{ kind: 'stray settled', strayId: row.id, holderId: null, note: 'not of this job' }], false)}
+        {act(
+          'None of this job',
+          [{ kind: 'stray settled', strayId: row.id, holderId: null, note: 'not of this job' }],
+          false,
+        )}
       </>
     )
   if (row.account === 'tool') return act('It is back', [{ kind: 'tool back', tool: row.id }])
@@ -162,10 +220,28 @@ function Acts({ row, document, job }: { row: BalanceRow; document: ProcedureDocu
             const old = Math.min(reason.count, reason.loose)
             const fresh = reason.count - old
             return [
-              ...(old > 0 ? [act(old === 1 ? 'It is in' : `${old} are in`, [{ kind: 'fastened', holderId: id, count: old, stage: 'final' }])] : []),
-              ...(fresh > 0 ? [act(fresh === 1 ? 'New one in' : `${fresh} new in`, [{ kind: 'new fitted', holderId: id, count: fresh, insteadOf: 'old' }], old === 0)] : []),
-              ...(awaited > 0 ? [act(`${awaited} ordered: here now`, [{ kind: 'arrived', holderId: id, count: awaited }], false)] : []),
-              ...(fresh > 0 && awaited === 0 ? [act('Order', [{ kind: 'ordered', holderId: id, count: fresh, note: '' }], false)] : []),
+              ...(old > 0
+                ? [
+                    act(old === 1 ? 'It is in' : `${old} are in`, [
+                      { kind: 'fastened', holderId: id, count: old, stage: 'final' },
+                    ]),
+                  ]
+                : []),
+              ...(fresh > 0
+                ? [
+                    act(
+                      fresh === 1 ? 'New one in' : `${fresh} new in`,
+                      [{ kind: 'new fitted', holderId: id, count: fresh, insteadOf: 'old' }],
+                      old === 0,
+                    ),
+                  ]
+                : []),
+              ...(awaited > 0
+                ? [act(`${awaited} ordered: here now`, [{ kind: 'arrived', holderId: id, count: awaited }], false)]
+                : []),
+              ...(fresh > 0 && awaited === 0
+                ? [act('Order', [{ kind: 'ordered', holderId: id, count: fresh, note: '' }], false)]
+                : []),
               ...(old > 0 ? [act('Lost', [{ kind: 'lost', holderId: id, count: 1, from: 'vehicle' }], false)] : []),
             ]
           }
@@ -181,7 +257,13 @@ function Acts({ row, document, job }: { row: BalanceRow; document: ProcedureDocu
               </button>,
             ]
           case 'more back than out':
-            return [act(`${reason.count} more were there`, [{ kind: 'as found', holderId: id, what: 'extra', count: reason.count, note: 'counted again' }], false)]
+            return [
+              act(
+                `${reason.count} more were there`,
+                [{ kind: 'as found', holderId: id, what: 'extra', count: reason.count, note: 'counted again' }],
+                false,
+              ),
+            ]
         }
       })}
       <Dialog title="Sign for the search" open={search} onClose={() => setSearch(false)}>
@@ -202,10 +284,18 @@ function SearchForm({ holderId, record, close }: { holderId: string; record: Liv
         close()
       }}
     >
-      <p className="text-lg">A lost screw may lie in the dash, in a duct or under a pedal. By signing you say that you looked there.</p>
+      <p className="text-lg">
+        A lost screw may lie in the dash, in a duct or under a pedal. By signing you say that you looked there.
+      </p>
       <label className="block">
         <span className="mb-1 block text-lg font-semibold">Where did you search?</span>
-        <textarea autoFocus className="field min-h-24 text-lg" maxLength={300} value={note} onChange={(event) => setNote(event.target.value)} />
+        <textarea
+          autoFocus
+          className="field min-h-24 text-lg"
+          maxLength={300}
+          value={note}
+          onChange={(event) => setNote(event.target.value)}
+        />
       </label>
       <button className="slab w-full" disabled={note.trim() === ''}>
         I searched and did not find it

@@ -14,7 +14,17 @@ import type { JobData, LiveJob } from './useJob'
 const ASKED_AGAIN = ['battery', 'ignition', 'gear lever', 'parking brake', 'wheels', 'stand']
 
 /** A job that waits: why, until when, its tag; and what is looked at again before it goes on. */
-export function PausedScreen({ data, job, change, changed }: { data: JobData; job: LiveJob; change: ChangeActing; changed: (events: JobEvent[]) => void }) {
+export function PausedScreen({
+  data,
+  job,
+  change,
+  changed,
+}: {
+  data: JobData
+  job: LiveJob
+  change: ChangeActing
+  changed: (events: JobEvent[]) => void
+}) {
   const { state, model } = job
   const paused = state.paused!
   const settings = [...model.settings.values()].filter((setting) => ASKED_AGAIN.includes(setting.role))
@@ -22,7 +32,11 @@ export function PausedScreen({ data, job, change, changed }: { data: JobData; jo
   const missing = settings.filter((setting) => answers[setting.id] === undefined)
   const who = nameOf(data, paused.personId)
   const resume = () => {
-    const moved = settings.flatMap((setting): Happening[] => (answers[setting.id] !== (state.settings.get(setting.id) ?? setting.asFound) ? [{ kind: 'set', settingId: setting.id, value: answers[setting.id]!, methodId: null }] : []))
+    const moved = settings.flatMap((setting): Happening[] =>
+      answers[setting.id] !== (state.settings.get(setting.id) ?? setting.asFound)
+        ? [{ kind: 'set', settingId: setting.id, value: answers[setting.id]!, methodId: null }]
+        : [],
+    )
     const made = job.record([...moved, { kind: 'resumed', checked: settings.map((setting) => setting.id) }])
     // Somebody moved the lever or switched the battery: the rest is another one now.
     if (moved.length > 0) changed(made)
@@ -33,9 +47,27 @@ export function PausedScreen({ data, job, change, changed }: { data: JobData; jo
       <main className="grid flex-1 content-start gap-x-10 gap-y-6 px-6 pb-8 lg:grid-cols-[1fr_1.1fr]">
         <section className="space-y-5">
           <div className="on-sign rounded p-6">
-            <p className="text-2xl font-semibold">Paused by {who}, {new Date(wallMsOf(paused.at)).toLocaleString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}</p>
+            <p className="text-2xl font-semibold">
+              Paused by {who},{' '}
+              {new Date(wallMsOf(paused.at)).toLocaleString('en-GB', {
+                weekday: 'short',
+                day: 'numeric',
+                month: 'short',
+                hour: '2-digit',
+                minute: '2-digit',
+              })}
+            </p>
             <h1 className="text-[clamp(36px,5vw,64px)] font-extrabold leading-none">{capital(paused.reason)}</h1>
-            {paused.until && <p className="mt-2 text-2xl">until {new Date(`${paused.until}T00:00`).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}</p>}
+            {paused.until && (
+              <p className="mt-2 text-2xl">
+                until{' '}
+                {new Date(`${paused.until}T00:00`).toLocaleDateString('en-GB', {
+                  weekday: 'long',
+                  day: 'numeric',
+                  month: 'long',
+                })}
+              </p>
+            )}
           </div>
           <Link href={`/jobs/${data.id}/tag`} className="ghost text-xl">
             <Printer size={24} aria-hidden /> The tag for the wheel
@@ -53,7 +85,13 @@ export function PausedScreen({ data, job, change, changed }: { data: JobData; jo
                     <span className="text-second">when it was left: {settingTo('', log).trim()}</span>
                   </span>
                   {setting.values.map((value) => (
-                    <button key={value} type="button" className={answers[setting.id] === value ? 'slab' : 'ghost'} aria-pressed={answers[setting.id] === value} onClick={() => setAnswers({ ...answers, [setting.id]: value })}>
+                    <button
+                      key={value}
+                      type="button"
+                      className={answers[setting.id] === value ? 'slab' : 'ghost'}
+                      aria-pressed={answers[setting.id] === value}
+                      onClick={() => setAnswers({ ...answers, [setting.id]: value })}
+                    >
                       {value}
                     </button>
                   ))}
@@ -61,10 +99,19 @@ export function PausedScreen({ data, job, change, changed }: { data: JobData; jo
               )
             })}
           </ul>
-          <button type="button" className="slab mt-5 w-full !min-h-[84px] text-3xl" disabled={missing.length > 0} onClick={resume}>
+          <button
+            type="button"
+            className="slab mt-5 w-full !min-h-[84px] text-3xl"
+            disabled={missing.length > 0}
+            onClick={resume}
+          >
             Go on
           </button>
-          <p className="mt-2 min-h-6 text-lg text-second">{missing.length > 0 ? `Still to look at: ${missing.map((setting) => setting.name).join(', ')}.` : 'What differs is taken as it is now.'}</p>
+          <p className="mt-2 min-h-6 text-lg text-second">
+            {missing.length > 0
+              ? `Still to look at: ${missing.map((setting) => setting.name).join(', ')}.`
+              : 'What differs is taken as it is now.'}
+          </p>
         </section>
       </main>
     </div>

@@ -12,7 +12,11 @@ export function SavedSign({ log }: { log: LogSnapshot }) {
         ? [HardDrive, `${waiting} kept here`]
         : [CloudUpload, 'in the shop']
   return (
-    <p role="status" className="flex items-center gap-2 text-[15px] text-second" data-saved={waiting > 0 ? (log.writing > 0 ? 'writing' : 'kept here') : 'in the shop'}>
+    <p
+      role="status"
+      className="flex items-center gap-2 text-[15px] text-second"
+      data-saved={waiting > 0 ? (log.writing > 0 ? 'writing' : 'kept here') : 'in the shop'}
+    >
       <Icon size={18} aria-hidden className="shrink-0" />
       <span>
         {words}

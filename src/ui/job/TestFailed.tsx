@@ -4,7 +4,11 @@ import { suspectsFor, type Suspect } from '@/core/job/troubles'
 import { capital } from '../words/operations'
 import type { LiveJob } from './useJob'
 
-const FROM: Record<Suspect['from'], string> = { 'this job': 'by this job’s log', record: 'found on this model before', practice: 'common practice' }
+const FROM: Record<Suspect['from'], string> = {
+  'this job': 'by this job’s log',
+  record: 'found on this model before',
+  practice: 'common practice',
+}
 
 /** A test failed: what to look at, likeliest first. What it was is kept, and proposed to the record. */
 export function TestFailed({ job, functionId, close }: { job: LiveJob; functionId: string; close: () => void }) {
@@ -12,7 +16,9 @@ export function TestFailed({ job, functionId, close }: { job: LiveJob; functionI
   const [cure, setCure] = useState('')
   const suspects = suspectsFor(job.model, job.state, functionId)
   const found = (suspect: { symptom: string; cause: string; cure: string }) => {
-    job.record([{ kind: 'trouble found', functionId, symptom: suspect.symptom, cause: suspect.cause, cure: suspect.cure }])
+    job.record([
+      { kind: 'trouble found', functionId, symptom: suspect.symptom, cause: suspect.cause, cure: suspect.cure },
+    ])
     close()
   }
   return (
@@ -25,7 +31,9 @@ export function TestFailed({ job, functionId, close }: { job: LiveJob; functionI
                 <p className="text-xl font-bold">{suspect.cause}</p>
                 {suspect.check && <p className="text-lg">{capital(suspect.check)}</p>}
                 {suspect.cure && <p className="text-lg">Cure: {suspect.cure}</p>}
-                <p className="text-[15px] text-second">{[suspect.symptom, FROM[suspect.from]].filter(Boolean).join(', ')}</p>
+                <p className="text-[15px] text-second">
+                  {[suspect.symptom, FROM[suspect.from]].filter(Boolean).join(', ')}
+                </p>
               </div>
               <button type="button" className="ghost" onClick={() => found(suspect)}>
                 It was this
@@ -43,17 +51,29 @@ export function TestFailed({ job, functionId, close }: { job: LiveJob; functionI
       >
         <label className="block">
           <span className="mb-1 block text-lg font-semibold">Something else: what was it?</span>
-          <input className="field !min-h-14 text-lg" maxLength={120} value={cause} onChange={(event) => setCause(event.target.value)} />
+          <input
+            className="field !min-h-14 text-lg"
+            maxLength={120}
+            value={cause}
+            onChange={(event) => setCause(event.target.value)}
+          />
         </label>
         <label className="block">
           <span className="mb-1 block text-lg font-semibold">What cured it?</span>
-          <input className="field !min-h-14 text-lg" maxLength={120} value={cure} onChange={(event) => setCure(event.target.value)} />
+          <input
+            className="field !min-h-14 text-lg"
+            maxLength={120}
+            value={cure}
+            onChange={(event) => setCure(event.target.value)}
+          />
         </label>
         <button className="slab sm:col-span-2" disabled={cause.trim() === ''}>
           Keep it, and test again
         </button>
       </form>
-      <p className="text-second">Opening a plug of the airbag system again, or measuring at one, is for people authorised for it.</p>
+      <p className="text-second">
+        Opening a plug of the airbag system again, or measuring at one, is for people authorised for it.
+      </p>
     </div>
   )
 }

@@ -47,7 +47,8 @@ export function ToldAndPutBack({ data, job }: { data: JobData; job: LiveJob }) {
         {losses.length > 0 && (
           <li className="border-b border-hair py-2 text-lg">
             <p>
-              The vehicle can’t do any more: <b>{losses.map((id) => itemWords(job.document, id)).join(', ')}</b>.{state.lossAccepted && untold.length === 0 && ` Accepted by ${state.lossAccepted.by}.`}
+              The vehicle can’t do any more: <b>{losses.map((id) => itemWords(job.document, id)).join(', ')}</b>.
+              {state.lossAccepted && untold.length === 0 && ` Accepted by ${state.lossAccepted.by}.`}
             </p>
             {untold.length > 0 && (
               <form
@@ -59,7 +60,13 @@ export function ToldAndPutBack({ data, job }: { data: JobData; job: LiveJob }) {
               >
                 <label className="block flex-1">
                   <span className="mb-1 block font-semibold">Told to, and accepted by</span>
-                  <input className="field !min-h-14 text-lg" maxLength={80} value={by} onChange={(event) => setBy(event.target.value)} placeholder={data.vehicle.customer} />
+                  <input
+                    className="field !min-h-14 text-lg"
+                    maxLength={80}
+                    value={by}
+                    onChange={(event) => setBy(event.target.value)}
+                    placeholder={data.vehicle.customer}
+                  />
                 </label>
                 <button className="slab" disabled={by.trim() === ''}>
                   Accepted

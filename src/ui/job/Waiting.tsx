@@ -13,14 +13,26 @@ export function Waiting({ data, job, wait }: { data: JobData; job: PlannedJob; w
   const firstWords = (key: string) => {
     const card = cards.find((other) => other.steps.some((step) => step.operation.key === key))
     const step = card?.steps.find((other) => other.operation.key === key)
-    return card && step ? `First: ${cardNameIn(model, card)}, ${stepWords(model, step.operation).title}.` : 'Something else comes first.'
+    return card && step
+      ? `First: ${cardNameIn(model, card)}, ${stepWords(model, step.operation).title}.`
+      : 'Something else comes first.'
   }
-  const others = state.people.filter((hand) => hand.personId !== data.acting.id).flatMap((hand) => stillOf(plan, state, hand.personId).map((card) => ({ ...card, of: hand.personId })))
+  const others = state.people
+    .filter((hand) => hand.personId !== data.acting.id)
+    .flatMap((hand) => stillOf(plan, state, hand.personId).map((card) => ({ ...card, of: hand.personId })))
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-4">
       <div className="on-sign rounded-br px-6 py-5" role="status">
         <p className="text-2xl font-semibold">{data.acting.name}</p>
-        <h1 className="text-[clamp(38px,5vw,64px)] font-extrabold leading-none">{!isOnIt ? 'Not on this job' : wait.kind === 'seat' ? `${nameOf(data, wait.personId)} sits there` : wait.kind === 'first' ? `Wait for ${nameOf(data, wait.personId)}` : 'Nothing left for you'}</h1>
+        <h1 className="text-[clamp(38px,5vw,64px)] font-extrabold leading-none">
+          {!isOnIt
+            ? 'Not on this job'
+            : wait.kind === 'seat'
+              ? `${nameOf(data, wait.personId)} sits there`
+              : wait.kind === 'first'
+                ? `Wait for ${nameOf(data, wait.personId)}`
+                : 'Nothing left for you'}
+        </h1>
         <p className="mt-2 text-2xl">
           {!isOnIt
             ? `${state.people.map((hand) => nameOf(data, hand.personId)).join(' and ')} ${state.people.length === 1 ? 'is' : 'are'} on it. Take a card over, or come in under More.`
@@ -35,12 +47,20 @@ export function Waiting({ data, job, wait }: { data: JobData; job: PlannedJob; w
         {others.map((card) => (
           <li key={`${card.of} ${card.cardId}`} className="flex items-center gap-4 border-b border-hair py-2">
             <span className="min-w-0 flex-1 text-xl font-semibold">
-              {cardNameIn(model, cards.find((other) => other.id === card.cardId)!)}
+              {cardNameIn(
+                model,
+                cards.find((other) => other.id === card.cardId)!,
+              )}
               <span className="block text-[16px] font-normal text-second">
-                {nameOf(data, card.of)}, {card.keys.length} {card.keys.length === 1 ? 'step' : 'steps'} left{card.helpers > 1 ? `, takes ${card.helpers} people` : ''}
+                {nameOf(data, card.of)}, {card.keys.length} {card.keys.length === 1 ? 'step' : 'steps'} left
+                {card.helpers > 1 ? `, takes ${card.helpers} people` : ''}
               </span>
             </span>
-            <button type="button" className="ghost text-lg" onClick={() => job.record([{ kind: 'card taken', keys: card.keys }])}>
+            <button
+              type="button"
+              className="ghost text-lg"
+              onClick={() => job.record([{ kind: 'card taken', keys: card.keys }])}
+            >
               I take it over
             </button>
           </li>

@@ -8,11 +8,27 @@ export type WorkAsked = { workId: string; name: string; changes: readonly Lastin
 type Record = (happenings: readonly Happening[]) => void
 type Made = { where: string; how: string; consentBy: string; edgeTreated: boolean }
 
-const began = (change: LastingChange): Made => ({ where: change.where, how: change.how, consentBy: '', edgeTreated: false })
+const began = (change: LastingChange): Made => ({
+  where: change.where,
+  how: change.how,
+  consentBy: '',
+  edgeTreated: false,
+})
 const isMissing = (made: Made) => made.consentBy.trim() === '' || made.where.trim() === ''
-const asHappening = (change: LastingChange, made: Made): Happening => ({ kind: 'changed for good', changeId: change.id, what: change.what, where: made.where.trim(), how: made.how.trim(), consentBy: made.consentBy.trim(), edgeTreated: made.edgeTreated })
+const asHappening = (change: LastingChange, made: Made): Happening => ({
+  kind: 'changed for good',
+  changeId: change.id,
+  what: change.what,
+  where: made.where.trim(),
+  how: made.how.trim(),
+  consentBy: made.consentBy.trim(),
+  edgeTreated: made.edgeTreated,
+})
 
-/** A work item done: a reading and a word, and for what was cut, filed or drilled what was really done, and who agreed to it. */
+/**
+ * A work item done: a reading and a word, and for what was cut, filed or drilled what was really done, and who agreed
+ * to it.
+ */
 export function WorkDone({ work, record, close }: { work: WorkAsked; record: Record; close: () => void }) {
   const [reading, setReading] = useState('')
   const [note, setNote] = useState('')
@@ -23,12 +39,20 @@ export function WorkDone({ work, record, close }: { work: WorkAsked; record: Rec
       className="space-y-4"
       onSubmit={(event) => {
         event.preventDefault()
-        record([...work.changes.map((change, i) => asHappening(change, made[i]!)), { kind: 'work done', workId: work.workId, reading: reading.trim(), note: note.trim() }])
+        record([
+          ...work.changes.map((change, i) => asHappening(change, made[i]!)),
+          { kind: 'work done', workId: work.workId, reading: reading.trim(), note: note.trim() },
+        ])
         close()
       }}
     >
       {work.changes.map((change, i) => (
-        <ChangeFields key={change.id} change={change} made={made[i]!} onChange={(next) => setMade(made.with(i, next))} />
+        <ChangeFields
+          key={change.id}
+          change={change}
+          made={made[i]!}
+          onChange={(next) => setMade(made.with(i, next))}
+        />
       ))}
       <Line label="Reading or number, if there is one" value={reading} onChange={setReading} />
       <Line label="Note" value={note} onChange={setNote} />
@@ -60,15 +84,33 @@ export function ChangeForm({ change, record, close }: { change: LastingChange; r
   )
 }
 
-function ChangeFields({ change, made, onChange }: { change: LastingChange; made: Made; onChange: (made: Made) => void }) {
+function ChangeFields({
+  change,
+  made,
+  onChange,
+}: {
+  change: LastingChange
+  made: Made
+  onChange: (made: Made) => void
+}) {
   const put = (next: Partial<Made>) => onChange({ ...made, ...next })
   return (
     <fieldset className="space-y-3 border-b-2 border-ink pb-4">
-      <legend className="text-xl font-bold">{{ cut: 'Cut', file: 'Filed', drill: 'Drilled' }[change.what]} for good</legend>
+      <legend className="text-xl font-bold">
+        {{ cut: 'Cut', file: 'Filed', drill: 'Drilled' }[change.what]} for good
+      </legend>
       <Line label="Where" value={made.where} onChange={(where) => put({ where })} />
       <Line label="How much" value={made.how} onChange={(how) => put({ how })} />
-      <Line label="Who agreed to it (for the customer)" value={made.consentBy} onChange={(consentBy) => put({ consentBy })} />
-      <TickBox words="The bare edge is treated" checked={made.edgeTreated} onChange={(edgeTreated) => put({ edgeTreated })} />
+      <Line
+        label="Who agreed to it (for the customer)"
+        value={made.consentBy}
+        onChange={(consentBy) => put({ consentBy })}
+      />
+      <TickBox
+        words="The bare edge is treated"
+        checked={made.edgeTreated}
+        onChange={(edgeTreated) => put({ edgeTreated })}
+      />
     </fieldset>
   )
 }
@@ -77,7 +119,12 @@ function Line({ label, value, onChange }: { label: string; value: string; onChan
   return (
     <label className="block">
       <span className="mb-1 block text-lg font-semibold">{label}</span>
-      <input className="field !min-h-14 text-lg" maxLength={label === 'Note' ? 500 : label.startsWith('Reading') ? 60 : 80} value={value} onChange={(event) => onChange(event.target.value)} />
+      <input
+        className="field !min-h-14 text-lg"
+        maxLength={label === 'Note' ? 500 : label.startsWith('Reading') ? 60 : 80}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
     </label>
   )
 }

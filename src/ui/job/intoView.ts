@@ -1,4 +1,7 @@
-/** Keeps a row in sight in its own scrolling place, and only there: on a phone the page itself stays where the next action is. */
+/**
+ * Keeps a row in sight in its own scrolling place, and only there: on a phone the page itself stays where the next
+ * action is.
+ */
 export function intoView(row: HTMLElement | null): void {
   if (!row) return
   requestAnimationFrame(() =>

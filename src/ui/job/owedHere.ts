@@ -10,5 +10,7 @@ export function changesOwed({ plan, terms, state }: PlannedJob, operation: Opera
 
 /** The unit a test's reading is asked in; empty where none is. */
 export function readingAsked({ model, plan }: PlannedJob, operation: Operation): string {
-  return operation.act === 'test' ? (model.functions.get(operation.itemId)?.readingUnit ?? plan.job.added.get(operation.itemId)?.readingUnit ?? '') : ''
+  return operation.act === 'test'
+    ? (model.functions.get(operation.itemId)?.readingUnit ?? plan.job.added.get(operation.itemId)?.readingUnit ?? '')
+    : ''
 }

@@ -1,6 +1,9 @@
 import { useEffect } from 'react'
 
-/** Keeps the screen on while the page is seen: nobody wipes a glove to wake a tablet. Where the browser can't, nothing happens. */
+/**
+ * Keeps the screen on while the page is seen: nobody wipes a glove to wake a tablet. Where the browser can't, nothing
+ * happens.
+ */
 export function useAwake(): void {
   useEffect(() => {
     let lock: WakeLockSentinel | null = null

@@ -60,7 +60,10 @@ export type LiveJob = {
   document: ProcedureDocument
   model: ProcedureForBuild
   request: PlanRequest | null
-  /** Null for a strip whose vehicle does not go back together yet, or whose record is too rough to be planned (`planError`). */
+  /**
+   * Null for a strip whose vehicle does not go back together yet, or whose record is too rough to be planned
+   * (`planError`).
+   */
   plan: JobPlan | null
   planError: PlanError | null
   /** An order is being looked for. */
@@ -73,8 +76,15 @@ export type LiveJob = {
   circumstances: Circumstances
   nowMs: number
   log: LogSnapshot
-  /** Keeps what happened; as counted, unless it is only assumed. `assumedBefore`: what must have happened first; taken back with it. */
-  record: (happenings: readonly Happening[], certainty?: JobEvent['certainty'], assumedBefore?: readonly Happening[]) => JobEvent[]
+  /**
+   * Keeps what happened; as counted, unless it is only assumed. `assumedBefore`: what must have happened first; taken
+   * back with it.
+   */
+  record: (
+    happenings: readonly Happening[],
+    certainty?: JobEvent['certainty'],
+    assumedBefore?: readonly Happening[],
+  ) => JobEvent[]
   /** The last thing this person did here, and when; null when there is nothing to take back. */
   lastAct: { eventIds: string[]; atMs: number } | null
   takeBack: () => JobEvent[]
@@ -95,7 +105,9 @@ export function bottomWords(data: JobData, job: LiveJob): string[] {
 }
 
 const POLL_MS = 4000
-/** Where several people work, what one does is seen by the others at once: nobody may be told to sit where another sits. */
+/**
+ * Where several people work, what one does is seen by the others at once: nobody may be told to sit where another sits.
+ */
 const POLL_TOGETHER_MS = 1000
 const RETRY_MS = 3000
 const DOOR_AFTER_MS = 1000
@@ -103,11 +115,12 @@ const DOOR_AFTER_MS = 1000
 const logs = new Map<string, JobLog>()
 
 /**
- * The log of a job in this page. A screen that is mounted again goes on with the same one: two logs of one job would number
- * their events twice. On the server each rendering has its own.
+ * The log of a job in this page. A screen that is mounted again goes on with the same one: two logs of one job would
+ * number their events twice. On the server each rendering has its own.
  */
 function logOf(data: JobData): JobLog {
-  const make = () => new JobLog(data.id, new JobStore(data.shopId), sendTo(data.id), () => Date.now(), crypto.randomUUID(), data.events)
+  const make = () =>
+    new JobLog(data.id, new JobStore(data.shopId), sendTo(data.id), () => Date.now(), crypto.randomUUID(), data.events)
   if (typeof window === 'undefined') return make()
   const key = `${data.shopId} ${data.id}`
   const known = logs.get(key)
@@ -129,12 +142,21 @@ function useClock(): number {
   return nowMs
 }
 
-/** What a job's events make of its record: nothing, or, of a strip, all of it. `byWhat`: the record its vehicle goes back by. */
-export type Folds = { document: (base: ProcedureDocument, events: readonly JobEvent[]) => ProcedureDocument; byWhat: (document: ProcedureDocument, events: readonly JobEvent[]) => ProcedureDocument }
+/**
+ * What a job's events make of its record: nothing, or, of a strip, all of it. `byWhat`: the record its vehicle goes
+ * back by.
+ */
+export type Folds = {
+  document: (base: ProcedureDocument, events: readonly JobEvent[]) => ProcedureDocument
+  byWhat: (document: ProcedureDocument, events: readonly JobEvent[]) => ProcedureDocument
+}
 
 const AS_RECORDED: Folds = { document: (base) => base, byWhat: (document) => document }
 
-/** A live job: the local log, its fold, the plan and the balance. Taps are applied at once and kept before they are sent. */
+/**
+ * A live job: the local log, its fold, the plan and the balance. Taps are applied at once and kept before they are
+ * sent.
+ */
 export function useJob(data: JobData, folds: Folds = AS_RECORDED): LiveJob {
   const [log] = useState(() => logOf(data))
   const snapshot = useSyncExternalStore(log.subscribe, log.getSnapshot, log.getSnapshot)
@@ -146,7 +168,14 @@ export function useJob(data: JobData, folds: Folds = AS_RECORDED): LiveJob {
     if (!opened.current) void log.open()
     opened.current = true
     // The parser is no part of the first load: a tap has no words in it that would have to be trimmed.
-    const door = setTimeout(() => void import('@/client/eventDoor').then(({ JobEvent }) => log.checkBy((event) => JobEvent.parse(event)), () => undefined), DOOR_AFTER_MS)
+    const door = setTimeout(
+      () =>
+        void import('@/client/eventDoor').then(
+          ({ JobEvent }) => log.checkBy((event) => JobEvent.parse(event)),
+          () => undefined,
+        ),
+      DOOR_AFTER_MS,
+    )
     const retry = setInterval(() => void log.flush(), RETRY_MS)
     const online = () => void log.flush()
     window.addEventListener('online', online)
@@ -161,20 +190,26 @@ export function useJob(data: JobData, folds: Folds = AS_RECORDED): LiveJob {
   const isTogether = useMemo(() => (adoptedPlan(snapshot.events)?.people.length ?? 0) > 1, [snapshot.events])
   useEffect(() => {
     let asking = false
-    const poll = setInterval(async () => {
-      if (window.document.hidden || asking) return
-      asking = true
-      const fresh = await fetchEvents(data.id, upTo.current)
-      asking = false
-      if (!fresh) return
-      upTo.current = fresh.upTo
-      log.receive(fresh.events)
-    }, isTogether ? POLL_TOGETHER_MS : POLL_MS)
+    const poll = setInterval(
+      async () => {
+        if (window.document.hidden || asking) return
+        asking = true
+        const fresh = await fetchEvents(data.id, upTo.current)
+        asking = false
+        if (!fresh) return
+        upTo.current = fresh.upTo
+        log.receive(fresh.events)
+      },
+      isTogether ? POLL_TOGETHER_MS : POLL_MS,
+    )
     return () => clearInterval(poll)
   }, [log, data.id, isTogether])
 
-  const stated = snapshot.events.filter(({ what, corrects }) => what.kind === 'stated' || what.kind === 'plan adopted' || corrects !== null).map(({ id }) => id).join(' ')
-  // What was stated is folded anew only when something was stated or taken back: taps on the way back leave the plan alone.
+  const stated = snapshot.events
+    .filter(({ what, corrects }) => what.kind === 'stated' || what.kind === 'plan adopted' || corrects !== null)
+    .map(({ id }) => id)
+    .join(' ')
+  // Folded anew only when something was stated or taken back: taps on the way back leave the plan alone.
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const document = useMemo(() => folds.document(data.base, snapshot.events), [folds, data.base, stated])
   // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -191,14 +226,21 @@ export function useJob(data: JobData, folds: Folds = AS_RECORDED): LiveJob {
   const rules = useMemo(() => rulesInForce(data.rules), [data.rules])
   const { model, planned, working } = usePlan(modelOfNow, request, data.house, rules, found)
   // A record under way may be too rough for a plan: its vehicle goes back by the balance. A job was opened with one.
-  if (planned && !planned.ok && data.kind === 'job') throw new Error('The plan this job was opened with no longer comes out of its record.')
-  const circumstances = useMemo(() => liveCircumstances(model, state, data.house, rules, data.acting), [model, state, data.house, rules, data.acting])
+  if (planned && !planned.ok && data.kind === 'job')
+    throw new Error('The plan this job was opened with no longer comes out of its record.')
+  const circumstances = useMemo(
+    () => liveCircumstances(model, state, data.house, rules, data.acting),
+    [model, state, data.house, rules, data.acting],
+  )
   const nowMs = useClock()
   const vehicle = useMemo(() => liveVehicle(model, state, nowMs), [model, state, nowMs])
   const terms = useMemo(() => termsOf(document, request), [document, request])
   const balance = useMemo(() => balanceOf(document, state, terms), [document, state, terms])
   const record: LiveJob['record'] = (happenings, certainty = 'counted', assumedBefore = []) => {
-    const made = [...log.append(data.acting.id, assumedBefore, { certainty: 'assumed' }), ...log.append(data.acting.id, happenings, { certainty })]
+    const made = [
+      ...log.append(data.acting.id, assumedBefore, { certainty: 'assumed' }),
+      ...log.append(data.acting.id, happenings, { certainty }),
+    ]
     if (made.length > 0) setActs((now) => [...now, { eventIds: made.map((event) => event.id), atMs: Date.now() }])
     return made
   }
@@ -207,5 +249,23 @@ export function useJob(data: JobData, folds: Folds = AS_RECORDED): LiveJob {
     setActs((now) => now.slice(0, -1))
     return log.takeBack(data.acting.id, lastAct.eventIds)
   }
-  return { document, model, request, plan: planned?.ok ? planned.value : null, planError: planned && !planned.ok ? planned.error : null, working, state, terms, balance, vehicle, circumstances, nowMs, log: snapshot, record, lastAct, takeBack, takeBackEvents: (eventIds) => log.takeBack(data.acting.id, eventIds) }
+  return {
+    document,
+    model,
+    request,
+    plan: planned?.ok ? planned.value : null,
+    planError: planned && !planned.ok ? planned.error : null,
+    working,
+    state,
+    terms,
+    balance,
+    vehicle,
+    circumstances,
+    nowMs,
+    log: snapshot,
+    record,
+    lastAct,
+    takeBack,
+    takeBackEvents: (eventIds) => log.takeBack(data.acting.id, eventIds),
+  }
 }

@@ -6,11 +6,14 @@ import { useLayoutEffect, useRef } from 'react'
 const BOUNCE_MS = 450
 
 /**
- * Foot pedal and keyboard: Page Down or Space = done, Page Up or Backspace = take back, N note, D different, B balance, unless
- * letters are switched off on this device.
- * Silent while a dialog is open or something is being typed.
+ * Foot pedal and keyboard: Page Down or Space = done, Page Up or Backspace = take back, N note, D different, B balance,
+ * unless letters are switched off on this device. Silent while a dialog is open or something is being typed.
  */
-export function useJobKeys(act: { done: () => void; takeBack: () => void; note: () => void; different: () => void; jobId: string }, busy: boolean, letters: boolean): void {
+export function useJobKeys(
+  act: { done: () => void; takeBack: () => void; note: () => void; different: () => void; jobId: string },
+  busy: boolean,
+  letters: boolean,
+): void {
   const router = useRouter()
   const latest = useRef(act)
   const lastDone = useRef(0)

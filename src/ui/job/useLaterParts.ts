@@ -6,7 +6,28 @@ const AFTER_MS = 1500
 export function useLaterParts(): void {
   useEffect(() => {
     const timer = setTimeout(() => {
-      const parts = [import('./JobDialogs'), import('./GateDialog'), import('./MoreDialog'), import('./PauseDialog'), import('./PausedScreen'), import('./AlreadyHereForm'), import('./JobPhoto'), import('./TestFailed'), import('./WorkDone'), import('./ReadingForm'), import('./MissingTool'), import('./PeopleDialog'), import('./ReplanDialog'), import('./Waiting'), import('./IntakeScreen'), import('../map/PartMap'), import('../record/RefitSheet'), import('@/client/media'), import('@/client/planning').then(({ warmUp }) => warmUp()), import('@/core/plan/keptPlan')]
+      const parts = [
+        import('./JobDialogs'),
+        import('./GateDialog'),
+        import('./MoreDialog'),
+        import('./PauseDialog'),
+        import('./PausedScreen'),
+        import('./AlreadyHereForm'),
+        import('./JobPhoto'),
+        import('./TestFailed'),
+        import('./WorkDone'),
+        import('./ReadingForm'),
+        import('./MissingTool'),
+        import('./PeopleDialog'),
+        import('./ReplanDialog'),
+        import('./Waiting'),
+        import('./IntakeScreen'),
+        import('../map/PartMap'),
+        import('../record/RefitSheet'),
+        import('@/client/media'),
+        import('@/client/planning').then(({ warmUp }) => warmUp()),
+        import('@/core/plan/keptPlan'),
+      ]
       void Promise.allSettled(parts)
     }, AFTER_MS)
     return () => clearTimeout(timer)

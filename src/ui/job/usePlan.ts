@@ -8,19 +8,33 @@ import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { HouseValues } from '@/core/shop/houseValues'
 import type { Rule } from '@/core/vehicle/rule'
 
-/** The plan a job goes on with, and the model it is of. `planned` null: nothing is asked for, or it is being worked out (`working`). */
+/**
+ * The plan a job goes on with, and the model it is of. `planned` null: nothing is asked for, or it is being worked out
+ * (`working`).
+ */
 export type PlanInUse = { model: ProcedureForBuild; planned: Result<JobPlan, PlanError> | null; working: boolean }
 
 /**
- * The order kept with a job costs one derivation. Where it no longer fits its record (a facet told on the way, a strip that goes on),
- * another is looked for; the search is loaded only then, and until it answers the last plan stays, with the model it is of.
+ * The order kept with a job costs one derivation. Where it no longer fits its record (a facet told on the way, a strip
+ * that goes on), another is looked for; the search is loaded only then, and until it answers the last plan stays, with
+ * the model it is of.
  */
-export function usePlan(model: ProcedureForBuild, request: PlanRequest | null, house: HouseValues, rules: readonly Rule[], found: FoundPlan | null): PlanInUse {
+export function usePlan(
+  model: ProcedureForBuild,
+  request: PlanRequest | null,
+  house: HouseValues,
+  rules: readonly Rule[],
+  found: FoundPlan | null,
+): PlanInUse {
   const kept = useMemo(() => {
     const result = request && found ? planFrom(model, request, house, rules, found) : null
     return result?.ok ? result : null
   }, [model, request, house, rules, found])
-  const [looked, setLooked] = useState<{ model: ProcedureForBuild; request: PlanRequest; planned: Result<JobPlan, PlanError> } | null>(null)
+  const [looked, setLooked] = useState<{
+    model: ProcedureForBuild
+    request: PlanRequest
+    planned: Result<JobPlan, PlanError>
+  } | null>(null)
   const search = request !== null && kept === null
   const [last, setLast] = useState<{ model: ProcedureForBuild; planned: Result<JobPlan, PlanError> } | null>(null)
   // What is shown stays shown while another order is looked for: nothing that is being typed is lost.

@@ -7,9 +7,17 @@ import type { JobData, PlannedJob } from './useJob'
 
 type Offer = Extract<ReplanAnswer, { ok: true }>['value']
 /** `quiet`: it is adopted as soon as it is there; nothing opens over what somebody is typing. */
-export type Replanning = { state: 'idle' } | { state: 'quiet' } | { state: 'working' } | { state: 'offer'; offer: Offer; request: PlanRequest; people: readonly Hand[] } | { state: 'refused'; error: PlanError; request: PlanRequest }
+export type Replanning =
+  | { state: 'idle' }
+  | { state: 'quiet' }
+  | { state: 'working' }
+  | { state: 'offer'; offer: Offer; request: PlanRequest; people: readonly Hand[] }
+  | { state: 'refused'; error: PlanError; request: PlanRequest }
 
-/** A plan from where a job stands, worked out beside the page. `adopt` makes it the job's plan; `atOnce` adopts without asking. */
+/**
+ * A plan from where a job stands, worked out beside the page. `adopt` makes it the job's plan; `atOnce` adopts without
+ * asking.
+ */
 export function useReplan(data: JobData, job: PlannedJob) {
   const [replanning, setReplanning] = useState<Replanning>({ state: 'idle' })
   const asked = useRef<{ cancel: () => void } | null>(null)
@@ -18,10 +26,24 @@ export function useReplan(data: JobData, job: PlannedJob) {
     job.record([{ kind: 'plan adopted', request, found: offer.found, people: [...people], lanes: offer.lanes }])
     setReplanning({ state: 'idle' })
   }
-  const ask = (request: PlanRequest = job.request, people: readonly Hand[] = job.state.people, { atOnce = false, also = [] as typeof job.log.events } = {}) => {
+  const ask = (
+    request: PlanRequest = job.request,
+    people: readonly Hand[] = job.state.people,
+    { atOnce = false, also = [] as typeof job.log.events } = {},
+  ) => {
     asked.current?.cancel()
     setReplanning({ state: atOnce ? 'quiet' : 'working' })
-    const input = { document: job.document, events: [...job.log.events, ...also], request, house: data.house, rules: data.rules, found: data.found, people: [...people], singleTools: data.singleTools, nowMs: Date.now() }
+    const input = {
+      document: job.document,
+      events: [...job.log.events, ...also],
+      request,
+      house: data.house,
+      rules: data.rules,
+      found: data.found,
+      people: [...people],
+      singleTools: data.singleTools,
+      nowMs: Date.now(),
+    }
     const asking = { live: true }
     asked.current = { cancel: () => (asking.live = false) }
     // The worker and the way to it are loaded when they are first asked.

@@ -39,5 +39,13 @@ export function pointAt(sheet: SVGGraphicsElement, event: { clientX: number; cli
 export function rectangle(viewId: string, [x1, y1]: Point, [x2, y2]: Point): Outline {
   const [left, right] = [Math.round(Math.min(x1, x2)), Math.round(Math.max(x1, x2))]
   const [top, bottom] = [Math.round(Math.min(y1, y2)), Math.round(Math.max(y1, y2))]
-  return { viewId, points: [[left, top], [right, top], [right, bottom], [left, bottom]] }
+  return {
+    viewId,
+    points: [
+      [left, top],
+      [right, top],
+      [right, bottom],
+      [left, bottom],
+    ],
+  }
 }

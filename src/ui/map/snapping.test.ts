@@ -1,7 +1,12 @@
 import { describe, expect, test } from '@jest/globals'
 import { snap } from './snapping'
 
-const square = [[100, 100], [200, 100], [200, 200], [100, 200]] as const
+const square = [
+  [100, 100],
+  [200, 100],
+  [200, 200],
+  [100, 200],
+] as const
 
 describe('where a drawn corner is meant', () => {
   test('a corner of another outline goes before its edge, an edge before being level', () => {

@@ -6,14 +6,23 @@ export type Snapped = { point: Point; to: 'corner' | 'edge' | 'level' | 'plumb' 
 const GRID_MM = 5
 
 /**
- * Where a corner is meant: on a corner or an edge of another outline within reach, else level or plumb with the corner before,
- * else on the grid. `reachMm`: how near is near, by the size of the view and how close one looks. Cost: O(corners).
+ * Where a corner is meant: on a corner or an edge of another outline within reach, else level or plumb with the corner
+ * before, else on the grid. `reachMm`: how near is near, by the size of the view and how close one looks. Cost:
+ * O(corners).
  */
-export function snap([x, y]: Point, outlines: readonly (readonly Point[])[], before: Point | null, reachMm: number): Snapped {
-  const near = <T extends { offMm: number }>(found: readonly T[]) => found.filter(({ offMm }) => offMm <= reachMm).sort((a, b) => a.offMm - b.offMm)[0]
+export function snap(
+  [x, y]: Point,
+  outlines: readonly (readonly Point[])[],
+  before: Point | null,
+  reachMm: number,
+): Snapped {
+  const near = <T extends { offMm: number }>(found: readonly T[]) =>
+    found.filter(({ offMm }) => offMm <= reachMm).sort((a, b) => a.offMm - b.offMm)[0]
   const corner = near(outlines.flat().map((point) => ({ point, offMm: Math.hypot(point[0] - x, point[1] - y) })))
   if (corner) return { point: corner.point, to: 'corner' }
-  const edge = near(outlines.flatMap((outline) => outline.map((from, i) => onEdge([x, y], from, outline[(i + 1) % outline.length]!))))
+  const edge = near(
+    outlines.flatMap((outline) => outline.map((from, i) => onEdge([x, y], from, outline[(i + 1) % outline.length]!))),
+  )
   if (edge) return { point: [Math.round(edge.point[0]), Math.round(edge.point[1])], to: 'edge' }
   const grid = (value: number) => Math.round(value / GRID_MM) * GRID_MM
   if (before && Math.abs(y - before[1]) <= reachMm) return { point: [grid(x), before[1]], to: 'level' }

@@ -3,7 +3,23 @@ import { usualDrive } from '@/core/procedure/heads'
 import type { Holder } from '@/core/procedure/holder'
 
 /** Our own small shapes by kind, in a 24 px box. A hidden one is dashed in the shape itself. */
-export type MarkShape = 'hex' | 'hex socket' | 'lobe' | 'cross' | 'slot' | 'spring clip' | 'fir-tree' | 'push-pin' | 'pull-pin' | 'turn' | 'rivet' | 'stud' | 'tape' | 'hook' | 'tie' | 'round'
+export type MarkShape =
+  | 'hex'
+  | 'hex socket'
+  | 'lobe'
+  | 'cross'
+  | 'slot'
+  | 'spring clip'
+  | 'fir-tree'
+  | 'push-pin'
+  | 'pull-pin'
+  | 'turn'
+  | 'rivet'
+  | 'stud'
+  | 'tape'
+  | 'hook'
+  | 'tie'
+  | 'round'
 
 const BY_KIND: Partial<Record<HolderKind, MarkShape>> = {
   'spring clip': 'spring clip',
@@ -60,13 +76,24 @@ const SHAPES: Record<MarkShape, { outline: string; inside?: string }> = {
   rivet: { outline: 'M4 9a8 8 0 0 1 16 0Z', inside: 'M9 9v12M15 9v12' },
   stud: { outline: 'M12 3a5 5 0 1 0 .01 0Z', inside: 'M12 13v8M7 21h10' },
   tape: { outline: 'M3 7h18v10H3Z', inside: 'M8 17 16 7M3 15l6-8M15 17l6-8' },
-  hook: { outline: 'M3 5h18M3 19h18', inside: 'M6 5v5a2 2 0 0 0 4 0M14 5v5a2 2 0 0 0 4 0M6 19v-3M10 19v-3M14 19v-3M18 19v-3' },
+  hook: {
+    outline: 'M3 5h18M3 19h18',
+    inside: 'M6 5v5a2 2 0 0 0 4 0M14 5v5a2 2 0 0 0 4 0M6 19v-3M10 19v-3M14 19v-3M18 19v-3',
+  },
   tie: { outline: 'M14 4a8 8 0 1 0 6 8', inside: 'M14 1v7h6' },
   round: { outline: 'M12 3a9 9 0 1 0 .01 0Z', inside: 'M12 9v6M9 12h6' },
 }
 
 /** The shape as SVG children in a 24 px box, for maps that place it themselves. */
-export function MarkPaths({ shape, hidden = false, stroke = 2 }: { shape: MarkShape; hidden?: boolean; stroke?: number }) {
+export function MarkPaths({
+  shape,
+  hidden = false,
+  stroke = 2,
+}: {
+  shape: MarkShape
+  hidden?: boolean
+  stroke?: number
+}) {
   const { outline, inside } = SHAPES[shape]
   return (
     <g fill="none" stroke="currentColor" strokeWidth={stroke} strokeLinecap="round" strokeLinejoin="round">
@@ -76,7 +103,17 @@ export function MarkPaths({ shape, hidden = false, stroke = 2 }: { shape: MarkSh
   )
 }
 
-export function FastenerMark({ shape, hidden, size = 24, className }: { shape: MarkShape; hidden?: boolean; size?: number; className?: string }) {
+export function FastenerMark({
+  shape,
+  hidden,
+  size = 24,
+  className,
+}: {
+  shape: MarkShape
+  hidden?: boolean
+  size?: number
+  className?: string
+}) {
   return (
     <svg width={size} height={size} viewBox="0 0 24 24" className={className} aria-hidden="true">
       <MarkPaths shape={shape} hidden={hidden} stroke={size > 40 ? 2.2 : 2} />

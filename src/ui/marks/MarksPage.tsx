@@ -42,9 +42,11 @@ export function MarksPage() {
             {DRIVES.map(([shape, name]) => (
               <Shape key={name} shape={shape} name={name} />
             ))}
-            {[...new Map(HOLDER_KINDS.map((kind) => [shapeOf({ kind, drives: [] } as unknown as Holder), kind]))].map(([shape, kind]) => (
-              <Shape key={kind} shape={shape} name={kind} />
-            ))}
+            {[...new Map(HOLDER_KINDS.map((kind) => [shapeOf({ kind, drives: [] } as unknown as Holder), kind]))].map(
+              ([shape, kind]) => (
+                <Shape key={kind} shape={shape} name={kind} />
+              ),
+            )}
           </Group>
           <Group title="Plugs: the thick tick is the latch side">
             {TAB_SIDES.map((tabSide) => (
@@ -56,7 +58,11 @@ export function MarksPage() {
             ))}
             <Sample name="airbag system">
               {SIZES.map((size) => (
-                <PlugMark key={size} tether={{ kind: 'electrical', tabSide: 'driver side', circuit: 'srs-indicator' }} size={size} />
+                <PlugMark
+                  key={size}
+                  tether={{ kind: 'electrical', tabSide: 'driver side', circuit: 'srs-indicator' }}
+                  size={size}
+                />
               ))}
             </Sample>
             <Sample name="hose, cable, strap">
@@ -125,14 +131,26 @@ export function MarksPage() {
           </Group>
           <Group title="What is tapped">
             <Sample name="next tap, and waiting">
-              <button type="button" className="slab">Done as written</button>
-              <button type="button" className="slab" disabled>Hand over</button>
+              <button type="button" className="slab">
+                Done as written
+              </button>
+              <button type="button" className="slab" disabled>
+                Hand over
+              </button>
             </Sample>
             <Sample name="beside it">
-              <button type="button" className="ghost">Different</button>
-              <button type="button" className="desk-button">Copy</button>
-              <button type="button" className="desk-button main">Save</button>
-              <button type="button" className="desk-button" disabled>Undo</button>
+              <button type="button" className="ghost">
+                Different
+              </button>
+              <button type="button" className="desk-button">
+                Copy
+              </button>
+              <button type="button" className="desk-button main">
+                Save
+              </button>
+              <button type="button" className="desk-button" disabled>
+                Undo
+              </button>
             </Sample>
             <Sample name="fields">
               <label className="block">

@@ -27,7 +27,14 @@ export function MayRing({ size = 36 }: { size?: number }) {
   return (
     <svg width={size} height={size} viewBox="0 0 40 40" role="img" aria-label="Yes" className="shrink-0">
       <circle cx="20" cy="20" r="17" fill="none" stroke="currentColor" strokeWidth="3.4" />
-      <path d="m12 20 6 6 11-12" fill="none" stroke="currentColor" strokeWidth="4" strokeLinecap="round" strokeLinejoin="round" />
+      <path
+        d="m12 20 6 6 11-12"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="4"
+        strokeLinecap="round"
+        strokeLinejoin="round"
+      />
     </svg>
   )
 }
@@ -37,7 +44,14 @@ export function ClosedTick({ size = 22 }: { size?: number }) {
   return (
     <svg width={size} height={size} viewBox="0 0 24 24" role="img" aria-label="closed" className="shrink-0">
       <circle cx="12" cy="12" r="10" fill="none" stroke="var(--closed)" strokeWidth="2.4" />
-      <path d="m7 12.4 3.4 3.4L17 8.8" fill="none" stroke="var(--closed)" strokeWidth="2.6" strokeLinecap="round" strokeLinejoin="round" />
+      <path
+        d="m7 12.4 3.4 3.4L17 8.8"
+        fill="none"
+        stroke="var(--closed)"
+        strokeWidth="2.6"
+        strokeLinecap="round"
+        strokeLinejoin="round"
+      />
     </svg>
   )
 }
@@ -66,8 +80,14 @@ export function SignalPlate({ severity, small = false }: { severity: Severity; s
 /** The yellow flag of airbag circuits: pointed at its lead, outlined in ink. */
 export function AirbagFlag() {
   return (
-    <span className="inline-block shrink-0 bg-[var(--airbag-ink)] p-[2px]" style={{ clipPath: 'polygon(0.7em 0, 100% 0, 100% 100%, 0.7em 100%, 0 50%)' }}>
-      <span className="inline-block bg-airbag py-0 pl-5 pr-2 text-sm font-extrabold tracking-wide text-[var(--airbag-ink)]" style={{ clipPath: 'polygon(0.7em 0, 100% 0, 100% 100%, 0.7em 100%, 0 50%)' }}>
+    <span
+      className="inline-block shrink-0 bg-[var(--airbag-ink)] p-[2px]"
+      style={{ clipPath: 'polygon(0.7em 0, 100% 0, 100% 100%, 0.7em 100%, 0 50%)' }}
+    >
+      <span
+        className="inline-block bg-airbag py-0 pl-5 pr-2 text-sm font-extrabold tracking-wide text-[var(--airbag-ink)]"
+        style={{ clipPath: 'polygon(0.7em 0, 100% 0, 100% 100%, 0.7em 100%, 0 50%)' }}
+      >
         AIRBAG
       </span>
     </span>

@@ -17,8 +17,23 @@ const SAID: Record<StandingOrder['standing'], string> = {
   contradicted: 'contradicted by a strip',
 }
 
-/** Orders that strips show and the facts don't ask for: each with the strips behind it, to be explained, called a habit, or left. */
-export function LearntOrders({ document, view, strips, save, onWhy }: { document: ProcedureDocument; view: OrderView; strips: number; save: (edits: Edit[]) => Promise<string | null>; onWhy: (needId: string) => void }) {
+/**
+ * Orders that strips show and the facts don't ask for: each with the strips behind it, to be explained, called a habit,
+ * or left.
+ */
+export function LearntOrders({
+  document,
+  view,
+  strips,
+  save,
+  onWhy,
+}: {
+  document: ProcedureDocument
+  view: OrderView
+  strips: number
+  save: (edits: Edit[]) => Promise<string | null>
+  onWhy: (needId: string) => void
+}) {
   const name = (key: string) => itemWords(document, splitKey(key)[1])
   const change = (needId: string, to: Need['reason']) => {
     const need = document.needs.find((item) => item.id === needId)!
@@ -26,24 +41,46 @@ export function LearntOrders({ document, view, strips, save, onWhy }: { document
   }
   const record = (order: StandingOrder, reason: 'observed' | 'habit') => {
     const [[beforeAct, beforeId], [afterAct, afterId]] = [splitKey(order.before), splitKey(order.after)]
-    const need = Need.parse({ id: crypto.randomUUID(), dependent: { act: afterAct, id: afterId }, needs: { kind: 'operation', act: beforeAct, id: beforeId }, reason, note: `seen on ${order.strips.join(', ')}`.slice(0, 300) })
+    const need = Need.parse({
+      id: crypto.randomUUID(),
+      dependent: { act: afterAct, id: afterId },
+      needs: { kind: 'operation', act: beforeAct, id: beforeId },
+      reason,
+      note: `seen on ${order.strips.join(', ')}`.slice(0, 300),
+    })
     void save([{ kind: 'add', collection: 'needs', item: need, after: null }])
   }
   const covers = (order: StandingOrder) => {
     const cover = mayCover(document, order)
-    return order.standing === 'explained' || order.standing === 'habit' || !cover ? null : { words: `Does ${itemWords(document, cover.partId)} cover them?`, say: () => void save(coverEdits(document, cover, order.needId, () => crypto.randomUUID())) }
+    return order.standing === 'explained' || order.standing === 'habit' || !cover
+      ? null
+      : {
+          words: `Does ${itemWords(document, cover.partId)} cover them?`,
+          say: () => void save(coverEdits(document, cover, order.needId, () => crypto.randomUUID())),
+        }
   }
-  const remove = (needId: string) => void save([{ kind: 'remove', collection: 'needs', id: needId, item: document.needs.find((item) => item.id === needId)! }])
+  const remove = (needId: string) =>
+    void save([
+      { kind: 'remove', collection: 'needs', id: needId, item: document.needs.find((item) => item.id === needId)! },
+    ])
   return (
     <section aria-label="Order learnt from strips" className="overflow-auto border-t-2 border-ink pb-3">
       <h3 className="pt-2 text-base">
         Order learnt from strips <span className="num font-normal">{strips}</span>
       </h3>
-      {strips === 0 && <p className="text-second">No job on this model has taken anything off yet. Each one that does is a strip.</p>}
-      {strips > 0 && view.standing.length === 0 && view.learnt.contradicted.length === 0 && <p className="text-second">The strips show no order that the facts don’t ask for anyway.</p>}
+      {strips === 0 && (
+        <p className="text-second">No job on this model has taken anything off yet. Each one that does is a strip.</p>
+      )}
+      {strips > 0 && view.standing.length === 0 && view.learnt.contradicted.length === 0 && (
+        <p className="text-second">The strips show no order that the facts don’t ask for anyway.</p>
+      )}
       <ul>
         {view.standing.map((order) => (
-          <li key={`${order.before}>${order.after}`} className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-hair py-1.5" data-standing={order.standing}>
+          <li
+            key={`${order.before}>${order.after}`}
+            className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-hair py-1.5"
+            data-standing={order.standing}
+          >
             <span className="min-w-0 flex-1">
               <b>{name(order.before)}</b> before <b>{name(order.after)}</b>
               <span className="block text-[15px] text-second">
@@ -87,12 +124,15 @@ export function LearntOrders({ document, view, strips, save, onWhy }: { document
         ))}
         {view.learnt.inCircle.length > 0 && (
           <li className="py-1.5">
-            In a circle, so not kept: {view.learnt.inCircle.map((order) => `${name(order.before)} before ${name(order.after)}`).join('; ')}. Which of them holds, and why?
+            In a circle, so not kept:{' '}
+            {view.learnt.inCircle.map((order) => `${name(order.before)} before ${name(order.after)}`).join('; ')}. Which
+            of them holds, and why?
           </li>
         )}
         {view.learnt.contradicted.map((order) => (
           <li key={`${order.before}<>${order.after}`} className="border-b border-hair py-1.5 text-[15px] text-second">
-            {name(order.before)} and {name(order.after)}: either order. {order.forIt.length} and {order.against.length} {order.forIt.length + order.against.length === 1 ? 'strip' : 'strips'}.
+            {name(order.before)} and {name(order.after)}: either order. {order.forIt.length} and {order.against.length}{' '}
+            {order.forIt.length + order.against.length === 1 ? 'strip' : 'strips'}.
           </li>
         ))}
       </ul>

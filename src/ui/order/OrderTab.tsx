@@ -10,15 +10,41 @@ import { OrderGraph } from './OrderGraph'
 import { OrderList } from './OrderList'
 import { everything, orderView } from './orderModel'
 
-/** Which comes before which, and why: for a goal and a build, as a drawing or a list, with what the strips have taught. */
-export function OrderTab({ document, strips, pickedId, onPick, onWhy, save }: { document: ProcedureDocument; strips: readonly Strip[]; pickedId: string | null; onPick: (id: string) => void; onWhy: (needId: string) => void; save: (edits: Edit[]) => Promise<string | null> }) {
+/**
+ * Which comes before which, and why: for a goal and a build, as a drawing or a list, with what the strips have taught.
+ */
+export function OrderTab({
+  document,
+  strips,
+  pickedId,
+  onPick,
+  onWhy,
+  save,
+}: {
+  document: ProcedureDocument
+  strips: readonly Strip[]
+  pickedId: string | null
+  onPick: (id: string) => void
+  onWhy: (needId: string) => void
+  save: (edits: Edit[]) => Promise<string | null>
+}) {
   const [goalId, setGoalId] = useState(document.cavities[0]?.id ?? '')
   const [build, setBuild] = useState<Build>({})
   const [chosen, setChosen] = useState<'drawing' | 'list' | null>(null)
   // For which goal and build the drawing was seen not to fit: there the list opens, until somebody wants the drawing.
   const [tooSmall, setTooSmall] = useState<string | null>(null)
-  const asked = document.facets.filter((facet) => [...document.parts, ...document.holders, ...document.tethers, ...document.needs, ...document.settings].some((item) => item.when[facet.id]))
-  const goals = useMemo<Goal[]>(() => (document.cavities.some((cavity) => cavity.id === goalId) ? [{ kind: 'cavity', cavityId: goalId }] : everything(document)), [document, goalId])
+  const asked = document.facets.filter((facet) =>
+    [...document.parts, ...document.holders, ...document.tethers, ...document.needs, ...document.settings].some(
+      (item) => item.when[facet.id],
+    ),
+  )
+  const goals = useMemo<Goal[]>(
+    () =>
+      document.cavities.some((cavity) => cavity.id === goalId)
+        ? [{ kind: 'cavity', cavityId: goalId }]
+        : everything(document),
+    [document, goalId],
+  )
   const view = useMemo(() => orderView(document, goals, build, strips), [document, goals, build, strips])
   const asking = JSON.stringify([goalId, build])
   const shape = chosen ?? (tooSmall === asking ? 'list' : 'drawing')
@@ -28,7 +54,7 @@ export function OrderTab({ document, strips, pickedId, onPick, onWhy, save }: { 
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-hair px-1 py-1.5 text-[15px]">
         <label className="flex items-center gap-2">
           For
-          <select className="field !w-36" value={goalId} onChange={(event) => setGoalId(event.target.value)}>
+          <select className="field !w-36 xl:!w-60" value={goalId} onChange={(event) => setGoalId(event.target.value)}>
             <option value="">everything that comes off</option>
             {document.cavities.map((cavity) => (
               <option key={cavity.id} value={cavity.id}>
@@ -59,13 +85,27 @@ export function OrderTab({ document, strips, pickedId, onPick, onWhy, save }: { 
         ))}
         <span className="ml-auto flex" role="group" aria-label="Show as">
           {(['drawing', 'list'] as const).map((name) => (
-            <button key={name} type="button" aria-pressed={shape === name} onClick={() => setChosen(name)} className={`desk-button ${shape === name ? '!bg-tint font-bold' : ''}`}>
+            <button
+              key={name}
+              type="button"
+              aria-pressed={shape === name}
+              onClick={() => setChosen(name)}
+              className={`desk-button ${shape === name ? '!bg-tint font-bold' : ''}`}
+            >
               {name}
             </button>
           ))}
         </span>
       </div>
-      <div className="min-h-0 flex-1">{shape === 'drawing' ? <OrderGraph document={document} view={view} pickedId={pickedId} onPick={onPick} onTooSmall={doesNotFit} /> : <div className="h-full overflow-auto"><OrderList document={document} view={view} onPick={onPick} /></div>}</div>
+      <div className="min-h-0 flex-1">
+        {shape === 'drawing' ? (
+          <OrderGraph document={document} view={view} pickedId={pickedId} onPick={onPick} onTooSmall={doesNotFit} />
+        ) : (
+          <div className="h-full overflow-auto">
+            <OrderList document={document} view={view} onPick={onPick} />
+          </div>
+        )}
+      </div>
       <div className="max-h-[27%] min-h-0 shrink-0 overflow-auto">
         <LearntOrders document={document} view={view} strips={strips.length} save={save} onWhy={onWhy} />
       </div>

@@ -13,17 +13,44 @@ import type { Build } from '@/core/procedure/when'
 /** A link as it is drawn: the relation, why it holds, and how many strips that have both show it so. */
 export type ShownLink = PartLink & { agree: number; of: number }
 
-export type OrderView = { removal: Removal; layers: Layered[]; links: ShownLink[]; learnt: LearntOrders; standing: StandingOrder[] }
+export type OrderView = {
+  removal: Removal
+  layers: Layered[]
+  links: ShownLink[]
+  learnt: LearntOrders
+  standing: StandingOrder[]
+}
 
-/** What the Order tab shows for a goal and a build: layers, the fewest links that say everything, and what strips have taught. */
-export function orderView(document: ProcedureDocument, goals: readonly Goal[], build: Build, strips: readonly Strip[]): OrderView {
+/**
+ * What the Order tab shows for a goal and a build: layers, the fewest links that say everything, and what strips have
+ * taught.
+ */
+export function orderView(
+  document: ProcedureDocument,
+  goals: readonly Goal[],
+  build: Build,
+  strips: readonly Strip[],
+): OrderView {
   const model = forBuild(document, build)
   const { removal } = deriveAsFarAsPossible(model, goals, { openings: {}, methods: {}, resting: 'rest' })
   const all = partLinks(removal)
-  const links = fewestPairs(all).map((link): ShownLink => ({ ...link, ...partAgreement(strips, link.before, link.after) }))
-  const moves = new Set([...removal.operations.values()].filter((operation) => operation.act === 'release').map((operation) => operation.key))
+  const links = fewestPairs(all).map((link): ShownLink => ({
+    ...link,
+    ...partAgreement(strips, link.before, link.after),
+  }))
+  const moves = new Set(
+    [...removal.operations.values()]
+      .filter((operation) => operation.act === 'release')
+      .map((operation) => operation.key),
+  )
   const learnt = learnOrder(strips, moves)
-  return { removal, layers: layersOf(removal, all), links, learnt, standing: standingOrders(document, learnt, removal.edges) }
+  return {
+    removal,
+    layers: layersOf(removal, all),
+    links,
+    learnt,
+    standing: standingOrders(document, learnt, removal.edges),
+  }
 }
 
 /** Everything that can come off. */
@@ -32,5 +59,9 @@ export function everything(document: ProcedureDocument): Goal[] {
 }
 
 function partAgreement(strips: readonly Strip[], before: Id, after: Id): { agree: number; of: number } {
-  return agreement(strips.filter((strip) => !strip.brokeRule), `release:${before}`, `release:${after}`)
+  return agreement(
+    strips.filter((strip) => !strip.brokeRule),
+    `release:${before}`,
+    `release:${after}`,
+  )
 }

@@ -1,4 +1,19 @@
-import { Circle, Document, Font, G, Image, Line, Page, Path, Polygon, Rect, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
+import {
+  Circle,
+  Document,
+  Font,
+  G,
+  Image,
+  Line,
+  Page,
+  Path,
+  Polygon,
+  Rect,
+  StyleSheet,
+  Svg,
+  Text,
+  View,
+} from '@react-pdf/renderer'
 import { seededRandom, seedOfText } from '@/core/base/random'
 import type { HandoverFacts } from './handoverFacts'
 import { codePath } from './QrCode'
@@ -10,7 +25,10 @@ let registered = false
 function register(fonts: Fonts): void {
   if (registered) return
   registered = true
-  Font.register({ family: 'Read', fonts: [{ src: fonts.regular }, { src: fonts.bold, fontWeight: 700 }, { src: fonts.heavy, fontWeight: 800 }] })
+  Font.register({
+    family: 'Read',
+    fonts: [{ src: fonts.regular }, { src: fonts.bold, fontWeight: 700 }, { src: fonts.heavy, fontWeight: 800 }],
+  })
   Font.register({ family: 'Count', fonts: [{ src: fonts.mono }, { src: fonts.monoBold, fontWeight: 700 }] })
   Font.registerHyphenationCallback((word) => [word])
 }
@@ -27,17 +45,52 @@ const s = StyleSheet.create({
   small: { fontSize: 8.5, color: GREY },
   bold: { fontWeight: 700 },
   mono: { fontFamily: 'Count' },
-  banner: { backgroundColor: PETROL, color: '#fff', borderRadius: 3, paddingHorizontal: 12, paddingVertical: 8, flexDirection: 'row', alignItems: 'center', marginBottom: 12 },
+  banner: {
+    backgroundColor: PETROL,
+    color: '#fff',
+    borderRadius: 3,
+    paddingHorizontal: 12,
+    paddingVertical: 8,
+    flexDirection: 'row',
+    alignItems: 'center',
+    marginBottom: 12,
+  },
   columns: { flexDirection: 'row' },
   left: { width: '57%', paddingRight: 18 },
   right: { width: '43%' },
-  h2: { fontSize: 11.5, fontWeight: 700, borderBottomWidth: 1.4, borderBottomColor: INK, paddingBottom: 2, marginBottom: 3 },
+  h2: {
+    fontSize: 11.5,
+    fontWeight: 700,
+    borderBottomWidth: 1.4,
+    borderBottomColor: INK,
+    paddingBottom: 2,
+    marginBottom: 3,
+  },
   row: { borderBottomWidth: 0.6, borderBottomColor: '#B9B4A7', paddingVertical: 2.5 },
-  foot: { position: 'absolute', left: 34, right: 34, bottom: 20, borderTopWidth: 0.8, borderTopColor: INK, paddingTop: 4, flexDirection: 'row', justifyContent: 'space-between', fontSize: 8.5 },
+  foot: {
+    position: 'absolute',
+    left: 34,
+    right: 34,
+    bottom: 20,
+    borderTopWidth: 0.8,
+    borderTopColor: INK,
+    paddingTop: 4,
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    fontSize: 8.5,
+  },
 })
 
 /** The hand-over sheet for the vehicle file and the customer: black and one petrol on white, A4, made on the server. */
-export function HandoverPdf({ facts, photos, fonts }: { facts: HandoverFacts; photos: readonly { data: Buffer; words: string }[]; fonts: Fonts }) {
+export function HandoverPdf({
+  facts,
+  photos,
+  fonts,
+}: {
+  facts: HandoverFacts
+  photos: readonly { data: Buffer; words: string }[]
+  fonts: Fonts
+}) {
   register(fonts)
   return (
     <Document title={`Hand-over ${facts.label}`} author={facts.shopName} language="en">
@@ -82,12 +135,29 @@ export function HandoverPdf({ facts, photos, fonts }: { facts: HandoverFacts; ph
                 <Text style={s.h2}>For the next person</Text>
                 {facts.cautions.map((caution, i) => (
                   <View key={i} style={{ marginVertical: 2 }} wrap={false}>
-                    <Text style={{ alignSelf: 'flex-start', backgroundColor: caution.severity === 'AIRBAG' ? '#fff' : INK, color: caution.severity === 'AIRBAG' ? INK : '#fff', borderWidth: 1, borderColor: INK, fontWeight: 700, fontSize: 8, paddingHorizontal: 5 }}>{caution.severity}</Text>
+                    <Text
+                      style={{
+                        alignSelf: 'flex-start',
+                        backgroundColor: caution.severity === 'AIRBAG' ? '#fff' : INK,
+                        color: caution.severity === 'AIRBAG' ? INK : '#fff',
+                        borderWidth: 1,
+                        borderColor: INK,
+                        fontWeight: 700,
+                        fontSize: 8,
+                        paddingHorizontal: 5,
+                      }}
+                    >
+                      {caution.severity}
+                    </Text>
                     <Text>{caution.sentence}</Text>
                   </View>
                 ))}
                 {facts.lookalikes.map((screw) => (
-                  <View key={screw.words} style={{ flexDirection: 'row', alignItems: 'center', marginVertical: 1 }} wrap={false}>
+                  <View
+                    key={screw.words}
+                    style={{ flexDirection: 'row', alignItems: 'center', marginVertical: 1 }}
+                    wrap={false}
+                  >
                     <Screw {...screw} />
                     <Text style={[s.mono, s.bold, { marginLeft: 6, fontSize: 8.5 }]}>{screw.words}</Text>
                   </View>
@@ -99,7 +169,9 @@ export function HandoverPdf({ facts, photos, fonts }: { facts: HandoverFacts; ph
         <View style={{ marginTop: 6 }}>
           <View style={[s.h2, { flexDirection: 'row', justifyContent: 'space-between' }]}>
             <Text>Tested</Text>
-            <Text style={{ fontSize: 8.5, color: GREY, fontWeight: 400 }}>every function of a plug that was opened, and what was added</Text>
+            <Text style={{ fontSize: 8.5, color: GREY, fontWeight: 400 }}>
+              every function of a plug that was opened, and what was added
+            </Text>
           </View>
           {facts.tests.length === 0 && <Text>Nothing that has to be tested was opened.</Text>}
           {facts.tests.map((test) => (
@@ -125,7 +197,18 @@ export function HandoverPdf({ facts, photos, fonts }: { facts: HandoverFacts; ph
         <Listed title="Notes" items={facts.notes} />
         <View style={{ flexDirection: 'row', marginTop: 22 }} wrap={false}>
           {facts.signatures.map((signature) => (
-            <View key={signature.as} style={{ flex: 1, marginRight: 20, borderTopWidth: 1.2, borderTopColor: INK, paddingTop: 3, flexDirection: 'row', justifyContent: 'space-between' }}>
+            <View
+              key={signature.as}
+              style={{
+                flex: 1,
+                marginRight: 20,
+                borderTopWidth: 1.2,
+                borderTopColor: INK,
+                paddingTop: 3,
+                flexDirection: 'row',
+                justifyContent: 'space-between',
+              }}
+            >
               <Text>
                 <Text style={s.bold}>{signature.name}</Text>, {signature.as}
               </Text>
@@ -133,7 +216,12 @@ export function HandoverPdf({ facts, photos, fonts }: { facts: HandoverFacts; ph
             </View>
           ))}
         </View>
-        {facts.photos.length > photos.length && <Text style={{ marginTop: 8 }}>{facts.photos.length - photos.length} more of its photos are kept with the job: some may still be on a tablet.</Text>}
+        {facts.photos.length > photos.length && (
+          <Text style={{ marginTop: 8 }}>
+            {facts.photos.length - photos.length} more of its photos are kept with the job: some may still be on a
+            tablet.
+          </Text>
+        )}
         {photos.length > 0 && (
           <View style={{ marginTop: 14 }} break={photos.length > 2}>
             <Text style={s.h2}>Photos</Text>
@@ -152,7 +240,10 @@ export function HandoverPdf({ facts, photos, fonts }: { facts: HandoverFacts; ph
         <View style={s.foot} fixed>
           <Text style={s.bold}>{facts.shopName}</Text>
           <Text>The whole account: scan the code</Text>
-          <Text style={s.mono} render={({ pageNumber, totalPages }) => `${facts.foot}, page ${pageNumber} of ${totalPages}`} />
+          <Text
+            style={s.mono}
+            render={({ pageNumber, totalPages }) => `${facts.foot}, page ${pageNumber} of ${totalPages}`}
+          />
         </View>
       </Page>
     </Document>
@@ -191,12 +282,25 @@ function Opened({ facts }: { facts: HandoverFacts }) {
           <Rail mark={part.level === 'off' ? 'off' : 'free'} />
           <View style={{ flex: 1, paddingHorizontal: 6, paddingVertical: 3 }}>
             <Text style={s.bold}>{part.name}</Text>
-            <Text style={s.small}>{[part.what, part.level === 'free' ? 'stayed on its leads' : ''].filter(Boolean).join(', ')}</Text>
+            <Text style={s.small}>
+              {[part.what, part.level === 'free' ? 'stayed on its leads' : ''].filter(Boolean).join(', ')}
+            </Text>
           </View>
           <Rail mark={part.back ? 'back' : 'off'} />
         </View>
       ))}
-      <View style={{ borderWidth: 5, borderColor: PETROL, borderTopWidth: 0, borderBottomLeftRadius: 14, borderBottomRightRadius: 14, marginHorizontal: 6.5, paddingVertical: 5, paddingHorizontal: 16 }}>
+      <View
+        style={{
+          borderWidth: 5,
+          borderColor: PETROL,
+          borderTopWidth: 0,
+          borderBottomLeftRadius: 14,
+          borderBottomRightRadius: 14,
+          marginHorizontal: 6.5,
+          paddingVertical: 5,
+          paddingHorizontal: 16,
+        }}
+      >
         <Text>{[...facts.work, 'tested'].join(', ')}</Text>
       </View>
       {facts.opened.length === 0 && <Text>Nothing was taken off.</Text>}
@@ -230,13 +334,30 @@ function Sign() {
 function TapeMark({ label }: { label: string }) {
   const random = seededRandom(seedOfText(label))
   const width = Math.max(40, 11 * label.length + 22)
-  const torn = (x: number, out: 1 | -1) => Array.from({ length: 6 }, (_, i) => `${(x + out * (i % 2 ? random.next() * 3 : 0)).toFixed(1)},${(26 / 5) * i + 1}`)
+  const torn = (x: number, out: 1 | -1) =>
+    Array.from({ length: 6 }, (_, i) => `${(x + out * (i % 2 ? random.next() * 3 : 0)).toFixed(1)},${(26 / 5) * i + 1}`)
   return (
     <View style={{ width, height: 28 }}>
       <Svg width={width} height={28} viewBox={`0 0 ${width} 28`} style={{ position: 'absolute' }}>
-        <Polygon points={[...torn(4, -1), ...torn(width - 4, 1).reverse()].join(' ')} fill="#fff" stroke={INK} strokeWidth={1} />
+        <Polygon
+          points={[...torn(4, -1), ...torn(width - 4, 1).reverse()].join(' ')}
+          fill="#fff"
+          stroke={INK}
+          strokeWidth={1}
+        />
       </Svg>
-      <Text style={{ fontFamily: 'Count', fontWeight: 700, fontSize: 15, textAlign: 'center', marginTop: 4.5, lineHeight: 1.2 }}>{label}</Text>
+      <Text
+        style={{
+          fontFamily: 'Count',
+          fontWeight: 700,
+          fontSize: 15,
+          textAlign: 'center',
+          marginTop: 4.5,
+          lineHeight: 1.2,
+        }}
+      >
+        {label}
+      </Text>
     </View>
   )
 }
@@ -255,12 +376,32 @@ function Screw({ diameterMm, lengthMm }: { diameterMm: number; lengthMm: number 
   const mm = 72 / 25.4
   const [head, wide] = [diameterMm * 0.7, diameterMm * 1.75]
   return (
-    <Svg width={(head + lengthMm + 1) * mm} height={(wide + 1) * mm} viewBox={`-0.5 -0.5 ${head + lengthMm + 1} ${wide + 1}`}>
+    <Svg
+      width={(head + lengthMm + 1) * mm}
+      height={(wide + 1) * mm}
+      viewBox={`-0.5 -0.5 ${head + lengthMm + 1} ${wide + 1}`}
+    >
       <G>
         <Rect x={0} y={0} width={head} height={wide} fill="none" stroke={INK} strokeWidth={0.35} />
-        <Rect x={head} y={(wide - diameterMm) / 2} width={lengthMm} height={diameterMm} fill="none" stroke={INK} strokeWidth={0.35} />
+        <Rect
+          x={head}
+          y={(wide - diameterMm) / 2}
+          width={lengthMm}
+          height={diameterMm}
+          fill="none"
+          stroke={INK}
+          strokeWidth={0.35}
+        />
         {Array.from({ length: Math.floor(lengthMm / 1.4) }, (_, i) => (
-          <Line key={i} x1={head + 0.6 + i * 1.4} x2={head + 1.2 + i * 1.4} y1={(wide - diameterMm) / 2} y2={(wide + diameterMm) / 2} stroke={INK} strokeWidth={0.22} />
+          <Line
+            key={i}
+            x1={head + 0.6 + i * 1.4}
+            x2={head + 1.2 + i * 1.4}
+            y1={(wide - diameterMm) / 2}
+            y2={(wide + diameterMm) / 2}
+            stroke={INK}
+            strokeWidth={0.22}
+          />
         ))}
       </G>
     </Svg>

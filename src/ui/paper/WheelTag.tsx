@@ -21,12 +21,20 @@ import { QrCode } from './QrCode'
 /** The tag that hangs on the wheel of a vehicle that waits, from the live state: A5, read from a step away. */
 export function WheelTag({ data, origin, printedAt }: { data: JobData; origin: string; printedAt: string }) {
   const job = useAnyJob(data)
-  const gates = { power: powerGate(job.model, job.vehicle, job.circumstances), mayLeave: leaveGate(job.model, job.state, job.vehicle, job.circumstances).allowed }
+  const gates = {
+    power: powerGate(job.model, job.vehicle, job.circumstances),
+    mayLeave: leaveGate(job.model, job.state, job.vehicle, job.circumstances).allowed,
+  }
   const tag = wheelTagOf(job.model, job.state, gates, isPlanned(job) ? traysFor(job.plan) : [])
   const { paused, history } = job.state
   const ask = nameOf(data, paused?.personId ?? history.at(-1)?.personId ?? data.acting.id)
   return (
-    <PaperPage title="Wheel tag" hint="A5. It says how the vehicle stands now; the code shows it later." back={`/jobs/${data.id}`} size="A5">
+    <PaperPage
+      title="Wheel tag"
+      hint="A5. It says how the vehicle stands now; the code shows it later."
+      back={`/jobs/${data.id}`}
+      size="A5"
+    >
       <article className="w-[128mm] text-black" aria-label="Wheel tag" data-verdict={tag.verdict}>
         <header className="flex items-start justify-between">
           <ProductSign size={40} />
@@ -45,7 +53,14 @@ export function WheelTag({ data, origin, printedAt }: { data: JobData; origin: s
               <path d="m12 20 6 6 11-12" fill="none" stroke="#000" strokeWidth="4" />
             </svg>
           ) : (
-            <svg width="38mm" height="38mm" viewBox="0 0 40 40" role="img" aria-label="No" style={{ printColorAdjust: 'exact' }}>
+            <svg
+              width="38mm"
+              height="38mm"
+              viewBox="0 0 40 40"
+              role="img"
+              aria-label="No"
+              style={{ printColorAdjust: 'exact' }}
+            >
               <path d="M12 1h16l11 11v16L28 39H12L1 28V12Z" fill="#BC2018" stroke="#000" strokeWidth="0.6" />
               <text x="20" y="26" textAnchor="middle" fontSize="16" fontWeight="800" fill="#fff">
                 NO
@@ -54,21 +69,41 @@ export function WheelTag({ data, origin, printedAt }: { data: JobData; origin: s
           )}
           <h2 className="text-[13mm] font-extrabold leading-[1.02]">{tag.verdict.toUpperCase()}</h2>
         </div>
-        <p className="flex items-baseline justify-between bg-black px-3 py-1 text-[9mm] font-bold leading-tight text-white" style={{ printColorAdjust: 'exact' }}>
+        <p
+          className="flex items-baseline justify-between bg-black px-3 py-1 text-[9mm] font-bold leading-tight text-white"
+          style={{ printColorAdjust: 'exact' }}
+        >
           {data.vehicle.label.toUpperCase()} <span className="font-normal">{data.bay.toLowerCase()}</span>
         </p>
         <ul>
           {tag.lines.map((line, i) => (
-            <li key={i} className="flex min-h-[14mm] items-center gap-4 border-b-2 border-black py-1 text-[7mm] font-bold leading-[1.05]" data-line={line.kind}>
+            <li
+              key={i}
+              className="flex min-h-[14mm] items-center gap-4 border-b-2 border-black py-1 text-[7mm] font-bold leading-[1.05]"
+              data-line={line.kind}
+            >
               <Line line={line} job={job} />
             </li>
           ))}
-          {tag.lines.length === 0 && <li className="border-b-2 border-black py-2 text-[7mm] font-bold">Nothing is open</li>}
+          {tag.lines.length === 0 && (
+            <li className="border-b-2 border-black py-2 text-[7mm] font-bold">Nothing is open</li>
+          )}
         </ul>
         <footer className="mt-3 flex items-end justify-between gap-4">
           <div>
             <p className="text-[11mm] font-extrabold leading-none">Ask {ask}</p>
-            {paused && <p className="text-[6mm]">since {new Date(wallMsOf(paused.at)).toLocaleString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}</p>}
+            {paused && (
+              <p className="text-[6mm]">
+                since{' '}
+                {new Date(wallMsOf(paused.at)).toLocaleString('en-GB', {
+                  weekday: 'short',
+                  day: 'numeric',
+                  month: 'short',
+                  hour: '2-digit',
+                  minute: '2-digit',
+                })}
+              </p>
+            )}
             <p className="mt-1 text-[12px]">State as printed {printedAt}. The code shows it now.</p>
           </div>
           <QrCode text={`${origin}/jobs/${data.id}/tag`} sizeMm={30} label="Code: how the vehicle stands now" />
@@ -97,19 +132,26 @@ function Line({ line, job }: { line: TagLine; job: LiveJob }): ReactNode {
     case 'plugs open':
       return (
         <>
-          <PlugMark tether={tether(line.tetherIds[0]!)} size={48} /> {line.tetherIds.length} {plural('plug', line.tetherIds.length)} open{line.tetherIds.length <= 2 ? `: ${line.tetherIds.map(name).join(', ')}` : ''}
+          <PlugMark tether={tether(line.tetherIds[0]!)} size={48} /> {line.tetherIds.length}{' '}
+          {plural('plug', line.tetherIds.length)} open
+          {line.tetherIds.length <= 2 ? `: ${line.tetherIds.map(name).join(', ')}` : ''}
         </>
       )
     case 'parts out':
       return (
         <>
-          <span style={{ '--ground': '#fff' } as CSSProperties}><LevelMark level="off" size={46} /></span> {line.partIds.length} {plural('panel', line.partIds.length)} out{line.partIds.length <= 2 ? `: ${line.partIds.map(name).join(', ')}` : ''}
+          <span style={{ '--ground': '#fff' } as CSSProperties}>
+            <LevelMark level="off" size={46} />
+          </span>{' '}
+          {line.partIds.length} {plural('panel', line.partIds.length)} out
+          {line.partIds.length <= 2 ? `: ${line.partIds.map(name).join(', ')}` : ''}
         </>
       )
     case 'fasteners':
       return (
         <>
-          <span className="num w-12 text-center">{line.count}</span> {plural('fastener', line.count)} in tray {line.tray && <Tape label={line.tray} size="l" />}
+          <span className="num w-12 text-center">{line.count}</span> {plural('fastener', line.count)} in tray{' '}
+          {line.tray && <Tape label={line.tray} size="l" />}
         </>
       )
     case 'waits':
@@ -118,7 +160,16 @@ function Line({ line, job }: { line: TagLine; job: LiveJob }): ReactNode {
           <Hourglass size={46} aria-hidden className="shrink-0" />
           <span>
             Waits: {line.reason}
-            {line.until && <span className="font-normal">, until {new Date(`${line.until}T00:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}</span>}
+            {line.until && (
+              <span className="font-normal">
+                , until{' '}
+                {new Date(`${line.until}T00:00`).toLocaleDateString('en-GB', {
+                  weekday: 'short',
+                  day: 'numeric',
+                  month: 'short',
+                })}
+              </span>
+            )}
           </span>
         </>
       )

@@ -4,7 +4,15 @@ import { itemWords } from '../words/items'
 import { timeWords } from './PlanAnswer'
 
 /** While it is open anyway: openings nobody asked for that cost clearly less now than by themselves. */
-export function AlsoNow({ extras, document, onAdd }: { extras: PlanExtras | null; document: ProcedureDocument; onAdd: (cavityId: string) => void }) {
+export function AlsoNow({
+  extras,
+  document,
+  onAdd,
+}: {
+  extras: PlanExtras | null
+  document: ProcedureDocument
+  onAdd: (cavityId: string) => void
+}) {
   const cheap = extras?.alsoNow.filter(({ extraS, aloneS }) => extraS < aloneS * 0.8).slice(0, 4) ?? []
   if (cheap.length === 0) return null
   return (
@@ -14,7 +22,8 @@ export function AlsoNow({ extras, document, onAdd }: { extras: PlanExtras | null
         {cheap.map(({ cavityId, extraS, aloneS }) => (
           <li key={cavityId} className="flex items-center justify-between gap-3 border-b border-hair py-1.5">
             <span>
-              <b>{itemWords(document, cavityId)}</b>: {extraS < 1 ? 'nothing more now' : `${timeWords(extraS)} more now`}, {timeWords(aloneS)} another day
+              <b>{itemWords(document, cavityId)}</b>:{' '}
+              {extraS < 1 ? 'nothing more now' : `${timeWords(extraS)} more now`}, {timeWords(aloneS)} another day
             </span>
             <button type="button" className="desk-button shrink-0" onClick={() => onAdd(cavityId)}>
               Add

@@ -6,8 +6,23 @@ import { reach } from '../forms/reach'
 
 export type OpenJob = (input: unknown) => Promise<{ status: 'refused'; sentence: string } | undefined>
 
-/** Makes the plan a job on this vehicle. Not `current`: it is the answer to what was asked before, and nobody may open that by mistake. */
-export function OpenJobForm({ vehicleId, plan, current, title, openJob }: { vehicleId: string; plan: JobPlan; current: boolean; title: string; openJob: OpenJob }) {
+/**
+ * Makes the plan a job on this vehicle. Not `current`: it is the answer to what was asked before, and nobody may open
+ * that by mistake.
+ */
+export function OpenJobForm({
+  vehicleId,
+  plan,
+  current,
+  title,
+  openJob,
+}: {
+  vehicleId: string
+  plan: JobPlan
+  current: boolean
+  title: string
+  openJob: OpenJob
+}) {
   const [words, setWords] = useState<string | null>(null)
   const [bay, setBay] = useState('')
   const [promised, setPromised] = useState('')
@@ -15,8 +30,17 @@ export function OpenJobForm({ vehicleId, plan, current, title, openJob }: { vehi
   const [pending, start] = useTransition()
   const submit = () =>
     start(async () => {
-      const job = { vehicleId, title: words ?? title, bay, promisedAt: promised ? new Date(promised).toISOString() : null, request: plan.request }
-      const answer = await reach(() => openJob(job), (sentence) => ({ status: 'refused' as const, sentence }))
+      const job = {
+        vehicleId,
+        title: words ?? title,
+        bay,
+        promisedAt: promised ? new Date(promised).toISOString() : null,
+        request: plan.request,
+      }
+      const answer = await reach(
+        () => openJob(job),
+        (sentence) => ({ status: 'refused' as const, sentence }),
+      )
       if (answer) setTrouble(answer.sentence)
     })
   return (
@@ -27,15 +51,34 @@ export function OpenJobForm({ vehicleId, plan, current, title, openJob }: { vehi
         if (current) submit()
       }}
     >
-      <TextField label="The job in few words" value={words ?? title} maxLength={120} onChange={(event) => setWords(event.target.value)} />
+      <TextField
+        label="The job in few words"
+        value={words ?? title}
+        maxLength={120}
+        onChange={(event) => setWords(event.target.value)}
+      />
       <div className="grid grid-cols-2 gap-3">
-        <TextField label="Bay" value={bay} maxLength={20} placeholder="Bay 2" onChange={(event) => setBay(event.target.value)} />
-        <TextField label="Promised" type="datetime-local" value={promised} onChange={(event) => setPromised(event.target.value)} />
+        <TextField
+          label="Bay"
+          value={bay}
+          maxLength={20}
+          placeholder="Bay 2"
+          onChange={(event) => setBay(event.target.value)}
+        />
+        <TextField
+          label="Promised"
+          type="datetime-local"
+          value={promised}
+          onChange={(event) => setPromised(event.target.value)}
+        />
       </div>
       <p role="alert" className="font-semibold">
         {trouble}
       </p>
-      <button className="slab w-full !min-h-14 text-xl" disabled={pending || !current || (words ?? title).trim() === ''}>
+      <button
+        className="slab w-full !min-h-14 text-xl"
+        disabled={pending || !current || (words ?? title).trim() === ''}
+      >
         {pending ? 'Opening…' : 'Open the job'}
       </button>
     </form>

@@ -9,7 +9,15 @@ import { Tape } from '../marks/Tape'
 import { fitWords, holderWords, itemWords, threadWords, toolWords } from '../words/items'
 
 /** The answer: how long in, how long out, how much is counted and opened. */
-export function PlanAnswer({ plan, summary, extras }: { plan: JobPlan; summary: PlanSummary; extras: PlanExtras | null }) {
+export function PlanAnswer({
+  plan,
+  summary,
+  extras,
+}: {
+  plan: JobPlan
+  summary: PlanSummary
+  extras: PlanExtras | null
+}) {
   const quickest = extras?.strips[0]
   const recordedS = quickest?.totalS ?? extras?.recordedS ?? null
   const savedS = recordedS === null ? 0 : Math.round(recordedS - plan.proof.totalS)
@@ -19,15 +27,28 @@ export function PlanAnswer({ plan, summary, extras }: { plan: JobPlan; summary: 
         <Time name="Way in" seconds={plan.wayInS} />
         <Time name="Way out" seconds={plan.wayOutS} />
       </div>
-      {plan.bottomS > 0 && <p className="mt-2 font-semibold">and {timeWords(plan.bottomS)} of work and tests in between</p>}
-      {summary.waitingS.battery > 0 && <p className="mt-2 font-semibold">{timeWords(summary.waitingS.battery)} of the way in is waiting until the battery has been off long enough</p>}
-      {summary.waitingS.setting > 0 && <p className="mt-2 font-semibold">{timeWords(summary.waitingS.setting)} of the rest is waiting until something has set, dried or cooled</p>}
+      {plan.bottomS > 0 && (
+        <p className="mt-2 font-semibold">and {timeWords(plan.bottomS)} of work and tests in between</p>
+      )}
+      {summary.waitingS.battery > 0 && (
+        <p className="mt-2 font-semibold">
+          {timeWords(summary.waitingS.battery)} of the way in is waiting until the battery has been off long enough
+        </p>
+      )}
+      {summary.waitingS.setting > 0 && (
+        <p className="mt-2 font-semibold">
+          {timeWords(summary.waitingS.setting)} of the rest is waiting until something has set, dried or cooled
+        </p>
+      )}
       <p className="mt-3 border-t border-white/60 pt-3 font-semibold">
-        {summary.fasteners} fasteners, {summary.tethersOpened.length} plugs, {summary.partsOff.length} parts off, {summary.partsResting.length} resting
+        {summary.fasteners} fasteners, {summary.tethersOpened.length} plugs, {summary.partsOff.length} parts off,{' '}
+        {summary.partsResting.length} resting
       </p>
       {extras && <p className="mt-1 font-semibold">{forecastWords(extras)}</p>}
       <p className="mt-1 text-[15px]">
-        By house estimates. {proofWords(plan)} {extras?.orders && ordersWords(extras.orders)} {savedS >= 5 && `Saves ${timeWords(savedS)} against ${quickest ? `the quickest strip, ${quickest.label}` : 'the record from top to bottom'}.`}
+        By house estimates. {proofWords(plan)} {extras?.orders && ordersWords(extras.orders)}{' '}
+        {savedS >= 5 &&
+          `Saves ${timeWords(savedS)} against ${quickest ? `the quickest strip, ${quickest.label}` : 'the record from top to bottom'}.`}
       </p>
     </div>
   )
@@ -36,7 +57,10 @@ export function PlanAnswer({ plan, summary, extras }: { plan: JobPlan; summary: 
 /** How long to reckon with, and what hangs on facets that are not told yet. */
 function forecastWords({ forecast, untold }: PlanExtras): string {
   const minutes = (seconds: number) => Math.max(1, Math.round(seconds / 60))
-  const range = untold && minutes(untold.leastS) < minutes(untold.mostS) ? ` Between ${minutes(untold.leastS)} and ${minutes(untold.mostS)} min, by what is not told yet.` : ''
+  const range =
+    untold && minutes(untold.leastS) < minutes(untold.mostS)
+      ? ` Between ${minutes(untold.leastS)} and ${minutes(untold.mostS)} min, by what is not told yet.`
+      : ''
   // Nothing was timed yet: no share of jobs is claimed, only what to reckon with.
   return `Reckon with ${minutes(forecast.p50S)} min, keep ${minutes(forecast.p80S)} free: no such job was timed yet.${range}`
 }
@@ -44,14 +68,19 @@ function forecastWords({ forecast, untold }: PlanExtras): string {
 /** What is proved of this order, and what is not. */
 function proofWords({ proof, request }: JobPlan): string {
   const quickest = request.policy.habit === 'quickest'
-  if (proof.proven) return quickest ? 'Proven: no safe order is quicker.' : 'Proven: no safe order suits this habit better.'
+  if (proof.proven)
+    return quickest ? 'Proven: no safe order is quicker.' : 'Proven: no safe order suits this habit better.'
   const safe = `A safe order, not proven the ${quickest ? 'quickest' : 'best'}`
-  return proof.allChoices ? `${safe}: at most ${timeWords(proof.gapS)} could be saved.` : `${safe}: there are more ways to choose openings and extra parts than were compared.`
+  return proof.allChoices
+    ? `${safe}: at most ${timeWords(proof.gapS)} could be saved.`
+    : `${safe}: there are more ways to choose openings and extra parts than were compared.`
 }
 
 function ordersWords({ count, exact }: { count: number; exact: boolean }): string {
   if (!exact) return 'More than a million orders of the way in would work.'
-  return count === 1 ? 'The way in has no other order.' : `${count.toLocaleString('en')} orders of the way in would work.`
+  return count === 1
+    ? 'The way in has no other order.'
+    : `${count.toLocaleString('en')} orders of the way in would work.`
 }
 
 /** "4 min 10 s". */
@@ -66,7 +95,8 @@ function Time({ name, seconds }: { name: string; seconds: number }) {
     <div>
       <p className="font-semibold">{name}</p>
       <p className="whitespace-nowrap text-lg font-bold">
-        <span className="num text-[40px] leading-none">{Math.floor(whole / 60)}</span> min <span className="num text-[40px] leading-none">{whole % 60}</span> s
+        <span className="num text-[40px] leading-none">{Math.floor(whole / 60)}</span> min{' '}
+        <span className="num text-[40px] leading-none">{whole % 60}</span> s
       </p>
     </div>
   )
@@ -75,21 +105,51 @@ function Time({ name, seconds }: { name: string; seconds: number }) {
 const GRAVEST: readonly string[] = ['DANGER', 'WARNING', 'CAUTION', 'NOTICE']
 
 /** What to bring, where it goes, and what to mind. */
-export function PlanFacts({ plan, summary, document }: { plan: JobPlan; summary: PlanSummary; document: ProcedureDocument }) {
-  const airbags = summary.tethersOpened.filter((id) => isAirbagCircuit(document.tethers.find((tether) => tether.id === id)!))
+export function PlanFacts({
+  plan,
+  summary,
+  document,
+}: {
+  plan: JobPlan
+  summary: PlanSummary
+  document: ProcedureDocument
+}) {
+  const airbags = summary.tethersOpened.filter((id) =>
+    isAirbagCircuit(document.tethers.find((tether) => tether.id === id)!),
+  )
   return (
     <>
       <FactList title="In the bag">
         {summary.tools.map(({ tool, holderIds, partIds }) => (
           <li key={tool} className="flex justify-between gap-4 border-b border-hair py-1.5">
             <span className="flex items-start gap-2 font-semibold">
-              <span className="mt-0.5 w-5 shrink-0">{holderIds[0] ? <FastenerMark shape={shapeOf(document.holders.find((holder) => holder.id === holderIds[0])!)} size={20} /> : null}</span>
+              <span className="mt-0.5 w-5 shrink-0">
+                {holderIds[0] ? (
+                  <FastenerMark
+                    shape={shapeOf(document.holders.find((holder) => holder.id === holderIds[0])!)}
+                    size={20}
+                  />
+                ) : null}
+              </span>
               <span>
                 {toolWords(tool)}
-                {fitWords(tool) && <small className="block text-[14px] font-normal text-second">{fitWords(tool)}</small>}
+                {fitWords(tool) && (
+                  <small className="block text-[14px] font-normal text-second">{fitWords(tool)}</small>
+                )}
               </span>
             </span>
-            <span className="max-w-[45%] text-right text-[15px] text-second">{[...new Set([...holderIds.map((id) => itemWords(document, document.holders.find((holder) => holder.id === id)!.holds[0]!)), ...partIds.map((id) => itemWords(document, id))])].join(', ').toLowerCase()}</span>
+            <span className="max-w-[45%] text-right text-[15px] text-second">
+              {[
+                ...new Set([
+                  ...holderIds.map((id) =>
+                    itemWords(document, document.holders.find((holder) => holder.id === id)!.holds[0]!),
+                  ),
+                  ...partIds.map((id) => itemWords(document, id)),
+                ]),
+              ]
+                .join(', ')
+                .toLowerCase()}
+            </span>
           </li>
         ))}
       </FactList>
@@ -99,11 +159,15 @@ export function PlanFacts({ plan, summary, document }: { plan: JobPlan; summary:
             <li key={tray.label} className="flex items-center gap-3 border-b border-hair py-1.5">
               <Tape label={tray.label} />
               <span>
-                {tray.holderIds.map((id) => {
-                  const holder = document.holders.find((item) => item.id === id)!
-                  return `${holderWords(holder)} ${threadWords(holder)}`.trim()
-                }).join(', ')}
-                {tray.notWith.length > 0 && <b className="block text-[15px]">looks like {tray.notWith.join(', ')}: never in one tray</b>}
+                {tray.holderIds
+                  .map((id) => {
+                    const holder = document.holders.find((item) => item.id === id)!
+                    return `${holderWords(holder)} ${threadWords(holder)}`.trim()
+                  })
+                  .join(', ')}
+                {tray.notWith.length > 0 && (
+                  <b className="block text-[15px]">looks like {tray.notWith.join(', ')}: never in one tray</b>
+                )}
               </span>
             </li>
           ))}
@@ -113,27 +177,38 @@ export function PlanFacts({ plan, summary, document }: { plan: JobPlan; summary:
         {airbags.length > 0 && (
           <li className="space-y-1 border-b border-hair py-2">
             <AirbagFlag />
-            <p>Plug {airbags.map((id) => itemWords(document, id)).join(', ')}: for people trained and authorised for airbag circuits under local rules.</p>
+            <p>
+              Plug {airbags.map((id) => itemWords(document, id)).join(', ')}: for people trained and authorised for
+              airbag circuits under local rules.
+            </p>
           </li>
         )}
-        {[...summary.cautions].sort((a, b) => GRAVEST.indexOf(a.severity) - GRAVEST.indexOf(b.severity)).map((caution) => (
-          <li key={caution.id} className="space-y-1 border-b border-hair py-2">
-            <SignalPlate severity={caution.severity} small />
-            <p>{caution.sentence}</p>
-          </li>
-        ))}
-        {summary.cautions.length === 0 && airbags.length === 0 && <li className="py-2 text-second">Nothing recorded. The maker’s data goes first.</li>}
+        {[...summary.cautions]
+          .sort((a, b) => GRAVEST.indexOf(a.severity) - GRAVEST.indexOf(b.severity))
+          .map((caution) => (
+            <li key={caution.id} className="space-y-1 border-b border-hair py-2">
+              <SignalPlate severity={caution.severity} small />
+              <p>{caution.sentence}</p>
+            </li>
+          ))}
+        {summary.cautions.length === 0 && airbags.length === 0 && (
+          <li className="py-2 text-second">Nothing recorded. The maker’s data goes first.</li>
+        )}
       </FactList>
       {plan.job.decisions.length > 0 && (
         <FactList title="Told on the way">
           {plan.job.decisions.map((decision) => (
             <li key={decision.facetId} className="border-b border-hair py-1.5">
-              <b>{itemWords(document, decision.facetId)}</b>: {decision.conditional.size} {decision.conditional.size === 1 ? 'step hangs' : 'steps hang'} on it. Tools for every case are in the bag.
+              <b>{itemWords(document, decision.facetId)}</b>: {decision.conditional.size}{' '}
+              {decision.conditional.size === 1 ? 'step hangs' : 'steps hang'} on it. Tools for every case are in the
+              bag.
             </li>
           ))}
         </FactList>
       )}
-      {(summary.functions.added.length > 0 || summary.functions.changed.length > 0 || summary.functions.taken.length > 0) && (
+      {(summary.functions.added.length > 0 ||
+        summary.functions.changed.length > 0 ||
+        summary.functions.taken.length > 0) && (
         <FactList title="Different afterwards">
           {summary.functions.added.map((name) => (
             <li key={name} className="border-b border-hair py-1.5">
@@ -156,7 +231,8 @@ export function PlanFacts({ plan, summary, document }: { plan: JobPlan; summary:
         <FactList title="Changed for good">
           {summary.changesForGood.map((change) => (
             <li key={`${change.what} ${change.where}`} className="border-b border-hair py-1.5">
-              <b>{change.what}</b> {change.where} {change.how && `(${change.how})`}: {change.consent ? 'the customer has agreed' : 'ask the customer first, in writing'}
+              <b>{change.what}</b> {change.where} {change.how && `(${change.how})`}:{' '}
+              {change.consent ? 'the customer has agreed' : 'ask the customer first, in writing'}
             </li>
           ))}
         </FactList>
@@ -181,4 +257,3 @@ function FactList({ title, children }: { title: string; children: React.ReactNod
     </section>
   )
 }
-

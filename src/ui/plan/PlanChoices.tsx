@@ -17,9 +17,20 @@ export function Section({ title, children }: { title: string; children: ReactNod
 }
 
 /** Cavities first; any part can be asked for as well. Several at once are one job. */
-export function GoalList({ document, model, goals, onChange }: { document: ProcedureDocument; model: ProcedureForBuild; goals: Goal[]; onChange: (goals: Goal[]) => void }) {
+export function GoalList({
+  document,
+  model,
+  goals,
+  onChange,
+}: {
+  document: ProcedureDocument
+  model: ProcedureForBuild
+  goals: Goal[]
+  onChange: (goals: Goal[]) => void
+}) {
   const keys = new Set(goals.map(goalKey))
-  const toggle = (goal: Goal) => onChange(keys.has(goalKey(goal)) ? goals.filter((other) => goalKey(other) !== goalKey(goal)) : [...goals, goal])
+  const toggle = (goal: Goal) =>
+    onChange(keys.has(goalKey(goal)) ? goals.filter((other) => goalKey(other) !== goalKey(goal)) : [...goals, goal])
   const parts = goals.flatMap((goal) => (goal.kind === 'part' ? [goal] : []))
   return (
     <>
@@ -29,7 +40,12 @@ export function GoalList({ document, model, goals, onChange }: { document: Proce
           return (
             <li key={cavity.id}>
               <label className="flex min-h-9 cursor-pointer items-center gap-3 rounded px-1 hover:bg-tint">
-                <input type="checkbox" className="size-5 accent-[var(--petrol)]" checked={keys.has(goalKey(goal))} onChange={() => toggle(goal)} />
+                <input
+                  type="checkbox"
+                  className="size-5 accent-[var(--petrol)]"
+                  checked={keys.has(goalKey(goal))}
+                  onChange={() => toggle(goal)}
+                />
                 <span className={keys.has(goalKey(goal)) ? 'font-bold' : ''}>{cavity.name}</span>
               </label>
             </li>
@@ -37,14 +53,24 @@ export function GoalList({ document, model, goals, onChange }: { document: Proce
         })}
         {parts.map((goal) => (
           <li key={goal.partId} className="flex min-h-9 items-center gap-3 px-1">
-            <input type="checkbox" className="size-5 accent-[var(--petrol)]" checked aria-label={model.parts.get(goal.partId)?.name} onChange={() => toggle(goal)} />
+            <input
+              type="checkbox"
+              className="size-5 accent-[var(--petrol)]"
+              checked
+              aria-label={model.parts.get(goal.partId)?.name}
+              onChange={() => toggle(goal)}
+            />
             <span className="font-bold">{model.parts.get(goal.partId)?.name ?? 'not on this build'}</span>
           </li>
         ))}
       </ul>
       <label className="mt-1 block">
         <span className="sr-only">Or take off a part</span>
-        <select className="field" value="" onChange={(event) => event.target.value && toggle({ kind: 'part', partId: event.target.value, level: 'off' })}>
+        <select
+          className="field"
+          value=""
+          onChange={(event) => event.target.value && toggle({ kind: 'part', partId: event.target.value, level: 'off' })}
+        >
           <option value="">or take off a part…</option>
           {document.parts
             .filter((part) => model.parts.has(part.id) && !parts.some((goal) => goal.partId === part.id))
@@ -59,27 +85,58 @@ export function GoalList({ document, model, goals, onChange }: { document: Proce
   )
 }
 
-/** Only the facets that change this plan. One that can't be told from outside may stay open: everything is then planned for. */
-export function FacetCards({ document, facetIds, build, onChange }: { document: ProcedureDocument; facetIds: string[]; build: Build; onChange: (build: Build) => void }) {
+/**
+ * Only the facets that change this plan. One that can't be told from outside may stay open: everything is then planned
+ * for.
+ */
+export function FacetCards({
+  document,
+  facetIds,
+  build,
+  onChange,
+}: {
+  document: ProcedureDocument
+  facetIds: string[]
+  build: Build
+  onChange: (build: Build) => void
+}) {
   return facetIds.map((id) => {
     const facet = document.facets.find((item) => item.id === id)!
     return (
       <fieldset key={id} className="mb-3">
         <legend className="flex w-full justify-between text-[15px]">
           <span className="font-semibold">{facet.name}</span>
-          <span className="text-second">{facet.toldFrom ? `told once ${document.parts.find((part) => part.id === facet.toldFrom!.partId)?.name.toLowerCase()} is ${facet.toldFrom.level}` : 'seen from outside'}</span>
+          <span className="text-second">
+            {facet.toldFrom
+              ? `told once ${document.parts.find((part) => part.id === facet.toldFrom!.partId)?.name.toLowerCase()} is ${facet.toldFrom.level}`
+              : 'seen from outside'}
+          </span>
         </legend>
         <div className="mt-1 grid grid-cols-2 gap-2">
           {facet.choices.map((choice) => (
-            <label key={choice.id} className={`flex cursor-pointer flex-col rounded border-2 p-2 ${build[id] === choice.id ? 'border-petrol bg-sheet' : 'border-untravelled hover:border-ink'}`}>
+            <label
+              key={choice.id}
+              className={`flex cursor-pointer flex-col rounded border-2 p-2 ${build[id] === choice.id ? 'border-petrol bg-sheet' : 'border-untravelled hover:border-ink'}`}
+            >
               <span className="flex items-center gap-2 font-bold">
-                <input type="radio" name={id} className="size-4 accent-[var(--petrol)]" checked={build[id] === choice.id} onChange={() => onChange({ ...build, [id]: choice.id })} />
+                <input
+                  type="radio"
+                  name={id}
+                  className="size-4 accent-[var(--petrol)]"
+                  checked={build[id] === choice.id}
+                  onChange={() => onChange({ ...build, [id]: choice.id })}
+                />
                 {choice.name}
               </span>
               <span className="text-sm text-second">{choice.tell}</span>
               {choice.photoId && (
                 // eslint-disable-next-line @next/next/no-img-element
-                <img src={`/api/media/${choice.photoId}?size=small`} alt={`How ${choice.name} looks`} className="mt-1 max-h-28 w-full object-cover" loading="lazy" />
+                <img
+                  src={`/api/media/${choice.photoId}?size=small`}
+                  alt={`How ${choice.name} looks`}
+                  className="mt-1 max-h-28 w-full object-cover"
+                  loading="lazy"
+                />
               )}
             </label>
           ))}
@@ -90,14 +147,38 @@ export function FacetCards({ document, facetIds, build, onChange }: { document: 
 }
 
 /** Two habits side by side; a radio group that looks like one switch. */
-export function Choice<T extends string>({ label, value, options, words, onChange }: { label: string; value: T; options: readonly T[]; words?: Record<T, string>; onChange: (value: T) => void }) {
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  words,
+  onChange,
+}: {
+  label: string
+  value: T
+  options: readonly T[]
+  words?: Record<T, string>
+  onChange: (value: T) => void
+}) {
   return (
     <fieldset>
       <legend className="sr-only">{label}</legend>
-      <div className="grid overflow-hidden rounded border-2 border-ink" style={{ gridTemplateColumns: `repeat(${options.length}, 1fr)` }}>
+      <div
+        className="grid overflow-hidden rounded border-2 border-ink"
+        style={{ gridTemplateColumns: `repeat(${options.length}, 1fr)` }}
+      >
         {options.map((option) => (
-          <label key={option} className={`flex min-h-9 cursor-pointer items-center justify-center px-2 text-center font-semibold has-[:focus-visible]:outline-3 ${value === option ? 'bg-ink text-ground' : 'text-second hover:bg-tint'}`}>
-            <input type="radio" name={label} className="sr-only" checked={value === option} onChange={() => onChange(option)} />
+          <label
+            key={option}
+            className={`flex min-h-9 cursor-pointer items-center justify-center px-2 text-center font-semibold has-[:focus-visible]:outline-3 ${value === option ? 'bg-ink text-ground' : 'text-second hover:bg-tint'}`}
+          >
+            <input
+              type="radio"
+              name={label}
+              className="sr-only"
+              checked={value === option}
+              onChange={() => onChange(option)}
+            />
             {words?.[option] ?? option}
           </label>
         ))}
@@ -107,7 +188,15 @@ export function Choice<T extends string>({ label, value, options, words, onChang
 }
 
 /** Kits that fit this model: what they open and do comes with them. */
-export function KitList({ kits, chosen, onChange }: { kits: readonly FittedKit[]; chosen: readonly string[]; onChange: (kitIds: string[]) => void }) {
+export function KitList({
+  kits,
+  chosen,
+  onChange,
+}: {
+  kits: readonly FittedKit[]
+  chosen: readonly string[]
+  onChange: (kitIds: string[]) => void
+}) {
   if (kits.length === 0) return null
   return (
     <ul aria-label="Kits" className="mb-3 space-y-1">
@@ -115,9 +204,16 @@ export function KitList({ kits, chosen, onChange }: { kits: readonly FittedKit[]
         const on = chosen.includes(kit.id)
         return (
           <li key={kit.id}>
-            <button type="button" aria-pressed={on} onClick={() => onChange(on ? chosen.filter((id) => id !== kit.id) : [...chosen, kit.id])} className={`flex min-h-9 w-full items-center gap-2 border-l-[6px] px-3 py-1 text-left ${on ? 'border-petrol bg-tint font-bold' : 'border-hair hover:bg-tint'}`}>
+            <button
+              type="button"
+              aria-pressed={on}
+              onClick={() => onChange(on ? chosen.filter((id) => id !== kit.id) : [...chosen, kit.id])}
+              className={`flex min-h-9 w-full items-center gap-2 border-l-[6px] px-3 py-1 text-left ${on ? 'border-petrol bg-tint font-bold' : 'border-hair hover:bg-tint'}`}
+            >
               {kit.name}
-              <span className="ml-auto text-[13px] font-normal text-second">kit, {kit.works.length} {kit.works.length === 1 ? 'step' : 'steps'}</span>
+              <span className="ml-auto text-[13px] font-normal text-second">
+                kit, {kit.works.length} {kit.works.length === 1 ? 'step' : 'steps'}
+              </span>
             </button>
           </li>
         )

@@ -46,9 +46,20 @@ export type PlanData = {
   singleTools: string[]
 }
 
-const STARTS: Station[] = ['driver side', 'centre', 'passenger side', 'outside left', 'outside right', 'rear seats', 'load space']
+const STARTS: Station[] = [
+  'driver side',
+  'centre',
+  'passenger side',
+  'outside left',
+  'outside right',
+  'rear seats',
+  'load space',
+]
 
-/** Choose what for, say which example it is, and get the way in and out with its reasons. Computed beside the page, in a worker. */
+/**
+ * Choose what for, say which example it is, and get the way in and out with its reasons. Computed beside the page, in a
+ * worker.
+ */
 export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob }) {
   const { document } = data
   const [goals, setGoals] = useState<Goal[]>([])
@@ -66,15 +77,30 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
   const matter = useMemo(() => facetsThatMatter(document, wanted, {}), [document, wanted])
   const chosen = goals.length + kits.length > 0
   const names = goalWords(document, { goals, kits })
-  const untold = matter.filter((id) => build[id] === undefined && document.facets.find((facet) => facet.id === id)!.toldFrom === null)
-  const ask = useMemo(() => (!chosen || (untold.length > 0 && !later) ? null : (policy: Policy): PlanningInput => ({ document, request: PlanRequest.parse({ goals, kits, build, heads: data.heads, policy, start }), house: data.house, rules: data.rules })), [document, goals, kits, chosen, build, data.heads, start, data.house, data.rules, untold.length, later])
+  const untold = matter.filter(
+    (id) => build[id] === undefined && document.facets.find((facet) => facet.id === id)!.toldFrom === null,
+  )
+  const ask = useMemo(
+    () =>
+      !chosen || (untold.length > 0 && !later)
+        ? null
+        : (policy: Policy): PlanningInput => ({
+            document,
+            request: PlanRequest.parse({ goals, kits, build, heads: data.heads, policy, start }),
+            house: data.house,
+            rules: data.rules,
+          }),
+    [document, goals, kits, chosen, build, data.heads, start, data.house, data.rules, untold.length, later],
+  )
   const input = useMemo(() => ask?.(policy) ?? null, [ask, policy])
   const planned = usePlanning(input)
   const extras = useExtras(input, planned)
   const lanes = useLanes(input, planned, starts, data.singleTools)
   const { result } = planned
   const plan = result?.ok ? result.value : null
-  const stations = STARTS.filter((station) => document.parts.some((part) => part.station === station) || station === 'driver side')
+  const stations = STARTS.filter(
+    (station) => document.parts.some((part) => part.station === station) || station === 'driver side',
+  )
 
   return (
     <div className="grid gap-0 lg:grid-cols-[300px_minmax(0,1fr)_400px]">
@@ -83,7 +109,9 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
           <Tape label={data.vehicle.label.toUpperCase()} />
           <div className="leading-tight">
             <h1 className="text-lg">{document.name}</h1>
-            <p className="text-[15px] text-second">{data.revisionNumber ? `revision ${data.revisionNumber}` : 'draft, not published'}</p>
+            <p className="text-[15px] text-second">
+              {data.revisionNumber ? `revision ${data.revisionNumber}` : 'draft, not published'}
+            </p>
           </div>
         </div>
         {data.known.length > 0 && (
@@ -107,15 +135,49 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
         {chosen && (
           <Section title="How we work">
             <div className="space-y-2">
-              <Choice label="Panels" value={policy.resting} options={['rest', 'set aside']} onChange={(resting) => setPolicy({ ...policy, resting })} />
-              <Choice label="Habit" value={policy.habit} options={['quickest', 'panel by panel', 'tool in hand']} onChange={(habit) => setPolicy({ ...policy, habit })} />
-              {[...model.settings.values()].some((setting) => setting.role === 'battery') && <Choice label="Battery" value={policy.battery} options={['stays on', 'off first']} words={{ 'stays on': 'battery stays on', 'off first': 'battery off first' }} onChange={(battery) => setPolicy({ ...policy, battery })} />}
+              <Choice
+                label="Panels"
+                value={policy.resting}
+                options={['rest', 'set aside']}
+                onChange={(resting) => setPolicy({ ...policy, resting })}
+              />
+              <Choice
+                label="Habit"
+                value={policy.habit}
+                options={['quickest', 'panel by panel', 'tool in hand']}
+                onChange={(habit) => setPolicy({ ...policy, habit })}
+              />
+              {[...model.settings.values()].some((setting) => setting.role === 'battery') && (
+                <Choice
+                  label="Battery"
+                  value={policy.battery}
+                  options={['stays on', 'off first']}
+                  words={{ 'stays on': 'battery stays on', 'off first': 'battery off first' }}
+                  onChange={(battery) => setPolicy({ ...policy, battery })}
+                />
+              )}
               {plan && <MethodChoice model={model} plan={plan} policy={policy} onChange={setPolicy} />}
-              <Choice label="People" value={`${starts.length}`} options={['1', '2', '3']} words={{ '1': 'alone', '2': 'two', '3': 'three' }} onChange={(count) => setStarts(Array.from({ length: Number(count) }, (_, i) => starts[i] ?? starts.at(-1)!))} />
+              <Choice
+                label="People"
+                value={`${starts.length}`}
+                options={['1', '2', '3']}
+                words={{ '1': 'alone', '2': 'two', '3': 'three' }}
+                onChange={(count) =>
+                  setStarts(Array.from({ length: Number(count) }, (_, i) => starts[i] ?? starts.at(-1)!))
+                }
+              />
               {starts.map((station, person) => (
                 <label key={person} className="block">
-                  <span className="text-[15px] text-second">{starts.length === 1 ? 'Starting at' : `Person ${person + 1} starts at`}</span>
-                  <select className="field" value={station} onChange={(event) => setStarts(starts.map((other, i) => (i === person ? event.target.value : other)))}>
+                  <span className="text-[15px] text-second">
+                    {starts.length === 1 ? 'Starting at' : `Person ${person + 1} starts at`}
+                  </span>
+                  <select
+                    className="field"
+                    value={station}
+                    onChange={(event) =>
+                      setStarts(starts.map((other, i) => (i === person ? event.target.value : other)))
+                    }
+                  >
                     {stations.map((name) => (
                       <option key={name}>{name}</option>
                     ))}
@@ -128,10 +190,14 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
       </section>
 
       <section className="min-w-0 px-8 py-6" aria-label="The plan">
-        {!chosen && <Empty words="Choose a kit or what to open on the left. The way in, the way out, the tools and the hazards come out at once." />}
+        {!chosen && (
+          <Empty words="Choose a kit or what to open on the left. The way in, the way out, the tools and the hazards come out at once." />
+        )}
         {untold.length > 0 && !later && (
           <>
-            <Empty words={`Say first: ${untold.map((id) => itemWords(document, id)).join(', ')}. It can be seen from outside and changes the plan.`} />
+            <Empty
+              words={`Say first: ${untold.map((id) => itemWords(document, id)).join(', ')}. It can be seen from outside and changes the plan.`}
+            />
             <button type="button" className="desk-button mt-3" onClick={() => setLater(true)}>
               Nobody knows yet: ask before the first screw
             </button>
@@ -151,7 +217,15 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
             bottom={{ goals: names, ...bottomOf(plan, null), reached: true }}
             size="desk"
             seconds
-            extra={(row) => <WhyLine plan={plan} document={document} row={row} open={whyOf === row.id} onToggle={() => setWhyOf(whyOf === row.id ? null : row.id)} />}
+            extra={(row) => (
+              <WhyLine
+                plan={plan}
+                document={document}
+                row={row}
+                open={whyOf === row.id}
+                onToggle={() => setWhyOf(whyOf === row.id ? null : row.id)}
+              />
+            )}
           />
         )}
         {plan && starts.length > 1 && <Shared plan={plan} shared={lanes} starts={starts} />}
@@ -162,8 +236,18 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
           <>
             <PlanAnswer plan={plan} summary={summarise(plan)} extras={extras} />
             <PolicyComparison plan={plan} ask={ask} onTake={setPolicy} />
-            <AlsoNow extras={extras} document={document} onAdd={(cavityId) => setGoals([...goals, { kind: 'cavity', cavityId }])} />
-            <OpenJobForm vehicleId={data.vehicle.id} plan={plan} current={planned.current} title={names.join(' and ').slice(0, 120)} openJob={openJob} />
+            <AlsoNow
+              extras={extras}
+              document={document}
+              onAdd={(cavityId) => setGoals([...goals, { kind: 'cavity', cavityId }])}
+            />
+            <OpenJobForm
+              vehicleId={data.vehicle.id}
+              plan={plan}
+              current={planned.current}
+              title={names.join(' and ').slice(0, 120)}
+              openJob={openJob}
+            />
             <PlanFacts plan={plan} summary={summarise(plan)} document={document} />
           </>
         ) : (
@@ -178,8 +262,17 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
 function Shared({ plan, shared, starts }: { plan: JobPlan; shared: SharedOut; starts: readonly Station[] }) {
   if (shared.answer?.ok) return <LanesPicture plan={plan} lanes={shared.answer.value} starts={starts} />
   return (
-    <p role="status" className="mt-8 flex max-w-xl flex-wrap items-center justify-between gap-3 border-l-8 border-untravelled py-2 pl-5 text-lg">
-      <span>{shared.answer ? tooFewWords(shared.answer.error.keys.length) : shared.working ? 'Sharing the work out…' : 'Stopped. Choose how many people again to share it out.'}</span>
+    <p
+      role="status"
+      className="mt-8 flex max-w-xl flex-wrap items-center justify-between gap-3 border-l-8 border-untravelled py-2 pl-5 text-lg"
+    >
+      <span>
+        {shared.answer
+          ? tooFewWords(shared.answer.error.keys.length)
+          : shared.working
+            ? 'Sharing the work out…'
+            : 'Stopped. Choose how many people again to share it out.'}
+      </span>
       {shared.working && (
         <button type="button" className="desk-button" onClick={shared.stop}>
           Stop
@@ -198,15 +291,25 @@ function Working({ planned }: { planned: Planned }) {
   if (planned.stopped)
     return (
       <p role="status" className="mb-4 max-w-xl border-l-8 border-untravelled py-2 pl-5 text-lg">
-        Stopped. {planned.first ? 'What stands here is safe, and was the best so far.' : planned.result ? 'What stands here is the answer to what was chosen before.' : ''} Change anything on the left to look again.
+        Stopped.{' '}
+        {planned.first
+          ? 'What stands here is safe, and was the best so far.'
+          : planned.result
+            ? 'What stands here is the answer to what was chosen before.'
+            : ''}{' '}
+        Change anything on the left to look again.
       </p>
     )
   if (!planned.progress) return null
   const { choice, choices, expanded } = planned.progress
   return (
-    <p role="status" className="mb-4 flex max-w-xl flex-wrap items-center justify-between gap-3 border-l-8 border-petrol py-2 pl-5 text-lg">
+    <p
+      role="status"
+      className="mb-4 flex max-w-xl flex-wrap items-center justify-between gap-3 border-l-8 border-petrol py-2 pl-5 text-lg"
+    >
       <span>
-        {planned.first ? 'What stands here is safe. Looking for a better order' : 'Looking for the best safe order'}: {choices > 1 && `way ${choice} of ${choices}, `}
+        {planned.first ? 'What stands here is safe. Looking for a better order' : 'Looking for the best safe order'}:{' '}
+        {choices > 1 && `way ${choice} of ${choices}, `}
         {expanded.toLocaleString('en')} possibilities looked at.
       </span>
       <button type="button" className="desk-button" onClick={planned.stop}>
@@ -220,8 +323,20 @@ function Empty({ words }: { words: string }) {
   return <p className="max-w-xl border-l-8 border-untravelled py-2 pl-5 text-xl">{words}</p>
 }
 
-/** Where a setting of this plan can be reached in more ways than one, the crew picks; "cheapest" leaves it to the plan. */
-function MethodChoice({ model, plan, policy, onChange }: { model: ProcedureForBuild; plan: JobPlan; policy: Policy; onChange: (policy: Policy) => void }) {
+/**
+ * Where a setting of this plan can be reached in more ways than one, the crew picks; "cheapest" leaves it to the plan.
+ */
+function MethodChoice({
+  model,
+  plan,
+  policy,
+  onChange,
+}: {
+  model: ProcedureForBuild
+  plan: JobPlan
+  policy: Policy
+  onChange: (policy: Policy) => void
+}) {
   return [...plan.removal.settings.values()].flatMap((act) => {
     const options = methodsTo(model, act.settingId, act.value)
     if (options.length < 2) return []
@@ -246,9 +361,10 @@ function MethodChoice({ model, plan, policy, onChange }: { model: ProcedureForBu
             </option>
           ))}
         </select>
-        {!policy.methods[key] && <span className="text-[14px] text-second">now: {model.methods.get(act.methodId)!.method.name}</span>}
+        {!policy.methods[key] && (
+          <span className="text-[14px] text-second">now: {model.methods.get(act.methodId)!.method.name}</span>
+        )}
       </label>
     )
   })
 }
-

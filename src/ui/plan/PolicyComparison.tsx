@@ -25,12 +25,24 @@ const ROWS: { name: string; value: (figures: PlanFigures) => string; number: (fi
   { name: 'whole job', value: (figures) => timeWords(figures.totalS), number: (figures) => figures.totalS },
   { name: 'tool changes', value: (figures) => `${figures.toolChanges}`, number: (figures) => figures.toolChanges },
   { name: 'moves', value: (figures) => `${figures.moves}`, number: (figures) => figures.moves },
-  { name: 'plugs opened', value: (figures) => `${figures.connectorsOpened}`, number: (figures) => figures.connectorsOpened },
+  {
+    name: 'plugs opened',
+    value: (figures) => `${figures.connectorsOpened}`,
+    number: (figures) => figures.connectorsOpened,
+  },
   { name: 'brittle clips', value: (figures) => `${figures.brittleClips}`, number: (figures) => figures.brittleClips },
 ]
 
 /** The plan beside the same job worked in another way. Minutes hold no weights: they are what the steps take. */
-export function PolicyComparison({ plan, ask, onTake }: { plan: JobPlan; ask: ((policy: Policy) => PlanningInput) | null; onTake: (policy: Policy) => void }) {
+export function PolicyComparison({
+  plan,
+  ask,
+  onTake,
+}: {
+  plan: JobPlan
+  ask: ((policy: Policy) => PlanningInput) | null
+  onTake: (policy: Policy) => void
+}) {
   const now = plan.request.policy
   const others = WAYS.filter(({ change }) => JSON.stringify({ ...now, ...change }) !== JSON.stringify(now))
   const [name, setName] = useState('')
@@ -54,7 +66,9 @@ export function PolicyComparison({ plan, ask, onTake }: { plan: JobPlan; ask: ((
           ))}
         </select>
       </label>
-      {other && result && !result.ok && current && <p className="mt-2">{planErrorSentence(plan.removal.model.document, result.error)}</p>}
+      {other && result && !result.ok && current && (
+        <p className="mt-2">{planErrorSentence(plan.removal.model.document, result.error)}</p>
+      )}
       {other && (compared || !current) && (
         <table className="mt-2 w-full text-right">
           <thead>
@@ -73,7 +87,13 @@ export function PolicyComparison({ plan, ask, onTake }: { plan: JobPlan; ask: ((
                 <td className="num whitespace-nowrap py-1 pl-3">
                   <Figure value={row.value(own)} better={compared !== null && row.number(own) < row.number(compared)} />
                 </td>
-                <td className="num whitespace-nowrap py-1 pl-3">{compared ? <Figure value={row.value(compared)} better={row.number(compared) < row.number(own)} /> : '…'}</td>
+                <td className="num whitespace-nowrap py-1 pl-3">
+                  {compared ? (
+                    <Figure value={row.value(compared)} better={row.number(compared) < row.number(own)} />
+                  ) : (
+                    '…'
+                  )}
+                </td>
               </tr>
             ))}
           </tbody>

@@ -10,13 +10,19 @@ import { forBuild } from '@/core/procedure/forBuild'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 
 export type Planned = {
-  /** The answer, or before it is there a safe order that may not be the quickest; the last answer stays until one of them is. */
+  /**
+   * The answer, or before it is there a safe order that may not be the quickest; the last answer stays until one of
+   * them is.
+   */
   result: Result<JobPlan, PlanError> | null
   /** Set while an answer is worked out that takes longer than half a second. */
   progress: PlanProgress | null
   /** Whether the answer belongs to what is asked now, and nothing better is looked for any more. */
   current: boolean
-  /** What stands there is a safe order for what is asked now, and a better one is looked for, or was until somebody stopped it. */
+  /**
+   * What stands there is a safe order for what is asked now, and a better one is looked for, or was until somebody
+   * stopped it.
+   */
   first: boolean
   /** Somebody stopped the search for what is asked now. */
   stopped: boolean
@@ -25,7 +31,10 @@ export type Planned = {
 
 const SHOWN_AFTER_MS = 500
 
-/** A plan worked out beside the page. Asked anew when the input changes; null asks nothing. Keep the input's identity while it stays the same. */
+/**
+ * A plan worked out beside the page. Asked anew when the input changes; null asks nothing. Keep the input's identity
+ * while it stays the same.
+ */
 export function usePlanning(input: PlanningInput | null): Planned {
   const [answered, setAnswered] = useState<{ input: PlanningInput; result: Result<JobPlan, PlanError> } | null>(null)
   const [first, setFirst] = useState<{ input: PlanningInput; result: Result<JobPlan, PlanError> } | null>(null)
@@ -44,7 +53,10 @@ export function usePlanning(input: PlanningInput | null): Planned {
       },
       (found) => {
         // What is answered soon is not shown twice.
-        firstShown = setTimeout(() => live && setFirst({ input, result: planOf(input, ok(found)) }), Math.max(0, SHOWN_AFTER_MS - (performance.now() - begunMs)))
+        firstShown = setTimeout(
+          () => live && setFirst({ input, result: planOf(input, ok(found)) }),
+          Math.max(0, SHOWN_AFTER_MS - (performance.now() - begunMs)),
+        )
       },
     )
     planning.answer.then((found) => {
@@ -74,8 +86,15 @@ export function usePlanning(input: PlanningInput | null): Planned {
 /** A found order as a plan. */
 function planOf(input: PlanningInput, found: Result<FoundPlan, PlanError>): Result<JobPlan, PlanError> {
   if (!found.ok) return found
-  const plan = planFrom(forBuild(input.document, input.request.build, input.request.heads), input.request, input.house, rulesInForce(input.rules), found.value)
-  if (!plan.ok && plan.error.kind === 'stale') throw new Error(`A plan just found does not fit its own record at ${plan.error.key}.`)
+  const plan = planFrom(
+    forBuild(input.document, input.request.build, input.request.heads),
+    input.request,
+    input.house,
+    rulesInForce(input.rules),
+    found.value,
+  )
+  if (!plan.ok && plan.error.kind === 'stale')
+    throw new Error(`A plan just found does not fit its own record at ${plan.error.key}.`)
   return plan as Result<JobPlan, PlanError>
 }
 
@@ -98,8 +117,15 @@ export function useExtras(input: PlanningInput | null, planned: Planned): PlanEx
 
 export type SharedOut = { answer: LanesAnswer | null; working: boolean; stop: () => void }
 
-/** A plan shared out, once the plan is there; nothing for one person. `starts` and `singleTools` keep their identity. */
-export function useLanes(input: PlanningInput | null, planned: Planned, starts: Station[], singleTools: string[]): SharedOut {
+/**
+ * A plan shared out, once the plan is there; nothing for one person. `starts` and `singleTools` keep their identity.
+ */
+export function useLanes(
+  input: PlanningInput | null,
+  planned: Planned,
+  starts: Station[],
+  singleTools: string[],
+): SharedOut {
   const [known, setKnown] = useState<{ plan: JobPlan; starts: Station[]; answer: LanesAnswer | null } | null>(null)
   const [stopped, setStopped] = useState<Station[] | null>(null)
   const plan = planned.current && planned.result?.ok ? planned.result.value : null
@@ -114,5 +140,9 @@ export function useLanes(input: PlanningInput | null, planned: Planned, starts: 
     }
   }, [plan, input, starts, singleTools, stopped])
   const answer = known && known.plan === plan && known.starts === starts ? known.answer : null
-  return { answer, working: plan !== null && starts.length > 1 && answer === null && stopped !== starts, stop: () => setStopped(starts) }
+  return {
+    answer,
+    working: plan !== null && starts.length > 1 && answer === null && stopped !== starts,
+    stop: () => setStopped(starts),
+  }
 }

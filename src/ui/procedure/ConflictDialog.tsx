@@ -13,7 +13,8 @@ export function ConflictDialog({ draft }: { draft: Draft }) {
   if (!conflict) return null
   const { edit, theirs, reason } = conflict
   const choose = async (keep: 'mine' | 'theirs') => setTrouble((await draft.settle(conflict, keep)) ?? '')
-  const mine = edit.kind === 'field' || edit.kind === 'about' ? shown(edit.to) : edit.kind === 'remove' ? 'taken away' : ''
+  const mine =
+    edit.kind === 'field' || edit.kind === 'about' ? shown(edit.to) : edit.kind === 'remove' ? 'taken away' : ''
   return (
     <Dialog title="Changed by somebody else meanwhile" open onClose={() => void choose('theirs')}>
       <p className="text-lg">

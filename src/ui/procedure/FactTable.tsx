@@ -12,7 +12,17 @@ import { duplicateItem } from './newItem'
 import type { Draft } from './useDraft'
 
 /** The facts of one kind as a table: open a row, copy it, take several at once, set them together, undo. */
-export function FactTable({ draft, collection, onOpen, onAdd }: { draft: Draft; collection: FactCollection; onOpen: (id: string) => void; onAdd: () => void }) {
+export function FactTable({
+  draft,
+  collection,
+  onOpen,
+  onAdd,
+}: {
+  draft: Draft
+  collection: FactCollection
+  onOpen: (id: string) => void
+  onAdd: () => void
+}) {
   const { document } = draft
   const { heads, rows } = factRows(document, collection)
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
@@ -21,10 +31,21 @@ export function FactTable({ draft, collection, onOpen, onAdd }: { draft: Draft; 
   const items = document[collection] as { id: string }[]
   const picked = items.filter((item) => chosen.has(item.id))
   const run = async (edits: Edit[]) => setTrouble((await draft.save(edits)) ?? '')
-  const copy = (ids: ReadonlySet<string>) => run(items.filter((item) => ids.has(item.id)).map((item) => ({ kind: 'add', collection, item: duplicateItem(collection, item), after: item.id })))
+  const copy = (ids: ReadonlySet<string>) =>
+    run(
+      items
+        .filter((item) => ids.has(item.id))
+        .map((item) => ({ kind: 'add', collection, item: duplicateItem(collection, item), after: item.id })),
+    )
   const also = dependants(document, new Set(picked.map((item) => item.id)))
   const remove = async () => {
-    const all = [...also.map(({ collection: c, id }) => ({ c, item: (document[c] as { id: string }[]).find((other) => other.id === id)! })), ...picked.map((item) => ({ c: collection, item }))]
+    const all = [
+      ...also.map(({ collection: c, id }) => ({
+        c,
+        item: (document[c] as { id: string }[]).find((other) => other.id === id)!,
+      })),
+      ...picked.map((item) => ({ c: collection, item })),
+    ]
     await run(all.map(({ c, item }) => ({ kind: 'remove', collection: c, id: item.id, item })))
     setChosen(new Set())
     setAsk(null)
@@ -59,7 +80,15 @@ export function FactTable({ draft, collection, onOpen, onAdd }: { draft: Draft; 
             <thead>
               <tr className="border-b-2 border-ink text-left">
                 <th className="w-10">
-                  <input type="checkbox" aria-label="Choose all" className="size-5 accent-[var(--petrol)]" checked={chosen.size === rows.length} onChange={(event) => setChosen(event.target.checked ? new Set(rows.map((row) => row.id)) : new Set())} />
+                  <input
+                    type="checkbox"
+                    aria-label="Choose all"
+                    className="size-5 accent-[var(--petrol)]"
+                    checked={chosen.size === rows.length}
+                    onChange={(event) =>
+                      setChosen(event.target.checked ? new Set(rows.map((row) => row.id)) : new Set())
+                    }
+                  />
                 </th>
                 {heads.map((head) => (
                   <th key={head} className="py-1 pr-3 font-bold">
@@ -91,7 +120,11 @@ export function FactTable({ draft, collection, onOpen, onAdd }: { draft: Draft; 
                   {row.cells.map((cell, i) => (
                     <td key={i} className="py-1 pr-3 align-top">
                       {i === 0 ? (
-                        <button type="button" className="text-left font-bold underline-offset-2 hover:underline" onClick={() => onOpen(row.id)}>
+                        <button
+                          type="button"
+                          className="text-left font-bold underline-offset-2 hover:underline"
+                          onClick={() => onOpen(row.id)}
+                        >
                           {cell || 'unnamed'}
                         </button>
                       ) : (
@@ -100,7 +133,12 @@ export function FactTable({ draft, collection, onOpen, onAdd }: { draft: Draft; 
                     </td>
                   ))}
                   <td>
-                    <button type="button" aria-label={`Copy ${row.cells[0]}`} className="grid size-8 place-items-center rounded hover:bg-ground" onClick={() => void copy(new Set([row.id]))}>
+                    <button
+                      type="button"
+                      aria-label={`Copy ${row.cells[0]}`}
+                      className="grid size-8 place-items-center rounded hover:bg-ground"
+                      onClick={() => void copy(new Set([row.id]))}
+                    >
                       <Copy size={16} aria-hidden />
                     </button>
                   </td>
@@ -133,7 +171,11 @@ export function FactTable({ draft, collection, onOpen, onAdd }: { draft: Draft; 
         <Together
           collection={collection}
           onSet={async (changes) => {
-            await run(picked.flatMap((item) => fieldEdits(collection, item, ITEM_SCHEMA[collection].parse({ ...item, ...changes }) as { id: string })))
+            await run(
+              picked.flatMap((item) =>
+                fieldEdits(collection, item, ITEM_SCHEMA[collection].parse({ ...item, ...changes }) as { id: string }),
+              ),
+            )
             setAsk(null)
           }}
         />
@@ -142,16 +184,38 @@ export function FactTable({ draft, collection, onOpen, onAdd }: { draft: Draft; 
   )
 }
 
-function Together({ collection, onSet }: { collection: FactCollection; onSet: (changes: Record<string, string>) => Promise<void> }) {
+function Together({
+  collection,
+  onSet,
+}: {
+  collection: FactCollection
+  onSet: (changes: Record<string, string>) => Promise<void>
+}) {
   const [changes, setChanges] = useState<Record<string, string>>({})
   return (
     <div className="space-y-3">
       {TOGETHER[collection]!.map((spec) => (
-        <SelectField key={spec.path} label={spec.label} value={changes[spec.path] ?? ''} onChange={(event) => setChanges(Object.fromEntries(Object.entries({ ...changes, [spec.path]: event.target.value }).filter(([, value]) => value !== '')))}>
+        <SelectField
+          key={spec.path}
+          label={spec.label}
+          value={changes[spec.path] ?? ''}
+          onChange={(event) =>
+            setChanges(
+              Object.fromEntries(
+                Object.entries({ ...changes, [spec.path]: event.target.value }).filter(([, value]) => value !== ''),
+              ),
+            )
+          }
+        >
           <Options values={spec.options} empty="leave as it is" />
         </SelectField>
       ))}
-      <button type="button" className="desk-button main w-full" disabled={Object.keys(changes).length === 0} onClick={() => void onSet(changes)}>
+      <button
+        type="button"
+        className="desk-button main w-full"
+        disabled={Object.keys(changes).length === 0}
+        onClick={() => void onSet(changes)}
+      >
         Set
       </button>
     </div>

@@ -13,17 +13,37 @@ type Item = { id: string }
 export type SaveItem = (item: Item, alsoNeeds: ReturnType<typeof coversNeed>[]) => Promise<string | null>
 
 /** The form of one fact. Nothing typed is lost when saving fails: the form stays, with a sentence. */
-export function ItemForm({ document, collection, item, isNew, save, close }: { document: ProcedureDocument; collection: FactCollection; item: Item; isNew: boolean; save: SaveItem; close: () => void }) {
-  const form = useForm<FieldValues>({ defaultValues: item, resolver: zodResolver(ITEM_SCHEMA[collection]) as unknown as Resolver<FieldValues> })
+export function ItemForm({
+  document,
+  collection,
+  item,
+  isNew,
+  save,
+  close,
+}: {
+  document: ProcedureDocument
+  collection: FactCollection
+  item: Item
+  isNew: boolean
+  save: SaveItem
+  close: () => void
+}) {
+  const form = useForm<FieldValues>({
+    defaultValues: item,
+    resolver: zodResolver(ITEM_SCHEMA[collection]) as unknown as Resolver<FieldValues>,
+  })
   const [hiddenBy, setHiddenBy] = useState('')
   const [hiddenLevel, setHiddenLevel] = useState<'free' | 'off'>('off')
   const [trouble, setTrouble] = useState('')
-  const submit = form.handleSubmit(async (value) => {
-    const covers = hiddenBy ? [coversNeed(newId('need'), item.id, hiddenBy, hiddenLevel)] : []
-    const sentence = await save({ ...value, id: item.id }, covers)
-    if (sentence) setTrouble(sentence)
-    else close()
-  }, () => setTrouble('Some fields need another look.'))
+  const submit = form.handleSubmit(
+    async (value) => {
+      const covers = hiddenBy ? [coversNeed(newId('need'), item.id, hiddenBy, hiddenLevel)] : []
+      const sentence = await save({ ...value, id: item.id }, covers)
+      if (sentence) setTrouble(sentence)
+      else close()
+    },
+    () => setTrouble('Some fields need another look.'),
+  )
   return (
     <DocumentForForm value={document}>
       <FormProvider {...form}>
@@ -59,7 +79,11 @@ export function ItemForm({ document, collection, item, isNew, save, close }: { d
                 ))}
               </SelectField>
               {hiddenBy && (
-                <SelectField label="Seen once that is" value={hiddenLevel} onChange={(event) => setHiddenLevel(event.target.value as 'free' | 'off')}>
+                <SelectField
+                  label="Seen once that is"
+                  value={hiddenLevel}
+                  onChange={(event) => setHiddenLevel(event.target.value as 'free' | 'off')}
+                >
                   <option value="off">off</option>
                   <option value="free">free</option>
                 </SelectField>

@@ -16,7 +16,17 @@ const MEND_WORDS: Partial<Record<Problem['kind'], string>> = {
 }
 
 /** The record's problems as sentences, what would hurt first, each with a jump to the place. */
-export function ProblemList({ document, problems, onGo, onMend }: { document: ProcedureDocument; problems: Problem[]; onGo: (itemId: string) => void; onMend: (edits: Edit[]) => void }) {
+export function ProblemList({
+  document,
+  problems,
+  onGo,
+  onMend,
+}: {
+  document: ProcedureDocument
+  problems: Problem[]
+  onGo: (itemId: string) => void
+  onMend: (edits: Edit[]) => void
+}) {
   return (
     <section aria-label="Problems in the record" className="flex h-full min-h-0 flex-col">
       <h2 className="flex justify-between px-1 pb-1 text-base">
@@ -31,14 +41,33 @@ export function ProblemList({ document, problems, onGo, onMend }: { document: Pr
             const mend = mendFor(document, problem)
             return (
               <li key={i} className="flex items-start gap-3 border-t border-hair py-2" data-problem={problem.kind}>
-                {forbidsPublishing(problem) ? <RefreshCw size={20} aria-hidden className="mt-0.5 shrink-0" /> : <CircleHelp size={20} aria-hidden className="mt-0.5 shrink-0" />}
+                {forbidsPublishing(problem) ? (
+                  <RefreshCw size={20} aria-hidden className="mt-0.5 shrink-0" />
+                ) : (
+                  <CircleHelp size={20} aria-hidden className="mt-0.5 shrink-0" />
+                )}
                 <p className="min-w-0 flex-1">
                   <b>{heading}</b> {sentence}
                 </p>
                 {problem.kind === 'screws under a trap' && (
                   <span className="flex shrink-0 gap-1">
-                    {(['yes', 'no', ...(document.parts.find((part) => part.id === problem.coverId)?.ease ? (['eased'] as const) : [])] as const).map((answer) => (
-                      <button key={answer} type="button" className="desk-button" onClick={() => onMend(reachedEdits(document, { needId: problem.itemId, ...problem }, answer, newId))}>
+                    {(
+                      [
+                        'yes',
+                        'no',
+                        ...(document.parts.find((part) => part.id === problem.coverId)?.ease
+                          ? (['eased'] as const)
+                          : []),
+                      ] as const
+                    ).map((answer) => (
+                      <button
+                        key={answer}
+                        type="button"
+                        className="desk-button"
+                        onClick={() =>
+                          onMend(reachedEdits(document, { needId: problem.itemId, ...problem }, answer, newId))
+                        }
+                      >
                         {answer}
                       </button>
                     ))}

@@ -49,17 +49,34 @@ export type ProcedureData = {
   cleanUp: CleanUp
   people: Record<string, string>
 }
-export type Publish = (procedureId: string, note: string) => Promise<{ status: 'done'; number: number } | { status: 'refused'; sentence: string }>
+export type Publish = (
+  procedureId: string,
+  note: string,
+) => Promise<{ status: 'done'; number: number } | { status: 'refused'; sentence: string }>
 type Form = { collection: FactCollection; item: { id: string }; isNew: boolean } | null
 
 /** The record of a model: the panel map in the middle, its facts beside it and as tables, its problems below. */
-export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { data: ProcedureData; editDraft: EditDraft; publish: Publish; cleanUpActs: CleanUpActs }) {
+export function ProcedureScreen({
+  data,
+  editDraft,
+  publish,
+  cleanUpActs,
+}: {
+  data: ProcedureData
+  editDraft: EditDraft
+  publish: Publish
+  cleanUpActs: CleanUpActs
+}) {
   const draft = useDraft(data.id, data, editDraft)
   const printing = usePrinting()
   const { document } = draft
-  const [tab, setTab] = useState<FactCollection | 'map' | 'order' | 'clean-up'>(document.parts.length === 0 ? 'parts' : 'map')
+  const [tab, setTab] = useState<FactCollection | 'map' | 'order' | 'clean-up'>(
+    document.parts.length === 0 ? 'parts' : 'map',
+  )
   const [viewId, setViewId] = useState(document.views[0]?.id ?? null)
-  const [pickedId, setPickedId] = useState<string | null>(document.parts.find((part) => part.outline)?.id ?? document.parts[0]?.id ?? null)
+  const [pickedId, setPickedId] = useState<string | null>(
+    document.parts.find((part) => part.outline)?.id ?? document.parts[0]?.id ?? null,
+  )
   const [form, setForm] = useState<Form>(null)
   const [said, setSaid] = useState('')
   const [naming, setNaming] = useState(false)
@@ -74,7 +91,8 @@ export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { dat
     const item = (document[collection] as { id: string }[]).find((other) => other.id === id)
     if (item) setForm({ collection, item, isNew: false })
   }
-  const add = (collection: FactCollection) => setForm({ collection, item: blankItem(document, collection, pickedId), isNew: true })
+  const add = (collection: FactCollection) =>
+    setForm({ collection, item: blankItem(document, collection, pickedId), isNew: true })
   const go = (itemId: string) => {
     const collection = FACT_COLLECTIONS.find((name) => document[name].some((item) => item.id === itemId))
     if (!collection) return
@@ -84,8 +102,13 @@ export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { dat
   const saveItem = async (item: { id: string }, needs: { id: string }[]): Promise<string | null> => {
     const { collection, isNew, item: before } = form!
     const whole = ITEM_SCHEMA[collection].parse(item) as { id: string }
-    const edits: Edit[] = isNew ? [{ kind: 'add', collection, item: whole, after: null }] : fieldEdits(collection, before, whole)
-    const sentence = await draft.save([...edits, ...needs.map((need): Edit => ({ kind: 'add', collection: 'needs', item: need, after: null }))])
+    const edits: Edit[] = isNew
+      ? [{ kind: 'add', collection, item: whole, after: null }]
+      : fieldEdits(collection, before, whole)
+    const sentence = await draft.save([
+      ...edits,
+      ...needs.map((need): Edit => ({ kind: 'add', collection: 'needs', item: need, after: null })),
+    ])
     if (!sentence && isNew && collection === 'parts') setPickedId(item.id)
     if (!sentence && isNew && collection === 'views') setViewId(item.id)
     return sentence
@@ -96,102 +119,250 @@ export function ProcedureScreen({ data, editDraft, publish, cleanUpActs }: { dat
   const isDraft = data.isDraft || draft.changed
   return (
     <>
-    {printing && view && <MapSheet document={document} view={view} />}
-    <div className="no-print grid grid-cols-1 lg:h-[calc(100dvh-54px)] lg:min-h-[640px] lg:grid-cols-[212px_minmax(0,1fr)_350px]">
-      <aside className="border-hair py-4 lg:overflow-auto lg:border-r" aria-label="Views and parts">
-        <div className="px-5">
-          <h1 className="text-[24px]">{document.name}</h1>
-          <button type="button" className="jump float-right min-h-8 text-[15px]" onClick={() => setNaming(true)}>
-            rename
-          </button>
-          <p className="text-[15px] text-second">
-            {isDraft ? (data.revision ? `draft after revision ${data.revision.number}` : 'draft, not published') : `revision ${data.revision!.number}, ${data.revision!.publishedWords} by ${data.revision!.by}`}
-            <br />
-            {data.jobs} {data.jobs === 1 ? 'job' : 'jobs'} so far
-          </p>
-          <button type="button" className={`desk-button mt-2 w-full ${tab === 'clean-up' ? 'main' : ''}`} aria-pressed={tab === 'clean-up'} onClick={() => setTab('clean-up')}>
-            Clean-up {waiting > 0 && <span className="num">{waiting}</span>}
-          </button>
-        </div>
-        <SideList title="Views" add={() => add('views')} open={() => setTab('views')}>
-          {document.views.map((item) => (
-            <SideItem key={item.id} current={tab === 'map' && item.id === view?.id} onClick={() => (setViewId(item.id), setTab('map'))} name={item.name} code="" />
-          ))}
-        </SideList>
-        <SideList title="Parts" add={() => add('parts')}>
-          {document.parts.map((part) => {
-            const onView = document.views.find((item) => item.id === part.outline?.viewId)
-            return <SideItem key={part.id} current={part.id === pickedId} onClick={() => pick(part.id)} name={part.name} code={part.outline && onView ? zoneOf(onView, middleOf(part.outline.points)) : '–'} />
-          })}
-        </SideList>
-        <p className="px-5 pt-1 text-sm text-second">– not on the map yet</p>
-      </aside>
-      <section className="flex min-h-0 min-w-0 flex-col" aria-label="Map and facts">
-        <div role="tablist" aria-label="Map or facts" className="flex flex-wrap gap-x-2.5 border-b-2 border-ink px-3">
-          {(['map', 'order', 'parts', 'holders', 'tethers', 'needs', 'settings', 'cavities', 'facets', 'functions', 'cautions'] as const).map((name) => (
-            <button key={name} type="button" role="tab" aria-selected={tab === name} onClick={() => setTab(name)} className={`-mb-[2px] min-h-9 border-b-4 text-[13px] ${tab === name ? 'border-petrol font-bold' : 'border-transparent text-second hover:text-ink'}`}>
-              {name === 'map' ? 'Map' : name === 'order' ? 'Order' : COLLECTION_WORDS[name].many}
-              {name !== 'map' && name !== 'order' && <span className="num ml-0.5 font-normal">{document[name].length}</span>}
+      {printing && view && <MapSheet document={document} view={view} />}
+      <div className="no-print grid grid-cols-1 lg:h-[calc(100dvh-54px)] lg:min-h-[640px] lg:grid-cols-[212px_minmax(0,1fr)_350px]">
+        <aside className="border-hair py-4 lg:overflow-auto lg:border-r" aria-label="Views and parts">
+          <div className="px-5">
+            <h1 className="text-[24px]">{document.name}</h1>
+            <button type="button" className="jump float-right min-h-8 text-[15px]" onClick={() => setNaming(true)}>
+              rename
             </button>
-          ))}
-        </div>
-        <div className="h-[60dvh] min-h-[340px] px-2 lg:h-auto lg:flex-1">
-          {tab === 'order' ? (
-            <OrderTab document={document} strips={withImported(document, data.strips)} pickedId={pickedId} onPick={pick} onWhy={(id) => open('needs', id)} save={draft.save} />
-          ) : tab === 'clean-up' ? (
-            <CleanUpTab document={document} cleanUp={data.cleanUp} people={data.people} pickedId={pickedId} mayDecide={data.mayPublish} save={draft.save} acts={cleanUpActs} onGo={pick} />
-          ) : tab !== 'map' ? (
-            <FactTable key={tab} draft={draft} collection={tab} onOpen={(id) => open(tab, id)} onAdd={() => add(tab)} />
-          ) : view ? (
-            <MapEditor key={view.id} document={document} view={view} pickedId={pickedId} onPick={pick} save={draft.save} />
-          ) : (
-            <div className="max-w-xl space-y-3 p-6">
-              <p className="text-xl">No view yet. A view is what you see standing in one place: the dash from the seat, the left fairing.</p>
-              <button type="button" className="desk-button main" onClick={() => add('views')}>
-                Add a view
+            <p className="text-[15px] text-second">
+              {isDraft
+                ? data.revision
+                  ? `draft after revision ${data.revision.number}`
+                  : 'draft, not published'
+                : `revision ${data.revision!.number}, ${data.revision!.publishedWords} by ${data.revision!.by}`}
+              <br />
+              {data.jobs} {data.jobs === 1 ? 'job' : 'jobs'} so far
+            </p>
+            <button
+              type="button"
+              className={`desk-button mt-2 w-full ${tab === 'clean-up' ? 'main' : ''}`}
+              aria-pressed={tab === 'clean-up'}
+              onClick={() => setTab('clean-up')}
+            >
+              Clean-up {waiting > 0 && <span className="num">{waiting}</span>}
+            </button>
+          </div>
+          <SideList title="Views" add={() => add('views')} open={() => setTab('views')}>
+            {document.views.map((item) => (
+              <SideItem
+                key={item.id}
+                current={tab === 'map' && item.id === view?.id}
+                onClick={() => (setViewId(item.id), setTab('map'))}
+                name={item.name}
+                code=""
+              />
+            ))}
+          </SideList>
+          <SideList title="Parts" add={() => add('parts')}>
+            {document.parts.map((part) => {
+              const onView = document.views.find((item) => item.id === part.outline?.viewId)
+              return (
+                <SideItem
+                  key={part.id}
+                  current={part.id === pickedId}
+                  onClick={() => pick(part.id)}
+                  name={part.name}
+                  code={part.outline && onView ? zoneOf(onView, middleOf(part.outline.points)) : '–'}
+                />
+              )
+            })}
+          </SideList>
+          <p className="px-5 pt-1 text-sm text-second">– not on the map yet</p>
+        </aside>
+        <section className="flex min-h-0 min-w-0 flex-col" aria-label="Map and facts">
+          <div role="tablist" aria-label="Map or facts" className="flex flex-wrap gap-x-2.5 border-b-2 border-ink px-3">
+            {(
+              [
+                'map',
+                'order',
+                'parts',
+                'holders',
+                'tethers',
+                'needs',
+                'settings',
+                'cavities',
+                'facets',
+                'functions',
+                'cautions',
+              ] as const
+            ).map((name) => (
+              <button
+                key={name}
+                type="button"
+                role="tab"
+                aria-selected={tab === name}
+                onClick={() => setTab(name)}
+                className={`-mb-[2px] min-h-9 border-b-4 text-[13px] ${tab === name ? 'border-petrol font-bold' : 'border-transparent text-second hover:text-ink'}`}
+              >
+                {name === 'map' ? 'Map' : name === 'order' ? 'Order' : COLLECTION_WORDS[name].many}
+                {name !== 'map' && name !== 'order' && (
+                  <span className="num ml-0.5 font-normal">{document[name].length}</span>
+                )}
               </button>
-            </div>
+            ))}
+          </div>
+          <div className="h-[60dvh] min-h-[340px] px-2 lg:h-auto lg:flex-1">
+            {tab === 'order' ? (
+              <OrderTab
+                document={document}
+                strips={withImported(document, data.strips)}
+                pickedId={pickedId}
+                onPick={pick}
+                onWhy={(id) => open('needs', id)}
+                save={draft.save}
+              />
+            ) : tab === 'clean-up' ? (
+              <CleanUpTab
+                document={document}
+                cleanUp={data.cleanUp}
+                people={data.people}
+                pickedId={pickedId}
+                mayDecide={data.mayPublish}
+                save={draft.save}
+                acts={cleanUpActs}
+                onGo={pick}
+              />
+            ) : tab !== 'map' ? (
+              <FactTable
+                key={tab}
+                draft={draft}
+                collection={tab}
+                onOpen={(id) => open(tab, id)}
+                onAdd={() => add(tab)}
+              />
+            ) : view ? (
+              <MapEditor
+                key={view.id}
+                document={document}
+                view={view}
+                pickedId={pickedId}
+                onPick={pick}
+                save={draft.save}
+              />
+            ) : (
+              <div className="max-w-xl space-y-3 p-6">
+                <p className="text-xl">
+                  No view yet. A view is what you see standing in one place: the dash from the seat, the left fairing.
+                </p>
+                <button type="button" className="desk-button main" onClick={() => add('views')}>
+                  Add a view
+                </button>
+              </div>
+            )}
+          </div>
+          <div
+            className={`min-h-0 shrink-0 overflow-auto border-t-2 border-ink px-4 pt-2 ${tab === 'order' ? 'max-h-[18%]' : 'max-h-[30%]'}`}
+          >
+            <ProblemList
+              document={document}
+              problems={draft.problems}
+              onGo={go}
+              onMend={(edits) =>
+                void draft.save(edits).then((sentence) => setSaid(sentence ?? 'mended; Undo takes it back'))
+              }
+            />
+          </div>
+        </section>
+        <aside className="border-hair p-5 lg:overflow-auto lg:border-l" aria-label="The picked part">
+          <div className="mb-4 flex flex-wrap items-center gap-2">
+            <button type="button" className="desk-button" onClick={() => void undo()} disabled={!draft.canUndo}>
+              <Undo2 size={16} aria-hidden /> Undo
+            </button>
+            <a className="desk-button" href={`/procedures/${data.id}/export`} download>
+              <Download size={16} aria-hidden /> Export
+            </a>
+            <PublishButton
+              id={data.id}
+              may={data.mayPublish}
+              isDraft={isDraft}
+              blocked={draft.problems.some(forbidsPublishing)}
+              publish={publish}
+            />
+            <span className="text-[15px] text-second" role="status">
+              {draft.saving ? 'saving…' : said || (draft.changed ? 'saved' : '')}
+            </span>
+          </div>
+          <SourceChoice source={draft.source} onChange={draft.setSource} />
+          <SayLine document={document} words={data.words} partId={pickedId} save={draft.save} onNewPart={setPickedId} />
+          {pickedId ? (
+            <PartFacts
+              document={document}
+              partId={pickedId}
+              evidence={draft.evidence}
+              people={data.people}
+              onOpen={open}
+              onAdd={add}
+            />
+          ) : (
+            <p className="text-second">No part yet. Add the first one: what comes off first.</p>
           )}
-        </div>
-        <div className={`min-h-0 shrink-0 overflow-auto border-t-2 border-ink px-4 pt-2 ${tab === 'order' ? 'max-h-[18%]' : 'max-h-[30%]'}`}>
-          <ProblemList document={document} problems={draft.problems} onGo={go} onMend={(edits) => void draft.save(edits).then((sentence) => setSaid(sentence ?? 'mended; Undo takes it back'))} />
-        </div>
-      </section>
-      <aside className="border-hair p-5 lg:overflow-auto lg:border-l" aria-label="The picked part">
-        <div className="mb-4 flex flex-wrap items-center gap-2">
-          <button type="button" className="desk-button" onClick={() => void undo()} disabled={!draft.canUndo}>
-            <Undo2 size={16} aria-hidden /> Undo
-          </button>
-          <a className="desk-button" href={`/procedures/${data.id}/export`} download>
-            <Download size={16} aria-hidden /> Export
-          </a>
-          <PublishButton id={data.id} may={data.mayPublish} isDraft={isDraft} blocked={draft.problems.some(forbidsPublishing)} publish={publish} />
-          <span className="text-[15px] text-second" role="status">
-            {draft.saving ? 'saving…' : said || (draft.changed ? 'saved' : '')}
-          </span>
-        </div>
-        <SourceChoice source={draft.source} onChange={draft.setSource} />
-        <SayLine document={document} words={data.words} partId={pickedId} save={draft.save} onNewPart={setPickedId} />
-        {pickedId ? <PartFacts document={document} partId={pickedId} evidence={draft.evidence} people={data.people} onOpen={open} onAdd={add} /> : <p className="text-second">No part yet. Add the first one: what comes off first.</p>}
-      </aside>
-      <Dialog title="What is this model?" open={naming} onClose={() => setNaming(false)}>
-        <AboutForm document={document} save={draft.save} close={() => setNaming(false)} />
-      </Dialog>
-      <Dialog title={form ? (form.isNew ? `New ${COLLECTION_WORDS[form.collection].one}` : `Change ${COLLECTION_WORDS[form.collection].one}`) : ''} open={form !== null} onClose={() => setForm(null)} wide>
-        {form && <StationsForForm value={data.stations}><PhotosForForm value={data.cleanUp.photos.map(({ photoId, itemId, label }) => ({ photoId, words: [itemId && itemWords(document, itemId), label].filter(Boolean).join(', ') }))}><ItemForm key={form.item.id} document={document} collection={form.collection} item={form.item} isNew={form.isNew} save={saveItem} close={() => setForm(null)} /></PhotosForForm></StationsForForm>}
-      </Dialog>
-      <ConflictDialog draft={draft} />
-    </div>
+        </aside>
+        <Dialog title="What is this model?" open={naming} onClose={() => setNaming(false)}>
+          <AboutForm document={document} save={draft.save} close={() => setNaming(false)} />
+        </Dialog>
+        <Dialog
+          title={
+            form
+              ? form.isNew
+                ? `New ${COLLECTION_WORDS[form.collection].one}`
+                : `Change ${COLLECTION_WORDS[form.collection].one}`
+              : ''
+          }
+          open={form !== null}
+          onClose={() => setForm(null)}
+          wide
+        >
+          {form && (
+            <StationsForForm value={data.stations}>
+              <PhotosForForm
+                value={data.cleanUp.photos.map(({ photoId, itemId, label }) => ({
+                  photoId,
+                  words: [itemId && itemWords(document, itemId), label].filter(Boolean).join(', '),
+                }))}
+              >
+                <ItemForm
+                  key={form.item.id}
+                  document={document}
+                  collection={form.collection}
+                  item={form.item}
+                  isNew={form.isNew}
+                  save={saveItem}
+                  close={() => setForm(null)}
+                />
+              </PhotosForForm>
+            </StationsForForm>
+          )}
+        </Dialog>
+        <ConflictDialog draft={draft} />
+      </div>
     </>
   )
 }
 
-function SideList({ title, add, open, children }: { title: string; add: () => void; open?: () => void; children: React.ReactNode }) {
+function SideList({
+  title,
+  add,
+  open,
+  children,
+}: {
+  title: string
+  add: () => void
+  open?: () => void
+  children: React.ReactNode
+}) {
   return (
     <section className="mt-4">
       <h2 className="flex items-center justify-between px-5 text-base">
         {open ? (
-          <button type="button" className="min-h-8 font-bold hover:underline" onClick={open} aria-label={`${title} as a table`}>
+          <button
+            type="button"
+            className="min-h-8 font-bold hover:underline"
+            onClick={open}
+            aria-label={`${title} as a table`}
+          >
             {title}
           </button>
         ) : (
@@ -206,10 +377,25 @@ function SideList({ title, add, open, children }: { title: string; add: () => vo
   )
 }
 
-function SideItem({ current, onClick, name, code }: { current: boolean; onClick: () => void; name: string; code: string }) {
+function SideItem({
+  current,
+  onClick,
+  name,
+  code,
+}: {
+  current: boolean
+  onClick: () => void
+  name: string
+  code: string
+}) {
   return (
     <li>
-      <button type="button" onClick={onClick} aria-current={current || undefined} className={`flex min-h-8 w-full items-center justify-between border-l-[6px] py-0.5 pl-3.5 pr-5 text-left text-[15px] ${current ? 'border-petrol bg-sheet font-bold' : 'border-transparent hover:bg-tint'}`}>
+      <button
+        type="button"
+        onClick={onClick}
+        aria-current={current || undefined}
+        className={`flex min-h-8 w-full items-center justify-between border-l-[6px] py-0.5 pl-3.5 pr-5 text-left text-[15px] ${current ? 'border-petrol bg-sheet font-bold' : 'border-transparent hover:bg-tint'}`}
+      >
         <span className="min-w-0 truncate">{name}</span>
         <span className="num text-[13px] font-normal text-second">{code}</span>
       </button>
@@ -217,13 +403,28 @@ function SideItem({ current, onClick, name, code }: { current: boolean; onClick:
   )
 }
 
-function PublishButton({ id, may, isDraft, blocked, publish }: { id: string; may: boolean; isDraft: boolean; blocked: boolean; publish: Publish }) {
+function PublishButton({
+  id,
+  may,
+  isDraft,
+  blocked,
+  publish,
+}: {
+  id: string
+  may: boolean
+  isDraft: boolean
+  blocked: boolean
+  publish: Publish
+}) {
   const [said, setSaid] = useState('')
   const [busy, setBusy] = useState(false)
   if (!isDraft) return null
   const go = async () => {
     setBusy(true)
-    const outcome = await publish(id, '').catch(() => ({ status: 'refused' as const, sentence: 'The shop can’t be reached. Try again when it can.' }))
+    const outcome = await publish(id, '').catch(() => ({
+      status: 'refused' as const,
+      sentence: 'The shop can’t be reached. Try again when it can.',
+    }))
     if (outcome.status === 'done') window.location.reload()
     else setSaid(outcome.sentence)
     setBusy(false)
@@ -233,7 +434,11 @@ function PublishButton({ id, may, isDraft, blocked, publish }: { id: string; may
       <button type="button" className="desk-button main" disabled={!may || blocked || busy} onClick={() => void go()}>
         Publish
       </button>
-      {(!may || blocked) && <span className="text-sm text-second">{may ? 'mend what carries the circle of arrows first' : 'a lead publishes'}</span>}
+      {(!may || blocked) && (
+        <span className="text-sm text-second">
+          {may ? 'mend what carries the circle of arrows first' : 'a lead publishes'}
+        </span>
+      )}
       {said && (
         <p role="alert" className="w-full font-semibold">
           {said}
@@ -247,7 +452,12 @@ function PublishButton({ id, may, isDraft, blocked, publish }: { id: string; may
 function useUndoKey(undo: () => Promise<void>): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || /INPUT|TEXTAREA|SELECT/.test((event.target as HTMLElement).tagName)) return
+      if (
+        !(event.ctrlKey || event.metaKey) ||
+        event.key.toLowerCase() !== 'z' ||
+        /INPUT|TEXTAREA|SELECT/.test((event.target as HTMLElement).tagName)
+      )
+        return
       event.preventDefault()
       void undo()
     }
@@ -259,5 +469,10 @@ function useUndoKey(undo: () => Promise<void>): void {
 /** Strips seen here, and those that came with an imported record: they count the same. */
 function withImported(document: ProcedureDocument, strips: readonly Strip[]): Strip[] {
   const here = new Set(strips.map(({ id }) => id))
-  return [...strips, ...document.strips.flatMap(({ label, sequence, brokeRule }) => (here.has(label) ? [] : [{ id: label, sequence, brokeRule }]))]
+  return [
+    ...strips,
+    ...document.strips.flatMap(({ label, sequence, brokeRule }) =>
+      here.has(label) ? [] : [{ id: label, sequence, brokeRule }],
+    ),
+  ]
 }

@@ -35,7 +35,9 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
   const problem = errorAt(formState.errors, path)
   switch (spec.as) {
     case 'text':
-      return <TextField label={spec.label} help={spec.help} problem={problem} suggest={spec.suggest} {...register(path)} />
+      return (
+        <TextField label={spec.label} help={spec.help} problem={problem} suggest={spec.suggest} {...register(path)} />
+      )
     case 'long':
       return (
         <div className="sm:col-span-2">
@@ -52,7 +54,20 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
           control={control}
           name={path}
           render={({ field }) => (
-            <TextField label={spec.label} help={spec.help} problem={problem} defaultValue={(field.value as string[]).join(', ')} onBlur={(event) => field.onChange(event.target.value.split(',').map((word) => word.trim()).filter(Boolean))} />
+            <TextField
+              label={spec.label}
+              help={spec.help}
+              problem={problem}
+              defaultValue={(field.value as string[]).join(', ')}
+              onBlur={(event) =>
+                field.onChange(
+                  event.target.value
+                    .split(',')
+                    .map((word) => word.trim())
+                    .filter(Boolean),
+                )
+              }
+            />
           )}
         />
       )
@@ -70,7 +85,9 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
               defaultValue={field.value ?? ''}
               onChange={(event) => {
                 const text = event.target.value.trim().replace(',', '.')
-                field.onChange(text === '' && spec.nullable ? null : Number.isNaN(Number(text)) || text === '' ? text : Number(text))
+                field.onChange(
+                  text === '' && spec.nullable ? null : Number.isNaN(Number(text)) || text === '' ? text : Number(text),
+                )
               }}
             />
           )}
@@ -81,12 +98,25 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
         <Controller
           control={control}
           name={path}
-          render={({ field }) => <TextField label={spec.label} help={spec.help} problem={problem} defaultValue={(field.value as [number, number][]).map(([x, y]) => `${x},${y}`).join(' ')} onChange={(event) => field.onChange(pointsFrom(event.target.value))} />}
+          render={({ field }) => (
+            <TextField
+              label={spec.label}
+              help={spec.help}
+              problem={problem}
+              defaultValue={(field.value as [number, number][]).map(([x, y]) => `${x},${y}`).join(' ')}
+              onChange={(event) => field.onChange(pointsFrom(event.target.value))}
+            />
+          )}
         />
       )
     case 'choice':
       return (
-        <SelectField label={spec.label} help={spec.help} problem={problem} {...register(path, { setValueAs: (value: string | null) => (value === '' ? null : value) })}>
+        <SelectField
+          label={spec.label}
+          help={spec.help}
+          problem={problem}
+          {...register(path, { setValueAs: (value: string | null) => (value === '' ? null : value) })}
+        >
           <Options values={spec.options} empty={spec.empty} />
         </SelectField>
       )
@@ -106,7 +136,12 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
       return <PhotoField path={path} label={spec.label} />
     case 'item':
       return (
-        <SelectField label={spec.label} help={spec.help} problem={problem} {...register(path, { setValueAs: (value: string | null) => (value === '' && spec.empty ? null : value) })}>
+        <SelectField
+          label={spec.label}
+          help={spec.help}
+          problem={problem}
+          {...register(path, { setValueAs: (value: string | null) => (value === '' && spec.empty ? null : value) })}
+        >
           <option value="">{spec.empty ?? 'choose…'}</option>
           {itemsOf(document, spec.of).map(([id, name]) => (
             <option key={id} value={id}>
@@ -127,7 +162,13 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
           control={control}
           name={path}
           render={({ field }) => (
-            <SelectField className="sm:col-span-2" label={spec.label} problem={problem} value={keyOf(options, field.value)} onChange={(event) => field.onChange(options.find((option) => option.key === event.target.value)?.value)}>
+            <SelectField
+              className="sm:col-span-2"
+              label={spec.label}
+              problem={problem}
+              value={keyOf(options, field.value)}
+              onChange={(event) => field.onChange(options.find((option) => option.key === event.target.value)?.value)}
+            >
               <option value="">choose…</option>
               {options.map((option) => (
                 <option key={option.key} value={option.key}>
@@ -153,7 +194,11 @@ function PhotoField({ path, label }: { path: string; label: string }) {
   const now = useWatch({ name: path }) as string | null
   return (
     <div className="flex items-end gap-3">
-      <SelectField label={label} help={photos.length === 0 ? 'Take one on a job; it is offered here then.' : undefined} {...register(path, { setValueAs: (value: string | null) => (value === '' ? null : value) })}>
+      <SelectField
+        label={label}
+        help={photos.length === 0 ? 'Take one on a job; it is offered here then.' : undefined}
+        {...register(path, { setValueAs: (value: string | null) => (value === '' ? null : value) })}
+      >
         <option value="">none</option>
         {photos.map((photo, i) => (
           <option key={photo.photoId} value={photo.photoId}>
@@ -163,20 +208,38 @@ function PhotoField({ path, label }: { path: string; label: string }) {
       </SelectField>
       {now && (
         // eslint-disable-next-line @next/next/no-img-element
-        <img src={mediaUrl(now, 'small')} alt="The picture chosen" className="h-16 w-24 border border-hair object-cover" />
+        <img
+          src={mediaUrl(now, 'small')}
+          alt="The picture chosen"
+          className="h-16 w-24 border border-hair object-cover"
+        />
       )}
     </div>
   )
 }
 
-function StationField({ path, label, empty, problem }: { path: string; label: string; empty?: string; problem?: string }) {
+function StationField({
+  path,
+  label,
+  empty,
+  problem,
+}: {
+  path: string
+  label: string
+  empty?: string
+  problem?: string
+}) {
   const { register, getValues } = useFormContext()
   const own = useContext(OwnStations)
   const now = getValues(path) as string | null
   // A station the shop has given up stays what this record says.
   const names = [...new Set([...STATIONS, ...own, ...(now ? [now] : [])])]
   return (
-    <SelectField label={label} problem={problem} {...register(path, { setValueAs: (value: string | null) => (value === '' ? null : value) })}>
+    <SelectField
+      label={label}
+      problem={problem}
+      {...register(path, { setValueAs: (value: string | null) => (value === '' ? null : value) })}
+    >
       <Options values={names} empty={empty} />
     </SelectField>
   )
@@ -194,7 +257,17 @@ function keyOf(options: readonly { key: string; value: object }[], value: unknow
   return options.find((option) => JSON.stringify(option.value, Object.keys(option.value).sort()) === text)?.key ?? ''
 }
 
-function Checks({ path, label, options, problem }: { path: string; label: string; options: readonly (readonly [string, string])[]; problem?: string }) {
+function Checks({
+  path,
+  label,
+  options,
+  problem,
+}: {
+  path: string
+  label: string
+  options: readonly (readonly [string, string])[]
+  problem?: string
+}) {
   const { control } = useFormContext()
   return (
     <Controller
@@ -202,14 +275,21 @@ function Checks({ path, label, options, problem }: { path: string; label: string
       name={path}
       render={({ field }) => {
         const chosen = (field.value as string[] | undefined) ?? []
-        const toggle = (value: string) => field.onChange(chosen.includes(value) ? chosen.filter((item) => item !== value) : [...chosen, value])
+        const toggle = (value: string) =>
+          field.onChange(chosen.includes(value) ? chosen.filter((item) => item !== value) : [...chosen, value])
         return (
           <fieldset className="sm:col-span-2">
             <legend className="mb-0.5 text-[15px] font-semibold">{label}</legend>
             <div className="flex max-h-40 flex-wrap gap-x-4 overflow-auto rounded border-2 border-hair px-2 py-1">
               {options.map(([value, name]) => (
                 <label key={value} className="flex min-h-8 items-center gap-2">
-                  <input type="checkbox" className="size-4 accent-[var(--petrol)]" checked={chosen.includes(value)} onChange={() => toggle(value)} /> {name}
+                  <input
+                    type="checkbox"
+                    className="size-4 accent-[var(--petrol)]"
+                    checked={chosen.includes(value)}
+                    onChange={() => toggle(value)}
+                  />{' '}
+                  {name}
                 </label>
               ))}
               {options.length === 0 && <span className="text-second">nothing to choose from yet</span>}
@@ -225,7 +305,8 @@ function Checks({ path, label, options, problem }: { path: string; label: string
 function WhenField({ path }: { path: string }) {
   const document = useDocument()
   const { control } = useFormContext()
-  if (document.facets.length === 0) return <p className="text-second sm:col-span-2">No facet is recorded: everything exists on every example.</p>
+  if (document.facets.length === 0)
+    return <p className="text-second sm:col-span-2">No facet is recorded: everything exists on every example.</p>
   return (
     <Controller
       control={control}
@@ -244,7 +325,13 @@ function WhenField({ path }: { path: string }) {
                 <legend className="float-left w-32 font-semibold">{facet.name}</legend>
                 {facet.choices.map((choice) => (
                   <label key={choice.id} className="flex min-h-8 items-center gap-2">
-                    <input type="checkbox" className="size-4 accent-[var(--petrol)]" checked={when[facet.id]?.includes(choice.id) ?? false} onChange={() => toggle(facet.id, choice.id)} /> {choice.name}
+                    <input
+                      type="checkbox"
+                      className="size-4 accent-[var(--petrol)]"
+                      checked={when[facet.id]?.includes(choice.id) ?? false}
+                      onChange={() => toggle(facet.id, choice.id)}
+                    />{' '}
+                    {choice.name}
                   </label>
                 ))}
               </fieldset>
@@ -263,7 +350,13 @@ function Maybe({ spec, path }: { spec: Extract<Spec, { as: 'maybe' }>; path: str
   return (
     <div className="sm:col-span-2">
       <label className="flex min-h-9 items-center gap-3">
-        <input type="checkbox" className="size-5 accent-[var(--petrol)]" checked={value !== null} onChange={(event) => setValue(path, event.target.checked ? spec.blank : null)} /> {spec.label}
+        <input
+          type="checkbox"
+          className="size-5 accent-[var(--petrol)]"
+          checked={value !== null}
+          onChange={(event) => setValue(path, event.target.checked ? spec.blank : null)}
+        />{' '}
+        {spec.label}
       </label>
       {value !== null && (
         <div className="grid gap-3 pl-8 sm:grid-cols-2">
@@ -291,14 +384,23 @@ function Rows({ spec, path }: { spec: Extract<Spec, { as: 'rows' }>; path: strin
                 <SpecField key={inner.path} spec={inner} at={`${path}.${index}`} />
               ))}
             </div>
-            <button type="button" aria-label={`Remove row ${index + 1}`} className="mt-6 grid size-9 place-items-center rounded hover:bg-tint" onClick={() => remove(index)}>
+            <button
+              type="button"
+              aria-label={`Remove row ${index + 1}`}
+              className="mt-6 grid size-9 place-items-center rounded hover:bg-tint"
+              onClick={() => remove(index)}
+            >
               <Trash2 size={18} aria-hidden />
             </button>
           </li>
         ))}
       </ul>
       {problem && <p className="text-sm font-bold text-stop">{problem}</p>}
-      <button type="button" className="jump mt-1 inline-flex items-center gap-1" onClick={() => append({ ...structuredClone(spec.blank), ...(spec.ids ? { id: newId('row') } : {}) })}>
+      <button
+        type="button"
+        className="jump mt-1 inline-flex items-center gap-1"
+        onClick={() => append({ ...structuredClone(spec.blank), ...(spec.ids ? { id: newId('row') } : {}) })}
+      >
         <Plus size={16} aria-hidden /> {spec.add}
       </button>
     </fieldset>
@@ -307,19 +409,29 @@ function Rows({ spec, path }: { spec: Extract<Spec, { as: 'rows' }>; path: strin
 
 /** "0,0 200,0 200,100" as points; what is no number stays in as such, so that the record's own check refuses it. */
 function pointsFrom(text: string): (number | undefined)[][] {
-  return text.trim().split(/\s+/).map((pair) => pair.split(',').map((value) => (value !== '' && Number.isFinite(Number(value)) ? Number(value) : undefined)))
+  return text
+    .trim()
+    .split(/\s+/)
+    .map((pair) =>
+      pair.split(',').map((value) => (value !== '' && Number.isFinite(Number(value)) ? Number(value) : undefined)),
+    )
 }
 
 function itemsOf(document: ProcedureDocument, of: ItemKind): [string, string][] {
-  if (of === 'holders') return document.holders.map((holder) => [holder.id, `${holderWords(holder)} of ${ownerWords(document, holder)}`])
-  if (of === 'anything') return [...document.parts, ...document.tethers, ...document.settings].map((item): [string, string] => [item.id, item.name]).concat(itemsOf(document, 'holders'))
+  if (of === 'holders')
+    return document.holders.map((holder) => [holder.id, `${holderWords(holder)} of ${ownerWords(document, holder)}`])
+  if (of === 'anything')
+    return [...document.parts, ...document.tethers, ...document.settings]
+      .map((item): [string, string] => [item.id, item.name])
+      .concat(itemsOf(document, 'holders'))
   return document[of].map((item) => [item.id, item.name])
 }
 
 /** The sentence at a path of the form's errors, wherever the library put it. */
 function errorAt(errors: object, path: string): string | undefined {
   let at: unknown = errors
-  for (const step of path.split('.')) at = typeof at === 'object' && at !== null ? (at as Record<string, unknown>)[step] : undefined
+  for (const step of path.split('.'))
+    at = typeof at === 'object' && at !== null ? (at as Record<string, unknown>)[step] : undefined
   if (typeof at !== 'object' || at === null) return undefined
   const found = at as { message?: unknown; root?: { message?: unknown } }
   const message = found.message ?? found.root?.message

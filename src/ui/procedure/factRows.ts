@@ -11,7 +11,19 @@ export function factRows(document: ProcedureDocument, collection: FactCollection
   const name = (id: string) => itemWords(document, id)
   switch (collection) {
     case 'parts':
-      return { heads: ['Part', 'From', 'Held by', 'Comes off', 'Rests'], rows: document.parts.map((part) => ({ id: part.id, cells: [part.name, part.station, part.fixing, motionsWords(part), mayRestFree(part) ? part.rests[0]!.how : 'no'] })) }
+      return {
+        heads: ['Part', 'From', 'Held by', 'Comes off', 'Rests'],
+        rows: document.parts.map((part) => ({
+          id: part.id,
+          cells: [
+            part.name,
+            part.station,
+            part.fixing,
+            motionsWords(part),
+            mayRestFree(part) ? part.rests[0]!.how : 'no',
+          ],
+        })),
+      }
     case 'holders':
       return {
         heads: ['Of', 'Kind', 'Count', 'Thread', 'Hidden behind'],
@@ -22,12 +34,31 @@ export function factRows(document: ProcedureDocument, collection: FactCollection
             holderKindWords(holder),
             String(holder.count),
             threadWords(holder),
-            document.needs.flatMap((need) => (need.reason === 'covers' && need.dependent.id === holder.id && need.needs.kind === 'part' ? [`${name(need.needs.partId)} (${need.needs.level})`] : [])).join(', '),
+            document.needs
+              .flatMap((need) =>
+                need.reason === 'covers' && need.dependent.id === holder.id && need.needs.kind === 'part'
+                  ? [`${name(need.needs.partId)} (${need.needs.level})`]
+                  : [],
+              )
+              .join(', '),
           ],
         })),
       }
     case 'tethers':
-      return { heads: ['Plug', 'Of', 'Circuit', 'Latch', 'Tab', 'Tests'], rows: document.tethers.map((tether) => ({ id: tether.id, cells: [tether.name, ownerWords(document, tether), tether.circuit ?? tether.kind, tether.latch ?? '', tether.tabSide ?? '', tether.functions.map(name).join(', ')] })) }
+      return {
+        heads: ['Plug', 'Of', 'Circuit', 'Latch', 'Tab', 'Tests'],
+        rows: document.tethers.map((tether) => ({
+          id: tether.id,
+          cells: [
+            tether.name,
+            ownerWords(document, tether),
+            tether.circuit ?? tether.kind,
+            tether.latch ?? '',
+            tether.tabSide ?? '',
+            tether.functions.map(name).join(', '),
+          ],
+        })),
+      }
     case 'needs':
       return {
         heads: ['What waits', 'Until', 'Reason'],
@@ -37,22 +68,76 @@ export function factRows(document: ProcedureDocument, collection: FactCollection
         }),
       }
     case 'settings':
-      return { heads: ['Setting', 'As found', 'Values', 'Ways'], rows: document.settings.map((setting) => ({ id: setting.id, cells: [setting.name, setting.asFound, setting.values.join(', '), setting.methods.map((method) => `${method.to}: ${method.name}`).join('; ')] })) }
+      return {
+        heads: ['Setting', 'As found', 'Values', 'Ways'],
+        rows: document.settings.map((setting) => ({
+          id: setting.id,
+          cells: [
+            setting.name,
+            setting.asFound,
+            setting.values.join(', '),
+            setting.methods.map((method) => `${method.to}: ${method.name}`).join('; '),
+          ],
+        })),
+      }
     case 'cavities':
-      return { heads: ['Cavity', 'Opens with'], rows: document.cavities.map((cavity) => ({ id: cavity.id, cells: [cavity.name, cavity.openings.map((opening) => opening.parts.map((part) => `${name(part.partId)} ${part.level}`).join(' and ')).join(', or ')] })) }
+      return {
+        heads: ['Cavity', 'Opens with'],
+        rows: document.cavities.map((cavity) => ({
+          id: cavity.id,
+          cells: [
+            cavity.name,
+            cavity.openings
+              .map((opening) => opening.parts.map((part) => `${name(part.partId)} ${part.level}`).join(' and '))
+              .join(', or '),
+          ],
+        })),
+      }
     case 'facets':
-      return { heads: ['Facet', 'Choices', 'Told'], rows: document.facets.map((facet) => ({ id: facet.id, cells: [facet.name, facet.choices.map((choice) => choice.name).join(', '), facet.toldFrom ? `once ${name(facet.toldFrom.partId)} is ${facet.toldFrom.level}` : 'from outside'] })) }
+      return {
+        heads: ['Facet', 'Choices', 'Told'],
+        rows: document.facets.map((facet) => ({
+          id: facet.id,
+          cells: [
+            facet.name,
+            facet.choices.map((choice) => choice.name).join(', '),
+            facet.toldFrom ? `once ${name(facet.toldFrom.partId)} is ${facet.toldFrom.level}` : 'from outside',
+          ],
+        })),
+      }
     case 'functions':
-      return { heads: ['Test', 'Passed when', 'Power'], rows: document.functions.map((item) => ({ id: item.id, cells: [item.name, item.how, item.power] })) }
+      return {
+        heads: ['Test', 'Passed when', 'Power'],
+        rows: document.functions.map((item) => ({ id: item.id, cells: [item.name, item.how, item.power] })),
+      }
     case 'cautions':
-      return { heads: ['Severity', 'Sentence', 'Bites at'], rows: document.cautions.map((caution) => ({ id: caution.id, cells: [caution.severity, caution.sentence, `${name(caution.at.itemId)}, ${caution.at.act}`] })) }
+      return {
+        heads: ['Severity', 'Sentence', 'Bites at'],
+        rows: document.cautions.map((caution) => ({
+          id: caution.id,
+          cells: [caution.severity, caution.sentence, `${name(caution.at.itemId)}, ${caution.at.act}`],
+        })),
+      }
     case 'views':
-      return { heads: ['View', 'Size', 'Parts drawn'], rows: document.views.map((view) => ({ id: view.id, cells: [view.name, `${view.widthMm} × ${view.heightMm} mm`, String(document.parts.filter((part) => part.outline?.viewId === view.id).length)] })) }
+      return {
+        heads: ['View', 'Size', 'Parts drawn'],
+        rows: document.views.map((view) => ({
+          id: view.id,
+          cells: [
+            view.name,
+            `${view.widthMm} × ${view.heightMm} mm`,
+            String(document.parts.filter((part) => part.outline?.viewId === view.id).length),
+          ],
+        })),
+      }
   }
 }
 
 /** Which ids hang on an item: they go when it goes, so that no fact is left pointing nowhere. */
-export function dependants(document: ProcedureDocument, ids: ReadonlySet<string>): { collection: FactCollection; id: string; words: string }[] {
+export function dependants(
+  document: ProcedureDocument,
+  ids: ReadonlySet<string>,
+): { collection: FactCollection; id: string; words: string }[] {
   const found: { collection: FactCollection; id: string; words: string }[] = []
   const gone = new Set(ids)
   const take = (collection: FactCollection, id: string, words: string) => {
@@ -60,15 +145,31 @@ export function dependants(document: ProcedureDocument, ids: ReadonlySet<string>
     gone.add(id)
     found.push({ collection, id, words })
   }
-  for (const holder of document.holders) if (holder.holds.length > 0 && holder.holds.every((id) => gone.has(id))) take('holders', holder.id, `${holderWords(holder)}`)
-  for (const tether of document.tethers) if (tether.partId !== null && gone.has(tether.partId)) take('tethers', tether.id, `plug ${tether.name}`)
-  for (const setting of document.settings) if (gone.has(setting.id)) for (const method of setting.methods) gone.add(method.id)
+  for (const holder of document.holders)
+    if (holder.holds.length > 0 && holder.holds.every((id) => gone.has(id)))
+      take('holders', holder.id, `${holderWords(holder)}`)
+  for (const tether of document.tethers)
+    if (tether.partId !== null && gone.has(tether.partId)) take('tethers', tether.id, `plug ${tether.name}`)
+  for (const setting of document.settings)
+    if (gone.has(setting.id)) for (const method of setting.methods) gone.add(method.id)
   for (const need of document.needs) {
     const n = need.needs
-    const target = n.kind === 'part' ? n.partId : n.kind === 'setting' ? n.settingId : n.kind === 'tether' ? n.tetherId : n.kind === 'operation' ? n.id : ''
-    if (gone.has(need.dependent.id) || gone.has(target)) take('needs', need.id, `the need “${needWords(document, need).waits}”`)
+    const target =
+      n.kind === 'part'
+        ? n.partId
+        : n.kind === 'setting'
+          ? n.settingId
+          : n.kind === 'tether'
+            ? n.tetherId
+            : n.kind === 'operation'
+              ? n.id
+              : ''
+    if (gone.has(need.dependent.id) || gone.has(target))
+      take('needs', need.id, `the need “${needWords(document, need).waits}”`)
   }
-  for (const cavity of document.cavities) if (cavity.openings.some((opening) => opening.parts.some((part) => gone.has(part.partId)))) take('cavities', cavity.id, `the cavity ${cavity.name}`)
+  for (const cavity of document.cavities)
+    if (cavity.openings.some((opening) => opening.parts.some((part) => gone.has(part.partId))))
+      take('cavities', cavity.id, `the cavity ${cavity.name}`)
   for (const caution of document.cautions) if (gone.has(caution.at.itemId)) take('cautions', caution.id, `a caution`)
   return found
 }

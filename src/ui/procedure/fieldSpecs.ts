@@ -12,7 +12,14 @@ import { LATCHES, LEAD_COLOURS, TAB_SIDES, TETHER_KINDS } from '@/core/procedure
 
 /** How a field of a fact is entered. Paths are those of the document ("release.start"). */
 export type Spec =
-  | { as: 'text' | 'long' | 'texts'; path: string; label: string; help?: string; required?: boolean; suggest?: readonly string[] }
+  | {
+      as: 'text' | 'long' | 'texts'
+      path: string
+      label: string
+      help?: string
+      required?: boolean
+      suggest?: readonly string[]
+    }
   | { as: 'number'; path: string; label: string; unit?: string; nullable?: boolean; help?: string }
   | { as: 'choice'; path: string; label: string; options: readonly string[]; empty?: string; help?: string }
   | { as: 'station' | 'stations'; path: string; label: string; empty?: string }
@@ -29,10 +36,36 @@ export type ItemKind = 'parts' | 'holders' | 'tethers' | 'functions' | 'views' |
 export type Group = { title: string; specs: readonly Spec[]; folded?: boolean }
 
 /** Sizes met in vehicles; a list offers, it never rejects another one. */
-const DRIVE_SIZES = ['7', '8', '10', '13', '16', 'T10', 'T15', 'T20', 'T25', 'T30', 'T40', 'PH1', 'PH2', 'PH3', 'PZ1', 'PZ2', '2.5', '3', '4', '5', '6'] as const
+const DRIVE_SIZES = [
+  '7',
+  '8',
+  '10',
+  '13',
+  '16',
+  'T10',
+  'T15',
+  'T20',
+  'T25',
+  'T30',
+  'T40',
+  'PH1',
+  'PH2',
+  'PH3',
+  'PZ1',
+  'PZ2',
+  '2.5',
+  '3',
+  '4',
+  '5',
+  '6',
+] as const
 const LEVELS_ASKED = ['free', 'off'] as const
 const LEVELS_OPENED = ['eased', 'free', 'off'] as const
-const WHEN: Group = { title: 'Only on some builds', folded: true, specs: [{ as: 'when', path: 'when', label: 'Exists only on' }] }
+const WHEN: Group = {
+  title: 'Only on some builds',
+  folded: true,
+  specs: [{ as: 'when', path: 'when', label: 'Exists only on' }],
+}
 const NOTE: Spec = { as: 'long', path: 'note', label: 'Note' }
 const POSITIONS: Spec = {
   as: 'rows',
@@ -56,7 +89,13 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
         { as: 'text', path: 'name', label: 'Name', required: true },
         { as: 'texts', path: 'synonyms', label: 'Also called', help: 'Separate with commas.' },
         { as: 'station', path: 'station', label: 'Worked on from' },
-        { as: 'choice', path: 'fixing', label: 'Held by', options: FIXINGS, help: 'Press fit and rests: nothing fastens it, and that is a fact.' },
+        {
+          as: 'choice',
+          path: 'fixing',
+          label: 'Held by',
+          options: FIXINGS,
+          help: 'Press fit and rests: nothing fastens it, and that is a fact.',
+        },
         { as: 'text', path: 'zone', label: 'Zone' },
         { as: 'number', path: 'pieces', label: 'Pieces' },
         { as: 'yes', path: 'brittle', label: 'Brittle' },
@@ -83,7 +122,17 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
         { as: 'choice', path: 'release.effort', label: 'Effort', options: EFFORTS },
         { as: 'text', path: 'release.protect', label: 'Protect' },
         { as: 'text', path: 'release.mustNot', label: 'Never', help: '“Never up: the front hooks break”' },
-        { as: 'rows', path: 'rests', label: 'May wait without coming off', add: 'It may rest', blank: { level: 'free', how: 'hangs on its leads', note: '' }, specs: [{ as: 'choice', path: 'how', label: 'How', options: REST_WAYS }, { as: 'text', path: 'note', label: 'Mind' }] },
+        {
+          as: 'rows',
+          path: 'rests',
+          label: 'May wait without coming off',
+          add: 'It may rest',
+          blank: { level: 'free', how: 'hangs on its leads', note: '' },
+          specs: [
+            { as: 'choice', path: 'how', label: 'How', options: REST_WAYS },
+            { as: 'text', path: 'note', label: 'Mind' },
+          ],
+        },
       ],
     },
     {
@@ -110,18 +159,47 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
         { as: 'number', path: 'massKg', label: 'Mass', unit: 'kg', nullable: true },
         { as: 'yes', path: 'hot', label: 'Hot: wait before it is touched' },
         { as: 'yes', path: 'fuel', label: 'A tank, or what raises one' },
-        { as: 'item', path: 'carriedBy', label: 'Comes along inside', of: 'parts', empty: 'nothing: it comes off by itself' },
+        {
+          as: 'item',
+          path: 'carriedBy',
+          label: 'Comes along inside',
+          of: 'parts',
+          empty: 'nothing: it comes off by itself',
+        },
         { as: 'choice', path: 'usualEnd', label: 'Usually ends', options: ENDINGS.slice(0, 5) },
-        { as: 'maybe', path: 'ease', label: 'Can be eased: some of its holders undone so that it gives', blank: { holderIds: [], gapMm: null, mustNot: '' }, specs: [{ as: 'items', path: 'holderIds', label: 'Undo only', of: 'holders' }, { as: 'number', path: 'gapMm', label: 'It gives', unit: 'mm', nullable: true }, { as: 'text', path: 'mustNot', label: 'Never' }] },
+        {
+          as: 'maybe',
+          path: 'ease',
+          label: 'Can be eased: some of its holders undone so that it gives',
+          blank: { holderIds: [], gapMm: null, mustNot: '' },
+          specs: [
+            { as: 'items', path: 'holderIds', label: 'Undo only', of: 'holders' },
+            { as: 'number', path: 'gapMm', label: 'It gives', unit: 'mm', nullable: true },
+            { as: 'text', path: 'mustNot', label: 'Never' },
+          ],
+        },
         NOTE,
         {
           as: 'maybe',
           path: 'outline',
           label: 'Drawn on the map',
-          blank: { viewId: '', points: [[0, 0], [200, 0], [200, 100], [0, 100]] },
+          blank: {
+            viewId: '',
+            points: [
+              [0, 0],
+              [200, 0],
+              [200, 100],
+              [0, 100],
+            ],
+          },
           specs: [
             { as: 'item', path: 'viewId', label: 'View', of: 'views' },
-            { as: 'points', path: 'points', label: 'Corners, in millimetres from the top left', help: 'Pairs “across,down”: 0,0 200,0 200,100 0,100' },
+            {
+              as: 'points',
+              path: 'points',
+              label: 'Corners, in millimetres from the top left',
+              help: 'Pairs “across,down”: 0,0 200,0 200,100 0,100',
+            },
           ],
         },
       ],
@@ -149,7 +227,18 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
             { as: 'number', path: 'seen', label: 'Seen' },
           ],
         },
-        { as: 'maybe', path: 'thread', label: 'Thread known', blank: { diameterMm: 4, lengthMm: 16, pitchMm: null, greatestDepthMm: null }, specs: [{ as: 'number', path: 'diameterMm', label: 'M', unit: 'mm' }, { as: 'number', path: 'lengthMm', label: 'Length', unit: 'mm' }, { as: 'number', path: 'pitchMm', label: 'Pitch', unit: 'mm', nullable: true }, { as: 'number', path: 'greatestDepthMm', label: 'No deeper than', unit: 'mm', nullable: true }] },
+        {
+          as: 'maybe',
+          path: 'thread',
+          label: 'Thread known',
+          blank: { diameterMm: 4, lengthMm: 16, pitchMm: null, greatestDepthMm: null },
+          specs: [
+            { as: 'number', path: 'diameterMm', label: 'M', unit: 'mm' },
+            { as: 'number', path: 'lengthMm', label: 'Length', unit: 'mm' },
+            { as: 'number', path: 'pitchMm', label: 'Pitch', unit: 'mm', nullable: true },
+            { as: 'number', path: 'greatestDepthMm', label: 'No deeper than', unit: 'mm', nullable: true },
+          ],
+        },
       ],
     },
     {
@@ -159,15 +248,35 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
         { as: 'yes', path: 'captive', label: 'Captive: stays in the part' },
         { as: 'choice', path: 'letsGo', label: 'Lets go', options: ['as its kind', 'by itself', 'with the pull'] },
         { as: 'yes', path: 'bearsWeight', label: 'Bears the weight: out last, in first' },
-        { as: 'maybe', path: 'turn', label: 'Turned', blank: { sense: 'anticlockwise', angleDeg: 90, seenFrom: '' }, specs: [{ as: 'choice', path: 'sense', label: 'Out', options: ['clockwise', 'anticlockwise'] }, { as: 'number', path: 'angleDeg', label: 'By', unit: '°' }, { as: 'text', path: 'seenFrom', label: 'Seen from' }] },
+        {
+          as: 'maybe',
+          path: 'turn',
+          label: 'Turned',
+          blank: { sense: 'anticlockwise', angleDeg: 90, seenFrom: '' },
+          specs: [
+            { as: 'choice', path: 'sense', label: 'Out', options: ['clockwise', 'anticlockwise'] },
+            { as: 'number', path: 'angleDeg', label: 'By', unit: '°' },
+            { as: 'text', path: 'seenFrom', label: 'Seen from' },
+          ],
+        },
         { as: 'choice', path: 'reuse', label: 'Afterwards', options: ['reuse', 'single use'] },
         { as: 'number', path: 'torqueNm', label: 'Torque', unit: 'N m', nullable: true },
         { as: 'choice', path: 'reach.by', label: 'Reached by', options: ['sight', 'mirror', 'feel'] },
         { as: 'text', path: 'reach.lookFrom', label: 'Look from' },
         { as: 'number', path: 'reach.depthMm', label: 'How deep', unit: 'mm', nullable: true },
         { as: 'number', path: 'reach.headroomMm', label: 'Headroom', unit: 'mm', nullable: true },
-        { as: 'choice', path: 'reach.powerTool', label: 'Power tool', options: ['not said', 'no', 'out only', 'out and in'] },
-        { as: 'texts', path: 'stack', label: 'Stack in order, head first', help: 'Separate with commas: screw, sleeve, washer' },
+        {
+          as: 'choice',
+          path: 'reach.powerTool',
+          label: 'Power tool',
+          options: ['not said', 'no', 'out only', 'out and in'],
+        },
+        {
+          as: 'texts',
+          path: 'stack',
+          label: 'Stack in order, head first',
+          help: 'Separate with commas: screw, sleeve, washer',
+        },
         { as: 'text', path: 'tell', label: 'Told from a lookalike by' },
         NOTE,
         POSITIONS,
@@ -232,8 +341,20 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
         { as: 'texts', path: 'values', label: 'Values', help: 'Separate with commas: park, out of park' },
         { as: 'text', path: 'asFound', label: 'As found' },
         { as: 'text', path: 'atEnd', label: 'At the end', help: '“as found”, or one of the values' },
-        { as: 'choice', path: 'meanwhile', label: 'While work or tests lie between two needs for it', options: ['goes back', 'may stay'] },
-        { as: 'number', path: 'waitMin', label: 'Of a battery: the maker’s wait after off', unit: 'min', nullable: true, help: 'Empty: nobody knows, the house value counts.' },
+        {
+          as: 'choice',
+          path: 'meanwhile',
+          label: 'While work or tests lie between two needs for it',
+          options: ['goes back', 'may stay'],
+        },
+        {
+          as: 'number',
+          path: 'waitMin',
+          label: 'Of a battery: the maker’s wait after off',
+          unit: 'min',
+          nullable: true,
+          help: 'Empty: nobody knows, the house value counts.',
+        },
         {
           as: 'rows',
           path: 'methods',
@@ -294,8 +415,29 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
       specs: [
         { as: 'text', path: 'name', label: 'Name', required: true },
         { as: 'choice', path: 'kind', label: 'It is about', options: ['other', 'steering side', 'year span'] },
-        { as: 'rows', path: 'choices', label: 'Choices', add: 'Add a choice', ids: true, blank: { name: '', tell: '', photoId: null }, specs: [{ as: 'text', path: 'name', label: 'Choice' }, { as: 'text', path: 'tell', label: 'Told by' }, { as: 'photo', path: 'photoId', label: 'Picture that tells it' }] },
-        { as: 'maybe', path: 'toldFrom', label: 'Can be told only once a part is free or off', blank: { partId: '', level: 'off' }, specs: [{ as: 'item', path: 'partId', label: 'Part', of: 'parts' }, { as: 'choice', path: 'level', label: 'Level', options: LEVELS_ASKED }] },
+        {
+          as: 'rows',
+          path: 'choices',
+          label: 'Choices',
+          add: 'Add a choice',
+          ids: true,
+          blank: { name: '', tell: '', photoId: null },
+          specs: [
+            { as: 'text', path: 'name', label: 'Choice' },
+            { as: 'text', path: 'tell', label: 'Told by' },
+            { as: 'photo', path: 'photoId', label: 'Picture that tells it' },
+          ],
+        },
+        {
+          as: 'maybe',
+          path: 'toldFrom',
+          label: 'Can be told only once a part is free or off',
+          blank: { partId: '', level: 'off' },
+          specs: [
+            { as: 'item', path: 'partId', label: 'Part', of: 'parts' },
+            { as: 'choice', path: 'level', label: 'Level', options: LEVELS_ASKED },
+          ],
+        },
       ],
     },
   ],
@@ -305,9 +447,20 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
       specs: [
         { as: 'text', path: 'name', label: 'Name', required: true },
         { as: 'text', path: 'how', label: 'Passed when' },
-        { as: 'choice', path: 'power', label: 'Power needed', options: ['none', 'battery', 'accessory', 'ignition', 'engine'] },
+        {
+          as: 'choice',
+          path: 'power',
+          label: 'Power needed',
+          options: ['none', 'battery', 'accessory', 'ignition', 'engine'],
+        },
         { as: 'text', path: 'readingUnit', label: 'Unit of a reading, if one is taken' },
-        { as: 'choice', path: 'interim', label: 'Tested', options: ['when hidden', 'at hand-over'], help: 'When hidden: before trim covers its plugs again.' },
+        {
+          as: 'choice',
+          path: 'interim',
+          label: 'Tested',
+          options: ['when hidden', 'at hand-over'],
+          help: 'When hidden: before trim covers its plugs again.',
+        },
         { as: 'number', path: 'warmUpS', label: 'Its unit needs', unit: 's' },
         { as: 'items', path: 'alsoNeeds', label: 'Also needs plugged', of: 'tethers' },
       ],
@@ -316,7 +469,19 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
       title: 'Why it failed before',
       folded: true,
       specs: [
-        { as: 'rows', path: 'troubles', label: 'What to look at when it fails', add: 'Add a cause', blank: { symptom: '', check: '', cause: '', cure: '' }, specs: [{ as: 'text', path: 'cause', label: 'It was' }, { as: 'text', path: 'symptom', label: 'It looked like' }, { as: 'text', path: 'check', label: 'Look at' }, { as: 'text', path: 'cure', label: 'Cured by' }] },
+        {
+          as: 'rows',
+          path: 'troubles',
+          label: 'What to look at when it fails',
+          add: 'Add a cause',
+          blank: { symptom: '', check: '', cause: '', cure: '' },
+          specs: [
+            { as: 'text', path: 'cause', label: 'It was' },
+            { as: 'text', path: 'symptom', label: 'It looked like' },
+            { as: 'text', path: 'check', label: 'Look at' },
+            { as: 'text', path: 'cure', label: 'Cured by' },
+          ],
+        },
       ],
     },
     WHEN,
@@ -325,7 +490,13 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
     {
       title: 'Caution',
       specs: [
-        { as: 'choice', path: 'severity', label: 'Severity', options: SEVERITIES, help: 'DANGER will kill or seriously injure, WARNING could, CAUTION could injure moderately, NOTICE is damage only.' },
+        {
+          as: 'choice',
+          path: 'severity',
+          label: 'Severity',
+          options: SEVERITIES,
+          help: 'DANGER will kill or seriously injure, WARNING could, CAUTION could injure moderately, NOTICE is damage only.',
+        },
         { as: 'long', path: 'sentence', label: 'Sentence' },
         { as: 'item', path: 'at.itemId', label: 'Where it bites', of: 'anything' },
         { as: 'choice', path: 'at.act', label: 'When', options: CAUTION_ACTS },
@@ -340,8 +511,21 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
         { as: 'text', path: 'name', label: 'Name', required: true },
         { as: 'number', path: 'widthMm', label: 'Width', unit: 'mm' },
         { as: 'number', path: 'heightMm', label: 'Height', unit: 'mm' },
-        { as: 'choice', path: 'looking', label: 'Seen looking', options: ['forward', 'rearward', 'left', 'right', 'up', 'down'], help: 'From the seat at the dash: forward. At the left side of a motorcycle: right.' },
-        { as: 'item', path: 'backOf', label: 'It is the back of', of: 'views', empty: 'no other view', help: 'Outlines and marks are then those of the front, seen mirrored.' },
+        {
+          as: 'choice',
+          path: 'looking',
+          label: 'Seen looking',
+          options: ['forward', 'rearward', 'left', 'right', 'up', 'down'],
+          help: 'From the seat at the dash: forward. At the left side of a motorcycle: right.',
+        },
+        {
+          as: 'item',
+          path: 'backOf',
+          label: 'It is the back of',
+          of: 'views',
+          empty: 'no other view',
+          help: 'Outlines and marks are then those of the front, seen mirrored.',
+        },
         { as: 'yes', path: 'measured', label: 'Its millimetres were measured' },
         { as: 'text', path: 'leftWord', label: 'Word at the left edge' },
         { as: 'text', path: 'rightWord', label: 'Word at the right edge' },
@@ -354,7 +538,11 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
 export const TOGETHER: Partial<Record<FactCollection, readonly Extract<Spec, { as: 'choice' }>[]>> = Object.fromEntries(
   (['parts', 'holders', 'tethers', 'cautions', 'functions'] as const).map((collection) => [
     collection,
-    FORMS[collection].flatMap((group) => group.specs.filter((spec): spec is Extract<Spec, { as: 'choice' }> => spec.as === 'choice' && !spec.path.includes('.'))),
+    FORMS[collection].flatMap((group) =>
+      group.specs.filter(
+        (spec): spec is Extract<Spec, { as: 'choice' }> => spec.as === 'choice' && !spec.path.includes('.'),
+      ),
+    ),
   ]),
 )
 

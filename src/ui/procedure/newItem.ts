@@ -16,7 +16,10 @@ export function newId(prefix: string): Id {
   return `${prefix}-${crypto.randomUUID().slice(0, 8)}`
 }
 
-/** A fact as somebody would begin to state it: the record's own defaults, with what must be typed left empty. `partId` presets what it belongs to. */
+/**
+ * A fact as somebody would begin to state it: the record's own defaults, with what must be typed left empty. `partId`
+ * presets what it belongs to.
+ */
 export function blankItem(document: ProcedureDocument, collection: FactCollection, partId: Id | null): { id: Id } {
   const part = partId ?? document.parts[0]?.id ?? ''
   const id = newId(collection.slice(0, 4))
@@ -53,6 +56,7 @@ export function duplicateItem(collection: FactCollection, item: { id: Id }): { i
   if ('positions' in copy) copy.positions = []
   if ('outline' in copy) copy.outline = null
   for (const key of ['methods', 'openings', 'choices'])
-    if (Array.isArray(copy[key])) copy[key] = (copy[key] as object[]).map((row) => ({ ...row, id: newId(key.slice(0, 4)) }))
+    if (Array.isArray(copy[key]))
+      copy[key] = (copy[key] as object[]).map((row) => ({ ...row, id: newId(key.slice(0, 4)) }))
   return copy
 }

@@ -7,7 +7,21 @@ import type { ProcedureDocument } from '@/core/procedure/document'
 import { NOT_SAID, type Source } from '@/core/procedure/source'
 import { inverseOf, type Conflict, type Edit } from '@/core/procedure/edit'
 
-export type EditDraft = (procedureId: string, edits: Edit[], source: Source) => Promise<{ status: 'saved'; document: ProcedureDocument; problems: Problem[]; version: number; conflicts: Conflict[]; evidence: ReadonlyMap<Id, Evidence> } | { status: 'refused'; sentence: string }>
+export type EditDraft = (
+  procedureId: string,
+  edits: Edit[],
+  source: Source,
+) => Promise<
+  | {
+      status: 'saved'
+      document: ProcedureDocument
+      problems: Problem[]
+      version: number
+      conflicts: Conflict[]
+      evidence: ReadonlyMap<Id, Evidence>
+    }
+  | { status: 'refused'; sentence: string }
+>
 
 export type Draft = {
   document: ProcedureDocument
@@ -29,7 +43,11 @@ export type Draft = {
 }
 
 /** The draft as this person sees it: edits go out field by field and come back merged with everybody else's. */
-export function useDraft(procedureId: string, initial: { document: ProcedureDocument; problems: Problem[]; evidence: ReadonlyMap<Id, Evidence> }, editDraft: EditDraft): Draft {
+export function useDraft(
+  procedureId: string,
+  initial: { document: ProcedureDocument; problems: Problem[]; evidence: ReadonlyMap<Id, Evidence> },
+  editDraft: EditDraft,
+): Draft {
   const [document, setDocument] = useState(initial.document)
   const [problems, setProblems] = useState(initial.problems)
   const [evidence, setEvidence] = useState(initial.evidence)
@@ -54,7 +72,10 @@ export function useDraft(procedureId: string, initial: { document: ProcedureDocu
         const left = new Set(outcome.conflicts.map((conflict) => JSON.stringify(conflict.edit)))
         return { sentence: null, applied: edits.filter((edit) => !left.has(JSON.stringify(edit))) }
       } catch {
-        return { sentence: 'The shop can’t be reached. What you typed is still here; try again when it can.', applied: [] }
+        return {
+          sentence: 'The shop can’t be reached. What you typed is still here; try again when it can.',
+          applied: [],
+        }
       } finally {
         setSaving(false)
       }
@@ -80,12 +101,32 @@ export function useDraft(procedureId: string, initial: { document: ProcedureDocu
     async (conflict: Conflict, keep: 'mine' | 'theirs') => {
       const forget = () => setConflicts((now) => now.filter((item) => item !== conflict))
       const { edit, theirs } = conflict
-      const again: Edit[] = keep === 'theirs' || theirs === null ? [] : edit.kind === 'field' || edit.kind === 'about' ? [{ ...edit, from: theirs as never }] : edit.kind === 'remove' ? [{ ...edit, item: theirs as never }] : []
+      const again: Edit[] =
+        keep === 'theirs' || theirs === null
+          ? []
+          : edit.kind === 'field' || edit.kind === 'about'
+            ? [{ ...edit, from: theirs as never }]
+            : edit.kind === 'remove'
+              ? [{ ...edit, item: theirs as never }]
+              : []
       const sentence = await save(again)
       if (!sentence) forget()
       return sentence
     },
     [save],
   )
-  return { document, problems, evidence, source, setSource, saving, changed, conflicts, canUndo: done.length > 0, save, undo, settle }
+  return {
+    document,
+    problems,
+    evidence,
+    source,
+    setSource,
+    saving,
+    changed,
+    conflicts,
+    canUndo: done.length > 0,
+    save,
+    undo,
+    settle,
+  }
 }

@@ -17,8 +17,38 @@ import type { LiveStrip } from './useStrip'
 /** What closes a sheet: facts taken, or anything else done. */
 type SheetProps = { strip: LiveStrip; close: () => void }
 
-const OFFERED_PARTS = ['surround', 'knee bolster', 'climate panel', 'vent', 'glovebox', 'console', 'unit', 'liner', 'pocket', 'cover', 'pillar trim', 'kick panel', 'sill trim', 'cluster', 'lever boot', 'seat', 'fairing', 'side cover']
-const OFFERED_PLUGS = ['main', 'antenna', 'hazard', 'airbag lamp', 'climate', 'start', 'usb', 'power outlet', 'lamp', 'camera']
+const OFFERED_PARTS = [
+  'surround',
+  'knee bolster',
+  'climate panel',
+  'vent',
+  'glovebox',
+  'console',
+  'unit',
+  'liner',
+  'pocket',
+  'cover',
+  'pillar trim',
+  'kick panel',
+  'sill trim',
+  'cluster',
+  'lever boot',
+  'seat',
+  'fairing',
+  'side cover',
+]
+const OFFERED_PLUGS = [
+  'main',
+  'antenna',
+  'hazard',
+  'airbag lamp',
+  'climate',
+  'start',
+  'usb',
+  'power outlet',
+  'lamp',
+  'camera',
+]
 const COUNTS = [1, 2, 3, 4, 5, 6, 7, 8, 9]
 
 /** Which panel: a name the record has, one the trade uses, or a new one. */
@@ -52,15 +82,29 @@ export function PanelSheet({ strip, close }: SheetProps) {
   )
 }
 
-/** Three taps: what it is, how many, where. The heads this shop meets most stand first; any other can be typed in the line. */
-export function FastenerSheet({ strip, close, screws, usual }: SheetProps & { screws: boolean; usual: readonly Usual[] }) {
+/**
+ * Three taps: what it is, how many, where. The heads this shop meets most stand first; any other can be typed in the
+ * line.
+ */
+export function FastenerSheet({
+  strip,
+  close,
+  screws,
+  usual,
+}: SheetProps & { screws: boolean; usual: readonly Usual[] }) {
   const [kind, setKind] = useState<Usual | null>(null)
   const [count, setCount] = useState<number | null>(null)
   const { document, state } = strip.job
   const offered = usual.filter((item) => isScrew(item) === screws).slice(0, 12)
   const hiders = document.parts.filter((part) => levelNow(state, part.id) !== 'in place' && part.id !== strip.inHand)
   const take = (behind: Id | null) => {
-    const fact: Fact = { fact: 'holder', kind: kind!.kind, count: count!, ...(kind!.drive !== 'none' && { drive: kind!.drive, ...(kind!.size && { size: kind!.size }) }), ...(behind && { behind: [itemWords(document, behind)] }) }
+    const fact: Fact = {
+      fact: 'holder',
+      kind: kind!.kind,
+      count: count!,
+      ...(kind!.drive !== 'none' && { drive: kind!.drive, ...(kind!.size && { size: kind!.size }) }),
+      ...(behind && { behind: [itemWords(document, behind)] }),
+    }
     strip.say([fact], '')
     close()
   }
@@ -68,7 +112,20 @@ export function FastenerSheet({ strip, close, screws, usual }: SheetProps & { sc
     return (
       <Choices title="What is it?">
         {offered.map((item) => (
-          <Choice key={`${item.kind} ${item.drive} ${item.size}`} words={usualWords(item)} mark={<FastenerMark shape={shapeOf({ kind: item.kind, drives: item.drive === 'none' ? [] : [{ drive: item.drive, size: item.size, seen: 0 }] })} size={30} />} onClick={() => setKind(item)} />
+          <Choice
+            key={`${item.kind} ${item.drive} ${item.size}`}
+            words={usualWords(item)}
+            mark={
+              <FastenerMark
+                shape={shapeOf({
+                  kind: item.kind,
+                  drives: item.drive === 'none' ? [] : [{ drive: item.drive, size: item.size, seen: 0 }],
+                })}
+                size={30}
+              />
+            }
+            onClick={() => setKind(item)}
+          />
         ))}
       </Choices>
     )
@@ -102,7 +159,10 @@ function MoreThanNine({ onCount }: { onCount: (count: number) => void }) {
   const [tapped, setTapped] = useState(0)
   return (
     <>
-      <Choice words={tapped === 0 ? 'Tap once each' : `${tapped}, tap on`} onClick={() => setTapped(Math.min(99, tapped + 1))} />
+      <Choice
+        words={tapped === 0 ? 'Tap once each' : `${tapped}, tap on`}
+        onClick={() => setTapped(Math.min(99, tapped + 1))}
+      />
       {tapped > 0 && <Choice words={`It is ${tapped}`} onClick={() => onCount(tapped)} />}
     </>
   )
@@ -112,7 +172,9 @@ function MoreThanNine({ onCount }: { onCount: (count: number) => void }) {
 export function PlugSheet({ strip, close }: SheetProps) {
   const [name, setName] = useState('')
   const { document, state } = strip.job
-  const known = document.tethers.filter((tether) => tether.partId === strip.inHand && !state.tethersOpen.has(tether.id)).map((tether) => tether.name)
+  const known = document.tethers
+    .filter((tether) => tether.partId === strip.inHand && !state.tethersOpen.has(tether.id))
+    .map((tether) => tether.name)
   const take = (tab: (typeof TAB_SIDES)[number] | null) => {
     strip.say([{ fact: 'plug', name, ...(tab && { tab }) }], '')
     close()
@@ -138,7 +200,10 @@ export function PlugSheet({ strip, close }: SheetProps) {
   )
 }
 
-/** Which build this vehicle is, where the record asks, and settings as they stand; a tap moves one, unless a rule of safety forbids it now. */
+/**
+ * Which build this vehicle is, where the record asks, and settings as they stand; a tap moves one, unless a rule of
+ * safety forbids it now.
+ */
 export function SettingSheet({ strip, close }: SheetProps) {
   const { document, state, model, vehicle, circumstances } = strip.job
   const [refusal, setRefusal] = useState('')
@@ -153,7 +218,13 @@ export function SettingSheet({ strip, close }: SheetProps) {
         <fieldset key={facet.id} className="flex flex-wrap items-center gap-3 border-b border-hair pb-3">
           <legend className="float-left w-40 text-xl font-semibold">{facet.name}</legend>
           {facet.choices.map((choice) => (
-            <button key={choice.id} type="button" aria-pressed={state.facets.get(facet.id) === choice.id} className={`${state.facets.get(facet.id) === choice.id ? 'slab' : 'ghost'} min-w-28 flex-col !gap-0 text-lg`} onClick={() => (strip.happen([{ kind: 'facet told', facetId: facet.id, choiceId: choice.id }]), close())}>
+            <button
+              key={choice.id}
+              type="button"
+              aria-pressed={state.facets.get(facet.id) === choice.id}
+              className={`${state.facets.get(facet.id) === choice.id ? 'slab' : 'ghost'} min-w-28 flex-col !gap-0 text-lg`}
+              onClick={() => (strip.happen([{ kind: 'facet told', facetId: facet.id, choiceId: choice.id }]), close())}
+            >
               {choice.name}
               {choice.tell && <span className="text-[15px] font-normal">{choice.tell}</span>}
             </button>
@@ -164,7 +235,16 @@ export function SettingSheet({ strip, close }: SheetProps) {
         const now = state.settings.get(setting.id) ?? setting.asFound
         const set = (value: string) => {
           const methodId = setting.methods.find((method) => method.to === value)?.id ?? null
-          const refused = refusals(model, vehicle, { act: 'set', itemId: setting.id, setting: { settingId: setting.id, from: now, to: value, methodId: methodId ?? '' } }, circumstances)[0]
+          const refused = refusals(
+            model,
+            vehicle,
+            {
+              act: 'set',
+              itemId: setting.id,
+              setting: { settingId: setting.id, from: now, to: value, methodId: methodId ?? '' },
+            },
+            circumstances,
+          )[0]
           if (refused) return setRefusal(`${refused.rule.sentence} ${refused.rule.remedy}`)
           strip.happen([{ kind: 'set', settingId: setting.id, value, methodId }])
           close()
@@ -173,7 +253,13 @@ export function SettingSheet({ strip, close }: SheetProps) {
           <fieldset key={setting.id} className="flex flex-wrap items-center gap-3">
             <legend className="float-left w-40 text-xl font-semibold">{setting.name}</legend>
             {setting.values.map((value) => (
-              <button key={value} type="button" aria-pressed={value === now} className={value === now ? 'slab min-w-28' : 'ghost min-w-28 text-lg'} onClick={() => (value === now ? close() : set(value))}>
+              <button
+                key={value}
+                type="button"
+                aria-pressed={value === now}
+                className={value === now ? 'slab min-w-28' : 'ghost min-w-28 text-lg'}
+                onClick={() => (value === now ? close() : set(value))}
+              >
                 {value}
               </button>
             ))}
@@ -191,7 +277,12 @@ export function CautionSheet({ strip, close }: SheetProps) {
   const part = strip.job.document.parts.find((item) => item.id === strip.inHand)
   if (!part) return <p className="text-xl">Say first which panel it is about: close this and tap Panel.</p>
   const take = () => {
-    const item = Caution.parse({ id: newId('caut'), severity, sentence: sentence.trim(), at: { itemId: part.id, act: 'any' } })
+    const item = Caution.parse({
+      id: newId('caut'),
+      severity,
+      sentence: sentence.trim(),
+      at: { itemId: part.id, act: 'any' },
+    })
     strip.state([{ kind: 'add', collection: 'cautions', item, after: null }], sentence.trim())
     close()
   }
@@ -199,14 +290,28 @@ export function CautionSheet({ strip, close }: SheetProps) {
     <div className="space-y-4">
       <div className="flex flex-wrap gap-2">
         {SEVERITIES.map((word) => (
-          <button key={word} type="button" aria-pressed={word === severity} className={word === severity ? 'slab' : 'ghost'} onClick={() => setSeverity(word)}>
+          <button
+            key={word}
+            type="button"
+            aria-pressed={word === severity}
+            className={word === severity ? 'slab' : 'ghost'}
+            onClick={() => setSeverity(word)}
+          >
             {word}
           </button>
         ))}
       </div>
       <label className="block">
-        <span className="mb-1 block text-lg font-semibold">What must whoever takes off the {part.name.toLowerCase()} know?</span>
-        <textarea className="field min-h-24 text-lg" value={sentence} onChange={(event) => setSentence(event.target.value)} maxLength={200} placeholder="Upper hooks break when it is pushed up." />
+        <span className="mb-1 block text-lg font-semibold">
+          What must whoever takes off the {part.name.toLowerCase()} know?
+        </span>
+        <textarea
+          className="field min-h-24 text-lg"
+          value={sentence}
+          onChange={(event) => setSentence(event.target.value)}
+          maxLength={200}
+          placeholder="Upper hooks break when it is pushed up."
+        />
       </label>
       <button type="button" className="slab w-full" onClick={take} disabled={sentence.trim().length < 3}>
         Keep it
@@ -216,7 +321,17 @@ export function CautionSheet({ strip, close }: SheetProps) {
 }
 
 /** A name typed, where none of those offered is it. */
-function NameForm({ label, placeholder, most, onName }: { label: string; placeholder: string; most: number; onName: (name: string) => void }) {
+function NameForm({
+  label,
+  placeholder,
+  most,
+  onName,
+}: {
+  label: string
+  placeholder: string
+  most: number
+  onName: (name: string) => void
+}) {
   const [typed, setTyped] = useState('')
   return (
     <form
@@ -228,7 +343,14 @@ function NameForm({ label, placeholder, most, onName }: { label: string; placeho
     >
       <label className="min-w-0 flex-1">
         <span className="sr-only">{label}</span>
-        <input className="field !min-h-14 text-xl" value={typed} onChange={(event) => setTyped(event.target.value)} placeholder={placeholder} maxLength={most} autoComplete="off" />
+        <input
+          className="field !min-h-14 text-xl"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          placeholder={placeholder}
+          maxLength={most}
+          autoComplete="off"
+        />
       </label>
       <button className="slab" disabled={typed.trim() === ''}>
         Take

@@ -10,13 +10,26 @@ import type { LiveStrip } from './useStrip'
 const LONGEST_S = 60
 
 /** A note nobody has time to structure, written or spoken: it goes to the clean-up list of the desk. */
-export function NoteSheet({ strip, shopId, jobId, close }: { strip: LiveStrip; shopId: string; jobId: string; close: () => void }) {
+export function NoteSheet({
+  strip,
+  shopId,
+  jobId,
+  close,
+}: {
+  strip: LiveStrip
+  shopId: string
+  jobId: string
+  close: () => void
+}) {
   const [trouble, setTrouble] = useState('')
   const [seconds, setSeconds] = useState<number | null>(null)
   const recorder = useRef<Recording | null>(null)
   useEffect(() => {
     if (seconds === null) return
-    const timer = setTimeout(() => (seconds + 1 >= LONGEST_S ? recorder.current?.stop() : setSeconds(seconds + 1)), 1000)
+    const timer = setTimeout(
+      () => (seconds + 1 >= LONGEST_S ? recorder.current?.stop() : setSeconds(seconds + 1)),
+      1000,
+    )
     return () => clearTimeout(timer)
   }, [seconds])
   // Closed in the middle, what was spoken is kept all the same.
@@ -35,7 +48,16 @@ export function NoteSheet({ strip, shopId, jobId, close }: { strip: LiveStrip; s
   const keep = async (blob: Blob, length: number) => {
     const id = crypto.randomUUID()
     showLocally(id, blob)
-    await mediaBoxOf(shopId).keep({ id, jobId, kind: 'voice', blob, seconds: length, width: 0, height: 0, unclaimed: false })
+    await mediaBoxOf(shopId).keep({
+      id,
+      jobId,
+      kind: 'voice',
+      blob,
+      seconds: length,
+      width: 0,
+      height: 0,
+      unclaimed: false,
+    })
     strip.happen([{ kind: 'voice noted', voiceId: id, seconds: Math.min(600, length), itemId: strip.inHand }])
     close()
   }

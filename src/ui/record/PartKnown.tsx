@@ -10,26 +10,39 @@ import { contradictionWords } from '../words/contradictionWords'
 import { motionsWords, startWords } from '../words/operations'
 import type { LiveStrip } from './useStrip'
 
-/** The facts of the part in hand, and the few that take one tap: how it is held without fasteners, brittle, two people. */
+/**
+ * The facts of the part in hand, and the few that take one tap: how it is held without fasteners, brittle, two people.
+ */
 export function PartKnown({ strip, part }: { strip: LiveStrip; part: Part }) {
   const { document, state } = strip.job
   const holders = document.holders.filter((holder) => holder.holds.includes(part.id))
   const tethers = document.tethers.filter((tether) => tether.partId === part.id)
-  const waits = document.needs.filter((need) => need.dependent.id === part.id || holders.some((holder) => holder.id === need.dependent.id))
-  const change = (to: Partial<Part>, said: string) => strip.state(fieldEdits('parts', part, { ...part, ...to } as Part), said)
-  const release = [part.release.start && startWords(part.release.start), motionsWords(part), part.release.mustNot].filter(Boolean).join(', ')
+  const waits = document.needs.filter(
+    (need) => need.dependent.id === part.id || holders.some((holder) => holder.id === need.dependent.id),
+  )
+  const change = (to: Partial<Part>, said: string) =>
+    strip.state(fieldEdits('parts', part, { ...part, ...to } as Part), said)
+  const release = [part.release.start && startWords(part.release.start), motionsWords(part), part.release.mustNot]
+    .filter(Boolean)
+    .join(', ')
   const level = levelNow(state, part.id)
   const out = (id: string) => (state.holders.get(id)?.undone ?? 0) > 0 || state.tethersOpen.has(id)
   const recorded = new Set(strip.base.holders.map(({ id }) => id))
   const ids = new Set([part.id, ...holders.map(({ id }) => id), ...tethers.map(({ id }) => id)])
-  const otherwise = contradictionsOf(strip.base, document).filter(({ itemId, field }) => ids.has(itemId) && field !== 'positions')
+  const otherwise = contradictionsOf(strip.base, document).filter(
+    ({ itemId, field }) => ids.has(itemId) && field !== 'positions',
+  )
   // On top of a record one tap says that it is as written; only what differs is caught.
   const waiting = [...holders, ...tethers].filter((item) => !out(item.id))
   const asWritten = () =>
     strip.happen([
-      ...holders.filter((holder) => !out(holder.id)).map((holder) => ({ kind: 'undone' as const, holderId: holder.id, count: holder.count })),
+      ...holders
+        .filter((holder) => !out(holder.id))
+        .map((holder) => ({ kind: 'undone' as const, holderId: holder.id, count: holder.count })),
       ...(level === 'in place' ? [{ kind: 'part at' as const, partId: part.id, level: 'free' as const }] : []),
-      ...tethers.filter((tether) => !out(tether.id)).map((tether) => ({ kind: 'opened' as const, tetherId: tether.id })),
+      ...tethers
+        .filter((tether) => !out(tether.id))
+        .map((tether) => ({ kind: 'opened' as const, tetherId: tether.id })),
     ])
   return (
     <section aria-label={`Known of the ${part.name}`}>
@@ -37,25 +50,45 @@ export function PartKnown({ strip, part }: { strip: LiveStrip; part: Part }) {
       <ul className="mt-1 text-[19px]">
         {holders.map((holder) => (
           <li key={holder.id} className="flex min-h-11 items-center gap-3 border-b border-hair">
-            <FastenerMark shape={shapeOf(holder)} size={26} /> {holderWords(holder)} <span className="ml-auto text-[17px] text-second">{out(holder.id) ? (recorded.has(holder.id) ? (otherwise.some(({ itemId }) => itemId === holder.id) ? 'out' : 'out, as recorded') : 'out') : 'by the record'}</span>
+            <FastenerMark shape={shapeOf(holder)} size={26} /> {holderWords(holder)}{' '}
+            <span className="ml-auto text-[17px] text-second">
+              {out(holder.id)
+                ? recorded.has(holder.id)
+                  ? otherwise.some(({ itemId }) => itemId === holder.id)
+                    ? 'out'
+                    : 'out, as recorded'
+                  : 'out'
+                : 'by the record'}
+            </span>
           </li>
         ))}
         {tethers.map((tether) => (
           <li key={tether.id} className="flex min-h-11 items-center gap-3 border-b border-hair">
-            <PlugMark tether={tether} size={28} /> {tether.name} <span className="ml-auto text-[17px] text-second">{out(tether.id) ? (tether.tabSide ? `open, tab ${tether.tabSide}` : 'open') : 'by the record'}</span>
+            <PlugMark tether={tether} size={28} /> {tether.name}{' '}
+            <span className="ml-auto text-[17px] text-second">
+              {out(tether.id) ? (tether.tabSide ? `open, tab ${tether.tabSide}` : 'open') : 'by the record'}
+            </span>
           </li>
         ))}
-        {waits.map((need) => need.needs.kind === 'part' && (
-          <li key={need.id} className="min-h-11 border-b border-hair py-2">
-            {need.reason === 'covers' ? 'behind the' : 'after the'} {itemWords(document, need.needs.partId).toLowerCase()}
-          </li>
-        ))}
+        {waits.map(
+          (need) =>
+            need.needs.kind === 'part' && (
+              <li key={need.id} className="min-h-11 border-b border-hair py-2">
+                {need.reason === 'covers' ? 'behind the' : 'after the'}{' '}
+                {itemWords(document, need.needs.partId).toLowerCase()}
+              </li>
+            ),
+        )}
         {release && <li className="min-h-11 border-b border-hair py-2">{release}</li>}
       </ul>
       {otherwise.map((item) => {
         const words = contradictionWords(document, item)
         return (
-          <p key={`${item.itemId} ${item.field}`} className="mt-2 flex gap-3 border-l-4 border-ink pl-3 text-[19px]" data-contradiction={item.field}>
+          <p
+            key={`${item.itemId} ${item.field}`}
+            className="mt-2 flex gap-3 border-l-4 border-ink pl-3 text-[19px]"
+            data-contradiction={item.field}
+          >
             <span>
               <b>Contradiction.</b> {words.what}: {words.found} here, the record says {words.recorded}.
             </span>
@@ -75,7 +108,9 @@ export function PartKnown({ strip, part }: { strip: LiveStrip; part: Part }) {
           </>
         )}
         {!part.brittle && <Tap words="Brittle" onClick={() => change({ brittle: true }, `${part.name} brittle`)} />}
-        {part.persons < 2 && <Tap words="Two people" onClick={() => change({ persons: 2 }, `${part.name} two people`)} />}
+        {part.persons < 2 && (
+          <Tap words="Two people" onClick={() => change({ persons: 2 }, `${part.name} two people`)} />
+        )}
       </div>
     </section>
   )

@@ -11,7 +11,17 @@ import type { JobData, LiveJob } from '../job/useJob'
 import { itemWords } from '../words/items'
 
 /** The turn of the U: what is still unsettled before the way out is worked out, and the tap that begins it. */
-export function PutBack({ data, job, questions, ask }: { data: JobData; job: LiveJob; questions: number; ask: () => void }) {
+export function PutBack({
+  data,
+  job,
+  questions,
+  ask,
+}: {
+  data: JobData
+  job: LiveJob
+  questions: number
+  ask: () => void
+}) {
   const router = useRouter()
   const { document, state } = job
   const out = document.parts.filter((part) => levelNow(state, part.id) !== 'in place')
@@ -19,8 +29,24 @@ export function PutBack({ data, job, questions, ask }: { data: JobData; job: Liv
   // A part that is free waits somewhere; said how, its plugs may stay in.
   const hanging = out.find((part) => levelNow(state, part.id) === 'free' && !mayRestFree(part))
   const begin = () => {
-    const goals = out.map((part) => ({ kind: 'part' as const, partId: part.id, level: levelNow(state, part.id) as 'eased' | 'free' | 'off' }))
-    job.record([{ kind: 'plan adopted', request: PlanRequest.parse({ goals, build: Object.fromEntries(state.facets), start: document.parts[0]?.station ?? 'driver side' }), found: null, people: [], lanes: [] }])
+    const goals = out.map((part) => ({
+      kind: 'part' as const,
+      partId: part.id,
+      level: levelNow(state, part.id) as 'eased' | 'free' | 'off',
+    }))
+    job.record([
+      {
+        kind: 'plan adopted',
+        request: PlanRequest.parse({
+          goals,
+          build: Object.fromEntries(state.facets),
+          start: document.parts[0]?.station ?? 'driver side',
+        }),
+        found: null,
+        people: [],
+        lanes: [],
+      },
+    ])
     router.push(`/jobs/${data.id}`)
   }
   if (out.length === 0) return <p className="text-xl">Nothing has come off yet.</p>
@@ -30,11 +56,24 @@ export function PutBack({ data, job, questions, ask }: { data: JobData; job: Liv
         <p className="text-2xl">The {hanging.name.toLowerCase()} is free. Where does it wait?</p>
         <div className="grid grid-cols-2 gap-2">
           {REST_WAYS.map((how) => (
-            <button key={how} type="button" className="ghost text-lg" onClick={() => job.record([{ kind: 'stated', said: `${hanging.name} ${how}`, edits: waitsThere(document, state, hanging, how) }])}>
+            <button
+              key={how}
+              type="button"
+              className="ghost text-lg"
+              onClick={() =>
+                job.record([
+                  { kind: 'stated', said: `${hanging.name} ${how}`, edits: waitsThere(document, state, hanging, how) },
+                ])
+              }
+            >
               {how}
             </button>
           ))}
-          <button type="button" className="ghost text-lg" onClick={() => job.record([{ kind: 'part at', partId: hanging.id, level: 'off' }])}>
+          <button
+            type="button"
+            className="ghost text-lg"
+            onClick={() => job.record([{ kind: 'part at', partId: hanging.id, level: 'off' }])}
+          >
             set aside, nothing ties it
           </button>
         </div>
@@ -43,11 +82,13 @@ export function PutBack({ data, job, questions, ask }: { data: JobData; job: Liv
   return (
     <div className="space-y-4">
       <p className="text-2xl">
-        <span className="num">{out.length}</span> {out.length === 1 ? 'part' : 'parts'} out. The way back is worked out from what you told.
+        <span className="num">{out.length}</span> {out.length === 1 ? 'part' : 'parts'} out. The way back is worked out
+        from what you told.
       </p>
       {loose.length > 0 && (
         <p className="text-xl">
-          Loose ends: {loose.map(({ id }) => itemWords(document, id)).join(', ')}. They are counted in the balance, but no card asks for them before you say what they hold.
+          Loose ends: {loose.map(({ id }) => itemWords(document, id)).join(', ')}. They are counted in the balance, but
+          no card asks for them before you say what they hold.
         </p>
       )}
       {questions > 0 && (

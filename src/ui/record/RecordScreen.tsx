@@ -45,7 +45,9 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
   const dear = useDearOrders(job, data)
   const questions = useMemo(() => questionsOf(job.document, job.state, dear), [job.document, job.state, dear])
   const offered = offerFor(strip)
-  const urgent = questions.find((question) => ['circuit', 'purpose', 'battery prepared', 'same screw', 'reached'].includes(question.kind))
+  const urgent = questions.find((question) =>
+    ['circuit', 'purpose', 'battery prepared', 'same screw', 'reached'].includes(question.kind),
+  )
   const first = job.state.history[0]
   const minutes = first ? Math.max(0, Math.round((job.nowMs - wallMsOf(first.at)) / 60_000)) : 0
   const facts = job.state.history.reduce((sum, { what }) => sum + (what.kind === 'stated' ? what.edits.length : 0), 0)
@@ -58,12 +60,17 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
           <p className="flex justify-between gap-3 pb-1 text-[17px] font-bold">
             As it came apart
             <span className="font-normal text-second">
-              <span className="num">{minutes}</span> min, <span className="num">{facts}</span> {facts === 1 ? 'fact' : 'facts'}
+              <span className="num">{minutes}</span> min, <span className="num">{facts}</span>{' '}
+              {facts === 1 ? 'fact' : 'facts'}
             </span>
           </p>
           <label className="mb-1 flex items-center gap-3 text-[17px]">
             <span className="shrink-0 font-bold">I stand at</span>
-            <select className="field !min-h-12 text-lg" value={strip.station} onChange={(event) => strip.standAt(event.target.value)}>
+            <select
+              className="field !min-h-12 text-lg"
+              value={strip.station}
+              onChange={(event) => strip.standAt(event.target.value)}
+            >
               {[...STATIONS, ...data.house.stations.map(({ name }) => name)].map((station) => (
                 <option key={station} value={station}>
                   {station}
@@ -71,26 +78,53 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
               ))}
             </select>
           </label>
-          <div className="-mx-4 min-h-0 flex-1 overflow-y-auto px-4" tabIndex={0} role="group" aria-label="The way apart, scrolls">
+          <div
+            className="-mx-4 min-h-0 flex-1 overflow-y-auto px-4"
+            tabIndex={0}
+            role="group"
+            aria-label="The way apart, scrolls"
+          >
             <StripRail document={job.document} rows={rows} inHand={strip.inHand} onPick={setSheet} />
           </div>
           <SettingsNow settings={job.document.settings} state={job.state} className="grid grid-cols-3" />
           <div className="mt-2 grid grid-cols-2 gap-2">
-            <button type="button" className="ghost text-lg" onClick={() => setSheet('questions')} disabled={questions.length === 0}>
-              {questions.length === 0 ? 'No question' : `${questions.length} ${questions.length === 1 ? 'question' : 'questions'}`}
+            <button
+              type="button"
+              className="ghost text-lg"
+              onClick={() => setSheet('questions')}
+              disabled={questions.length === 0}
+            >
+              {questions.length === 0
+                ? 'No question'
+                : `${questions.length} ${questions.length === 1 ? 'question' : 'questions'}`}
             </button>
-            <button type="button" className="ghost text-lg" onClick={() => setSheet('back')} disabled={rows.length === 0}>
+            <button
+              type="button"
+              className="ghost text-lg"
+              onClick={() => setSheet('back')}
+              disabled={rows.length === 0}
+            >
               Put it back
             </button>
           </div>
         </aside>
-        <section className="order-1 flex min-h-0 min-w-0 flex-col gap-3 pb-4 pr-4 lg:order-2" aria-label="What comes off">
+        <section
+          className="order-1 flex min-h-0 min-w-0 flex-col gap-3 pb-4 pr-4 lg:order-2"
+          aria-label="What comes off"
+        >
           <StripSign strip={strip} words={data.words} />
           <LastCaution strip={strip} />
           <div className="grid min-h-0 flex-1 gap-5 pl-4 md:grid-cols-[minmax(0,1.6fr)_minmax(300px,1fr)]">
-            <StripPicture strip={strip} vehicle={data.vehicle.label} waiting={waitingMedia} onPhoto={() => setSheet('photo')} />
+            <StripPicture
+              strip={strip}
+              vehicle={data.vehicle.label}
+              waiting={waitingMedia}
+              onPhoto={() => setSheet('photo')}
+            />
             <div className="flex min-h-0 flex-col overflow-y-auto">
-              {offered.length > 0 ? <LooseEnds key={strip.inHand} strip={strip} offered={offered} /> : (
+              {offered.length > 0 ? (
+                <LooseEnds key={strip.inHand} strip={strip} offered={offered} />
+              ) : (
                 <>
                   {urgent && (
                     <div className="mb-4 shrink-0 border-b-2 border-ink pb-4">
@@ -108,7 +142,12 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
       <Dialog title="Which panel?" open={sheet === 'panel'} onClose={close} wide>
         <PanelSheet strip={strip} close={close} />
       </Dialog>
-      <Dialog title={sheet === 'screw' ? 'Screws, bolts, nuts' : 'Clips and the like'} open={sheet === 'screw' || sheet === 'clip'} onClose={close} wide>
+      <Dialog
+        title={sheet === 'screw' ? 'Screws, bolts, nuts' : 'Clips and the like'}
+        open={sheet === 'screw' || sheet === 'clip'}
+        onClose={close}
+        wide
+      >
         <FastenerSheet strip={strip} close={close} screws={sheet === 'screw'} usual={data.usual} />
       </Dialog>
       <Dialog title="A plug, hose or strap" open={sheet === 'plug'} onClose={close} wide>
@@ -127,13 +166,23 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
         <PhotoSheet strip={strip} shopId={data.shopId} jobId={data.id} close={close} />
       </Dialog>
       <Dialog title="While there is a pause" open={sheet === 'questions'} onClose={close} wide>
-        {questions[0] ? <QuestionRound key="round" strip={strip} dear={dear} /> : <p className="text-xl">Nothing is open: what was told is enough for a plan.</p>}
+        {questions[0] ? (
+          <QuestionRound key="round" strip={strip} dear={dear} />
+        ) : (
+          <p className="text-xl">Nothing is open: what was told is enough for a plan.</p>
+        )}
       </Dialog>
       <Dialog title="Put it back together" open={sheet === 'back'} onClose={close}>
         <PutBack data={data} job={job} questions={questions.length} ask={() => setSheet('questions')} />
       </Dialog>
-      <Dialog title={sheet !== null && typeof sheet === 'object' ? itemWords(job.document, sheet.id) : ''} open={sheet !== null && typeof sheet === 'object'} onClose={close}>
-        {sheet !== null && typeof sheet === 'object' && <RowSheet strip={strip} row={sheet} rows={rows} close={close} />}
+      <Dialog
+        title={sheet !== null && typeof sheet === 'object' ? itemWords(job.document, sheet.id) : ''}
+        open={sheet !== null && typeof sheet === 'object'}
+        onClose={close}
+      >
+        {sheet !== null && typeof sheet === 'object' && (
+          <RowSheet strip={strip} row={sheet} rows={rows} close={close} />
+        )}
       </Dialog>
     </div>
   )
@@ -146,7 +195,12 @@ function QuestionRound({ strip, dear }: { strip: LiveStrip; dear: readonly Quest
   const open = questionsOf(job.document, job.state, dear)
   const asked = begun - open.length
   const question = open[0]
-  if (!question || asked >= MOST_QUESTIONS) return <p className="text-2xl">{question ? `Enough for now. ${open.length} more wait for another pause.` : 'That was all. Thank you.'}</p>
+  if (!question || asked >= MOST_QUESTIONS)
+    return (
+      <p className="text-2xl">
+        {question ? `Enough for now. ${open.length} more wait for another pause.` : 'That was all. Thank you.'}
+      </p>
+    )
   return (
     <>
       <p className="mb-2 text-second">
@@ -161,7 +215,10 @@ function QuestionRound({ strip, dear }: { strip: LiveStrip; dear: readonly Quest
 function LastCaution({ strip }: { strip: LiveStrip }) {
   const { job, lastItem } = strip
   const tether = job.model.tethers.get(lastItem ?? '')
-  const cautions = tether && job.state.tethersOpen.has(tether.id) ? cautionsFor(job.model, { act: 'open', itemId: tether.id, setting: null }, job.circumstances) : []
+  const cautions =
+    tether && job.state.tethersOpen.has(tether.id)
+      ? cautionsFor(job.model, { act: 'open', itemId: tether.id, setting: null }, job.circumstances)
+      : []
   if (cautions.length === 0) return null
   return (
     <ul className="space-y-1 pl-4" role="alert">
@@ -185,7 +242,16 @@ function KnownOfPart({ strip }: { strip: LiveStrip }) {
   return part ? <PartKnown strip={strip} part={part} /> : null
 }
 
-const LABELS: Record<Catch, string> = { panel: 'Panel', screw: 'Screw', clip: 'Clip', plug: 'Plug', setting: 'Setting', caution: 'Caution', photo: 'Photo', note: 'Note' }
+const LABELS: Record<Catch, string> = {
+  panel: 'Panel',
+  screw: 'Screw',
+  clip: 'Clip',
+  plug: 'Plug',
+  setting: 'Setting',
+  caution: 'Caution',
+  photo: 'Photo',
+  note: 'Note',
+}
 const MARKS: Record<Catch, ReactNode> = {
   panel: <PanelTop size={32} aria-hidden />,
   screw: <FastenerMark shape="hex" size={34} />,
@@ -202,14 +268,29 @@ function CatchBar({ strip, onCatch }: { strip: LiveStrip; onCatch: (what: Catch)
   const { job } = strip
   const likely = likelyNext(job.document, job.state, strip.inHand)
   return (
-    <div className="bottom-0 grid grid-cols-3 gap-2 sm:sticky bg-ground pl-4 sm:grid-cols-9" role="group" aria-label="Catch">
+    <div
+      className="bottom-0 grid grid-cols-3 gap-2 sm:sticky bg-ground pl-4 sm:grid-cols-9"
+      role="group"
+      aria-label="Catch"
+    >
       {CATCHES.map((what) => (
-        <button key={what} type="button" data-likely={what === likely} className={`${what === likely ? 'slab' : 'ghost'} !min-h-[84px] flex-col !gap-1 !px-1 !text-[17px] xl:!text-lg`} onClick={() => onCatch(what)}>
+        <button
+          key={what}
+          type="button"
+          data-likely={what === likely}
+          className={`${what === likely ? 'slab' : 'ghost'} !min-h-[84px] flex-col !gap-1 !px-1 !text-[17px] xl:!text-lg`}
+          onClick={() => onCatch(what)}
+        >
           {MARKS[what]}
           {LABELS[what]}
         </button>
       ))}
-      <button type="button" className="ghost !min-h-[84px] flex-col !gap-1 !px-1 text-lg disabled:opacity-60" disabled={job.lastAct === null} onClick={job.takeBack}>
+      <button
+        type="button"
+        className="ghost !min-h-[84px] flex-col !gap-1 !px-1 text-lg disabled:opacity-60"
+        disabled={job.lastAct === null}
+        onClick={job.takeBack}
+      >
         <Undo2 size={28} aria-hidden />
         Undo
       </button>

@@ -9,7 +9,17 @@ import { holderWords } from '../words/items'
 import type { LiveStrip } from './useStrip'
 
 /** The view that is worked at: what was caught last is marked by tapping where it sits, one tap a piece. */
-export function StripPicture({ strip, vehicle, waiting, onPhoto }: { strip: LiveStrip; vehicle: string; waiting: number; onPhoto: () => void }) {
+export function StripPicture({
+  strip,
+  vehicle,
+  waiting,
+  onPhoto,
+}: {
+  strip: LiveStrip
+  vehicle: string
+  waiting: number
+  onPhoto: () => void
+}) {
   const { document } = strip.job
   const sheet = useRef<SVGGElement>(null)
   const [viewId, setViewId] = useState(document.views[0]?.id ?? null)
@@ -20,7 +30,9 @@ export function StripPicture({ strip, vehicle, waiting, onPhoto }: { strip: Live
   if (!view)
     return (
       <div className="grid min-h-48 place-content-center justify-items-center gap-4 rounded border-2 border-dashed border-untravelled p-6 text-center">
-        <p className="max-w-md text-xl text-second">No picture of {vehicle} yet. With a photo of the dash from the seat, every fastener is marked with one tap.</p>
+        <p className="max-w-md text-xl text-second">
+          No picture of {vehicle} yet. With a photo of the dash from the seat, every fastener is marked with one tap.
+        </p>
         <button type="button" className="ghost text-lg" onClick={onPhoto}>
           Take a photo
         </button>
@@ -29,21 +41,43 @@ export function StripPicture({ strip, vehicle, waiting, onPhoto }: { strip: Live
   const drop = (event: PointerEvent<SVGSVGElement>) => {
     if (!item || wanted <= 0 || !sheet.current) return
     const spot = storedAt(document, view, pointAt(sheet.current, event, view))
-    strip.state(fieldEdits(holder ? 'holders' : 'tethers', item, { ...item, positions: [...item.positions, spot] } as typeof item))
+    strip.state(
+      fieldEdits(holder ? 'holders' : 'tethers', item, {
+        ...item,
+        positions: [...item.positions, spot],
+      } as typeof item),
+    )
   }
   return (
     <div className="relative flex min-h-64 flex-col">
       {document.views.length > 1 && (
         <div role="tablist" aria-label="Views" className="flex gap-2 pb-2">
           {document.views.map((other) => (
-            <button key={other.id} type="button" role="tab" aria-selected={other.id === view.id} className={`${other.id === view.id ? 'slab' : 'ghost'} !min-h-12 !text-[17px]`} onClick={() => setViewId(other.id)}>
+            <button
+              key={other.id}
+              type="button"
+              role="tab"
+              aria-selected={other.id === view.id}
+              className={`${other.id === view.id ? 'slab' : 'ghost'} !min-h-12 !text-[17px]`}
+              onClick={() => setViewId(other.id)}
+            >
               {other.name}
             </button>
           ))}
         </div>
       )}
       <div className="relative min-h-0 flex-1">
-        <PanelMap document={document} view={view} pickedId={strip.inHand} onPick={() => undefined} sheetRef={sheet} drawing={wanted > 0} leaders={false} large onPointerDown={drop} />
+        <PanelMap
+          document={document}
+          view={view}
+          pickedId={strip.inHand}
+          onPick={() => undefined}
+          sheetRef={sheet}
+          drawing={wanted > 0}
+          leaders={false}
+          large
+          onPointerDown={drop}
+        />
         {waiting > 0 && (
           <p className="absolute left-2 top-2 rounded bg-ground px-3 py-1 text-[15px] text-second" role="status">
             <span className="num">{waiting}</span> still on this tablet
@@ -56,7 +90,9 @@ export function StripPicture({ strip, vehicle, waiting, onPhoto }: { strip: Live
         )}
         {item && wanted > 0 && (
           <p className="absolute bottom-2 right-2 rounded bg-ground px-3 py-2 text-lg font-semibold" role="status">
-            {holder ? `${item.positions.length} of ${holderWords(holder)}: tap ${wanted === 1 ? 'the last' : 'the next'}` : 'Tap where the plug sits'}
+            {holder
+              ? `${item.positions.length} of ${holderWords(holder)}: tap ${wanted === 1 ? 'the last' : 'the next'}`
+              : 'Tap where the plug sits'}
           </p>
         )}
       </div>

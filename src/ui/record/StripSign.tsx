@@ -13,16 +13,24 @@ import { itemWords } from '../words/items'
 import { factLabel, factWords } from '../words/shorthandWords'
 import type { LiveStrip } from './useStrip'
 
-/** The one sign of the screen: the line as it is typed with what it says, or the part in hand and how far it has come. */
+/**
+ * The one sign of the screen: the line as it is typed with what it says, or the part in hand and how far it has come.
+ */
 export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly HouseWord[] }) {
   const [line, setLine] = useState('')
   const [answer, setAnswer] = useState<string[]>([])
   const id = useId()
   const { understood, name } = useShorthand(line, strip.job.document, words)
   const [same, setSame] = useState<string[]>([])
-  const twice = isClear(understood) ? saidTwice(strip.job.document, strip.job.state, understood.facts, strip.inHand).filter((item) => !same.includes(item.name)) : []
+  const twice = isClear(understood)
+    ? saidTwice(strip.job.document, strip.job.state, understood.facts, strip.inHand).filter(
+        (item) => !same.includes(item.name),
+      )
+    : []
   const clear = isClear(understood) && twice.length === 0
-  const questions = understood ? [...lineQuestions(understood, line), ...twice.map((item) => sameOrAnother(item, line))] : []
+  const questions = understood
+    ? [...lineQuestions(understood, line), ...twice.map((item) => sameOrAnother(item, line))]
+    : []
   const type = (next: string) => (setLine(next), setAnswer([]), setSame([]))
   const settle = (picked: LineAnswer | SameAnswer) => {
     if ('same' in picked) return setSame([...same, picked.same])
@@ -36,7 +44,10 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
   }
   const question = questions[0]
   return (
-    <section aria-label="What came off" className="on-sign flex min-h-[196px] flex-col xl:min-h-[216px] gap-3 rounded-b px-5 py-4">
+    <section
+      aria-label="What came off"
+      className="on-sign flex min-h-[196px] flex-col xl:min-h-[216px] gap-3 rounded-b px-5 py-4"
+    >
       <form
         className="flex items-stretch gap-3"
         onSubmit={(event) => {
@@ -47,8 +58,23 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
         <label htmlFor={id} className="sr-only">
           Say it in a line
         </label>
-        <input id={id} className={`num min-h-14 min-w-0 flex-1 rounded border-2 border-white/60 bg-transparent px-3 ${line.length > 44 ? 'text-[19px]' : 'text-[25px]'} text-white placeholder:font-normal placeholder:text-white/80 focus-visible:border-white`} value={line} onChange={(event) => type(event.target.value)} placeholder="bezel: 9 clips, 2 T20 behind liner" autoComplete="off" autoCapitalize="none" spellCheck={false} maxLength={200} aria-describedby={`${id}-said`} />
-        <button type="submit" disabled={!clear} className="min-h-14 min-w-28 rounded bg-white px-5 text-2xl font-bold text-[#0f1315] disabled:bg-transparent disabled:text-white disabled:outline-dashed disabled:outline-2 disabled:-outline-offset-2 disabled:outline-white/70">
+        <input
+          id={id}
+          className={`num min-h-14 min-w-0 flex-1 rounded border-2 border-white/60 bg-transparent px-3 ${line.length > 44 ? 'text-[19px]' : 'text-[25px]'} text-white placeholder:font-normal placeholder:text-white/80 focus-visible:border-white`}
+          value={line}
+          onChange={(event) => type(event.target.value)}
+          placeholder="bezel: 9 clips, 2 T20 behind liner"
+          autoComplete="off"
+          autoCapitalize="none"
+          spellCheck={false}
+          maxLength={200}
+          aria-describedby={`${id}-said`}
+        />
+        <button
+          type="submit"
+          disabled={!clear}
+          className="min-h-14 min-w-28 rounded bg-white px-5 text-2xl font-bold text-[#0f1315] disabled:bg-transparent disabled:text-white disabled:outline-dashed disabled:outline-2 disabled:-outline-offset-2 disabled:outline-white/70"
+        >
           Take
         </button>
       </form>
@@ -71,14 +97,21 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
                 <p className="text-[27px] font-extrabold leading-tight">{question.sentence}</p>
                 <p className="flex flex-wrap gap-3">
                   {question.answers.map((each) => (
-                    <button key={each.words} type="button" className="min-h-14 rounded bg-[#f4f1e9] px-6 text-xl font-bold text-[#0f1315]" onClick={() => settle(each)}>
+                    <button
+                      key={each.words}
+                      type="button"
+                      className="min-h-14 rounded bg-[#f4f1e9] px-6 text-xl font-bold text-[#0f1315]"
+                      onClick={() => settle(each)}
+                    >
                       {each.words}
                     </button>
                   ))}
                 </p>
               </div>
             )}
-            {understood.facts.length === 0 && !question && <p className="text-xl">Nothing understood yet. Name a part, a fastener or a plug.</p>}
+            {understood.facts.length === 0 && !question && (
+              <p className="text-xl">Nothing understood yet. Name a part, a fastener or a plug.</p>
+            )}
           </>
         ) : answer.length > 0 ? (
           answer.map((sentence) => (
@@ -111,26 +144,51 @@ function InHand({ strip }: { strip: LiveStrip }) {
     return (
       <div>
         <h1 className="text-[clamp(34px,4vw,52px)] font-extrabold leading-none">What comes off first?</h1>
-        <p className="mt-2 text-xl">Say it in a line, or tap Panel. Screws that hold nobody knows what yet are kept as loose ends.</p>
+        <p className="mt-2 text-xl">
+          Say it in a line, or tap Panel. Screws that hold nobody knows what yet are kept as loose ends.
+        </p>
       </div>
     )
   const level = levelNow(job.state, part.id)
   const at = (to: Level) => strip.happen([{ kind: 'part at', partId: part.id, level: to }])
   const rest = (how: Part['rests'][number]['how']) => {
     const edits = waitsThere(job.document, job.state, part, how)
-    strip.happen([...(edits.length > 0 ? [{ kind: 'stated' as const, said: `${part.name} ${how}`, edits }] : []), ...(level === 'free' ? [] : [{ kind: 'part at' as const, partId: part.id, level: 'free' as const }])])
+    strip.happen([
+      ...(edits.length > 0 ? [{ kind: 'stated' as const, said: `${part.name} ${how}`, edits }] : []),
+      ...(level === 'free' ? [] : [{ kind: 'part at' as const, partId: part.id, level: 'free' as const }]),
+    ])
   }
   const rests = part.rests.some((item) => item.level === 'free')
   return (
     <div className="flex flex-1 flex-wrap items-end justify-between gap-4">
       <div className="min-w-0">
-        <p className="text-xl font-semibold">{level === 'in place' ? 'at' : level === 'off' ? 'off, set aside' : rests ? `free, ${part.rests.find((item) => item.level === 'free')!.how}` : 'free: and now?'}</p>
-        <h1 className="text-[clamp(34px,4.4vw,60px)] font-extrabold leading-none [overflow-wrap:anywhere]">{itemWords(job.document, part.id)}</h1>
+        <p className="text-xl font-semibold">
+          {level === 'in place'
+            ? 'at'
+            : level === 'off'
+              ? 'off, set aside'
+              : rests
+                ? `free, ${part.rests.find((item) => item.level === 'free')!.how}`
+                : 'free: and now?'}
+        </p>
+        <h1 className="text-[clamp(34px,4.4vw,60px)] font-extrabold leading-none [overflow-wrap:anywhere]">
+          {itemWords(job.document, part.id)}
+        </h1>
       </div>
       <p className="flex flex-wrap gap-3">
         {level === 'in place' && <Slab words="It came forward" onClick={() => at('free')} />}
-        {level !== 'off' && <Slab words={level === 'in place' ? 'It came off' : 'Set aside'} main={level === 'free' && !rests} onClick={() => at('off')} />}
-        {level === 'free' && !rests && REST_WAYS.slice(0, 3).map((how) => <Slab key={how} words={how[0]!.toUpperCase() + how.slice(1)} onClick={() => rest(how)} />)}
+        {level !== 'off' && (
+          <Slab
+            words={level === 'in place' ? 'It came off' : 'Set aside'}
+            main={level === 'free' && !rests}
+            onClick={() => at('off')}
+          />
+        )}
+        {level === 'free' &&
+          !rests &&
+          REST_WAYS.slice(0, 3).map((how) => (
+            <Slab key={how} words={how[0]!.toUpperCase() + how.slice(1)} onClick={() => rest(how)} />
+          ))}
       </p>
     </div>
   )
@@ -138,7 +196,11 @@ function InHand({ strip }: { strip: LiveStrip }) {
 
 function Slab({ words, onClick, main = true }: { words: string; onClick: () => void; main?: boolean }) {
   return (
-    <button type="button" className={`min-h-16 rounded px-4 text-xl font-bold xl:min-h-[72px] xl:px-6 xl:text-2xl ${main ? 'bg-[#f4f1e9] text-[#0f1315]' : 'border-2 border-white text-white'}`} onClick={onClick}>
+    <button
+      type="button"
+      className={`min-h-16 rounded px-4 text-xl font-bold xl:min-h-[72px] xl:px-6 xl:text-2xl ${main ? 'bg-[#f4f1e9] text-[#0f1315]' : 'border-2 border-white text-white'}`}
+      onClick={onClick}
+    >
       {words}
     </button>
   )

@@ -6,8 +6,8 @@ import { photoView } from './PhotoSheet'
 const RETRY_MS = 5000
 
 /**
- * Pictures and voices of this job that are still on this device: shown from here, sent until the shop has them, and those taken
- * before the job was open are told to its log. Returns how many still wait.
+ * Pictures and voices of this job that are still on this device: shown from here, sent until the shop has them, and
+ * those taken before the job was open are told to its log. Returns how many still wait.
  */
 export function useMedia(strip: LiveStrip, shopId: string, jobId: string): number {
   const [waiting, setWaiting] = useState(0)
@@ -24,7 +24,11 @@ export function useMedia(strip: LiveStrip, shopId: string, jobId: string): numbe
         claimed.current.add(medium.id)
         strip.happen([
           { kind: 'photographed', photoId: medium.id, itemId: null },
-          { kind: 'stated', said: 'photo', edits: [{ kind: 'add', collection: 'views', item: photoView(medium.id, 'Photo 1', medium), after: null }] },
+          {
+            kind: 'stated',
+            said: 'photo',
+            edits: [{ kind: 'add', collection: 'views', item: photoView(medium.id, 'Photo 1', medium), after: null }],
+          },
         ])
         await box.claim(medium.id)
       }

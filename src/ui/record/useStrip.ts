@@ -34,7 +34,9 @@ export function useStrip(job: LiveJob, base: ProcedureDocument): LiveStrip {
   // A page that is opened again goes on with the part it was at.
   const [inHand, setInHand] = useState<Id | null>(() => lastPart(job.state))
   const [lastItem, setLastItem] = useState<Id | null>(null)
-  const [station, standAt] = useState<Station>(() => job.document.parts.find((part) => part.id === lastPart(job.state))?.station ?? 'centre')
+  const [station, standAt] = useState<Station>(
+    () => job.document.parts.find((part) => part.id === lastPart(job.state))?.station ?? 'centre',
+  )
   const hand = inHand !== null && job.document.parts.some((part) => part.id === inHand) ? inHand : null
   const happen = (happenings: readonly Happening[]) => {
     if (happenings.length > 0) job.record(happenings)
@@ -52,16 +54,34 @@ export function useStrip(job: LiveJob, base: ProcedureDocument): LiveStrip {
     if (item) setLastItem(item.kind === 'undone' ? item.holderId : item.kind === 'opened' ? item.tetherId : null)
     return result.unplaced.map(({ fact, because }) => unplacedSentence(fact, because))
   }
-  return { job, base, inHand: hand, takeInHand, lastItem, station, standAt, say, state: (edits, said = '') => edits.length > 0 && happen([{ kind: 'stated', said, edits: edits.map(atStation(station)) }]), happen }
+  return {
+    job,
+    base,
+    inHand: hand,
+    takeInHand,
+    lastItem,
+    station,
+    standAt,
+    say,
+    state: (edits, said = '') =>
+      edits.length > 0 && happen([{ kind: 'stated', said, edits: edits.map(atStation(station)) }]),
+    happen,
+  }
 }
 
 function namedFrom(station: Station, caught: Caught): Caught {
-  return { ...caught, happenings: caught.happenings.map((what) => (what.kind === 'stated' ? { ...what, edits: what.edits.map(atStation(station)) } : what)) }
+  return {
+    ...caught,
+    happenings: caught.happenings.map((what) =>
+      what.kind === 'stated' ? { ...what, edits: what.edits.map(atStation(station)) } : what,
+    ),
+  }
 }
 
 /** A part that is named for the first time is where the recorder stands. */
 function atStation(station: Station): (edit: Edit) => Edit {
-  return (edit) => (edit.kind === 'add' && edit.collection === 'parts' ? ({ ...edit, item: { ...edit.item, station } } as Edit) : edit)
+  return (edit) =>
+    edit.kind === 'add' && edit.collection === 'parts' ? ({ ...edit, item: { ...edit.item, station } } as Edit) : edit
 }
 
 /** The part that was last spoken of. */

@@ -11,10 +11,22 @@ import { lineQuestions } from './lineQuestions'
 import { isClear, useShorthand } from './useShorthand'
 
 /**
- * One line of shorthand, typed or dictated through the keyboard: what it says stands below as chips while it is typed, what is
- * unclear is asked, and only what is clear goes into the draft. The line stays until it is in.
+ * One line of shorthand, typed or dictated through the keyboard: what it says stands below as chips while it is typed,
+ * what is unclear is asked, and only what is clear goes into the draft. The line stays until it is in.
  */
-export function SayLine({ document, words, partId, save, onNewPart }: { document: ProcedureDocument; words: readonly HouseWord[]; partId: string | null; save: (edits: Edit[]) => Promise<string | null>; onNewPart: (id: string) => void }) {
+export function SayLine({
+  document,
+  words,
+  partId,
+  save,
+  onNewPart,
+}: {
+  document: ProcedureDocument
+  words: readonly HouseWord[]
+  partId: string | null
+  save: (edits: Edit[]) => Promise<string | null>
+  onNewPart: (id: string) => void
+}) {
   const [line, setLine] = useState('')
   const [answer, setAnswer] = useState<string[]>([])
   const id = useId()
@@ -29,8 +41,20 @@ export function SayLine({ document, words, partId, save, onNewPart }: { document
     if (edits.length === 0) return setAnswer(refused.length > 0 ? refused : ['The record has all of this already.'])
     const sentence = await save(edits)
     if (sentence) return setAnswer([sentence])
-    const about = understood.facts.flatMap((fact) => ('of' in fact && fact.of ? [fact.of] : fact.fact === 'holder' ? (fact.holds ?? []) : fact.fact === 'part' ? [fact.part] : []))[0]?.toLowerCase()
-    const added = edits.find((edit) => edit.kind === 'add' && edit.collection === 'parts' && String(edit.item.name).toLowerCase() === about)
+    const about = understood.facts
+      .flatMap((fact) =>
+        'of' in fact && fact.of
+          ? [fact.of]
+          : fact.fact === 'holder'
+            ? (fact.holds ?? [])
+            : fact.fact === 'part'
+              ? [fact.part]
+              : [],
+      )[0]
+      ?.toLowerCase()
+    const added = edits.find(
+      (edit) => edit.kind === 'add' && edit.collection === 'parts' && String(edit.item.name).toLowerCase() === about,
+    )
     if (added?.kind === 'add') onNewPart(added.item.id)
     setLine('')
     setAnswer(refused.length > 0 ? refused : ['It is in the draft; Undo takes it back.'])
@@ -44,7 +68,8 @@ export function SayLine({ document, words, partId, save, onNewPart }: { document
       }}
     >
       <label htmlFor={id} className="block font-semibold">
-        Say it in a line{partId ? <span className="font-normal text-second">, about the {itemWords(document, partId)}</span> : null}
+        Say it in a line
+        {partId ? <span className="font-normal text-second">, about the {itemWords(document, partId)}</span> : null}
       </label>
       <div className="mt-1 flex items-start gap-2">
         <textarea
@@ -82,7 +107,17 @@ export function SayLine({ document, words, partId, save, onNewPart }: { document
 }
 
 /** What was understood, what is asked, and what nobody could place, with what settles it. */
-function Reading({ understood, line, onLine, onName }: { understood: Understood; line: string; onLine: (line: string) => void; onName: ReturnType<typeof useShorthand>['name'] }) {
+function Reading({
+  understood,
+  line,
+  onLine,
+  onName,
+}: {
+  understood: Understood
+  line: string
+  onLine: (line: string) => void
+  onName: ReturnType<typeof useShorthand>['name']
+}) {
   return (
     <>
       <ul className="mt-2 flex flex-wrap gap-1.5" aria-label="Understood">
@@ -95,7 +130,11 @@ function Reading({ understood, line, onLine, onName }: { understood: Understood;
       {lineQuestions(understood, line).map(({ sentence, answers }) => (
         <Question key={sentence} sentence={sentence}>
           {answers.map((answer) => (
-            <Answer key={answer.words} words={answer.words} onClick={() => ('line' in answer ? onLine(answer.line) : onName(answer.name.kind, answer.name.name))} />
+            <Answer
+              key={answer.words}
+              words={answer.words}
+              onClick={() => ('line' in answer ? onLine(answer.line) : onName(answer.name.kind, answer.name.name))}
+            />
           ))}
         </Question>
       ))}

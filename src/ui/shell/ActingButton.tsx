@@ -5,14 +5,32 @@ import { reach } from '../forms/reach'
 import { Dialog } from './Dialog'
 
 export type ActingPerson = { id: string; name: string; role: string }
-export type ChangeActing = (input: { crewId: string; pin: string }) => Promise<{ status: 'done' } | { status: 'wrong'; sentence: string }>
+export type ChangeActing = (input: {
+  crewId: string
+  pin: string
+}) => Promise<{ status: 'done' } | { status: 'wrong'; sentence: string }>
 
 /** Who acts now. A tap on the name, another name, a short PIN: checked on the server, and written on every event. */
-export function ActingButton({ acting, crew, change, large = false }: { acting: ActingPerson; crew: ActingPerson[]; change: ChangeActing; large?: boolean }) {
+export function ActingButton({
+  acting,
+  crew,
+  change,
+  large = false,
+}: {
+  acting: ActingPerson
+  crew: ActingPerson[]
+  change: ChangeActing
+  large?: boolean
+}) {
   const [open, setOpen] = useState(false)
   return (
     <>
-      <button type="button" onClick={() => setOpen(true)} aria-haspopup="dialog" className={`rounded border-2 border-transparent px-2 text-left hover:border-untravelled ${large ? 'min-h-14' : 'min-h-9'}`}>
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        aria-haspopup="dialog"
+        className={`rounded border-2 border-transparent px-2 text-left hover:border-untravelled ${large ? 'min-h-14' : 'min-h-9'}`}
+      >
         <span className="font-bold">{acting.name}</span>
         <span className={`text-second ${large ? 'sr-only sm:not-sr-only' : ''}`}>, {acting.role}</span>
       </button>
@@ -23,7 +41,17 @@ export function ActingButton({ acting, crew, change, large = false }: { acting: 
   )
 }
 
-function ChangeForm({ acting, crew, change, onDone }: { acting: ActingPerson; crew: ActingPerson[]; change: ChangeActing; onDone: () => void }) {
+function ChangeForm({
+  acting,
+  crew,
+  change,
+  onDone,
+}: {
+  acting: ActingPerson
+  crew: ActingPerson[]
+  change: ChangeActing
+  onDone: () => void
+}) {
   const [person, setPerson] = useState<ActingPerson | null>(null)
   const [pin, setPin] = useState('')
   const [trouble, setTrouble] = useState('')
@@ -31,7 +59,10 @@ function ChangeForm({ acting, crew, change, onDone }: { acting: ActingPerson; cr
   const router = useRouter()
   const send = () =>
     start(async () => {
-      const outcome = await reach(() => change({ crewId: person!.id, pin }), (sentence) => ({ status: 'wrong' as const, sentence }))
+      const outcome = await reach(
+        () => change({ crewId: person!.id, pin }),
+        (sentence) => ({ status: 'wrong' as const, sentence }),
+      )
       if (outcome.status === 'done') {
         router.refresh()
         onDone()
@@ -63,7 +94,18 @@ function ChangeForm({ acting, crew, change, onDone }: { acting: ActingPerson; cr
     >
       <label className="block">
         <span className="mb-1 block font-semibold">PIN of {person.name}</span>
-        <input autoFocus type="password" inputMode="numeric" autoComplete="off" pattern="\d{4,8}" maxLength={8} value={pin} onChange={(event) => setPin(event.target.value.replace(/\D/g, ''))} className="field num !min-h-14 text-2xl tracking-[0.4em]" aria-describedby="pin-trouble" />
+        <input
+          autoFocus
+          type="password"
+          inputMode="numeric"
+          autoComplete="off"
+          pattern="\d{4,8}"
+          maxLength={8}
+          value={pin}
+          onChange={(event) => setPin(event.target.value.replace(/\D/g, ''))}
+          className="field num !min-h-14 text-2xl tracking-[0.4em]"
+          aria-describedby="pin-trouble"
+        />
       </label>
       <p id="pin-trouble" role="alert" className="min-h-6 font-semibold">
         {trouble}

@@ -11,7 +11,12 @@ export function ThemeButton({ theme }: { theme: 'desk' | 'bay' }) {
     router.refresh()
   }
   return (
-    <button type="button" onClick={change} aria-label={other === 'bay' ? 'Dark, for the bay' : 'Light, for the desk'} className="grid size-9 place-items-center rounded text-second hover:text-ink">
+    <button
+      type="button"
+      onClick={change}
+      aria-label={other === 'bay' ? 'Dark, for the bay' : 'Light, for the desk'}
+      className="grid size-9 place-items-center rounded text-second hover:text-ink"
+    >
       {other === 'bay' ? <Moon size={20} aria-hidden /> : <Sun size={20} aria-hidden />}
     </button>
   )

@@ -1,7 +1,10 @@
 import { useEffect, useState } from 'react'
 import { flushSync } from 'react-dom'
 
-/** Whether the page is being printed: what only paper shows is made when it is wanted, and nothing stands in the page twice. */
+/**
+ * Whether the page is being printed: what only paper shows is made when it is wanted, and nothing stands in the page
+ * twice.
+ */
 export function usePrinting(): boolean {
   const [printing, setPrinting] = useState(false)
   useEffect(() => {

@@ -32,7 +32,12 @@ const GROUPS: { title: string; entries: Entry[] }[] = [
   {
     title: 'Care',
     entries: [
-      { path: 'airbagWaitMin', label: 'Wait after battery off', unit: 'min', help: 'Where the maker’s figure is not known. The maker’s data goes first.' },
+      {
+        path: 'airbagWaitMin',
+        label: 'Wait after battery off',
+        unit: 'min',
+        help: 'Where the maker’s figure is not known. The maker’s data goes first.',
+      },
       { path: 'coldBrittleC', label: 'Brittle parts get a caution below', unit: '°C' },
       { path: 'liftMassKg', label: 'Two people lift from', unit: 'kg' },
     ],
@@ -40,7 +45,15 @@ const GROUPS: { title: string; entries: Entry[] }[] = [
 ]
 
 /** The house's own figures. Plans are timed with them until there are measured times. */
-export function HouseForm({ house, may, save }: { house: HouseValues; may: boolean; save: (house: HouseValues) => Promise<Saved> }) {
+export function HouseForm({
+  house,
+  may,
+  save,
+}: {
+  house: HouseValues
+  may: boolean
+  save: (house: HouseValues) => Promise<Saved>
+}) {
   const form = useForm<HouseValues>({ resolver: zodResolver(HouseValues) as never, defaultValues: house })
   const saving = useSaving()
   const { errors } = form.formState
@@ -51,7 +64,15 @@ export function HouseForm({ house, may, save }: { house: HouseValues; may: boole
           <fieldset key={group.title} className="space-y-3">
             <legend className="mb-2 w-full border-b-2 border-ink pb-1 text-lg font-bold">{group.title}</legend>
             {group.entries.map(({ path, label, unit, help }) => (
-              <TextField key={path} label={`${label} (${unit})`} help={help} inputMode="decimal" readOnly={!may} problem={(errors as Record<string, { message?: string } | undefined>)[path]?.message} {...form.register(path, { setValueAs: asNumber })} />
+              <TextField
+                key={path}
+                label={`${label} (${unit})`}
+                help={help}
+                inputMode="decimal"
+                readOnly={!may}
+                problem={(errors as Record<string, { message?: string } | undefined>)[path]?.message}
+                {...form.register(path, { setValueAs: asNumber })}
+              />
             ))}
           </fieldset>
         ))}

@@ -10,19 +10,37 @@ import { patternWords } from '../words/rules'
 import { OwnRuleForm } from './OwnRuleForm'
 import { useSaving, type Saved } from './useSaving'
 
-/** The rules of safety: the built-in ones, which can be raised and never weakened, and the shop's own. Saved as they are changed. */
-export function RulesForm({ rules, may, save }: { rules: ShopRules; may: boolean; save: (rules: ShopRules) => Promise<Saved> }) {
+/**
+ * The rules of safety: the built-in ones, which can be raised and never weakened, and the shop's own. Saved as they are
+ * changed.
+ */
+export function RulesForm({
+  rules,
+  may,
+  save,
+}: {
+  rules: ShopRules
+  may: boolean
+  save: (rules: ShopRules) => Promise<Saved>
+}) {
   const [now, setNow] = useState(rules)
   const [edited, setEdited] = useState<Rule | 'new' | null>(null)
   const saving = useSaving()
-  const change = (next: ShopRules) => saving.save(() => save(next), () => setNow(next))
+  const change = (next: ShopRules) =>
+    saving.save(
+      () => save(next),
+      () => setNow(next),
+    )
   const raise = (rule: Rule, severity: Severity) => {
     const { [rule.id]: _, ...others } = now.raised
     change({ ...now, raised: severity === rule.severity ? others : { ...others, [rule.id]: severity } })
   }
   return (
     <div className="space-y-10">
-      <p className="max-w-3xl text-second">Every plan and every tap is judged by these. The maker’s data, local rules and licensed people go first. {may ? '' : 'The owner changes them: tap the name at the top to change who acts.'}</p>
+      <p className="max-w-3xl text-second">
+        Every plan and every tap is judged by these. The maker’s data, local rules and licensed people go first.{' '}
+        {may ? '' : 'The owner changes them: tap the name at the top to change who acts.'}
+      </p>
       <p role={saving.failed ? 'alert' : 'status'} className={`font-semibold ${saving.failed ? 'text-stop' : ''}`}>
         {saving.said}
       </p>
@@ -33,19 +51,36 @@ export function RulesForm({ rules, may, save }: { rules: ShopRules; may: boolean
             <Plus size={16} aria-hidden /> Add a rule
           </button>
         </h2>
-        {now.added.length === 0 && <p className="py-2 text-second">None yet. Add what this shop learnt the hard way.</p>}
+        {now.added.length === 0 && (
+          <p className="py-2 text-second">None yet. Add what this shop learnt the hard way.</p>
+        )}
         <ul>
           {now.added.map((rule) => (
-            <li key={rule.id} className="grid gap-x-4 gap-y-1 border-b border-hair py-2.5 md:grid-cols-[120px_1fr_auto]">
+            <li
+              key={rule.id}
+              className="grid gap-x-4 gap-y-1 border-b border-hair py-2.5 md:grid-cols-[120px_1fr_auto]"
+            >
               <span>
                 <SignalPlate severity={rule.severity} small />
               </span>
               <RuleText rule={rule} />
               <span className="flex items-start gap-2">
-                <button type="button" className="desk-button" disabled={!may} onClick={() => setEdited(rule)} aria-label={`Change: ${rule.sentence}`}>
+                <button
+                  type="button"
+                  className="desk-button"
+                  disabled={!may}
+                  onClick={() => setEdited(rule)}
+                  aria-label={`Change: ${rule.sentence}`}
+                >
                   <Pencil size={16} aria-hidden /> Change
                 </button>
-                <button type="button" className="desk-button" disabled={!may || saving.pending} onClick={() => change({ ...now, added: now.added.filter((other) => other.id !== rule.id) })} aria-label={`Remove: ${rule.sentence}`}>
+                <button
+                  type="button"
+                  className="desk-button"
+                  disabled={!may || saving.pending}
+                  onClick={() => change({ ...now, added: now.added.filter((other) => other.id !== rule.id) })}
+                  aria-label={`Remove: ${rule.sentence}`}
+                >
                   <Trash2 size={16} aria-hidden />
                 </button>
               </span>
@@ -55,17 +90,28 @@ export function RulesForm({ rules, may, save }: { rules: ShopRules; may: boolean
       </section>
       <section>
         <h2 className="border-b-2 border-ink pb-1 text-xl">Built in</h2>
-        <p className="py-2 text-second">They hold under every policy. A shop can take one more seriously; nobody can switch one off.</p>
+        <p className="py-2 text-second">
+          They hold under every policy. A shop can take one more seriously; nobody can switch one off.
+        </p>
         <ul>
           {BUILT_IN_RULES.map((rule) => (
-            <li key={rule.id} className="grid gap-x-4 gap-y-1 border-b border-hair py-2.5 md:grid-cols-[120px_1fr_auto]" data-rule={rule.id}>
+            <li
+              key={rule.id}
+              className="grid gap-x-4 gap-y-1 border-b border-hair py-2.5 md:grid-cols-[120px_1fr_auto]"
+              data-rule={rule.id}
+            >
               <span>
                 <SignalPlate severity={now.raised[rule.id] ?? rule.severity} small />
               </span>
               <RuleText rule={rule} />
               <label className="text-sm">
                 <span className="sr-only">Severity of “{rule.sentence}”</span>
-                <select className="field !w-auto" disabled={!may || saving.pending} value={now.raised[rule.id] ?? rule.severity} onChange={(event) => raise(rule, event.target.value as Severity)}>
+                <select
+                  className="field !w-auto"
+                  disabled={!may || saving.pending}
+                  value={now.raised[rule.id] ?? rule.severity}
+                  onChange={(event) => raise(rule, event.target.value as Severity)}
+                >
                   {SEVERITIES.slice(0, SEVERITIES.indexOf(rule.severity) + 1).map((severity) => (
                     <option key={severity} value={severity}>
                       {severity === rule.severity ? `${severity} (built in)` : `raised to ${severity}`}
@@ -77,15 +123,29 @@ export function RulesForm({ rules, may, save }: { rules: ShopRules; may: boolean
           ))}
         </ul>
       </section>
-      <Dialog title={edited === 'new' ? 'A rule of our own' : 'Change the rule'} open={edited !== null} onClose={() => setEdited(null)} wide>
+      <Dialog
+        title={edited === 'new' ? 'A rule of our own' : 'Change the rule'}
+        open={edited !== null}
+        onClose={() => setEdited(null)}
+        wide
+      >
         {edited !== null && (
           <OwnRuleForm
             rule={edited === 'new' ? null : edited}
             taken={[...BUILT_IN_RULES, ...now.added].map((rule) => rule.id)}
             close={() => setEdited(null)}
             save={async (rule) => {
-              const next = { ...now, added: edited === 'new' ? [...now.added, rule] : now.added.map((other) => (other.id === rule.id ? rule : other)) }
-              const answer = await save(next).catch((): Saved => ({ status: 'refused', sentence: 'The shop can’t be reached. What you typed is still here; try again when it can.' }))
+              const next = {
+                ...now,
+                added:
+                  edited === 'new'
+                    ? [...now.added, rule]
+                    : now.added.map((other) => (other.id === rule.id ? rule : other)),
+              }
+              const answer = await save(next).catch((): Saved => ({
+                status: 'refused',
+                sentence: 'The shop can’t be reached. What you typed is still here; try again when it can.',
+              }))
               if (answer.status === 'done') setNow(next)
               return answer.status === 'refused' ? answer.sentence : null
             }}

@@ -16,7 +16,12 @@ export function ShopTabs({ at }: { at: ShopTab }) {
   return (
     <nav aria-label="Shop" className="flex flex-wrap gap-x-6 border-b border-hair px-6 pt-2">
       {TABS.map(([href, name]) => (
-        <Link key={href} href={href} aria-current={at === href ? 'page' : undefined} className={`min-h-9 border-b-4 pb-1 pt-1.5 ${at === href ? 'border-petrol font-bold' : 'border-transparent text-second hover:text-ink'}`}>
+        <Link
+          key={href}
+          href={href}
+          aria-current={at === href ? 'page' : undefined}
+          className={`min-h-9 border-b-4 pb-1 pt-1.5 ${at === href ? 'border-petrol font-bold' : 'border-transparent text-second hover:text-ink'}`}
+        >
           {name}
         </Link>
       ))}

@@ -8,18 +8,37 @@ import { SaveBar } from './SaveBar'
 import { useSaving, type Saved } from './useSaving'
 
 /** Stations of the shop's own, and how long it takes from one to another where that is not the usual time. */
-export function StationsForm({ house, may, save }: { house: HouseValues; may: boolean; save: (house: HouseValues) => Promise<Saved> }) {
+export function StationsForm({
+  house,
+  may,
+  save,
+}: {
+  house: HouseValues
+  may: boolean
+  save: (house: HouseValues) => Promise<Saved>
+}) {
   const [own, setOwn] = useState(house.stations)
-  const [moves, setMoves] = useState<Record<string, string>>(() => Object.fromEntries(house.moves.map((move) => [pairName(move.from, move.to), String(move.seconds)])))
+  const [moves, setMoves] = useState<Record<string, string>>(() =>
+    Object.fromEntries(house.moves.map((move) => [pairName(move.from, move.to), String(move.seconds)])),
+  )
   const [problem, setProblem] = useState('')
   const saving = useSaving()
   const names = [...STATIONS, ...own.map((station) => station.name).filter(Boolean)]
   const submit = (event: FormEvent) => {
     event.preventDefault()
-    const listed = names.flatMap((from, i) => names.slice(i + 1).map((to) => ({ from, to, text: (moves[pairName(from, to)] ?? '').trim().replace(',', '.') })))
-    const parsed = HouseValues.safeParse({ ...house, stations: own, moves: listed.filter((move) => move.text !== '').map(({ from, to, text }) => ({ from, to, seconds: Number(text) })) })
+    const listed = names.flatMap((from, i) =>
+      names.slice(i + 1).map((to) => ({ from, to, text: (moves[pairName(from, to)] ?? '').trim().replace(',', '.') })),
+    )
+    const parsed = HouseValues.safeParse({
+      ...house,
+      stations: own,
+      moves: listed
+        .filter((move) => move.text !== '')
+        .map(({ from, to, text }) => ({ from, to, seconds: Number(text) })),
+    })
     if (!parsed.success) return setProblem(parsed.error.issues[0]!.message)
-    if (new Set(names).size < names.length) return setProblem('Two stations have the same name. Give one of them another.')
+    if (new Set(names).size < names.length)
+      return setProblem('Two stations have the same name. Give one of them another.')
     setProblem('')
     saving.save(() => save(parsed.data))
   }
@@ -27,25 +46,57 @@ export function StationsForm({ house, may, save }: { house: HouseValues; may: bo
     <form className="space-y-8" onSubmit={submit} noValidate>
       <section className="max-w-2xl">
         <h2 className="border-b-2 border-ink pb-1 text-xl">Stations of our own</h2>
-        <p className="py-2 text-second">A station is where somebody must be. Every shop has the usual ones; add a lift, a hoist, a paint booth.</p>
+        <p className="py-2 text-second">
+          A station is where somebody must be. Every shop has the usual ones; add a lift, a hoist, a paint booth.
+        </p>
         <ul className="space-y-2">
           {own.map((station, i) => (
             <li key={i} className="flex items-end gap-3">
-              <TextField className="flex-1" label="Name" value={station.name} maxLength={40} readOnly={!may} onChange={(event) => setOwn(own.with(i, { ...station, name: event.target.value }))} />
-              <TextField className="w-32" label="Room for" type="number" min={1} max={6} value={station.persons} readOnly={!may} onChange={(event) => setOwn(own.with(i, { ...station, persons: Number(event.target.value) }))} />
-              <button type="button" className="desk-button" aria-label={`Remove ${station.name || 'this station'}`} disabled={!may} onClick={() => setOwn(own.toSpliced(i, 1))}>
+              <TextField
+                className="flex-1"
+                label="Name"
+                value={station.name}
+                maxLength={40}
+                readOnly={!may}
+                onChange={(event) => setOwn(own.with(i, { ...station, name: event.target.value }))}
+              />
+              <TextField
+                className="w-32"
+                label="Room for"
+                type="number"
+                min={1}
+                max={6}
+                value={station.persons}
+                readOnly={!may}
+                onChange={(event) => setOwn(own.with(i, { ...station, persons: Number(event.target.value) }))}
+              />
+              <button
+                type="button"
+                className="desk-button"
+                aria-label={`Remove ${station.name || 'this station'}`}
+                disabled={!may}
+                onClick={() => setOwn(own.toSpliced(i, 1))}
+              >
                 <Trash2 size={16} aria-hidden />
               </button>
             </li>
           ))}
         </ul>
-        <button type="button" className="desk-button mt-3" disabled={!may} onClick={() => setOwn([...own, { name: '', persons: 1 }])}>
+        <button
+          type="button"
+          className="desk-button mt-3"
+          disabled={!may}
+          onClick={() => setOwn([...own, { name: '', persons: 1 }])}
+        >
           <Plus size={16} aria-hidden /> Add a station
         </button>
       </section>
       <section>
         <h2 className="border-b-2 border-ink pb-1 text-xl">Moves, in seconds</h2>
-        <p className="py-2 text-second">An empty field takes the usual time of the house, shown in it. Write another where it takes longer or less, either way.</p>
+        <p className="py-2 text-second">
+          An empty field takes the usual time of the house, shown in it. Write another where it takes longer or less,
+          either way.
+        </p>
         <div className="overflow-x-auto">
           <table className="text-sm">
             <thead>
@@ -87,7 +138,13 @@ export function StationsForm({ house, may, save }: { house: HouseValues; may: bo
           </table>
         </div>
       </section>
-      <SaveBar {...saving} said={problem || saving.said} failed={problem !== '' || saving.failed} may={may} who="A lead" />
+      <SaveBar
+        {...saving}
+        said={problem || saving.said}
+        failed={problem !== '' || saving.failed}
+        may={may}
+        who="A lead"
+      />
     </form>
   )
 }

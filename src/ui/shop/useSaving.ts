@@ -5,7 +5,12 @@ import { reach } from '../forms/reach'
 export type Saved = { status: 'done' } | { status: 'refused'; sentence: string }
 
 /** Saves through an action and keeps what is said about it. What was typed stays whatever comes back. */
-export function useSaving(): { said: string; failed: boolean; pending: boolean; save: <T extends Saved>(act: () => Promise<T>, then?: (answer: Extract<T, { status: 'done' }>) => void) => void } {
+export function useSaving(): {
+  said: string
+  failed: boolean
+  pending: boolean
+  save: <T extends Saved>(act: () => Promise<T>, then?: (answer: Extract<T, { status: 'done' }>) => void) => void
+} {
   const [said, setSaid] = useState('')
   const [failed, setFailed] = useState(false)
   const [pending, start] = useTransition()

@@ -28,14 +28,25 @@ export function BayColumn({ job, current }: { job: BayJob; current: boolean }) {
       {job.strip ? (
         <div className="border-l-8 border-petrol py-1 pl-4">
           <p className="text-lg">
-            <span className="num">{job.strip.out.length}</span> out, <span className="num">{job.strip.facts}</span> {job.strip.facts === 1 ? 'fact' : 'facts'} told
+            <span className="num">{job.strip.out.length}</span> out, <span className="num">{job.strip.facts}</span>{' '}
+            {job.strip.facts === 1 ? 'fact' : 'facts'} told
           </p>
-          <p className="text-second">{job.strip.out.length > 0 ? job.strip.out.slice(-6).join(', ') : 'nothing has come off yet'}</p>
+          <p className="text-second">
+            {job.strip.out.length > 0 ? job.strip.out.slice(-6).join(', ') : 'nothing has come off yet'}
+          </p>
         </div>
       ) : (
-      <JobU model={job.model} rows={rows} bottom={{ goals: job.goals, works: [], tests: [], reached: job.reached }} size="small" label={`Way in and way out of ${job.label}`} />
+        <JobU
+          model={job.model}
+          rows={rows}
+          bottom={{ goals: job.goals, works: [], tests: [], reached: job.reached }}
+          size="small"
+          label={`Way in and way out of ${job.label}`}
+        />
       )}
-      {rows.length < job.rows.length && <p className="text-[15px] text-second">and {job.rows.length - rows.length} more, folded</p>}
+      {rows.length < job.rows.length && (
+        <p className="text-[15px] text-second">and {job.rows.length - rows.length} more, folded</p>
+      )}
       <ul className="mt-4 space-y-1.5 border-t-2 border-ink pt-2" aria-label="Still open">
         {job.begun ? (
           <li className="flex items-center gap-2.5 font-bold">
@@ -47,7 +58,8 @@ export function BayColumn({ job, current }: { job: BayJob; current: boolean }) {
         {job.paused && (
           <li className="flex items-center gap-2.5 font-bold" data-paused={job.id}>
             <Hourglass size={24} aria-hidden className="mx-0.5 shrink-0" /> {job.paused.reason}
-            {job.paused.until && `, until ${new Date(`${job.paused.until}T00:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}`}
+            {job.paused.until &&
+              `, until ${new Date(`${job.paused.until}T00:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}`}
           </li>
         )}
         {job.awaited.map((item) => (
@@ -57,11 +69,24 @@ export function BayColumn({ job, current }: { job: BayJob; current: boolean }) {
         ))}
         {job.open.slice(0, MOST_OPEN).map((item) => (
           <li key={item.words} className="flex items-center gap-2.5">
-            {item.shape ? <FastenerMark shape={item.shape} size={22} className="mx-0.5 shrink-0" /> : <PlugMark tether={{ kind: 'electrical', tabSide: null, circuit: item.kind === 'airbag' ? 'srs-indicator' : 'other' }} size={26} />}
+            {item.shape ? (
+              <FastenerMark shape={item.shape} size={22} className="mx-0.5 shrink-0" />
+            ) : (
+              <PlugMark
+                tether={{
+                  kind: 'electrical',
+                  tabSide: null,
+                  circuit: item.kind === 'airbag' ? 'srs-indicator' : 'other',
+                }}
+                size={26}
+              />
+            )}
             {item.words}
           </li>
         ))}
-        {job.open.length > MOST_OPEN && <li className="pl-9 text-second">and {job.open.length - MOST_OPEN} more in the balance</li>}
+        {job.open.length > MOST_OPEN && (
+          <li className="pl-9 text-second">and {job.open.length - MOST_OPEN} more in the balance</li>
+        )}
       </ul>
     </section>
   )
@@ -69,16 +94,22 @@ export function BayColumn({ job, current }: { job: BayJob; current: boolean }) {
 
 /** Far rows fold away: those about the current one stay. */
 function around<T extends { wayIn: string; wayOut: string }>(rows: readonly T[]): T[] {
-  const at = Math.max(0, rows.findIndex((row) => row.wayIn === 'current' || row.wayOut === 'current'))
+  const at = Math.max(
+    0,
+    rows.findIndex((row) => row.wayIn === 'current' || row.wayOut === 'current'),
+  )
   const from = Math.max(0, Math.min(at - Math.floor(MOST_ROWS / 2), rows.length - MOST_ROWS))
   return rows.slice(from, from + MOST_ROWS)
 }
 
 /** The day's line: what is promised, and where the day stands. */
 export function DayLine({ jobs }: { jobs: BayJob[] }) {
-  const promised = jobs.flatMap((job) => (job.promisedAt ? [{ job, at: job.promisedAt }] : [])).sort((a, b) => a.at.getTime() - b.at.getTime())
+  const promised = jobs
+    .flatMap((job) => (job.promisedAt ? [{ job, at: job.promisedAt }] : []))
+    .sort((a, b) => a.at.getTime() - b.at.getTime())
   const time = (date: Date) => date.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
-  const day = (date: Date) => (date.toDateString() === new Date().toDateString() ? '' : date.toLocaleDateString('en-GB', { weekday: 'short' }))
+  const day = (date: Date) =>
+    date.toDateString() === new Date().toDateString() ? '' : date.toLocaleDateString('en-GB', { weekday: 'short' })
   return (
     <section className="mt-8 bg-sheet px-4 py-3" aria-label="Promised">
       <h2 className="text-lg">Promised</h2>
@@ -92,7 +123,10 @@ export function DayLine({ jobs }: { jobs: BayJob[] }) {
                 {day(at)} {time(at)}
               </span>
             </span>
-            <span aria-hidden="true" className={`size-5 rounded-full border-[3px] border-ink ${job.late ? 'bg-ink' : 'bg-ground'}`} />
+            <span
+              aria-hidden="true"
+              className={`size-5 rounded-full border-[3px] border-ink ${job.late ? 'bg-ink' : 'bg-ground'}`}
+            />
             {job.late && <span className="sr-only">past</span>}
           </li>
         ))}

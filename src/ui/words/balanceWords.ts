@@ -16,22 +16,41 @@ export function rowWords(document: ProcedureDocument, row: BalanceRow): { headin
     case 'holder': {
       const holder = document.holders.find((item) => item.id === row.id)!
       const name = `${ownerWords(document, holder)}, ${holderKindWords(holder)}`
-      return { heading: name, sentence: row.open.map((reason) => openReasonSentence(reason, threadWords(holder))).join(' ') || 'Out and back agree.' }
+      return {
+        heading: name,
+        sentence:
+          row.open.map((reason) => openReasonSentence(reason, threadWords(holder))).join(' ') || 'Out and back agree.',
+      }
     }
     case 'part':
       return row.open
-        ? { heading: `${itemWords(document, row.id)} is ${row.level === 'off' ? 'out' : row.level}`, sentence: row.level === 'off' ? 'It goes back to its place.' : 'It is pushed home.' }
+        ? {
+            heading: `${itemWords(document, row.id)} is ${row.level === 'off' ? 'out' : row.level}`,
+            sentence: row.level === 'off' ? 'It goes back to its place.' : 'It is pushed home.',
+          }
         : { heading: itemWords(document, row.id), sentence: row.end ?? 'back' }
     case 'tether':
       return row.open
-        ? { heading: `Plug ${itemWords(document, row.id)} is open`, sentence: openPlugSentence(document.tethers.find((tether) => tether.id === row.id)!) }
+        ? {
+            heading: `Plug ${itemWords(document, row.id)} is open`,
+            sentence: openPlugSentence(document.tethers.find((tether) => tether.id === row.id)!),
+          }
         : { heading: `Plug ${itemWords(document, row.id)}`, sentence: row.end ?? 'closed' }
     case 'setting':
-      return { heading: `${capital(itemWords(document, row.id))} is ${row.value}`, sentence: row.open ? `It is owed at “${row.owed}”.` : 'as agreed' }
+      return {
+        heading: `${capital(itemWords(document, row.id))} is ${row.value}`,
+        sentence: row.open ? `It is owed at “${row.owed}”.` : 'as agreed',
+      }
     case 'stray':
-      return { heading: `A ${row.head} lies ${row.where || 'there'}`, sentence: `The log says these are complete: ${row.couldBe.map((id) => itemWords(document, id)).join('; ') || 'no group with this head came off'}. One of them is short. Measure it.` }
+      return {
+        heading: `A ${row.head} lies ${row.where || 'there'}`,
+        sentence: `The log says these are complete: ${row.couldBe.map((id) => itemWords(document, id)).join('; ') || 'no group with this head came off'}. One of them is short. Measure it.`,
+      }
     case 'tool':
-      return { heading: capital(toolWords(row.id)), sentence: row.open ? 'It came with this job and is not back in the bag.' : 'back' }
+      return {
+        heading: capital(toolWords(row.id)),
+        sentence: row.open ? 'It came with this job and is not back in the bag.' : 'back',
+      }
     default:
       return unreachable(row)
   }
@@ -41,7 +60,9 @@ function openReasonSentence(reason: OpenReason, thread: string): string {
   const what = thread ? ` (${thread})` : ''
   switch (reason.kind) {
     case 'short':
-      return reason.loose > 0 ? `${reason.count} not back${what}: ${reason.loose} in hand.` : `${reason.count} not back${what}, and none in hand: take a new one.`
+      return reason.loose > 0
+        ? `${reason.count} not back${what}: ${reason.loose} in hand.`
+        : `${reason.count} not back${what}, and none in hand: take a new one.`
     case 'in hand':
       return `All are in, and ${reason.count} more ${reason.count === 1 ? 'is' : 'are'} in hand. Say where ${reason.count === 1 ? 'it goes' : 'they go'}.`
     case 'more back than out':
@@ -84,7 +105,11 @@ export function blockSentence(document: ProcedureDocument, block: HandoverBlock)
 }
 
 /** Why a power may not come on, in few words: "Airbag lamp open", "gear lever out of park". */
-export function forbidsWords(document: ProcedureDocument, breach: Breach, settings: ReadonlyMap<string, string>): string {
+export function forbidsWords(
+  document: ProcedureDocument,
+  breach: Breach,
+  settings: ReadonlyMap<string, string>,
+): string {
   const [tetherId] = breach.tetherIds
   if (tetherId) return `${itemWords(document, tetherId)} open`
   const [settingId] = breach.settingIds
@@ -95,10 +120,14 @@ export function forbidsWords(document: ProcedureDocument, breach: Breach, settin
 export function putBackWords(document: ProcedureDocument, item: PutBack): string {
   if (item.kind === 'set') return capital(settingTo(itemWords(document, item.settingId), item.value))
   const plug = `plug ${itemWords(document, item.tetherId)}`
-  return item.bringPartId ? `Bring the ${itemWords(document, item.bringPartId).toLowerCase()} near its place, held or on a cloth, and ${plug}` : capital(plug)
+  return item.bringPartId
+    ? `Bring the ${itemWords(document, item.bringPartId).toLowerCase()} near its place, held or on a cloth, and ${plug}`
+    : capital(plug)
 }
 
 function openPlugSentence(tether: Tether): string {
   if (isAirbagCircuit(tether)) return 'It is closed with the ignition off, before anything is switched on.'
-  return mayStayOpen(tether) ? 'Close it, or say that it stays open and insulated on purpose.' : 'Close it: the vehicle does not go out without it.'
+  return mayStayOpen(tether)
+    ? 'Close it, or say that it stays open and insulated on purpose.'
+    : 'Close it: the vehicle does not go out without it.'
 }

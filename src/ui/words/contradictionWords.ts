@@ -4,11 +4,30 @@ import type { Contradiction } from '@/core/strip/toRecord'
 import { headWords, itemWords } from './items'
 
 /** "9 spring clips of Surround, count": the fact, what the record says and what was found, in words. */
-export function contradictionWords(document: ProcedureDocument, { itemId, field, recorded, found }: Contradiction): { what: string; recorded: string; found: string } {
-  return { what: `${itemWords(document, itemId)}, ${FIELDS[field] ?? field}`, recorded: valueWords(document, field, recorded), found: valueWords(document, field, found) }
+export function contradictionWords(
+  document: ProcedureDocument,
+  { itemId, field, recorded, found }: Contradiction,
+): { what: string; recorded: string; found: string } {
+  return {
+    what: `${itemWords(document, itemId)}, ${FIELDS[field] ?? field}`,
+    recorded: valueWords(document, field, recorded),
+    found: valueWords(document, field, found),
+  }
 }
 
-const FIELDS: Record<string, string> = { count: 'how many', drives: 'which head', tabSide: 'side of the tab', partId: 'what it ties', holds: 'what it holds', fixing: 'held by', persons: 'people', circuit: 'circuit', release: 'how it comes off', refit: 'how it goes back', rests: 'how it rests' }
+const FIELDS: Record<string, string> = {
+  count: 'how many',
+  drives: 'which head',
+  tabSide: 'side of the tab',
+  partId: 'what it ties',
+  holds: 'what it holds',
+  fixing: 'held by',
+  persons: 'people',
+  circuit: 'circuit',
+  release: 'how it comes off',
+  refit: 'how it goes back',
+  rests: 'how it rests',
+}
 
 function valueWords(document: ProcedureDocument, field: string, value: unknown): string {
   if (value === null || value === '' || (Array.isArray(value) && value.length === 0)) return 'nothing'
@@ -24,7 +43,10 @@ function valueWords(document: ProcedureDocument, field: string, value: unknown):
 /** The parts of a release or a refit that say something. */
 function saidWords(fields: Record<string, unknown>): string {
   const said = Object.entries(fields).flatMap(([name, value]) => {
-    if (name === 'motions') return (value as { move: string; directions: string[] }[]).map((motion) => `${motion.move} ${motion.directions.join(' and ')}`.trim())
+    if (name === 'motions')
+      return (value as { move: string; directions: string[] }[]).map((motion) =>
+        `${motion.move} ${motion.directions.join(' and ')}`.trim(),
+      )
     return typeof value === 'string' && value !== '' && !['hand', 'light'].includes(value) ? [value] : []
   })
   return said.join(', ') || 'nothing'

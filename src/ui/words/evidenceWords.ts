@@ -4,7 +4,8 @@ import type { Entry, Evidence, Witness } from '@/core/job/evidence'
 /** Who stated a thing, who bore it out, and who found it otherwise: a line each. */
 export function evidenceWords(evidence: Evidence | undefined, people: Record<string, string>): string[] {
   if (!evidence) return []
-  const by = ({ personId, label, at }: Witness) => `${people[personId] ?? 'somebody'} on ${label}, ${dayOf(wallMsOf(at))}`
+  const by = ({ personId, label, at }: Witness) =>
+    `${people[personId] ?? 'somebody'} on ${label}, ${dayOf(wallMsOf(at))}`
   const last = evidence.confirmed.at(-1)
   const others = evidence.confirmed.length - 1
   return [
@@ -17,7 +18,9 @@ export function evidenceWords(evidence: Evidence | undefined, people: Record<str
 
 /** "entered by Jo from print: trim sheet 4, 3 Nov". */
 function enteredWords({ personId, atMs, source }: Entry, people: Record<string, string>): string {
-  const from = { 'not said': '', 'own work': ' from own work', printed: ' from print', hearsay: ' by hearsay' }[source.kind]
+  const from = { 'not said': '', 'own work': ' from own work', printed: ' from print', hearsay: ' by hearsay' }[
+    source.kind
+  ]
   return `entered by ${people[personId] ?? 'somebody'}${from}${source.words ? `: ${source.words}` : ''}, ${dayOf(atMs)}`
 }
 

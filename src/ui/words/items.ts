@@ -9,7 +9,8 @@ import type { Holder } from '@/core/procedure/holder'
 /** How a crew names a head: "hex 7", "T20", "PH2". The size says the drive where everybody knows it. */
 export function headWords(drive: { drive: string; size: string }): string {
   if (drive.drive === 'six-lobe' && drive.size !== '') return drive.size
-  if (drive.drive === 'cross' && drive.size !== '') return drive.size.startsWith('P') ? drive.size : `cross ${drive.size}`
+  if (drive.drive === 'cross' && drive.size !== '')
+    return drive.size.startsWith('P') ? drive.size : `cross ${drive.size}`
   return `${drive.drive} ${drive.size}`.trim()
 }
 
@@ -17,7 +18,9 @@ export function headWords(drive: { drive: string; size: string }): string {
 function countWords({ count, howMany, countMost }: HolderNamed): string {
   if (howMany === 'unknown') return 'some'
   if (howMany !== 'about') return `${count}`
-  return countMost !== null && countMost !== undefined && countMost > count ? `${count} to ${countMost}` : `about ${count}`
+  return countMost !== null && countMost !== undefined && countMost > count
+    ? `${count} to ${countMost}`
+    : `about ${count}`
 }
 
 type HolderNamed = Pick<Holder, 'kind' | 'drives' | 'count'> & Partial<Pick<Holder, 'howMany' | 'countMost'>>
@@ -74,11 +77,21 @@ function alsoInch(head: string): string {
 export function fitWords(head: string): string {
   const { bored, strip, climbOut } = headFit(head)
   const threads = threadsOfCross(head)
-  return [bored && 'a bored bit of this size fits too', threads && `screws ${threads}`, ...strip.map((size) => `not ${size}: it goes in and strips`), ...climbOut.map((size) => `not ${size}: it climbs out`)].filter(Boolean).join('; ')
+  return [
+    bored && 'a bored bit of this size fits too',
+    threads && `screws ${threads}`,
+    ...strip.map((size) => `not ${size}: it goes in and strips`),
+    ...climbOut.map((size) => `not ${size}: it climbs out`),
+  ]
+    .filter(Boolean)
+    .join('; ')
 }
 
 /** The part a holder holds or a tether ties; a loose end of a strip has none yet. */
-export function ownerWords(document: ProcedureDocument, item: { holds: readonly Id[] } | { partId: Id | null }): string {
+export function ownerWords(
+  document: ProcedureDocument,
+  item: { holds: readonly Id[] } | { partId: Id | null },
+): string {
   const id = 'holds' in item ? item.holds[0] : item.partId
   return id ? itemWords(document, id) : 'nothing settled yet'
 }
@@ -88,8 +101,16 @@ export function itemWords(document: ProcedureDocument, id: Id): string {
   const part = document.parts.find((item) => item.id === id)
   if (part) return part.name
   const holder = document.holders.find((item) => item.id === id)
-  if (holder) return holder.holds.length > 0 ? `${holderWords(holder)} of ${ownerWords(document, holder)}` : holderWords(holder)
-  const named = [...document.tethers, ...document.settings, ...document.cavities, ...withDefaultTests(document).functions, ...document.views, ...document.facets].find((item) => item.id === id)
+  if (holder)
+    return holder.holds.length > 0 ? `${holderWords(holder)} of ${ownerWords(document, holder)}` : holderWords(holder)
+  const named = [
+    ...document.tethers,
+    ...document.settings,
+    ...document.cavities,
+    ...withDefaultTests(document).functions,
+    ...document.views,
+    ...document.facets,
+  ].find((item) => item.id === id)
   if (named) return named.name
   const method = document.settings.flatMap((setting) => setting.methods).find((item) => item.id === id)
   return method?.name ?? 'something no longer in the record'

@@ -15,10 +15,20 @@ export function itemNameIn(model: ProcedureForBuild, id: string): string {
 export function cardNameIn(model: ProcedureForBuild, card: Card): string {
   const id = card.partId ?? card.settingId
   if (id) return itemNameIn(model, id)
-  return { work: 'Work', test: 'Test before it is hidden', decide: 'Look which one it is', wait: 'Wait', part: '', setting: '' }[card.thing]
+  return {
+    work: 'Work',
+    test: 'Test before it is hidden',
+    decide: 'Look which one it is',
+    wait: 'Wait',
+    part: '',
+    setting: '',
+  }[card.thing]
 }
 
 /** What a job is for: its openings, its parts and its kits. */
 export function goalWords(document: ProcedureDocument, request: Pick<PlanRequest, 'goals' | 'kits'>): string[] {
-  return [...request.kits.map(({ kit }) => kit.name), ...request.goals.map((goal) => itemWords(document, goal.kind === 'cavity' ? goal.cavityId : goal.partId))]
+  return [
+    ...request.kits.map(({ kit }) => kit.name),
+    ...request.goals.map((goal) => itemWords(document, goal.kind === 'cavity' ? goal.cavityId : goal.partId)),
+  ]
 }

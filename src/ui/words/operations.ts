@@ -13,24 +13,38 @@ import { latchWords, TETHER_ACTS } from './acts/tetherActs'
 import { holderWords } from './items'
 
 /**
- * What a step says: the act in few words, how it is done, what must not be done and what is to be protected (said before the
- * pull), what else was recorded that the hand needs here, and the slab that confirms it.
+ * What a step says: the act in few words, how it is done, what must not be done and what is to be protected (said
+ * before the pull), what else was recorded that the hand needs here, and the slab that confirms it.
  */
 export type StepWords = { title: string; how: string; mind: string[]; facts: string[]; done: string }
 
 export function stepWords(model: ProcedureForBuild, operation: Operation): StepWords {
   const { itemId } = operation
-  const said = (title: string, how: string, done: string, more: Partial<StepWords> = {}): StepWords => ({ title, how, done, mind: [], ...more, facts: [...(more.facts ?? []), ...needNotes(model, operation)] })
+  const said = (title: string, how: string, done: string, more: Partial<StepWords> = {}): StepWords => ({
+    title,
+    how,
+    done,
+    mind: [],
+    ...more,
+    facts: [...(more.facts ?? []), ...needNotes(model, operation)],
+  })
   switch (operation.act) {
     case 'undo':
       return undoWords(model, model.holders.get(itemId)!, said)
     case 'fasten': {
       const holder = model.holders.get(itemId)!
-      return said(titleOf(holder, 'back'), fastenHow(holder), `${holder.count} of ${holder.count} in`, { facts: [...reachWords(holder.reach), ...holderFacts(holder)] })
+      return said(titleOf(holder, 'back'), fastenHow(holder), `${holder.count} of ${holder.count} in`, {
+        facts: [...reachWords(holder.reach), ...holderFacts(holder)],
+      })
     }
     case 'start': {
       const holder = model.holders.get(itemId)!
-      return said(`Start ${holderWords(holder)} by hand`, 'all of them before any is made snug, then adjust', `${holder.count} started`, { facts: holderFacts(holder) })
+      return said(
+        `Start ${holderWords(holder)} by hand`,
+        'all of them before any is made snug, then adjust',
+        `${holder.count} started`,
+        { facts: holderFacts(holder) },
+      )
     }
     case 'ease':
     case 'release':
@@ -42,34 +56,66 @@ export function stepWords(model: ProcedureForBuild, operation: Operation): StepW
       return tetherWords(model, operation, said)
     case 'feed': {
       const tether = model.tethers.get(itemId)!
-      return said(`Lead of ${tether.name} through first`, `through ${tether.leadThrough || 'its opening'}, before it is plugged`, 'the lead hangs through')
+      return said(
+        `Lead of ${tether.name} through first`,
+        `through ${tether.leadThrough || 'its opening'}, before it is plugged`,
+        'the lead hangs through',
+      )
     }
     case 'lift': {
       const part = model.parts.get(itemId)!
-      return said(part.pieces > 1 ? `Lift away ${part.pieces} pieces` : 'Lift away', part.painted ? 'painted face up on the cloth' : 'put it where nobody steps', 'it is set aside')
+      return said(
+        part.pieces > 1 ? `Lift away ${part.pieces} pieces` : 'Lift away',
+        part.painted ? 'painted face up on the cloth' : 'put it where nobody steps',
+        'it is set aside',
+      )
     }
     case 'place': {
       const part = model.parts.get(itemId)!
       const rest = part.rests.find(({ level }) => level === 'free')
       // What may rest hangs or lies there until it is pressed home; only what may not is held.
-      return rest ? said('Bring it back', [part.refit.first, rest.how, rest.note, 'until it is pressed home'].filter(Boolean).join(', '), 'it waits there') : said('Hold it in place', part.refit.first || part.refit.align || 'bring it to its opening', 'it is at its place')
+      return rest
+        ? said(
+            'Bring it back',
+            [part.refit.first, rest.how, rest.note, 'until it is pressed home'].filter(Boolean).join(', '),
+            'it waits there',
+          )
+        : said(
+            'Hold it in place',
+            part.refit.first || part.refit.align || 'bring it to its opening',
+            'it is at its place',
+          )
     }
     case 'set':
     case 'restore': {
       const act = operation.setting!
       const setting = model.settings.get(act.settingId)!
       const method = model.methods.get(act.methodId)!.method
-      return said(capital(settingTo(setting.name, act.to)), [method.name, method.tool && `with ${method.tool}`].filter(Boolean).join(', '), `${setting.name}: ${act.to}`, { facts: [method.note, setting.note].filter(Boolean) })
+      return said(
+        capital(settingTo(setting.name, act.to)),
+        [method.name, method.tool && `with ${method.tool}`].filter(Boolean).join(', '),
+        `${setting.name}: ${act.to}`,
+        { facts: [method.note, setting.note].filter(Boolean) },
+      )
     }
     case 'work':
       return said(operation.name ?? 'Work', operation.note ?? '', 'it is done')
     case 'test': {
       const tested = model.functions.get(itemId)
-      return said(`Test ${operation.name ?? tested?.name ?? ''}`.trim(), [tested?.how, (tested?.warmUpS ?? 0) > 0 && `give it ${tested!.warmUpS} s`].filter(Boolean).join(', ') || 'before trim hides it again', 'it works')
+      return said(
+        `Test ${operation.name ?? tested?.name ?? ''}`.trim(),
+        [tested?.how, (tested?.warmUpS ?? 0) > 0 && `give it ${tested!.warmUpS} s`].filter(Boolean).join(', ') ||
+          'before trim hides it again',
+        'it works',
+      )
     }
     case 'decide': {
       const facet = model.document.facets.find((item) => item.id === itemId)
-      return said(`Which ${facet?.name.toLowerCase() ?? 'one'}?`, facet?.choices.map((choice) => `${choice.name}: ${choice.tell || 'not said how it is told'}`).join('; ') ?? '', 'it is told')
+      return said(
+        `Which ${facet?.name.toLowerCase() ?? 'one'}?`,
+        facet?.choices.map((choice) => `${choice.name}: ${choice.tell || 'not said how it is told'}`).join('; ') ?? '',
+        'it is told',
+      )
     }
     case 'wait':
       return said('Wait', 'until its time is over; nothing else can be done meanwhile', 'the wait is over')
@@ -86,13 +132,23 @@ function titleOf(holder: Holder, way: 'out' | 'back'): string {
 }
 
 function undoWords(model: ProcedureForBuild, holder: Holder, said: Said): StepWords {
-  const how = [hiddenWords(model, holder.id), ...reachWords(holder.reach), turnWords(holder, 'out') || HOLDER_ACTS[holder.kind].undo].filter(Boolean).join(', ')
+  const how = [
+    hiddenWords(model, holder.id),
+    ...reachWords(holder.reach),
+    turnWords(holder, 'out') || HOLDER_ACTS[holder.kind].undo,
+  ]
+    .filter(Boolean)
+    .join(', ')
   return said(titleOf(holder, 'out'), how, `${holder.count} out, none broken`, { facts: holderFacts(holder) })
 }
 
 /** "hidden behind the climate panel", for a covered group. */
 export function hiddenWords(model: ProcedureForBuild, holderId: string): string {
-  const covers = (model.needsOf.get(`undo:${holderId}`) ?? []).flatMap((need) => (need.reason === 'covers' && need.needs.kind === 'part' ? [model.parts.get(need.needs.partId)!.name.toLowerCase()] : []))
+  const covers = (model.needsOf.get(`undo:${holderId}`) ?? []).flatMap((need) =>
+    need.reason === 'covers' && need.needs.kind === 'part'
+      ? [model.parts.get(need.needs.partId)!.name.toLowerCase()]
+      : [],
+  )
   return covers.length > 0 ? `hidden behind the ${covers.join(' and the ')}` : ''
 }
 
@@ -117,32 +173,79 @@ function pullWords(model: ProcedureForBuild, operation: Operation, said: Said): 
   const facts = [...hidden, ...clips.flatMap((holder) => [...reachWords(holder.reach), ...holderFacts(holder)])]
   if (operation.act === 'ease') {
     const gap = part.ease?.gapMm ? `until it gives ${part.ease.gapMm} mm` : 'until it gives'
-    return said('Ease it', [gap, letGo].filter(Boolean).join(', '), `${counted}it gives`, { mind: [part.ease?.mustNot ?? ''].filter(Boolean), facts })
+    return said('Ease it', [gap, letGo].filter(Boolean).join(', '), `${counted}it gives`, {
+      mind: [part.ease?.mustNot ?? ''].filter(Boolean),
+      facts,
+    })
   }
-  const how = [start && startWords(start), letGo, tool !== 'hand' && `with the ${tool}`, effort !== 'light' && `it is ${effort}`].filter(Boolean).join(', ')
+  const how = [
+    start && startWords(start),
+    letGo,
+    tool !== 'hand' && `with the ${tool}`,
+    effort !== 'light' && `it is ${effort}`,
+  ]
+    .filter(Boolean)
+    .join(', ')
   const rest = part.rests[0]
   const done = `${counted}${rest ? `it is free: ${[rest.how, rest.note].filter(Boolean).join(', ')}` : 'it has come forward'}`
-  return said(capital(motionsOut(motions)) || 'Free it', how, done, { mind: [mustNot, protect].filter(Boolean).map(capital), facts: [...motions.map((motion) => motion.note), part.note, ...facts].filter(Boolean) })
+  return said(capital(motionsOut(motions)) || 'Free it', how, done, {
+    mind: [mustNot, protect].filter(Boolean).map(capital),
+    facts: [...motions.map((motion) => motion.note), part.note, ...facts].filter(Boolean),
+  })
 }
 
 function pushHomeWords(model: ProcedureForBuild, operation: Operation, said: Said): StepWords {
   const part = model.parts.get(operation.itemId)!
   const { first, last, before, align, keepInFront, confirm } = part.refit
   const clips = pulledIn(model, operation)
-  const front = keepInFront.length > 0 && `leads in front: ${keepInFront.flatMap((id) => model.tethers.get(id)?.name ?? []).join(', ')}`
+  const front =
+    keepInFront.length > 0 &&
+    `leads in front: ${keepInFront.flatMap((id) => model.tethers.get(id)?.name ?? []).join(', ')}`
   const press = clips.map((holder) => `${holderWords(holder)} ${HOLDER_ACTS[holder.kind].press}`)
-  const how = [before, align && `line up ${align}`, front, first, ...press, last].filter(Boolean).join(', ') || 'press all round until it sits'
-  const counted = clips.length > 0 ? `${clips.map((holder) => `${holder.count} of ${holder.count}`).join(' and ')} home; ` : ''
-  return said(capital(motionsBack(part.release.motions)) || 'Push home', how, `${counted}${confirm || 'it sits flush'}`, { facts: clips.flatMap(holderFacts) })
+  const how =
+    [before, align && `line up ${align}`, front, first, ...press, last].filter(Boolean).join(', ') ||
+    'press all round until it sits'
+  const counted =
+    clips.length > 0 ? `${clips.map((holder) => `${holder.count} of ${holder.count}`).join(' and ')} home; ` : ''
+  return said(
+    capital(motionsBack(part.release.motions)) || 'Push home',
+    how,
+    `${counted}${confirm || 'it sits flush'}`,
+    { facts: clips.flatMap(holderFacts) },
+  )
 }
 
 function tetherWords(model: ProcedureForBuild, operation: Operation, said: Said): StepWords {
   const tether = model.tethers.get(operation.itemId)!
   const acts = TETHER_ACTS[tether.kind]
-  const facts = [...reachWords(tether.reach), tether.tool && `with the ${tether.tool}`, tether.effort !== 'light' && `it is ${tether.effort}`, isUnsaid(model, tether.id) && 'nobody has said what it feeds: it counts as an airbag plug until somebody does', tether.note].filter(Boolean) as string[]
-  if (operation.act === 'open') return said(`${acts.open}${operation.phase === 'test' ? ' again' : ''} ${tether.name}`, latchWords(tether, 'open'), acts.isOpen, { facts })
-  const how = [operation.phase === 'test' && 'for the test only, held by hand', operation.phase === 'in' && 'held by hand, only until the setting is moved; then it is opened again', latchWords(tether, 'close'), mixupHow(model, tether)].filter(Boolean).join(', ')
-  return said(`${acts.close} ${tether.name}`, how, tether.latch === null && isElectrical(tether) ? 'it is home' : acts.isHome, { facts })
+  const facts = [
+    ...reachWords(tether.reach),
+    tether.tool && `with the ${tether.tool}`,
+    tether.effort !== 'light' && `it is ${tether.effort}`,
+    isUnsaid(model, tether.id) && 'nobody has said what it feeds: it counts as an airbag plug until somebody does',
+    tether.note,
+  ].filter(Boolean) as string[]
+  if (operation.act === 'open')
+    return said(
+      `${acts.open}${operation.phase === 'test' ? ' again' : ''} ${tether.name}`,
+      latchWords(tether, 'open'),
+      acts.isOpen,
+      { facts },
+    )
+  const how = [
+    operation.phase === 'test' && 'for the test only, held by hand',
+    operation.phase === 'in' && 'held by hand, only until the setting is moved; then it is opened again',
+    latchWords(tether, 'close'),
+    mixupHow(model, tether),
+  ]
+    .filter(Boolean)
+    .join(', ')
+  return said(
+    `${acts.close} ${tether.name}`,
+    how,
+    tether.latch === null && isElectrical(tether) ? 'it is home' : acts.isHome,
+    { facts },
+  )
 }
 
 function isUnsaid(model: ProcedureForBuild, tetherId: string): boolean {
@@ -160,7 +263,10 @@ function mixupHow(model: ProcedureForBuild, tether: Tether): string {
 /** What was noted of why this act waits. */
 function needNotes(model: ProcedureForBuild, { act, itemId, pulled = [] }: Operation): string[] {
   const own = [`${act}:${itemId}`, ...pulled.map((id) => `${act === 'seat' ? 'fasten' : 'undo'}:${id}`)]
-  const notes = own.flatMap((key) => model.needsOf.get(key) ?? []).filter((need) => need.reason !== 'habit').map((need) => need.note)
+  const notes = own
+    .flatMap((key) => model.needsOf.get(key) ?? [])
+    .filter((need) => need.reason !== 'habit')
+    .map((need) => need.note)
   return [...new Set(notes.filter(Boolean))]
 }
 

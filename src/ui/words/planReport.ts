@@ -7,9 +7,20 @@ import { summarise } from '@/core/plan/summary'
 import { itemWords, toolWords } from './items'
 import { stepWords } from './operations'
 
-export type ReportStep = { key: string; phase: 'in' | 'work' | 'test' | 'out'; thing: string; title: string; station: string; tool: string; workS: number; setUpS: number }
+export type ReportStep = {
+  key: string
+  phase: 'in' | 'work' | 'test' | 'out'
+  thing: string
+  title: string
+  station: string
+  tool: string
+  workS: number
+  setUpS: number
+}
 
-/** A plan as plain data with its words, for the command line and for signed-in clients. All seconds are house estimates. */
+/**
+ * A plan as plain data with its words, for the command line and for signed-in clients. All seconds are house estimates.
+ */
 export type PlanReport = {
   openings: Record<string, string>
   extraPartsFor: Record<string, string>
@@ -60,8 +71,15 @@ export function planReport(plan: JobPlan): PlanReport {
   )
   const of = (phase: ReportStep['phase']) => steps.filter((step) => step.phase === phase)
   return {
-    openings: Object.fromEntries(Object.entries(choices.openings).map(([cavityId, openingId]) => [name(cavityId), openingId])),
-    extraPartsFor: Object.fromEntries(Object.entries(choices.methods).map(([value, methodId]) => [value, model.methods.get(methodId)?.method.name ?? methodId])),
+    openings: Object.fromEntries(
+      Object.entries(choices.openings).map(([cavityId, openingId]) => [name(cavityId), openingId]),
+    ),
+    extraPartsFor: Object.fromEntries(
+      Object.entries(choices.methods).map(([value, methodId]) => [
+        value,
+        model.methods.get(methodId)?.method.name ?? methodId,
+      ]),
+    ),
     steps,
     wayIn: of('in'),
     work: of('work'),
@@ -87,7 +105,16 @@ export function planReport(plan: JobPlan): PlanReport {
   }
 }
 
-export type LaneReportStep = { key: string; thing: string; title: string; station: string; tool: string; startS: number; endS: number; with: number | null }
+export type LaneReportStep = {
+  key: string
+  thing: string
+  title: string
+  station: string
+  tool: string
+  startS: number
+  endS: number
+  with: number | null
+}
 export type LegReport = { makespanS: number; boundS: number; proven: boolean; lanes: LaneReportStep[][] }
 export type LanesReport = { wayIn: LegReport; wayOut: LegReport | null }
 
@@ -99,7 +126,16 @@ export function lanesReport(plan: JobPlan, lanes: Lanes): LanesReport {
     boundS,
     proven,
     lanes: people.map((lane) =>
-      lane.map(({ operation, station, tool, startS, endS, with: other }) => ({ key: operation.key, thing: operation.partId ? itemWords(model.document, operation.partId) : '', title: stepWords(model, operation).title, station, tool: tool === 'hand' ? '' : toolWords(tool), startS, endS, with: other })),
+      lane.map(({ operation, station, tool, startS, endS, with: other }) => ({
+        key: operation.key,
+        thing: operation.partId ? itemWords(model.document, operation.partId) : '',
+        title: stepWords(model, operation).title,
+        station,
+        tool: tool === 'hand' ? '' : toolWords(tool),
+        startS,
+        endS,
+        with: other,
+      })),
     ),
   })
   return { wayIn: leg(lanes.wayIn), wayOut: lanes.wayOut && leg(lanes.wayOut) }

@@ -14,63 +14,144 @@ export function problemWords(document: ProcedureDocument, problem: Problem): { h
   const name = 'itemId' in problem ? itemWords(document, problem.itemId) : ''
   switch (problem.kind) {
     case 'contradiction':
-      return { heading: 'Contradiction.', sentence: planErrorSentence(document, problem.error) + buildSuffix(document, problem.build) }
+      return {
+        heading: 'Contradiction.',
+        sentence: planErrorSentence(document, problem.error) + buildSuffix(document, problem.build),
+      }
     case 'goal out of reach':
-      return { heading: 'Out of reach.', sentence: `${name} can’t be opened: ${planErrorSentence(document, problem.error)}` }
+      return {
+        heading: 'Out of reach.',
+        sentence: `${name} can’t be opened: ${planErrorSentence(document, problem.error)}`,
+      }
     case 'reference':
       return { heading: 'Points nowhere.', sentence: referenceSentence(document, problem.reference) }
     case 'nothing holds it':
-      return { heading: 'Nothing holds it.', sentence: `${name} has no fastener. Add what holds it, or say that it is a press fit or only rests.` }
+      return {
+        heading: 'Nothing holds it.',
+        sentence: `${name} has no fastener. Add what holds it, or say that it is a press fit or only rests.`,
+      }
     case 'loose end':
-      return { heading: 'A loose end.', sentence: `Nobody has said what ${name} ${document.tethers.some((tether) => tether.id === problem.itemId) ? 'ties' : 'holds'}. No plan would ask for it: choose the part.` }
+      return {
+        heading: 'A loose end.',
+        sentence: `Nobody has said what ${name} ${document.tethers.some((tether) => tether.id === problem.itemId) ? 'ties' : 'holds'}. No plan would ask for it: choose the part.`,
+      }
     case 'same name':
-      return { heading: 'Two of one name.', sentence: `Two parts are called ${name}: whoever says it means either. Name them apart, or say under Clean-up that they are one.` }
+      return {
+        heading: 'Two of one name.',
+        sentence: `Two parts are called ${name}: whoever says it means either. Name them apart, or say under Clean-up that they are one.`,
+      }
     case 'facet not told apart':
-      return { heading: 'How is it told?', sentence: `${name}: nobody has said how “${problem.choice}” is told from the others. Whoever plans a job has to see it.` }
+      return {
+        heading: 'How is it told?',
+        sentence: `${name}: nobody has said how “${problem.choice}” is told from the others. Whoever plans a job has to see it.`,
+      }
     case 'no circuit':
-      return { heading: 'Which circuit?', sentence: `Say what the plug ${name} serves: an airbag circuit must never go unnoticed. Until then it counts as one, and nothing is published.` }
+      return {
+        heading: 'Which circuit?',
+        sentence: `Say what the plug ${name} serves: an airbag circuit must never go unnoticed. Until then it counts as one, and nothing is published.`,
+      }
     case 'screws under a trap':
-      return { heading: 'Can they be reached?', sentence: `The ${itemWords(document, problem.coverId)} lies over an edge of the ${itemWords(document, problem.partId)}: can its ${problem.holderIds.map((id) => holderWords(document.holders.find((item) => item.id === id)!)).join(' and ')} be reached with it on? A panel over an edge often lies over the screws as well; nothing is assumed.` }
+      return {
+        heading: 'Can they be reached?',
+        sentence: `The ${itemWords(document, problem.coverId)} lies over an edge of the ${itemWords(document, problem.partId)}: can its ${problem.holderIds.map((id) => holderWords(document.holders.find((item) => item.id === id)!)).join(' and ')} be reached with it on? A panel over an edge often lies over the screws as well; nothing is assumed.`,
+      }
     case 'no latch':
-      return { heading: 'Which latch?', sentence: `Say how the plug ${name} is held, so that nobody pulls on its wires.` }
+      return {
+        heading: 'Which latch?',
+        sentence: `Say how the plug ${name} is held, so that nobody pulls on its wires.`,
+      }
     case 'no tab side':
-      return { heading: 'Which side is the tab?', sentence: `Half of all trouble is a tab that can’t be seen: say which side the tab of ${name} faces.` }
+      return {
+        heading: 'Which side is the tab?',
+        sentence: `Half of all trouble is a tab that can’t be seen: say which side the tab of ${name} faces.`,
+      }
     case 'no function':
-      return { heading: 'Nothing to test.', sentence: `Say which function to test after the plug ${name} has been open.` }
+      return {
+        heading: 'Nothing to test.',
+        sentence: `Say which function to test after the plug ${name} has been open.`,
+      }
     case 'no way to set':
-      return { heading: 'No way to set it.', sentence: `Something needs ${name} at “${problem.value}”, and no way to get there is recorded. Add a method.` }
+      return {
+        heading: 'No way to set it.',
+        sentence: `Something needs ${name} at “${problem.value}”, and no way to get there is recorded. Add a method.`,
+      }
     case 'lookalike without difference':
-      return { heading: 'Lookalikes.', sentence: `${name} and ${itemWords(document, problem.otherId)} have the same head. State thread and length, or how they are told apart.` }
+      return {
+        heading: 'Lookalikes.',
+        sentence: `${name} and ${itemWords(document, problem.otherId)} have the same head. State thread and length, or how they are told apart.`,
+      }
     case 'mix-up without difference':
-      return { heading: 'Mix-up.', sentence: `The plugs ${name} and ${itemWords(document, problem.otherId)} can be confused, and nobody has said how to tell them apart.` }
+      return {
+        heading: 'Mix-up.',
+        sentence: `The plugs ${name} and ${itemWords(document, problem.otherId)} can be confused, and nobody has said how to tell them apart.`,
+      }
     case 'mix-up one way':
-      return { heading: 'Mix-up.', sentence: `${name} can be taken for ${itemWords(document, problem.otherId)}; the other way round nothing is said.` }
+      return {
+        heading: 'Mix-up.',
+        sentence: `${name} can be taken for ${itemWords(document, problem.otherId)}; the other way round nothing is said.`,
+      }
     case 'carried in a circle':
-      return { heading: 'Carried in a circle.', sentence: `${name} would be carried by itself. Say which part really holds which.` }
+      return {
+        heading: 'Carried in a circle.',
+        sentence: `${name} would be carried by itself. Say which part really holds which.`,
+      }
     case 'covered for good':
-      return { heading: 'No way to uncover it.', sentence: `${name} lies behind ${itemWords(document, problem.coverId)}, which can’t be moved away${buildWords(document, problem.build)}. Look again what covers it.` }
+      return {
+        heading: 'No way to uncover it.',
+        sentence: `${name} lies behind ${itemWords(document, problem.coverId)}, which can’t be moved away${buildWords(document, problem.build)}. Look again what covers it.`,
+      }
     case 'no safe order':
-      return { heading: 'No safe order.', sentence: `${name}: ${noSafeOrderSentence(document, problem.error)}${buildSuffix(document, problem.build)}` }
+      return {
+        heading: 'No safe order.',
+        sentence: `${name}: ${noSafeOrderSentence(document, problem.error)}${buildSuffix(document, problem.build)}`,
+      }
     case 'orders in a circle':
-      return { heading: 'Orders in a circle.', sentence: `${problem.needIds.length} observed orders run in a circle, with the facts or with each other. They are not obeyed. Say which of them hold, and why; call the others a habit.` }
+      return {
+        heading: 'Orders in a circle.',
+        sentence: `${problem.needIds.length} observed orders run in a circle, with the facts or with each other. They are not obeyed. Say which of them hold, and why; call the others a habit.`,
+      }
     case 'other steering side':
-      return { heading: 'Which left?', sentence: `${name} speaks of “${problem.words}”: that holds only with the wheel on one side. Say inboard or outboard, or give it a condition on ${itemWords(document, problem.facetId).toLowerCase()}.` }
+      return {
+        heading: 'Which left?',
+        sentence: `${name} speaks of “${problem.words}”: that holds only with the wheel on one side. Say inboard or outboard, or give it a condition on ${itemWords(document, problem.facetId).toLowerCase()}.`,
+      }
     case 'condition on every choice':
-      return { heading: 'Condition without effect.', sentence: `${name} depends on ${itemWords(document, problem.facetId).toLowerCase()}, and every choice of it is allowed.` }
+      return {
+        heading: 'Condition without effect.',
+        sentence: `${name} depends on ${itemWords(document, problem.facetId).toLowerCase()}, and every choice of it is allowed.`,
+      }
     case 'stated twice':
       return { heading: 'Stated twice.', sentence: 'The same need is in the record twice.' }
     case 'seen once':
-      return { heading: 'Seen on one strip at most.', sentence: `${name}: ${problem.count === 1 ? 'one fact' : `${problem.count} facts`} no second strip has borne out yet. Look again on the next one.` }
+      return {
+        heading: 'Seen on one strip at most.',
+        sentence: `${name}: ${problem.count === 1 ? 'one fact' : `${problem.count} facts`} no second strip has borne out yet. Look again on the next one.`,
+      }
     case 'drive without size':
-      return { heading: 'Which driver?', sentence: `State the drive and size of the ${name}, so that the right driver is in the bag.` }
+      return {
+        heading: 'Which driver?',
+        sentence: `State the drive and size of the ${name}, so that the right driver is in the bag.`,
+      }
     case 'thread lets go':
-      return { heading: 'A thread does not let go.', sentence: `${name} are said to let go with the pull, but they are screwed: they are undone by themselves all the same. Say another kind, or “as its kind”.` }
+      return {
+        heading: 'A thread does not let go.',
+        sentence: `${name} are said to let go with the pull, but they are screwed: they are undone by themselves all the same. Say another kind, or “as its kind”.`,
+      }
     case 'marks differ':
-      return { heading: 'Marks and count differ.', sentence: `${name}: ${problem.marks} marks on the map, ${problem.count} in the record. Add marks or change the count.` }
+      return {
+        heading: 'Marks and count differ.',
+        sentence: `${name}: ${problem.marks} marks on the map, ${problem.count} in the record. Add marks or change the count.`,
+      }
     case 'may not rest':
-      return { heading: 'It can’t rest free.', sentence: `Something waits only until ${itemWords(document, problem.partId)} is free, but it may not rest there: it will be taken off. Say how it may rest, or ask for “off”.` }
+      return {
+        heading: 'It can’t rest free.',
+        sentence: `Something waits only until ${itemWords(document, problem.partId)} is free, but it may not rest there: it will be taken off. Say how it may rest, or ask for “off”.`,
+      }
     case 'no cavity':
-      return { heading: 'What is it for?', sentence: 'No cavity is recorded. Add what the parts open, so that a job can be planned for it.' }
+      return {
+        heading: 'What is it for?',
+        sentence: 'No cavity is recorded. Add what the parts open, so that a job can be planned for it.',
+      }
     default:
       return unreachable(problem)
   }
@@ -120,11 +201,17 @@ export function planErrorSentence(document: ProcedureDocument, error: PlanError)
 
 /** What is stuck, and which setting it would need. */
 function noSafeOrderSentence(document: ProcedureDocument, error: NoSafeOrder): string {
-  if (!error.proven) return 'No order was found that keeps every rule of safety, and the search was given up before it could say that there is none. Choose another method or another policy.'
-  const stuck = error.stuck.filter((item) => item.demands.length > 0).slice(0, 2).map((item) => {
-    const demands = [...new Set(item.demands.map((demand) => `${itemWords(document, demand.settingId)} ${demand.value}`))]
-    return `${itemWords(document, splitKey(item.key)[1])} needs ${demands.join(' and ')}`
-  })
+  if (!error.proven)
+    return 'No order was found that keeps every rule of safety, and the search was given up before it could say that there is none. Choose another method or another policy.'
+  const stuck = error.stuck
+    .filter((item) => item.demands.length > 0)
+    .slice(0, 2)
+    .map((item) => {
+      const demands = [
+        ...new Set(item.demands.map((demand) => `${itemWords(document, demand.settingId)} ${demand.value}`)),
+      ]
+      return `${itemWords(document, splitKey(item.key)[1])} needs ${demands.join(' and ')}`
+    })
   return `there is no order that keeps the rules of safety. ${stuck.length > 0 ? `In the end ${stuck.join('; ')}, and that can’t be brought about any more.` : 'The settings can’t all be set back.'} Allow another method, or look again at what the methods need.`
 }
 
@@ -136,7 +223,8 @@ function buildWords(document: ProcedureDocument, build: Record<string, string>):
 function referenceSentence(document: ProcedureDocument, reference: DanglingReference): string {
   if (reference.problem === 'twice') return `The id ${reference.itemId} is used twice.`
   const name = itemWords(document, reference.itemId)
-  if (reference.problem === 'wrong-value') return `${name}, ${reference.field}: “${reference.value}” is not one of its values. Choose one that exists.`
+  if (reference.problem === 'wrong-value')
+    return `${name}, ${reference.field}: “${reference.value}” is not one of its values. Choose one that exists.`
   return `${name}, ${reference.field}: the ${reference.wanted} it names (${reference.refersTo}) is not in the record. Choose another one or remove it.`
 }
 
@@ -144,21 +232,29 @@ function referenceSentence(document: ProcedureDocument, reference: DanglingRefer
 export function documentErrorSentences(error: DocumentError): string[] {
   switch (error.kind) {
     case 'not-json':
-      return [`This is not a procedure file: it can’t be read as JSON (${error.detail}). Choose the file that was exported, unchanged.`]
+      return [
+        `This is not a procedure file: it can’t be read as JSON (${error.detail}). Choose the file that was exported, unchanged.`,
+      ]
     case 'not-a-procedure':
-      return ['This file is not an Istruzione procedure: it lacks format and version. Choose a file that was exported from here.']
+      return [
+        'This file is not an Istruzione procedure: it lacks format and version. Choose a file that was exported from here.',
+      ]
     case 'unknown-version':
-      return [`This file has version ${error.version}; this Istruzione knows versions up to ${error.known}. Update Istruzione, then import it again.`]
+      return [
+        `This file has version ${error.version}; this Istruzione knows versions up to ${error.known}. Update Istruzione, then import it again.`,
+      ]
     case 'wrong-fields':
       return error.places.slice(0, 8).map(({ place, sentence }) => `${place}: ${sentence}`)
     case 'wrong-references':
-      return error.references.slice(0, 8).map((reference) =>
-        reference.problem === 'twice'
-          ? `The id ${reference.itemId} is used twice. Give one of them another id.`
-          : reference.problem === 'missing'
-            ? `${reference.collection}, ${reference.itemId}, ${reference.field}: there is no ${reference.wanted} with the id ${reference.refersTo}.`
-            : `${reference.collection}, ${reference.itemId}, ${reference.field}: “${reference.value}” is not one of its values.`,
-      )
+      return error.references
+        .slice(0, 8)
+        .map((reference) =>
+          reference.problem === 'twice'
+            ? `The id ${reference.itemId} is used twice. Give one of them another id.`
+            : reference.problem === 'missing'
+              ? `${reference.collection}, ${reference.itemId}, ${reference.field}: there is no ${reference.wanted} with the id ${reference.refersTo}.`
+              : `${reference.collection}, ${reference.itemId}, ${reference.field}: “${reference.value}” is not one of its values.`,
+        )
     default:
       return unreachable(error)
   }

@@ -5,15 +5,31 @@ import { holderWords, itemWords, ownerWords } from './items'
 
 /** What a plug feeds, as a crew says it. */
 export function circuitWords(circuit: Circuit): string {
-  const special: Partial<Record<Circuit, string>> = { 'srs-firing': 'an airbag or a tensioner', 'srs-indicator': 'the airbag lamp', 'high-voltage': 'high voltage', can: 'the data bus', lighting: 'lamps outside, instruments', 'courtesy-lamp': 'a courtesy lamp', usb: 'USB', 'power-outlet': 'the power outlet', 'brake-control': 'the brake control', other: 'something else harmless' }
+  const special: Partial<Record<Circuit, string>> = {
+    'srs-firing': 'an airbag or a tensioner',
+    'srs-indicator': 'the airbag lamp',
+    'high-voltage': 'high voltage',
+    can: 'the data bus',
+    lighting: 'lamps outside, instruments',
+    'courtesy-lamp': 'a courtesy lamp',
+    usb: 'USB',
+    'power-outlet': 'the power outlet',
+    'brake-control': 'the brake control',
+    other: 'something else harmless',
+  }
   return special[circuit] ?? circuit
 }
 
 /** What came off, in a sentence: a group by its words, a plug by its name. */
 function named(document: ProcedureDocument, id: string): string {
   const holder = document.holders.find((item) => item.id === id)
-  if (holder) return holder.holds.length > 0 ? `${holderWords(holder)} of the ${ownerWords(document, holder).toLowerCase()}` : holderWords(holder)
-  return document.tethers.some((tether) => tether.id === id) ? `${itemWords(document, id)} plug` : itemWords(document, id).toLowerCase()
+  if (holder)
+    return holder.holds.length > 0
+      ? `${holderWords(holder)} of the ${ownerWords(document, holder).toLowerCase()}`
+      : holderWords(holder)
+  return document.tethers.some((tether) => tether.id === id)
+    ? `${itemWords(document, id)} plug`
+    : itemWords(document, id).toLowerCase()
 }
 
 export function questionSentence(document: ProcedureDocument, question: Question): string {
@@ -41,5 +57,12 @@ export function reasonWords(document: ProcedureDocument, { nextId }: { nextId: s
   const holder = document.holders.find((item) => item.id === nextId)
   const it = holder && holder.count > 1 ? 'them' : 'it'
   const isPart = document.parts.some((part) => part.id === nextId)
-  return { covers: isPart ? 'It covers its screws' : `It covers ${it}`, holds: `It holds ${it}`, traps: 'Its edge lies over it', threads: 'A lead passes through it', reaches: `It is in the way of ${it}`, habit: 'My habit' }[reason]
+  return {
+    covers: isPart ? 'It covers its screws' : `It covers ${it}`,
+    holds: `It holds ${it}`,
+    traps: 'Its edge lies over it',
+    threads: 'A lead passes through it',
+    reaches: `It is in the way of ${it}`,
+    habit: 'My habit',
+  }[reason]
 }

@@ -13,14 +13,28 @@ export function whySentence(document: ProcedureDocument, removal: Removal, key: 
   const chain = whyChain(removal, key)
   if (!chain || chain.length === 0) return 'It is asked for by the settings of this plan.'
   const n = { document }
-  return `${chain.map((link, i) => whyPiece(n, link, i === 0)).join('').trim()}.`
+  return `${chain
+    .map((link, i) => whyPiece(n, link, i === 0))
+    .join('')
+    .trim()}.`
 }
 
 function whyPiece(n: Namer, link: WhyLink, first: boolean): string {
-  if (link.thing === 'goal') return ` the ${link.goal.kind === 'cavity' ? itemWords(n.document, link.goal.cavityId) : `wish to have ${itemWords(n.document, link.goal.partId)} ${link.goal.level}`}`
+  if (link.thing === 'goal')
+    return ` the ${link.goal.kind === 'cavity' ? itemWords(n.document, link.goal.cavityId) : `wish to have ${itemWords(n.document, link.goal.partId)} ${link.goal.level}`}`
   const name = first ? capital(thingWords(n, link.id)) : thingWords(n, link.id)
   const many = isMany(n, link.id)
-  const verb = { covers: 'cover', holds: 'hold', ties: 'tie', traps: 'trap', frees: 'free', carries: 'come along in', 'keeps safe': 'keep safe', closes: 'close', 'comes before': 'come before' }[link.relation]
+  const verb = {
+    covers: 'cover',
+    holds: 'hold',
+    ties: 'tie',
+    traps: 'trap',
+    frees: 'free',
+    carries: 'come along in',
+    'keeps safe': 'keep safe',
+    closes: 'close',
+    'comes before': 'come before',
+  }[link.relation]
   const said = many ? verb : verb.replace(/^\w+/, (word) => `${word}s`)
   return first ? `${name} ${said}` : ` the ${name}, which ${said}`
 }
@@ -42,7 +56,15 @@ export function whyLinks(document: ProcedureDocument, removal: Removal, key: str
   const n = { document }
   return (whyChain(removal, key) ?? []).map((link) =>
     link.thing === 'goal'
-      ? { id: null, thing: link.thing, relation: null, name: link.goal.kind === 'cavity' ? itemWords(document, link.goal.cavityId) : itemWords(document, link.goal.partId) }
+      ? {
+          id: null,
+          thing: link.thing,
+          relation: null,
+          name:
+            link.goal.kind === 'cavity'
+              ? itemWords(document, link.goal.cavityId)
+              : itemWords(document, link.goal.partId),
+        }
       : { id: link.id, thing: link.thing, relation: link.relation, name: thingWords(n, link.id) },
   )
 }
@@ -50,9 +72,13 @@ export function whyLinks(document: ProcedureDocument, removal: Removal, key: str
 /** A contradiction as one sentence made of its facts, the shortest loop, beginning with a part that can't move. */
 export function contradictionSentence(document: ProcedureDocument, loop: readonly Edge[]): string {
   const n = { document }
-  // Read backwards: each operation, and what it waits for. Begin at a stated relation between two parts where there is one.
+  // Read backwards: each operation, and what it waits for. Begin at a stated relation between two parts where there is
+  // one.
   const waits = [...loop].reverse()
-  const start = Math.max(0, waits.findIndex((edge) => edge.because.kind === 'need' && edge.after.startsWith('release:')))
+  const start = Math.max(
+    0,
+    waits.findIndex((edge) => edge.because.kind === 'need' && edge.after.startsWith('release:')),
+  )
   const turned = [...waits.slice(start), ...waits.slice(0, start)].filter((edge) => edge.because.kind !== 'lifts')
   const pieces = turned.map((edge, i) => waitPiece(n, edge, i === 0))
   const sentence = pieces.map((piece, i) => (i > 0 && i === pieces.length - 1 ? `and ${piece}` : piece)).join('; ')
@@ -80,7 +106,23 @@ function waitPiece(n: Namer, edge: Edge, first: boolean): string {
   return `${waiter} not before the ${thingWords(n, beforeId)} is ${state}`
 }
 
-const STATE_AFTER: Record<string, string> = { lift: 'off', release: 'free', ease: 'eased', open: 'open', undo: 'out', set: 'set', place: 'back at its place', seat: 'home', close: 'plugged', fasten: 'fastened', start: 'started', feed: 'led through', test: 'tested', work: 'done', decide: 'told' }
+const STATE_AFTER: Record<string, string> = {
+  lift: 'off',
+  release: 'free',
+  ease: 'eased',
+  open: 'open',
+  undo: 'out',
+  set: 'set',
+  place: 'back at its place',
+  seat: 'home',
+  close: 'plugged',
+  fasten: 'fastened',
+  start: 'started',
+  feed: 'led through',
+  test: 'tested',
+  work: 'done',
+  decide: 'told',
+}
 
 function splitKey(key: string): [string, string] {
   const [act, rest] = [key.slice(0, key.indexOf(':')), key.slice(key.indexOf(':') + 1)]
@@ -98,7 +140,9 @@ function isMany(n: Namer, id: Id): boolean {
   return (holder?.count ?? 1) > 1 || (part?.pieces ?? 1) > 1
 }
 
-/** Why one part comes before another, in few words: "covers its 2 T20", "traps it", "is in the way of the gear lever". */
+/**
+ * Why one part comes before another, in few words: "covers its 2 T20", "traps it", "is in the way of the gear lever".
+ */
 export function linkWords(document: ProcedureDocument, because: Because): string {
   const n = { document }
   switch (because.kind) {
@@ -106,11 +150,18 @@ export function linkWords(document: ProcedureDocument, because: Because): string
       const need = document.needs.find((item) => item.id === because.needId)
       if (!need) return ''
       if (need.reason === 'covers') return `covers its ${thingWords(n, need.dependent.id)}`
-      if (need.dependent.act === 'method') return `in the way of the ${itemWords(document, document.settings.find((setting) => setting.methods.some((method) => method.id === need.dependent.id))?.id ?? need.dependent.id)}`
+      if (need.dependent.act === 'method')
+        return `in the way of the ${itemWords(document, document.settings.find((setting) => setting.methods.some((method) => method.id === need.dependent.id))?.id ?? need.dependent.id)}`
       if (need.reason === 'threads') return 'a lead passes it'
       if (need.reason === 'observed') return 'seen so, nobody has said why'
       if (need.reason === 'method') return need.note ? `by the recorder: ${need.note}` : 'the recorder’s order'
-      return { traps: 'traps it', reaches: 'is in the way', 'rests on': 'rests on it', setting: 'frees it', habit: 'a habit' }[need.reason]
+      return {
+        traps: 'traps it',
+        reaches: 'is in the way',
+        'rests on': 'rests on it',
+        setting: 'frees it',
+        habit: 'a habit',
+      }[need.reason]
     }
     case 'holds':
       return `held by the same ${thingWords(n, because.holderId)}`

@@ -3,13 +3,28 @@ import type { Condition, Rule } from '@/core/vehicle/rule'
 
 /** The acts a rule can bite at, in the trade's words. */
 export const ACT_WORDS: Record<string, string> = {
-  undo: 'undoing', ease: 'easing', release: 'moving a part', open: 'unplugging', lift: 'lifting away', fasten: 'fastening', start: 'starting fasteners', seat: 'pushing home', close: 'plugging', place: 'placing', feed: 'leading through', set: 'changing a setting', work: 'work', test: 'a test', power: 'switching on',
+  undo: 'undoing',
+  ease: 'easing',
+  release: 'moving a part',
+  open: 'unplugging',
+  lift: 'lifting away',
+  fasten: 'fastening',
+  start: 'starting fasteners',
+  seat: 'pushing home',
+  close: 'plugging',
+  place: 'placing',
+  feed: 'leading through',
+  set: 'changing a setting',
+  work: 'work',
+  test: 'a test',
+  power: 'switching on',
 }
 
 /** When a rule bites, as words: "Refuses unplugging, plugging (srs-firing) while the battery is not off." */
 export function patternWords(rule: Rule): string {
   const verb = rule.effect === 'refuses' ? 'Refuses' : 'Said at'
-  if (rule.at === null) return `${rule.effect === 'refuses' ? 'Refuses every act that leads to this' : 'Said'}: ${rule.while.map(conditionWords).join(' and ')}.`
+  if (rule.at === null)
+    return `${rule.effect === 'refuses' ? 'Refuses every act that leads to this' : 'Said'}: ${rule.while.map(conditionWords).join(' and ')}.`
   const { at } = rule
   const which = [
     ...(at.circuits ? [at.circuits.join(', ')] : []),

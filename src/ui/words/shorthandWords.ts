@@ -15,14 +15,38 @@ function plainWords(fact: Fact): string {
     case 'holder': {
       const head = fact.drive ? headWords({ drive: fact.drive, size: fact.size ?? '?' }) : ''
       const kind = head && fact.kind === 'machine screw' ? head : `${head} ${plural(fact.kind, fact.count ?? 2)}`.trim()
-      return [`${fact.count ?? '?'} ${kind}`, fact.thread, fact.where, fact.behind && `behind ${fact.behind.join(' and ')}`, fact.holds && `holds ${fact.holds.join(' and ')}`].filter(Boolean).join(', ')
+      return [
+        `${fact.count ?? '?'} ${kind}`,
+        fact.thread,
+        fact.where,
+        fact.behind && `behind ${fact.behind.join(' and ')}`,
+        fact.holds && `holds ${fact.holds.join(' and ')}`,
+      ]
+        .filter(Boolean)
+        .join(', ')
     }
     case 'release':
-      return [fact.start && `start ${fact.start}`, ...(fact.motions ?? []).map(motionWords), fact.tool && `with ${fact.tool === 'hand' ? 'bare hands' : `the ${fact.tool}`}`, fact.effort && `${fact.effort} pull`, fact.protect && `protect with ${fact.protect}`].filter(Boolean).join(', ')
+      return [
+        fact.start && `start ${fact.start}`,
+        ...(fact.motions ?? []).map(motionWords),
+        fact.tool && `with ${fact.tool === 'hand' ? 'bare hands' : `the ${fact.tool}`}`,
+        fact.effort && `${fact.effort} pull`,
+        fact.protect && `protect with ${fact.protect}`,
+      ]
+        .filter(Boolean)
+        .join(', ')
     case 'must not':
       return `never ${fact.what}`
     case 'plug':
-      return [fact.leave ? `leave ${fact.name} plugged` : `plug ${fact.name}`, fact.colour, fact.latch, fact.tab && `tab ${fact.tab}`, fact.behind && `behind ${fact.behind.join(' and ')}`].filter(Boolean).join(', ')
+      return [
+        fact.leave ? `leave ${fact.name} plugged` : `plug ${fact.name}`,
+        fact.colour,
+        fact.latch,
+        fact.tab && `tab ${fact.tab}`,
+        fact.behind && `behind ${fact.behind.join(' and ')}`,
+      ]
+        .filter(Boolean)
+        .join(', ')
     case 'rests':
       return fact.how
     case 'persons':
@@ -63,7 +87,11 @@ const ASK_WORDS: Record<AskKind, string> = {
 /** The questions of a line, one sentence each. */
 export function askSentences({ asks, heard, whichPart }: Understood): string[] {
   const parts = whichPart.map(({ said, choices }) => `Which “${said}”: ${choices.join(' or ')}?`)
-  return [...heard.map(({ said, meant }) => `Heard “${said}”: did you mean ${meant}?`), ...parts, ...asks.filter((ask) => ask !== 'heard' && !(ask === 'part' && parts.length > 0)).map((ask) => ASK_WORDS[ask])]
+  return [
+    ...heard.map(({ said, meant }) => `Heard “${said}”: did you mean ${meant}?`),
+    ...parts,
+    ...asks.filter((ask) => ask !== 'heard' && !(ask === 'part' && parts.length > 0)).map((ask) => ASK_WORDS[ask]),
+  ]
 }
 
 /** A word nobody could place, with what it may have been meant for. */

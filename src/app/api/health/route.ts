@@ -9,6 +9,9 @@ export async function GET(): Promise<Response> {
     await ping(database())
     return Response.json({ status: 'up' })
   } catch {
-    return Response.json({ status: 'down', sentence: 'The database does not answer. Look at postgres.log in the data folder.' }, { status: 503 })
+    return Response.json(
+      { status: 'down', sentence: 'The database does not answer. Look at postgres.log in the data folder.' },
+      { status: 503 },
+    )
   }
 }

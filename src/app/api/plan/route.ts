@@ -12,10 +12,21 @@ export async function POST(request: Request): Promise<Response> {
   const question = PlanQuestion.safeParse(await request.json().catch(() => null))
   if (!question.success) {
     const [issue] = question.error.issues
-    return Response.json({ status: 'invalid', sentence: `This can’t be planned: ${issue!.path.join(', ')}: ${issue!.message}` }, { status: 400 })
+    return Response.json(
+      { status: 'invalid', sentence: `This can’t be planned: ${issue!.path.join(', ')}: ${issue!.message}` },
+      { status: 400 },
+    )
   }
   const answer = await planFor(crew, question.data)
-  if (answer.status === 'unknown procedure') return Response.json({ status: answer.status, sentence: 'Your shop has no published procedure with this id.' }, { status: 404 })
-  if (answer.status === 'no plan') return Response.json({ status: answer.status, sentence: planErrorSentence(answer.document, answer.error) }, { status: 422 })
+  if (answer.status === 'unknown procedure')
+    return Response.json(
+      { status: answer.status, sentence: 'Your shop has no published procedure with this id.' },
+      { status: 404 },
+    )
+  if (answer.status === 'no plan')
+    return Response.json(
+      { status: answer.status, sentence: planErrorSentence(answer.document, answer.error) },
+      { status: 422 },
+    )
   return Response.json({ status: 'planned', ...planReport(answer.plan) })
 }

@@ -22,7 +22,15 @@ export default async function ProcedurePage({ params }: { params: Promise<{ proc
           document: view.document,
           problems: view.problems,
           isDraft: view.isDraft,
-          revision: view.revision && { number: view.revision.number, by: view.revision.by, publishedWords: view.revision.publishedAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }) },
+          revision: view.revision && {
+            number: view.revision.number,
+            by: view.revision.by,
+            publishedWords: view.revision.publishedAt.toLocaleDateString('en-GB', {
+              day: 'numeric',
+              month: 'short',
+              year: 'numeric',
+            }),
+          },
           jobs: view.jobs,
           strips: view.strips,
           stations: crew.house.stations.map((station) => station.name),

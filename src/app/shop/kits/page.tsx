@@ -29,13 +29,21 @@ export default async function KitsPage() {
             <span className="text-second">A lead adds kits. Tap the name at the top to change who acts.</span>
           )}
         </div>
-        <p className="mt-1 text-second">A kit is what an opening is for: its work, what it adds, what it changes for good. Plan offers it on every model it fits.</p>
+        <p className="mt-1 text-second">
+          A kit is what an opening is for: its work, what it adds, what it changes for good. Plan offers it on every
+          model it fits.
+        </p>
         {kits.length === 0 ? (
           <p className="mt-6 text-xl">There is no kit yet. Begin with what this shop fits most.</p>
         ) : (
           <ul className="mt-4 border-t-2 border-ink">
             {kits.map(({ kit }) => (
-              <KitRow key={kit.id} kit={kit} models={kit.fits.flatMap((fit) => names.get(fit.procedureId) ?? [])} uses={uses.filter(({ kitId }) => kitId === kit.id)} />
+              <KitRow
+                key={kit.id}
+                kit={kit}
+                models={kit.fits.flatMap((fit) => names.get(fit.procedureId) ?? [])}
+                uses={uses.filter(({ kitId }) => kitId === kit.id)}
+              />
             ))}
           </ul>
         )}
@@ -51,7 +59,9 @@ function KitRow({ kit, models, uses }: { kit: Kit; models: readonly string[]; us
         <Link className="jump text-xl font-bold" href={`/shop/kits/${kit.id}`}>
           {kit.name}
         </Link>
-        <p className="text-second">{models.length > 0 ? `on ${models.join(', ')}` : 'on no model yet: it can’t be planned'}</p>
+        <p className="text-second">
+          {models.length > 0 ? `on ${models.join(', ')}` : 'on no model yet: it can’t be planned'}
+        </p>
         {kit.note && <p className="mt-1">{kit.note}</p>}
       </div>
       <div>
@@ -82,7 +92,9 @@ function KitRow({ kit, models, uses }: { kit: Kit; models: readonly string[]; us
             </li>
           ))}
         </ul>
-        {uses.length > MOST_USES && <p className="text-second">and {uses.length - MOST_USES} more, on the pages of their vehicles</p>}
+        {uses.length > MOST_USES && (
+          <p className="text-second">and {uses.length - MOST_USES} more, on the pages of their vehicles</p>
+        )}
       </div>
     </li>
   )

@@ -8,7 +8,12 @@ export const metadata = { title: 'House values' }
 export default async function HouseValuesPage() {
   const crew = await requireCrew()
   return (
-    <ShopPage crew={crew} at="/shop/values" title="House values" about="House estimates: plans are timed with these until there are measured times, and say so.">
+    <ShopPage
+      crew={crew}
+      at="/shop/values"
+      title="House values"
+      about="House estimates: plans are timed with these until there are measured times, and say so."
+    >
       <HouseForm house={crew.house} may={mayAct(crew, 'lead')} save={saveHouseAction} />
     </ShopPage>
   )

@@ -8,7 +8,12 @@ export const metadata = { title: 'House words' }
 export default async function WordsPage() {
   const crew = await requireCrew()
   return (
-    <ShopPage crew={crew} at="/shop/words" title="House words" about="What this shop calls things, so that a line of shorthand understands it.">
+    <ShopPage
+      crew={crew}
+      at="/shop/words"
+      title="House words"
+      about="What this shop calls things, so that a line of shorthand understands it."
+    >
       <WordsForm words={crew.words} may={mayAct(crew, 'lead')} save={saveWordsAction} />
     </ShopPage>
   )

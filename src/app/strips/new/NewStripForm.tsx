@@ -9,7 +9,15 @@ import { newStripAction } from './actions'
 type Model = { id: string; name: string; published: boolean }
 
 /** A fleet number is enough to begin. What the shop knows of the vehicle is said at once. */
-export function NewStripForm({ shopId, models, vehicles }: { shopId: string; models: readonly Model[]; vehicles: readonly { label: string; model: string | null }[] }) {
+export function NewStripForm({
+  shopId,
+  models,
+  vehicles,
+}: {
+  shopId: string
+  models: readonly Model[]
+  vehicles: readonly { label: string; model: string | null }[]
+}) {
   const [label, setLabel] = useState('')
   const [from, setFrom] = useState('new')
   const [photo, setPhoto] = useState<File | null>(null)
@@ -23,21 +31,72 @@ export function NewStripForm({ shopId, models, vehicles }: { shopId: string; mod
     const bay = String(new FormData(event.currentTarget).get('bay') ?? '')
     start(async () => {
       const taken = photo && (await preparePhoto(photo))
-      if (photo && !taken) return setTrouble('This file can’t be read as a picture. Take the photo again, or choose a JPEG or PNG.')
-      const outcome = await reach(() => newStripAction({ label: label.trim() || nameByDay(vehicles.map((vehicle) => vehicle.label)), bay, onModelId: !known?.model && how === 'on' ? id : null, likeId: !known?.model && how === 'like' ? id : null }), (sentence) => ({ status: 'refused' as const, sentence }))
+      if (photo && !taken)
+        return setTrouble('This file can’t be read as a picture. Take the photo again, or choose a JPEG or PNG.')
+      const outcome = await reach(
+        () =>
+          newStripAction({
+            label: label.trim() || nameByDay(vehicles.map((vehicle) => vehicle.label)),
+            bay,
+            onModelId: !known?.model && how === 'on' ? id : null,
+            likeId: !known?.model && how === 'like' ? id : null,
+          }),
+        (sentence) => ({ status: 'refused' as const, sentence }),
+      )
       if (outcome.status === 'refused') return setTrouble(outcome.sentence)
       // The photo is kept on this tablet first; the recording takes it over when it opens.
-      if (taken) await mediaBoxOf(shopId).keep({ id: crypto.randomUUID(), jobId: outcome.jobId, kind: 'photo', seconds: 0, unclaimed: true, ...taken })
+      if (taken)
+        await mediaBoxOf(shopId).keep({
+          id: crypto.randomUUID(),
+          jobId: outcome.jobId,
+          kind: 'photo',
+          seconds: 0,
+          unclaimed: true,
+          ...taken,
+        })
       router.push(`/jobs/${outcome.jobId}/record`)
     })
   }
   return (
     <form onSubmit={submit} className="mx-auto max-w-2xl space-y-5 px-6 py-8">
       <h1 className="text-[52px] font-extrabold leading-none">New strip</h1>
-      <p className="text-xl text-second">A vehicle comes apart, and what you see is kept as facts. Its fleet number or one photo is enough to begin; the model can be named later.</p>
-      <TextField label="Fleet number, or what the crew calls it" name="label" className="text-xl" maxLength={40} required={photo === null} autoComplete="off" value={label} onChange={(event) => setLabel(event.target.value)} suggest={vehicles.map((vehicle) => vehicle.label)} problem={trouble || undefined} help={known ? (known.model ? `Known: ${known.model}. The strip goes on top of its record: only what differs is caught.` : 'Known, but nobody has said which model it is.') : undefined} />
+      <p className="text-xl text-second">
+        A vehicle comes apart, and what you see is kept as facts. Its fleet number or one photo is enough to begin; the
+        model can be named later.
+      </p>
+      <TextField
+        label="Fleet number, or what the crew calls it"
+        name="label"
+        className="text-xl"
+        maxLength={40}
+        required={photo === null}
+        autoComplete="off"
+        value={label}
+        onChange={(event) => setLabel(event.target.value)}
+        suggest={vehicles.map((vehicle) => vehicle.label)}
+        problem={trouble || undefined}
+        help={
+          known
+            ? known.model
+              ? `Known: ${known.model}. The strip goes on top of its record: only what differs is caught.`
+              : 'Known, but nobody has said which model it is.'
+            : undefined
+        }
+      />
       {!known?.model && (
-        <SelectField label="Its record" name="from" value={from} onChange={(event) => setFrom(event.target.value)} help={from.startsWith('like') ? 'Its facts are copied; none counts as seen on this model.' : from.startsWith('on') ? 'Only what differs is caught, as confirmation or contradiction.' : undefined}>
+        <SelectField
+          label="Its record"
+          name="from"
+          value={from}
+          onChange={(event) => setFrom(event.target.value)}
+          help={
+            from.startsWith('like')
+              ? 'Its facts are copied; none counts as seen on this model.'
+              : from.startsWith('on')
+                ? 'Only what differs is caught, as confirmation or contradiction.'
+                : undefined
+          }
+        >
           <option value="new">a new model, nothing known</option>
           {models.length > 0 && (
             <optgroup label="On top of the record of">
@@ -61,7 +120,13 @@ export function NewStripForm({ shopId, models, vehicles }: { shopId: string; mod
       )}
       <label className="block">
         <span className="mb-0.5 block text-[15px] font-semibold">Or one photo of it</span>
-        <input type="file" accept="image/*" capture="environment" className="field file:mr-3 file:rounded file:border-0 file:bg-ink file:px-3 file:py-1 file:font-semibold file:text-ground" onChange={(event) => setPhoto(event.target.files?.[0] ?? null)} />
+        <input
+          type="file"
+          accept="image/*"
+          capture="environment"
+          className="field file:mr-3 file:rounded file:border-0 file:bg-ink file:px-3 file:py-1 file:font-semibold file:text-ground"
+          onChange={(event) => setPhoto(event.target.files?.[0] ?? null)}
+        />
       </label>
       <TextField label="Bay" name="bay" maxLength={20} autoComplete="off" />
       <button className="slab w-full !min-h-16 !text-2xl" disabled={pending || (label.trim() === '' && photo === null)}>

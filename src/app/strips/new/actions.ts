@@ -2,7 +2,9 @@
 import { NewStrip, newStrip } from '@/server/strips'
 import { requireCrew } from '@/server/session'
 
-export async function newStripAction(input: unknown): Promise<{ status: 'done'; jobId: string } | { status: 'refused'; sentence: string }> {
+export async function newStripAction(
+  input: unknown,
+): Promise<{ status: 'done'; jobId: string } | { status: 'refused'; sentence: string }> {
   const crew = await requireCrew()
   const strip = NewStrip.safeParse(input)
   if (!strip.success) return { status: 'refused', sentence: strip.error.issues[0]!.message }

@@ -11,7 +11,11 @@ export default async function NewStripPage() {
   const [procedures, vehicles] = [await listProcedures(crew), await listVehicles(crew)]
   return (
     <DeskPage crew={crew} at="/today">
-      <NewStripForm shopId={crew.shopId} models={procedures.map(({ id, name, revision }) => ({ id, name, published: revision !== null }))} vehicles={vehicles.map(({ label, procedureName }) => ({ label, model: procedureName }))} />
+      <NewStripForm
+        shopId={crew.shopId}
+        models={procedures.map(({ id, name, revision }) => ({ id, name, published: revision !== null }))}
+        vehicles={vehicles.map(({ label, procedureName }) => ({ label, model: procedureName }))}
+      />
     </DeskPage>
   )
 }

@@ -20,16 +20,31 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
   const vehicle = await readVehicle(crew, (await params).vehicleId)
   if (!vehicle) notFound()
   const [jobs, procedures] = [await listJobs(crew, { vehicleId: vehicle.id }), await listProcedures(crew)]
-  const inOrder = [...jobs].sort((a, b) => a.createdAt.getTime() - b.createdAt.getTime()).map((job) => ({ job, state: foldJob(job.document, job.events) }))
+  const inOrder = [...jobs]
+    .sort((a, b) => a.createdAt.getTime() - b.createdAt.getTime())
+    .map((job) => ({ job, state: foldJob(job.document, job.events) }))
   const overlay = overlayOf(inOrder.map(({ state }) => state))
-  const differs = inOrder.flatMap(({ job, state }) => state.deviations.filter(({ field, value }) => field !== 'head' || driveOf(value) === null).map((deviation) => ({ ...deviation, what: itemWords(job.document, deviation.itemId) })))
-  const photos = inOrder.flatMap(({ job, state }) => state.photos.map((photo) => ({ ...photo, words: photo.itemId ? itemWords(job.document, photo.itemId) : job.title })))
+  const differs = inOrder.flatMap(({ job, state }) =>
+    state.deviations
+      .filter(({ field, value }) => field !== 'head' || driveOf(value) === null)
+      .map((deviation) => ({ ...deviation, what: itemWords(job.document, deviation.itemId) })),
+  )
+  const photos = inOrder.flatMap(({ job, state }) =>
+    state.photos.map((photo) => ({
+      ...photo,
+      words: photo.itemId ? itemWords(job.document, photo.itemId) : job.title,
+    })),
+  )
   const latest = inOrder.at(-1)?.job.document
   const known = latest ? overlayWords(latest, overlay) : []
   const document = vehicle.procedure?.document
   const history = new Map(inOrder.map(({ job, state }) => [job.id, historyWords(job.document, state)]))
   // What is only planned is not in the vehicle.
-  const fitted = inOrder.filter(({ job }) => job.events.length > 0).flatMap(({ job }) => (job.request?.kits ?? []).map(({ kit }) => ({ id: `${job.id} ${kit.id}`, name: kit.name, job })))
+  const fitted = inOrder
+    .filter(({ job }) => job.events.length > 0)
+    .flatMap(({ job }) =>
+      (job.request?.kits ?? []).map(({ kit }) => ({ id: `${job.id} ${kit.id}`, name: kit.name, job })),
+    )
   return (
     <DeskPage crew={crew} at="/vehicles">
       <div className="grid gap-10 px-6 py-6 lg:grid-cols-[1fr_340px]">
@@ -54,8 +69,12 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
                 <Link className="jump" href={`/jobs/${job.id}${job.handedOverAt ? '/handover' : ''}`}>
                   {job.title}
                 </Link>
-                <span className="text-second">{job.createdAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })}</span>
-                <span className="ml-auto">{job.handedOverAt ? 'handed over' : job.events.length > 0 ? 'under way' : 'planned'}</span>
+                <span className="text-second">
+                  {job.createdAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })}
+                </span>
+                <span className="ml-auto">
+                  {job.handedOverAt ? 'handed over' : job.events.length > 0 ? 'under way' : 'planned'}
+                </span>
                 {history.get(job.id) && <p className="w-full max-w-[80ch] text-second">{history.get(job.id)}</p>}
               </li>
             ))}
@@ -76,7 +95,11 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
                   {document.facets.map((facet) => (
                     <div key={facet.id} className="flex justify-between border-b border-hair py-1.5">
                       <dt>{facet.name}</dt>
-                      <dd className="font-bold">{facet.choices.find((choice) => choice.id === vehicle.build[facet.id])?.name ?? <span className="font-normal text-second">not known yet</span>}</dd>
+                      <dd className="font-bold">
+                        {facet.choices.find((choice) => choice.id === vehicle.build[facet.id])?.name ?? (
+                          <span className="font-normal text-second">not known yet</span>
+                        )}
+                      </dd>
                     </div>
                   ))}
                 </dl>
@@ -96,14 +119,24 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
                   <Link className="jump" href={`/jobs/${job.id}${job.handedOverAt ? '/handover' : ''}`}>
                     {name}
                   </Link>
-                  <span className="text-second">{job.handedOverAt ? job.handedOverAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }) : 'being fitted'}</span>
+                  <span className="text-second">
+                    {job.handedOverAt
+                      ? job.handedOverAt.toLocaleDateString('en-GB', {
+                          day: 'numeric',
+                          month: 'short',
+                          year: 'numeric',
+                        })
+                      : 'being fitted'}
+                  </span>
                 </li>
               ))}
             </ul>
           </div>
           <div>
             <h2 className="border-b-2 border-ink pb-1 text-xl">What differs on this one</h2>
-            {differs.length + known.length === 0 && <p className="py-2 text-second">Nothing found different from the record.</p>}
+            {differs.length + known.length === 0 && (
+              <p className="py-2 text-second">Nothing found different from the record.</p>
+            )}
             <ul>
               {known.map((words) => (
                 <li key={words} className="border-b border-hair py-1.5">
@@ -119,7 +152,9 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
           </div>
           <div>
             <h2 className="border-b-2 border-ink pb-1 text-xl">Changed for good</h2>
-            {overlay.changes.length === 0 && <p className="py-2 text-second">Nothing was cut, filed or drilled by this shop.</p>}
+            {overlay.changes.length === 0 && (
+              <p className="py-2 text-second">Nothing was cut, filed or drilled by this shop.</p>
+            )}
             <ul>
               {overlay.changes.map((item) => (
                 <li key={`${item.changeId} ${item.at}`} className="border-b border-hair py-1.5">
@@ -137,7 +172,12 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
                 <li key={photo.photoId} className="w-40">
                   <a href={`/api/media/${photo.photoId}`} target="_blank" rel="noreferrer">
                     {/* eslint-disable-next-line @next/next/no-img-element */}
-                    <img src={`/api/media/${photo.photoId}?size=small`} alt={`Photo: ${photo.words}`} className="h-28 w-40 border border-hair object-cover" loading="lazy" />
+                    <img
+                      src={`/api/media/${photo.photoId}?size=small`}
+                      alt={`Photo: ${photo.words}`}
+                      className="h-28 w-40 border border-hair object-cover"
+                      loading="lazy"
+                    />
                     <span className="block truncate text-sm text-second">{photo.words}</span>
                   </a>
                 </li>

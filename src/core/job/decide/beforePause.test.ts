@@ -22,12 +22,14 @@ test('a lever out of park goes back before a pause; one that stands in park is n
   expect(back([LEVER, BRAKE], { lever: 'out of park', brake: 'on' })).toEqual(['lever'])
   expect(back([LEVER, BRAKE], { lever: 'park', brake: 'on' })).toEqual([])
 })
-test('where the record lets it stay it may stay', () => expect(back([{ ...LEVER, meanwhile: 'may stay' }, BRAKE], { lever: 'out of park', brake: 'on' })).toEqual([]))
+test('where the record lets it stay it may stay', () =>
+  expect(back([{ ...LEVER, meanwhile: 'may stay' }, BRAKE], { lever: 'out of park', brake: 'on' })).toEqual([]))
 test('a parking brake that was let off goes on again, one put on stays on', () => {
   expect(back([BRAKE], { brake: 'off' })).toEqual(['brake'])
   expect(back([{ ...BRAKE, asFound: 'off' }], { brake: 'on' })).toEqual([])
 })
-test('what does not keep it standing is none of a pause’s', () => expect(back([IGNITION], { ignition: 'on' })).toEqual([]))
+test('what does not keep it standing is none of a pause’s', () =>
+  expect(back([IGNITION], { ignition: 'on' })).toEqual([]))
 test('nothing is asked that a rule refuses: the brake stays on while the lever is out', () => {
   expect(back([LEVER, { ...BRAKE, asFound: 'off' }], { lever: 'out of park', brake: 'on' })).toEqual(['lever'])
 })

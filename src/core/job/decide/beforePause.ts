@@ -8,13 +8,19 @@ import type { VehicleState } from '../../vehicle/vehicleState'
 const KEEPS_IT_STANDING: readonly Setting['role'][] = ['gear lever', 'parking brake']
 
 /**
- * What goes back before everybody leaves for a while: lever and parking brake that stand otherwise than they were found, where the
- * record does not let them stay and no rule refuses it. Whoever goes on is asked again and is led by a plan from there.
+ * What goes back before everybody leaves for a while: lever and parking brake that stand otherwise than they were
+ * found, where the record does not let them stay and no rule refuses it. Whoever goes on is asked again and is led by a
+ * plan from there.
  */
-export function backBeforePause(model: ProcedureForBuild, vehicle: VehicleState, circumstances: Circumstances): Setting[] {
+export function backBeforePause(
+  model: ProcedureForBuild,
+  vehicle: VehicleState,
+  circumstances: Circumstances,
+): Setting[] {
   return [...model.settings.values()].filter((setting) => {
     const now = vehicle.settings.get(setting.id) ?? setting.asFound
-    if (!KEEPS_IT_STANDING.includes(setting.role) || setting.meanwhile === 'may stay' || now === setting.asFound) return false
+    if (!KEEPS_IT_STANDING.includes(setting.role) || setting.meanwhile === 'may stay' || now === setting.asFound)
+      return false
     // A brake that was found off is on for a reason: it stays on.
     if (setting.role === 'parking brake' && now === 'on') return false
     const act = { settingId: setting.id, from: now, to: setting.asFound, methodId: '' }

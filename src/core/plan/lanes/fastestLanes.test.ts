@@ -11,13 +11,21 @@ import { sharedLoadBoundMs } from './sharedLoad'
 function randomLanes(seed: number, size: number, people: number, stations = 3): LanesProblem {
   const random = seededRandom(seed)
   const walk = Array.from({ length: stations }, () => Array<number>(stations).fill(0))
-  for (let a = 0; a < stations; a++) for (let b = a + 1; b < stations; b++) walk[a]![b] = walk[b]![a] = 3000 + 1000 * random.below(3)
+  for (let a = 0; a < stations; a++)
+    for (let b = a + 1; b < stations; b++) walk[a]![b] = walk[b]![a] = 3000 + 1000 * random.below(3)
   const pairs = []
-  for (let after = 1; after < size; after++) for (let before = 0; before < after; before++) if (random.chance(0.25)) pairs.push({ before, after, delayMs: random.chance(0.15) ? 4000 : 0 })
+  for (let after = 1; after < size; after++)
+    for (let before = 0; before < after; before++)
+      if (random.chance(0.25)) pairs.push({ before, after, delayMs: random.chance(0.15) ? 4000 : 0 })
   return {
     tasks: Array.from({ length: size }, () => {
       const station = random.below(stations)
-      return { durationMs: 1000 * (1 + random.below(9)), station, tool: random.below(3), helperStation: people > 1 && random.chance(0.12) ? (station + 1) % stations : null }
+      return {
+        durationMs: 1000 * (1 + random.below(9)),
+        station,
+        tool: random.below(3),
+        helperStation: people > 1 && random.chance(0.12) ? (station + 1) % stations : null,
+      }
     }),
     pairs,
     walkMs: walk,
@@ -28,18 +36,27 @@ function randomLanes(seed: number, size: number, people: number, stations = 3): 
   }
 }
 
-/** When a row of placements ends if each is begun as soon as it can, judged task by task against what is stated; throws where one breaks something. */
+/**
+ * When a row of placements ends if each is begun as soon as it can, judged task by task against what is stated; throws
+ * where one breaks something.
+ */
 function check(problem: LanesProblem, placed: readonly Placed[]): number {
   const end = new Map(placed.map((item) => [item.task, item.endMs]))
   expect(new Set(placed.map(({ task }) => task)).size).toBe(problem.tasks.length)
-  for (const { before, after, delayMs } of problem.pairs) expect(placed.find(({ task }) => task === after)!.startMs).toBeGreaterThanOrEqual(end.get(before)! + delayMs)
+  for (const { before, after, delayMs } of problem.pairs)
+    expect(placed.find(({ task }) => task === after)!.startMs).toBeGreaterThanOrEqual(end.get(before)! + delayMs)
   for (let station = 0; station < problem.holds.length; station++) {
-    const there = placed.filter(({ task }) => problem.tasks[task]!.station === station || problem.tasks[task]!.helperStation === station)
-    for (const a of there) for (const b of there) if (a !== b) expect(a.endMs <= b.startMs || b.endMs <= a.startMs).toBe(true)
+    const there = placed.filter(
+      ({ task }) => problem.tasks[task]!.station === station || problem.tasks[task]!.helperStation === station,
+    )
+    for (const a of there)
+      for (const b of there) if (a !== b) expect(a.endMs <= b.startMs || b.endMs <= a.startMs).toBe(true)
   }
   problem.people.forEach((begin, person) => {
     let [freeMs, station, tool] = [0, begin.station, begin.tool]
-    for (const item of [...placed].filter((one) => one.person === person || one.helper === person).sort((a, b) => a.startMs - b.startMs)) {
+    for (const item of [...placed]
+      .filter((one) => one.person === person || one.helper === person)
+      .sort((a, b) => a.startMs - b.startMs)) {
       const task = problem.tasks[item.task]!
       const own = item.person === person
       const at = own ? task.station : task.helperStation!
@@ -55,11 +72,20 @@ function check(problem: LanesProblem, placed: readonly Placed[]): number {
   return Math.max(...placed.map(({ endMs }) => endMs))
 }
 
-/** The soonest end by trying every order of tasks with every choice of people, each begun as early as what was placed allows. */
+/**
+ * The soonest end by trying every order of tasks with every choice of people, each begun as early as what was placed
+ * allows.
+ */
 function soonestByTrying(problem: LanesProblem): number {
   let best = Infinity
   type Standing = { freeMs: number; station: number; tool: number }
-  const go = (ends: ReadonlyMap<number, number>, people: readonly Standing[], stations: readonly number[], toolFree: readonly number[], latest: number): void => {
+  const go = (
+    ends: ReadonlyMap<number, number>,
+    people: readonly Standing[],
+    stations: readonly number[],
+    toolFree: readonly number[],
+    latest: number,
+  ): void => {
     if (latest >= best) return
     if (ends.size === problem.tasks.length) {
       best = latest
@@ -71,9 +97,18 @@ function soonestByTrying(problem: LanesProblem): number {
         const helpers = task.helperStation === null ? [-1] : people.map((_, h) => h).filter((h) => h !== p)
         for (const h of helpers) {
           const change = task.tool !== 0 && task.tool !== who.tool ? 2000 : 0
-          let start = Math.max(who.freeMs + problem.walkMs[who.station]![task.station]! + change, stations[task.station]!)
-          for (const { before, after, delayMs } of problem.pairs) if (after === i) start = Math.max(start, ends.get(before)! + delayMs)
-          if (h >= 0) start = Math.max(start, people[h]!.freeMs + problem.walkMs[people[h]!.station]![task.helperStation!]!, stations[task.helperStation!]!)
+          let start = Math.max(
+            who.freeMs + problem.walkMs[who.station]![task.station]! + change,
+            stations[task.station]!,
+          )
+          for (const { before, after, delayMs } of problem.pairs)
+            if (after === i) start = Math.max(start, ends.get(before)! + delayMs)
+          if (h >= 0)
+            start = Math.max(
+              start,
+              people[h]!.freeMs + problem.walkMs[people[h]!.station]![task.helperStation!]!,
+              stations[task.helperStation!]!,
+            )
           const single = task.tool !== 0 && problem.single[task.tool]!
           if (single) start = Math.max(start, toolFree[task.tool]!)
           const end = start + task.durationMs
@@ -82,12 +117,24 @@ function soonestByTrying(problem: LanesProblem): number {
             const tool = single && other.tool === task.tool ? 0 : other.tool
             return o === h ? { freeMs: end, station: task.helperStation!, tool } : { ...other, tool }
           })
-          go(new Map(ends).set(i, end), next, stations.map((free, s) => (s === task.station || s === (h >= 0 ? task.helperStation : -1) ? end : free)), toolFree.map((free, t) => (single && t === task.tool ? end : free)), Math.max(latest, end))
+          go(
+            new Map(ends).set(i, end),
+            next,
+            stations.map((free, s) => (s === task.station || s === (h >= 0 ? task.helperStation : -1) ? end : free)),
+            toolFree.map((free, t) => (single && t === task.tool ? end : free)),
+            Math.max(latest, end),
+          )
         }
       })
     })
   }
-  go(new Map(), problem.people.map((person) => ({ ...person, freeMs: 0 })), problem.holds.map(() => 0), problem.single.map(() => 0), 0)
+  go(
+    new Map(),
+    problem.people.map((person) => ({ ...person, freeMs: 0 })),
+    problem.holds.map(() => 0),
+    problem.single.map(() => 0),
+    0,
+  )
   return best
 }
 
@@ -97,7 +144,12 @@ describe('lanes', () => {
       const problem = randomLanes(seed, 5 + (seed % 2), 2)
       const found = fastestLanes(problem)
       if (found.kind !== 'lanes') throw new Error(found.kind)
-      expect([seed, found.makespanMs, found.proven, check(problem, found.placed)]).toEqual([seed, soonestByTrying(problem), true, found.makespanMs])
+      expect([seed, found.makespanMs, found.proven, check(problem, found.placed)]).toEqual([
+        seed,
+        soonestByTrying(problem),
+        true,
+        found.makespanMs,
+      ])
       const { boundMs, shared } = windowBoundMs(problem, laneWindows(problem))
       expect(boundMs).toBeLessThanOrEqual(found.makespanMs)
       expect(sharedLoadBoundMs(problem, shared)).toBeLessThanOrEqual(found.makespanMs)
@@ -117,19 +169,26 @@ describe('lanes', () => {
       const three = fastestLanes({ ...problem, people: [...problem.people, problem.people[0]!] })
       if (two.kind !== 'lanes' || three.kind !== 'lanes') throw new Error('no lanes')
       expect([seed, two.proven]).toEqual([seed, true])
-      expect(sharedLoadBoundMs(problem, windowBoundMs(problem, laneWindows(problem)).shared)).toBeLessThanOrEqual(two.makespanMs)
+      expect(sharedLoadBoundMs(problem, windowBoundMs(problem, laneWindows(problem)).shared)).toBeLessThanOrEqual(
+        two.makespanMs,
+      )
       check(problem, two.placed)
       expect(three.boundMs).toBeLessThanOrEqual(two.makespanMs)
     }
   })
   test('a task of two where there is one is impossible', () => {
     const problem = randomLanes(1, 3, 1)
-    expect(fastestLanes({ ...problem, tasks: problem.tasks.map((task) => ({ ...task, helperStation: 1 })) })).toEqual({ kind: 'impossible' })
+    expect(fastestLanes({ ...problem, tasks: problem.tasks.map((task) => ({ ...task, helperStation: 1 })) })).toEqual({
+      kind: 'impossible',
+    })
   })
   test('stopped at a limit the bound is honest', () => {
     for (let seed = 1; seed <= 6; seed++) {
       const problem = randomLanes(seed, 12, 2)
-      const [hasty, whole] = [fastestLanes(problem, { expandedStates: 0, beam: 2, triesPerTask: 0 }), fastestLanes(problem)]
+      const [hasty, whole] = [
+        fastestLanes(problem, { expandedStates: 0, beam: 2, triesPerTask: 0 }),
+        fastestLanes(problem),
+      ]
       if (hasty.kind !== 'lanes' || whole.kind !== 'lanes') throw new Error('no lanes')
       expect(hasty.boundMs).toBeLessThanOrEqual(whole.makespanMs)
       expect(check(problem, hasty.placed)).toBe(hasty.makespanMs)
@@ -137,26 +196,58 @@ describe('lanes', () => {
   })
 })
 
-/** The least walking and taking up by trying every order of tasks with every choice of people, without a clock. `open`: people begin wherever and with whatever is best. */
-function leastByTrying({ tasks, pairs, walkMs, toolMs, people }: LanesProblem, members: readonly number[], open: boolean): number {
+/**
+ * The least walking and taking up by trying every order of tasks with every choice of people, without a clock. `open`:
+ * people begin wherever and with whatever is best.
+ */
+function leastByTrying(
+  { tasks, pairs, walkMs, toolMs, people }: LanesProblem,
+  members: readonly number[],
+  open: boolean,
+): number {
   type Hand = { station: number | null; tool: number | null }
   const go = (done: ReadonlySet<number>, hands: readonly Hand[]): number => {
     if (done.size === members.length) return 0
     let best = Infinity
     for (const i of members) {
-      if (done.has(i) || pairs.some(({ before, after }) => after === i && members.includes(before) && !done.has(before))) continue
+      if (
+        done.has(i) ||
+        pairs.some(({ before, after }) => after === i && members.includes(before) && !done.has(before))
+      )
+        continue
       const { station, tool, helperStation } = tasks[i]!
       hands.forEach((who, p) => {
         for (const h of helperStation === null ? [-1] : hands.map((_, other) => other).filter((other) => other !== p)) {
           const walk = (from: number | null, to: number) => (from === null ? 0 : walkMs[from]![to]!)
-          const ms = walk(who.station, station) + (tool === 0 || who.tool === null ? 0 : toolMs[who.tool]![tool]!) + (h < 0 ? 0 : walk(hands[h]!.station, helperStation!))
-          best = Math.min(best, ms + go(new Set([...done, i]), hands.map((other, o): Hand => (o === p ? { station, tool: tool === 0 ? other.tool : tool } : o === h ? { ...other, station: helperStation! } : other))))
+          const ms =
+            walk(who.station, station) +
+            (tool === 0 || who.tool === null ? 0 : toolMs[who.tool]![tool]!) +
+            (h < 0 ? 0 : walk(hands[h]!.station, helperStation!))
+          best = Math.min(
+            best,
+            ms +
+              go(
+                new Set([...done, i]),
+                hands.map((other, o): Hand =>
+                  o === p
+                    ? { station, tool: tool === 0 ? other.tool : tool }
+                    : o === h
+                      ? { ...other, station: helperStation! }
+                      : other,
+                ),
+              ),
+          )
         }
       })
     }
     return best
   }
-  return go(new Set(), people.map((person): Hand => (open ? { station: null, tool: null } : { station: person.station, tool: person.tool })))
+  return go(
+    new Set(),
+    people.map((person): Hand =>
+      open ? { station: null, tool: null } : { station: person.station, tool: person.tool },
+    ),
+  )
 }
 
 test('the least set-up of several hands: what trying every order finds, of all tasks and of some, and less where it is stopped', () => {
@@ -190,17 +281,22 @@ test('a poor schedule is improved, and what comes out keeps everything', () => {
 
 // Published: Coffman and Graham 1972, optimal for two machines, unit times and any precedence. Written from memory.
 function coffmanGraham(size: number, pairs: readonly { before: number; after: number }[]): number {
-  const then = Array.from({ length: size }, (_, i) => pairs.filter(({ before }) => before === i).map(({ after }) => after))
+  const then = Array.from({ length: size }, (_, i) =>
+    pairs.filter(({ before }) => before === i).map(({ after }) => after),
+  )
   // The rule is stated for an order without implied pairs.
   const reach = (from: number): Set<number> => new Set(then[from]!.flatMap((next) => [next, ...reach(next)]))
-  const direct = then.map((list) => list.filter((next) => !list.some((other) => other !== next && reach(other).has(next))))
+  const direct = then.map((list) =>
+    list.filter((next) => !list.some((other) => other !== next && reach(other).has(next))),
+  )
   const label = Array<number>(size).fill(0)
   for (let value = 1; value <= size; value++) {
     const ready = label.flatMap((known, i) => (known === 0 && direct[i]!.every((next) => label[next]! > 0) ? [i] : []))
     const names = (i: number) => direct[i]!.map((next) => label[next]!).sort((a, b) => b - a)
     ready.sort((a, b) => {
       const [x, y] = [names(a), names(b)]
-      for (let k = 0; k < Math.max(x.length, y.length); k++) if ((x[k] ?? 0) !== (y[k] ?? 0)) return (x[k] ?? 0) - (y[k] ?? 0)
+      for (let k = 0; k < Math.max(x.length, y.length); k++)
+        if ((x[k] ?? 0) !== (y[k] ?? 0)) return (x[k] ?? 0) - (y[k] ?? 0)
       return a - b
     })
     label[ready[0]!] = value
@@ -208,7 +304,10 @@ function coffmanGraham(size: number, pairs: readonly { before: number; after: nu
   const done = new Set<number>()
   let slots = 0
   while (done.size < size) {
-    const ready = label.map((_, i) => i).filter((i) => !done.has(i) && pairs.every(({ before, after }) => after !== i || done.has(before))).sort((a, b) => label[b]! - label[a]!)
+    const ready = label
+      .map((_, i) => i)
+      .filter((i) => !done.has(i) && pairs.every(({ before, after }) => after !== i || done.has(before)))
+      .sort((a, b) => label[b]! - label[a]!)
     for (const i of ready.slice(0, 2)) done.add(i)
     slots += 1
   }
@@ -220,8 +319,24 @@ test('two people, unit times, any precedence: as soon as Coffman and Graham', ()
     const random = seededRandom(seed)
     const size = 8 + random.below(5)
     const pairs = []
-    for (let after = 1; after < size; after++) for (let before = 0; before < after; before++) if (random.chance(0.2)) pairs.push({ before, after, delayMs: 0 })
-    const found = fastestLanes({ tasks: Array.from({ length: size }, () => ({ durationMs: 1000, station: 0, tool: 0, helperStation: null })), pairs, walkMs: [[0]], toolMs: [[0]], holds: [2], single: [false], people: [{ station: 0, tool: 0 }, { station: 0, tool: 0 }] })
-    expect([seed, found.kind === 'lanes' && found.makespanMs, found.kind === 'lanes' && found.proven]).toEqual([seed, coffmanGraham(size, pairs) * 1000, true])
+    for (let after = 1; after < size; after++)
+      for (let before = 0; before < after; before++) if (random.chance(0.2)) pairs.push({ before, after, delayMs: 0 })
+    const found = fastestLanes({
+      tasks: Array.from({ length: size }, () => ({ durationMs: 1000, station: 0, tool: 0, helperStation: null })),
+      pairs,
+      walkMs: [[0]],
+      toolMs: [[0]],
+      holds: [2],
+      single: [false],
+      people: [
+        { station: 0, tool: 0 },
+        { station: 0, tool: 0 },
+      ],
+    })
+    expect([seed, found.kind === 'lanes' && found.makespanMs, found.kind === 'lanes' && found.proven]).toEqual([
+      seed,
+      coffmanGraham(size, pairs) * 1000,
+      true,
+    ])
   }
 })

@@ -2,15 +2,20 @@ import { seededRandom } from '../../base/random'
 import type { LaneFacts, LaneState } from './laneState'
 import type { Placed } from './lanesProblem'
 
-/** Per round, how far back a try is compared (late acceptance, Burke and Bykov 2017, from memory): none is best everywhere. */
+/**
+ * Per round, how far back a try is compared (late acceptance, Burke and Bykov 2017, from memory): none is best
+ * everywhere.
+ */
 const MEMORIES = [60, 200, 60]
 
 type Share = { order: number[]; person: Int32Array; helper: Int32Array }
 
 /**
- * A better schedule near a known one, or that one: a task is done sooner or later or by somebody else, or two people change
- * places from some task on; what comes out no later than some tries ago is gone on from, and the best of all rounds is kept.
- * `enoughMs`: nothing ends sooner, so that is the end of it. Tries are counted, so that every machine stops at the same place. Cost: rounds times tries times tasks times what they wait for.
+ * A better schedule near a known one, or that one: a task is done sooner or later or by somebody else, or two people
+ * change places from some task on; what comes out no later than some tries ago is gone on from, and the best of all
+ * rounds is kept.
+ * `enoughMs`: nothing ends sooner, so that is the end of it. Tries are counted, so that every machine stops at the same
+ * place. Cost: rounds times tries times tasks times what they wait for.
  */
 export function improveLanes(facts: LaneFacts, known: LaneState, enoughMs: number, triesPerTask: number): LaneState {
   const { length } = facts.problem.tasks
@@ -86,7 +91,10 @@ function shareOf(known: LaneState, tasks: number): Share {
   return share
 }
 
-/** When the last task ends, each placed in the order as early as people, stations, tools and what comes before allow. `starts` is filled. */
+/**
+ * When the last task ends, each placed in the order as early as people, stations, tools and what comes before allow.
+ * `starts` is filled.
+ */
 function decoder({ problem, first, delayMs }: LaneFacts): (share: Share, starts?: Float64Array) => number {
   const { tasks, walkMs, toolMs, single, people, holds } = problem
   const endMs = new Float64Array(tasks.length)
@@ -113,7 +121,8 @@ function decoder({ problem, first, delayMs }: LaneFacts): (share: Share, starts?
       const asked = tasks[task]!
       const who = share.person[task]!
       const helper = share.helper[task]!
-      let startMs = free[who]! + walkMs[station[who]!]![asked.station]! + (asked.tool === 0 ? 0 : toolMs[tool[who]!]![asked.tool]!)
+      let startMs =
+        free[who]! + walkMs[station[who]!]![asked.station]! + (asked.tool === 0 ? 0 : toolMs[tool[who]!]![asked.tool]!)
       const before = first[task]!
       for (let k = 0; k < before.length; k++) startMs = Math.max(startMs, endMs[before[k]!]! + delayMs[task]![k]!)
       const own = spots[asked.station]!
@@ -159,7 +168,11 @@ function replayed(facts: LaneFacts, share: Share, decode: ReturnType<typeof deco
   const starts = new Float64Array(facts.problem.tasks.length)
   decode(share, starts)
   const rank = new Map(share.order.map((task, i) => [task, i]))
-  const placed = share.order.map((task): Pick<Placed, 'task' | 'person' | 'helper'> => ({ task, person: share.person[task]!, helper: share.helper[task]! < 0 ? null : share.helper[task]! }))
+  const placed = share.order.map((task): Pick<Placed, 'task' | 'person' | 'helper'> => ({
+    task,
+    person: share.person[task]!,
+    helper: share.helper[task]! < 0 ? null : share.helper[task]!,
+  }))
   placed.sort((a, b) => starts[a.task]! - starts[b.task]! || rank.get(a.task)! - rank.get(b.task)!)
   let state: LaneState | null = facts.begin()
   for (const { task, person, helper } of placed) state = state && facts.place(state, task, person, helper)

@@ -1,10 +1,14 @@
 import type { LaneFacts, LaneState } from './laneState'
 
 /**
- * No way to go on from a state ends sooner: what must follow each task that is left, the load of the busiest station, and all
- * the work and set-up that is left shared out evenly. `chainMs`: without the last; `sharedMs`: the last alone. Cost: O(tasks x people + pairs).
+ * No way to go on from a state ends sooner: what must follow each task that is left, the load of the busiest station,
+ * and all the work and set-up that is left shared out evenly. `chainMs`: without the last; `sharedMs`: the last alone.
+ * Cost: O(tasks x people + pairs).
  */
-export function laneBoundMs({ problem, first, delayMs, tailMs, takingMs, reachingMs }: LaneFacts, state: LaneState): { boundMs: number; chainMs: number; sharedMs: number } {
+export function laneBoundMs(
+  { problem, first, delayMs, tailMs, takingMs, reachingMs }: LaneFacts,
+  state: LaneState,
+): { boundMs: number; chainMs: number; sharedMs: number } {
   // Asked for in every state: looked up once.
   const { min, max } = Math
   const { tasks, walkMs, holds } = problem
@@ -32,7 +36,11 @@ export function laneBoundMs({ problem, first, delayMs, tailMs, takingMs, reachin
     const { durationMs, station, tool, helperStation } = tasks[task]!
     // Somebody has to get there, with the tool in hand or taking it up.
     let startMs = Infinity
-    for (const person of people) startMs = min(startMs, person.freeMs + walkMs[person.station]![station]! + (tool === 0 || person.tool === tool ? 0 : takingMs[tool]!))
+    for (const person of people)
+      startMs = min(
+        startMs,
+        person.freeMs + walkMs[person.station]![station]! + (tool === 0 || person.tool === tool ? 0 : takingMs[tool]!),
+      )
     startMs = max(startMs, freeMs[station]!)
     const before = first[task]!
     const delays = delayMs[task]!
@@ -53,7 +61,8 @@ export function laneBoundMs({ problem, first, delayMs, tailMs, takingMs, reachin
     isToolLeft[tool] = 1
   }
   let setUpMs = 0
-  for (let tool = 1; tool < takingMs.length; tool++) if (isToolLeft[tool] === 1 && !people.some((person) => person.tool === tool)) setUpMs += takingMs[tool]!
+  for (let tool = 1; tool < takingMs.length; tool++)
+    if (isToolLeft[tool] === 1 && !people.some((person) => person.tool === tool)) setUpMs += takingMs[tool]!
   for (let spot = 0; spot < stations; spot++) {
     if (loadMs[spot]! === 0) continue
     bound = max(bound, beginMs[spot]! + loadMs[spot]! / holds[spot]! + afterMs[spot]!)

@@ -13,9 +13,15 @@ import type { LanePair } from './lanesProblem'
 export function mustComeFirst(plan: JobPlan): Map<string, Set<string>> {
   const before = new Map<string, Set<string>>()
   const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)
-  const ways = [steps.filter((step) => step.operation.phase === 'in'), steps.filter((step) => step.operation.phase !== 'in')]
+  const ways = [
+    steps.filter((step) => step.operation.phase === 'in'),
+    steps.filter((step) => step.operation.phase !== 'in'),
+  ]
   for (const way of ways)
-    for (const pair of pairsOf(plan, way.map((step) => [step]))) {
+    for (const pair of pairsOf(
+      plan,
+      way.map((step) => [step]),
+    )) {
       const after = way[pair.after]!.operation.key
       before.set(after, (before.get(after) ?? new Set()).add(way[pair.before]!.operation.key))
     }
@@ -25,26 +31,37 @@ export function mustComeFirst(plan: JobPlan): Map<string, Set<string>> {
 /** How the settings stand before the first of these acts: each as its first act finds it. */
 function settingsBefore(model: ProcedureForBuild, steps: readonly Step[], acts: readonly number[]): Settings {
   const settings = new Map(asFoundState(model).settings)
-  for (const act of [...acts].reverse()) settings.set(steps[act]!.operation.setting!.settingId, steps[act]!.operation.setting!.from)
+  for (const act of [...acts].reverse())
+    settings.set(steps[act]!.operation.setting!.settingId, steps[act]!.operation.setting!.from)
   return settings
 }
 
-/** What must come before what: the plan's own relations, and every setting act where the plan has it among what minds it. */
+/**
+ * What must come before what: the plan's own relations, and every setting act where the plan has it among what minds
+ * it.
+ */
 export function pairsOf(plan: JobPlan, groups: readonly Step[][]): LanePair[] {
   const { job } = plan
   const steps = groups.flat()
   const groupOf = groups.flatMap((group, task) => group.map(() => task))
   // What is done in one go may begin so much before its member that has to wait.
-  const intoGroupS = groups.flatMap((group) => group.map((_, i) => group.slice(0, i).reduce((sum, step) => sum + step.workS, 0)))
+  const intoGroupS = groups.flatMap((group) =>
+    group.map((_, i) => group.slice(0, i).reduce((sum, step) => sum + step.workS, 0)),
+  )
   const legs = legsOf(job, plan.request.scope)
   followPolicy(job, legs, plan.request.policy)
   const number = new Map(steps.map((step, i) => [step.operation.key, i]))
   const pairs: LanePair[] = []
   const add = (before: number | undefined, after: number | undefined, delayMs = 0) => {
     if (before === undefined || after === undefined || groupOf[before] === groupOf[after]) return
-    pairs.push({ before: groupOf[before]!, after: groupOf[after]!, delayMs: Math.max(0, delayMs - intoGroupS[after]! * 1000) })
+    pairs.push({
+      before: groupOf[before]!,
+      after: groupOf[after]!,
+      delayMs: Math.max(0, delayMs - intoGroupS[after]! * 1000),
+    })
   }
-  for (const edge of [...legs.wayIn.edges, ...legs.wayOut.edges]) add(number.get(edge.before), number.get(edge.after), (edge.delayS ?? 0) * 1000)
+  for (const edge of [...legs.wayIn.edges, ...legs.wayOut.edges])
+    add(number.get(edge.before), number.get(edge.after), (edge.delayS ?? 0) * 1000)
   const moves = new SettingMoves(job, legs.demands, legs.finish, asFoundState(job.model))
   const acts = steps.flatMap((step, i) => (step.operation.setting ? [i] : []))
   acts.slice(1).forEach((act, i) => add(acts[i], act))
@@ -59,11 +76,21 @@ export function pairsOf(plan: JobPlan, groups: readonly Step[][]): LanePair[] {
   // The battery has to have been off for so long before a firing circuit is opened.
   for (const [i, { operation }] of steps.entries()) {
     if (operation.act !== 'open') continue
-    const off = acts.findLast((act) => act < i && steps[act]!.operation.setting!.to === 'off' && job.model.settings.get(steps[act]!.operation.itemId)?.role === 'battery')
+    const off = acts.findLast(
+      (act) =>
+        act < i &&
+        steps[act]!.operation.setting!.to === 'off' &&
+        job.model.settings.get(steps[act]!.operation.itemId)?.role === 'battery',
+    )
     if (off === undefined) continue
     const battery = steps[off]!.operation.itemId
     const state = asFoundState(job.model)
-    const waitS = waitLeftS(job.model, { ...state, settings: new Map(state.settings).set(battery, 'off'), changedAtS: new Map([[battery, 0]]) }, judged(job, operation), job.circumstances)
+    const waitS = waitLeftS(
+      job.model,
+      { ...state, settings: new Map(state.settings).set(battery, 'off'), changedAtS: new Map([[battery, 0]]) },
+      judged(job, operation),
+      job.circumstances,
+    )
     if (waitS > 0) add(off, i, waitS * 1000)
   }
   return pairs

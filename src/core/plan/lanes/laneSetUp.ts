@@ -5,24 +5,35 @@ type Hand = { station: number; tool: number }
 type State = { done: Int32Array; hands: Hand[]; costMs: number; count: number; name: string }
 
 /**
- * The least walking and taking up of tools that all people together come to. In the order of their starts the tasks of any
- * schedule are done by hands that stand somewhere with something: without the clock that is a search for several hands at once,
- * in which whatever is ready where a hand stands with its tool is done for nothing (doing it sooner takes nothing away). Answers
- * the optimum or, after `most` states, what was proved of it (A*). Cost: at most `most` states times tasks times people.
+ * The least walking and taking up of tools that all people together come to. In the order of their starts the tasks of
+ * any schedule are done by hands that stand somewhere with something: without the clock that is a search for several
+ * hands at once, in which whatever is ready where a hand stands with its tool is done for nothing (doing it sooner
+ * takes nothing away). Answers the optimum or, after `most` states, what was proved of it (A*). Cost: at most `most`
+ * states times tasks times people.
  */
 export function leastSetUpMs(problem: LanesProblem, most: number): number {
   return new SetUp(problem, 0).least(most)
 }
 
-/** The same for some of the tasks, begun wherever and with whatever is best: no schedule has less set-up between the first and the last of them. */
+/**
+ * The same for some of the tasks, begun wherever and with whatever is best: no schedule has less set-up between the
+ * first and the last of them.
+ */
 export function leastSetUpOf(problem: LanesProblem, members: readonly number[], most: number): number {
   const at = new Map(members.map((task, i) => [task, i]))
   // Somewhere and something more, from which everything is reached and taken up for nothing.
-  const open = (costs: LanesProblem['walkMs']) => [...costs.map((row) => [...row, 0]), Array.from({ length: costs.length + 1 }, () => 0)]
+  const open = (costs: LanesProblem['walkMs']) => [
+    ...costs.map((row) => [...row, 0]),
+    Array.from({ length: costs.length + 1 }, () => 0),
+  ]
   const some = {
     ...problem,
     tasks: members.map((task) => problem.tasks[task]!),
-    pairs: problem.pairs.flatMap((pair) => (at.has(pair.before) && at.has(pair.after) ? [{ ...pair, before: at.get(pair.before)!, after: at.get(pair.after)! }] : [])),
+    pairs: problem.pairs.flatMap((pair) =>
+      at.has(pair.before) && at.has(pair.after)
+        ? [{ ...pair, before: at.get(pair.before)!, after: at.get(pair.after)! }]
+        : [],
+    ),
     walkMs: open(problem.walkMs),
     toolMs: open(problem.toolMs),
     people: problem.people.map(() => ({ station: problem.walkMs.length, tool: problem.toolMs.length })),
@@ -41,7 +52,10 @@ class SetUp {
   private readonly toolsLeft: Uint8Array
   private readonly stationsLeft: Uint8Array
 
-  /** `openEnds`: 1 where the last tool and station stand for whatever is best, from which everything is reached for nothing. */
+  /**
+   * `openEnds`: 1 where the last tool and station stand for whatever is best, from which everything is reached for
+   * nothing.
+   */
   constructor(
     private readonly problem: LanesProblem,
     private readonly openEnds: number,
@@ -58,7 +72,11 @@ class SetUp {
 
   least(most: number): number {
     const { tasks, people } = this.problem
-    this.offer({ done: new Int32Array(this.words), hands: people.map(({ station, tool }) => ({ station, tool })), costMs: 0 })
+    this.offer({
+      done: new Int32Array(this.words),
+      hands: people.map(({ station, tool }) => ({ station, tool })),
+      costMs: 0,
+    })
     let provedMs = this.open.least
     for (let expanded = 0; this.open.length > 0; expanded++) {
       provedMs = Math.max(provedMs, this.open.least)
@@ -82,10 +100,22 @@ class SetUp {
       for (const [who, hand] of state.hands.entries()) {
         const ms = walkMs[hand.station]![station]! + (tool === 0 ? 0 : toolMs[hand.tool]![tool]!)
         const moved = { station, tool: tool === 0 ? hand.tool : tool }
-        if (helperStation === null) this.offer({ done: state.done.slice(), hands: state.hands.map((other, at) => (at === who ? moved : other)), costMs: state.costMs + ms })
+        if (helperStation === null)
+          this.offer({
+            done: state.done.slice(),
+            hands: state.hands.map((other, at) => (at === who ? moved : other)),
+            costMs: state.costMs + ms,
+          })
         else
           for (const [helper, other] of state.hands.entries())
-            if (helper !== who) this.offer({ done: state.done.slice(), hands: state.hands.map((own, at) => (at === who ? moved : at === helper ? { ...other, station: helperStation } : own)), costMs: state.costMs + ms + walkMs[other.station]![helperStation]! })
+            if (helper !== who)
+              this.offer({
+                done: state.done.slice(),
+                hands: state.hands.map((own, at) =>
+                  at === who ? moved : at === helper ? { ...other, station: helperStation } : own,
+                ),
+                costMs: state.costMs + ms + walkMs[other.station]![helperStation]!,
+              })
       }
     }
   }
@@ -109,7 +139,10 @@ class SetUp {
     this.open.push(this.states.push(state) - 1, costMs + this.leftMs(state), count)
   }
 
-  /** Every tool that is still needed is taken up once unless it is in hand, every station reached once unless somebody stands there. */
+  /**
+   * Every tool that is still needed is taken up once unless it is in hand, every station reached once unless somebody
+   * stands there.
+   */
   private leftMs({ done, hands }: State): number {
     const { tasks } = this.problem
     const [tools, stations] = [this.toolsLeft.fill(0), this.stationsLeft.fill(0)]
@@ -154,7 +187,12 @@ function sumBeyond(costs: readonly number[], wanted: Uint8Array, free: number): 
 }
 
 function isAtHand({ station, tool, helperStation }: LanesProblem['tasks'][number], hands: readonly Hand[]): boolean {
-  return hands.some((hand, who) => hand.station === station && (tool === 0 || hand.tool === tool) && (helperStation === null || hands.some((other, at) => at !== who && other.station === helperStation)))
+  return hands.some(
+    (hand, who) =>
+      hand.station === station &&
+      (tool === 0 || hand.tool === tool) &&
+      (helperStation === null || hands.some((other, at) => at !== who && other.station === helperStation)),
+  )
 }
 
 function isSet(words: Int32Array, i: number): boolean {

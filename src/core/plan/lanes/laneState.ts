@@ -5,8 +5,8 @@ import type { LanesProblem, Placed } from './lanesProblem'
 type Person = { freeMs: number; station: number; tool: number }
 
 /**
- * A schedule as far as it goes. Tasks are placed in the order of their starts, each as early as people, stations, tools and
- * what comes before allow: every schedule that can't be tightened is made that way, the fastest one among them.
+ * A schedule as far as it goes. Tasks are placed in the order of their starts, each as early as people, stations, tools
+ * and what comes before allow: every schedule that can't be tightened is made that way, the fastest one among them.
  */
 export type LaneState = {
   placed: Placed | null
@@ -43,8 +43,12 @@ export class LaneFacts {
     this.first = tasks.map(() => [])
     this.then = tasks.map(() => [])
     this.delayMs = tasks.map(() => [])
-    this.takingMs = problem.toolMs.map((_, tool) => Math.min(...problem.toolMs.map((row, from) => (from === tool ? Infinity : row[tool]!))))
-    this.reachingMs = problem.walkMs.map((_, station) => Math.min(...problem.walkMs.map((row, from) => (from === station ? Infinity : row[station]!))))
+    this.takingMs = problem.toolMs.map((_, tool) =>
+      Math.min(...problem.toolMs.map((row, from) => (from === tool ? Infinity : row[tool]!))),
+    )
+    this.reachingMs = problem.walkMs.map((_, station) =>
+      Math.min(...problem.walkMs.map((row, from) => (from === station ? Infinity : row[station]!))),
+    )
     for (const { before, after, delayMs } of pairs) {
       if (before >= after) throw new Error(`Task ${before} must be numbered before ${after}.`)
       const known = this.first[after]!.indexOf(before)
@@ -62,7 +66,18 @@ export class LaneFacts {
 
   begin(): LaneState {
     const { tasks, people, holds, single } = this.problem
-    return { placed: null, before: null, count: 0, done: Array<number>(Math.ceil(tasks.length / 32)).fill(0), endMs: new Float64Array(tasks.length).fill(-1), people: people.map((person) => ({ ...person, freeMs: 0 })), places: holds.map((count) => Array<number>(count).fill(0)), toolFreeMs: single.map(() => 0), lastStartMs: 0, makespanMs: 0 }
+    return {
+      placed: null,
+      before: null,
+      count: 0,
+      done: Array<number>(Math.ceil(tasks.length / 32)).fill(0),
+      endMs: new Float64Array(tasks.length).fill(-1),
+      people: people.map((person) => ({ ...person, freeMs: 0 })),
+      places: holds.map((count) => Array<number>(count).fill(0)),
+      toolFreeMs: single.map(() => 0),
+      lastStartMs: 0,
+      makespanMs: 0,
+    }
   }
 
   /** Every way to place one more task, none before the last start. */
@@ -98,7 +113,9 @@ export class LaneFacts {
     const who = state.people[person]!
     const change = tool === 0 ? 0 : toolMs[who.tool]![tool]!
     let startMs = Math.max(state.lastStartMs, who.freeMs + walkMs[who.station]![station]! + change)
-    this.first[task]!.forEach((other, k) => (startMs = Math.max(startMs, state.endMs[other]! + this.delayMs[task]![k]!)))
+    this.first[task]!.forEach(
+      (other, k) => (startMs = Math.max(startMs, state.endMs[other]! + this.delayMs[task]![k]!)),
+    )
     const spots = [station, ...(helper !== null ? [helperStation!] : [])]
     const taken = new Map<number, number[]>()
     for (const spot of spots) {
@@ -107,7 +124,11 @@ export class LaneFacts {
       startMs = Math.max(startMs, free.shift()!)
       taken.set(spot, free)
     }
-    if (helper !== null) startMs = Math.max(startMs, state.people[helper]!.freeMs + walkMs[state.people[helper]!.station]![helperStation!]!)
+    if (helper !== null)
+      startMs = Math.max(
+        startMs,
+        state.people[helper]!.freeMs + walkMs[state.people[helper]!.station]![helperStation!]!,
+      )
     const isSingle = tool !== 0 && single[tool]!
     if (isSingle) startMs = Math.max(startMs, state.toolFreeMs[tool]!)
     const endMs = startMs + durationMs
@@ -116,12 +137,24 @@ export class LaneFacts {
     people[person] = { freeMs: endMs, station, tool: tool === 0 ? who.tool : tool }
     if (helper !== null) people[helper] = { ...people[helper]!, freeMs: endMs, station: helperStation! }
     const places = [...state.places]
-    for (const spot of new Set(spots)) places[spot] = [...taken.get(spot)!, ...spots.filter((other) => other === spot).map(() => endMs)]
+    for (const spot of new Set(spots))
+      places[spot] = [...taken.get(spot)!, ...spots.filter((other) => other === spot).map(() => endMs)]
     const ends = Float64Array.from(state.endMs)
     ends[task] = endMs
     const done = [...state.done]
     done[task >> 5]! |= 1 << (task & 31)
     const toolFreeMs = isSingle ? state.toolFreeMs.map((free, i) => (i === tool ? endMs : free)) : state.toolFreeMs
-    return { placed: { task, person, helper, startMs, endMs }, before: state, count: state.count + 1, done, endMs: ends, people, places, toolFreeMs, lastStartMs: startMs, makespanMs: Math.max(state.makespanMs, endMs) }
+    return {
+      placed: { task, person, helper, startMs, endMs },
+      before: state,
+      count: state.count + 1,
+      done,
+      endMs: ends,
+      people,
+      places,
+      toolFreeMs,
+      lastStartMs: startMs,
+      makespanMs: Math.max(state.makespanMs, endMs),
+    }
   }
 }

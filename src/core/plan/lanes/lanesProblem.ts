@@ -1,10 +1,14 @@
 /**
- * A job for several people as a bare problem: tasks that are done once each, by one or two people, one task at a time at a
- * station (or as many as it holds), each person with tools of their own. Everything is numbered; times are whole milliseconds.
+ * A job for several people as a bare problem: tasks that are done once each, by one or two people, one task at a time
+ * at a station (or as many as it holds), each person with tools of their own. Everything is numbered; times are whole
+ * milliseconds.
  */
 export type LanesProblem = {
   tasks: readonly LaneTask[]
-  /** Before, after, and how long `after` waits once `before` is done. Without a circle; the number of `before` is the smaller. */
+  /**
+   * Before, after, and how long `after` waits once `before` is done. Without a circle; the number of `before` is the
+   * smaller.
+   */
   pairs: readonly LanePair[]
   /** Walking, rows from, columns to, closed under detours. */
   walkMs: readonly (readonly number[])[]

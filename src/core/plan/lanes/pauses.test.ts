@@ -19,6 +19,9 @@ test('a pause of everybody, of one alone, and none where somebody only walks acr
 })
 
 test('who has nothing at all to do is free all the time; nothing at all to do is no pause', () => {
-  expect(pausesOf({ lanes: [[span(0, 300)], []], makespanS: 300 })).toEqual([[], [{ startS: 0, endS: 300, everybody: false }]])
+  expect(pausesOf({ lanes: [[span(0, 300)], []], makespanS: 300 })).toEqual([
+    [],
+    [{ startS: 0, endS: 300, everybody: false }],
+  ])
   expect(pausesOf({ lanes: [[], []], makespanS: 0 })).toEqual([[], []])
 })

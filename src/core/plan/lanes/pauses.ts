@@ -1,18 +1,28 @@
 import type { LegLanes } from './lanesOf'
 
-/** A stretch in which somebody has nothing in hand; `everybody`: nobody has, because something has to be waited for by the clock. */
+/**
+ * A stretch in which somebody has nothing in hand; `everybody`: nobody has, because something has to be waited for by
+ * the clock.
+ */
 export type Pause = { startS: number; endS: number; everybody: boolean }
 
 /** Longer than the longest walk of the house values (30 s) with a tool taken up (8 s), which are no pause. */
 const LEAST_S = 40
 
 /** The pauses of each lane that are worth a word, in the order of time. Cost: O(steps^2). */
-export function pausesOf({ lanes, makespanS }: Pick<LegLanes, 'makespanS'> & { lanes: readonly (readonly { startS: number; endS: number }[])[] }): Pause[][] {
+export function pausesOf({
+  lanes,
+  makespanS,
+}: Pick<LegLanes, 'makespanS'> & { lanes: readonly (readonly { startS: number; endS: number }[])[] }): Pause[][] {
   const nobody = gapsIn(lanes.flat(), makespanS)
   return lanes.map((lane) =>
     gapsIn(lane, makespanS).flatMap((gap) => {
-      const shared = nobody.flatMap(({ startS, endS }): Pause[] => piece(Math.max(startS, gap.startS), Math.min(endS, gap.endS), true))
-      const own = gapsIn([...shared, ...outside(gap, makespanS)], makespanS).flatMap(({ startS, endS }) => piece(startS, endS, false))
+      const shared = nobody.flatMap(({ startS, endS }): Pause[] =>
+        piece(Math.max(startS, gap.startS), Math.min(endS, gap.endS), true),
+      )
+      const own = gapsIn([...shared, ...outside(gap, makespanS)], makespanS).flatMap(({ startS, endS }) =>
+        piece(startS, endS, false),
+      )
       return [...shared, ...own].sort((a, b) => a.startS - b.startS)
     }),
   )
@@ -32,7 +42,10 @@ function gapsIn(spans: readonly Span[], endS: number): Span[] {
 }
 
 function outside({ startS, endS }: Span, lastS: number): Span[] {
-  return [{ startS: 0, endS: startS }, { startS: endS, endS: lastS }]
+  return [
+    { startS: 0, endS: startS },
+    { startS: endS, endS: lastS },
+  ]
 }
 
 function piece(startS: number, endS: number, everybody: boolean): Pause[] {

@@ -9,14 +9,28 @@ import { PlanRequest } from '../planRequest'
 import { lanesOf, type Lanes } from './lanesOf'
 import { isWorthSharing, lanesWorthSharing } from './worthSharing'
 
-/** The lanes of two people who have two units off side by side, at these stations, and those of the first of them alone. */
+/**
+ * The lanes of two people who have two units off side by side, at these stations, and those of the first of them alone.
+ */
 function lanesOfBoth(...stations: [string, string]): [shared: Lanes, alone: Lanes, aloneS: number] {
   const document = emptyDocument('Bench model')
   stations.forEach((station, i) => {
     document.parts.push(Part.parse({ id: `unit-${i}`, name: `Unit ${i}`, station }))
-    document.holders.push(Holder.parse({ id: `screws-${i}`, kind: 'machine screw', drives: [{ drive: 'hex', size: '7' }], count: 8, holds: [`unit-${i}`] }))
+    document.holders.push(
+      Holder.parse({
+        id: `screws-${i}`,
+        kind: 'machine screw',
+        drives: [{ drive: 'hex', size: '7' }],
+        count: 8,
+        holds: [`unit-${i}`],
+      }),
+    )
   })
-  const request = PlanRequest.parse({ goals: [0, 1].map((i) => ({ kind: 'part', partId: `unit-${i}`, level: 'off' })), build: {}, start: stations[0] })
+  const request = PlanRequest.parse({
+    goals: [0, 1].map((i) => ({ kind: 'part', partId: `unit-${i}`, level: 'off' })),
+    build: {},
+    start: stations[0],
+  })
   const plan = planJob(forBuild(document, {}), request, DEFAULT_HOUSE_VALUES)
   if (!plan.ok) throw new Error(plan.error.kind)
   const [shared, alone] = [lanesOf(plan.value, stations), lanesOf(plan.value, [stations[0]])]
@@ -37,7 +51,9 @@ test('a job takes lanes only where they save something: what is at one place is 
   const [shared, one] = lanesOfBoth('driver side', 'passenger side')
   expect(lanesWorthSharing(shared, one)?.wayIn).toBe(shared.wayIn)
   // A way in worth sharing and a way out that is not: each by itself.
-  expect(lanesWorthSharing({ wayIn: shared.wayIn, wayOut: turns.wayIn }, { wayIn: one.wayIn, wayOut: alone.wayIn })).toEqual({ wayIn: shared.wayIn, wayOut: alone.wayIn })
+  expect(
+    lanesWorthSharing({ wayIn: shared.wayIn, wayOut: turns.wayIn }, { wayIn: one.wayIn, wayOut: alone.wayIn }),
+  ).toEqual({ wayIn: shared.wayIn, wayOut: alone.wayIn })
   // Where something takes two nobody does it alone.
   expect(lanesWorthSharing(turns, null)).toBe(turns)
 })

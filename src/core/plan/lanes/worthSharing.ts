@@ -1,21 +1,25 @@
 import type { Lanes, LegLanes } from './lanesOf'
 import { pausesOf } from './pauses'
 
-/** What the second person has to save at least: less is lost in getting in each other's way. A house estimate, no source. */
+/**
+ * What the second person has to save at least: less is lost in getting in each other's way. A house estimate, no
+ * source.
+ */
 const LEAST_SHARE = 0.05
 const LEAST_S = 5
 
 /**
- * Whether several people are done noticeably sooner than one alone. Where they are not they would only take turns at one place, and no
- * lanes are offered. `sharedS`, `aloneS`: seconds of the same way; `waitS`: those in which everybody waits, which nobody can share.
+ * Whether several people are done noticeably sooner than one alone. Where they are not they would only take turns at
+ * one place, and no lanes are offered. `sharedS`, `aloneS`: seconds of the same way; `waitS`: those in which everybody
+ * waits, which nobody can share.
  */
 export function isWorthSharing(sharedS: number, aloneS: number, waitS = 0): boolean {
   return aloneS - sharedS >= Math.max(LEAST_S, LEAST_SHARE * (aloneS - waitS))
 }
 
 /**
- * Lanes as a job takes them: a way that is not worth sharing is the first person's alone. `alone`: the lanes of the same plan for that
- * person only, null where something in it takes two. Null = neither way is worth sharing.
+ * Lanes as a job takes them: a way that is not worth sharing is the first person's alone. `alone`: the lanes of the
+ * same plan for that person only, null where something in it takes two. Null = neither way is worth sharing.
  */
 export function lanesWorthSharing(lanes: Lanes, alone: Lanes | null): Lanes | null {
   if (!alone) return lanes
@@ -25,6 +29,8 @@ export function lanesWorthSharing(lanes: Lanes, alone: Lanes | null): Lanes | nu
 }
 
 function worthLeg(shared: LegLanes, alone: LegLanes): LegLanes {
-  const waitS = pausesOf(shared)[0]!.filter(({ everybody }) => everybody).reduce((sumS, { startS, endS }) => sumS + endS - startS, 0)
+  const waitS = pausesOf(shared)[0]!
+    .filter(({ everybody }) => everybody)
+    .reduce((sumS, { startS, endS }) => sumS + endS - startS, 0)
   return isWorthSharing(shared.makespanS, alone.makespanS, waitS) ? shared : alone
 }

@@ -40,17 +40,29 @@ const FEW_STATES = 5_000
  * The cheapest order of a problem: beams for a valid order at once, then A* (Hart, Nilsson and Raphael 1968) over
  * StateSpace's moves with LowerBound. Exact unless the limit is reached; then the best order found, with the bound.
  *
- * `wholes`: operations done in one go. `below`: only an order cheaper than this is of use. Cost: exponential in the width of the order at worst; docs/benchmarks.md has figures.
+ * `wholes`: operations done in one go. `below`: only an order cheaper than this is of use. Cost: exponential in the
+ * width of the order at worst; docs/benchmarks.md has figures.
  */
-export function cheapestOrder(problem: SearchProblem, wholes: readonly (readonly number[])[] = [], limits: SearchLimits = DEFAULT_LIMITS, below = Infinity): SearchOutcome {
+export function cheapestOrder(
+  problem: SearchProblem,
+  wholes: readonly (readonly number[])[] = [],
+  limits: SearchLimits = DEFAULT_LIMITS,
+  below = Infinity,
+): SearchOutcome {
   const reduced = reduce(problem, wholes)
   // Without settings the strong bound says hardly more.
   const isAll = limits.expandedStates <= FEW_STATES || problem.combinations === 1
   const bounds = new Bounds(reduced.problem)
-  const glance = new Search(reduced, below, bounds.quick).run(isAll ? limits : { ...limits, expandedStates: Math.min(GLANCE_STATES, limits.expandedStates / 2) }, { first: FIRST_BEAMS, last: isAll ? LAST_BEAMS : [] })
+  const glance = new Search(reduced, below, bounds.quick).run(
+    isAll ? limits : { ...limits, expandedStates: Math.min(GLANCE_STATES, limits.expandedStates / 2) },
+    { first: FIRST_BEAMS, last: isAll ? LAST_BEAMS : [] },
+  )
   if (isAll || isSettled(glance)) return glance
   const known = glance.kind === 'order' ? glance : null
-  const thorough = new Search(reduced, known?.setUpMs ?? below, bounds.strong).run(following(limits, glance.expanded), { first: [], last: LAST_BEAMS })
+  const thorough = new Search(reduced, known?.setUpMs ?? below, bounds.strong).run(following(limits, glance.expanded), {
+    first: [],
+    last: LAST_BEAMS,
+  })
   return bothLooks(known, thorough, glance)
 }
 
@@ -96,7 +108,11 @@ class Search {
   ) {
     const { problem } = reduced
     this.states = new States(problem, makeBound)
-    this.root = this.states.at(new Int32Array(this.states.space.words), problem.start.tool, this.states.space.startPlace)
+    this.root = this.states.at(
+      new Int32Array(this.states.space.words),
+      problem.start.tool,
+      this.states.space.startPlace,
+    )
   }
 
   run(limits: SearchLimits, beams: { first: readonly number[]; last: readonly number[] }): SearchOutcome {
@@ -115,7 +131,14 @@ class Search {
     const { expanded, best } = this
     if (best) {
       boundMs = Math.min(boundMs, best.costMs)
-      return { kind: 'order', steps: stepsOf(states.space, this.reduced, best.moves), setUpMs: best.costMs, boundMs, proven: boundMs === best.costMs, expanded }
+      return {
+        kind: 'order',
+        steps: stepsOf(states.space, this.reduced, best.moves),
+        setUpMs: best.costMs,
+        boundMs,
+        proven: boundMs === best.costMs,
+        expanded,
+      }
     }
     if (boundMs >= FAR) return { kind: 'impossible', expanded }
     return boundMs >= this.below ? { kind: 'not below', boundMs, expanded } : { kind: 'given up', boundMs, expanded }
@@ -143,7 +166,9 @@ class Search {
         children.push({ id, costMs: node!.costMs + ms, move, from: node! })
       })
       // The cheapest lies on top; of equal ones the one that does more.
-      stack.push(...children.sort((a, b) => b.costMs - a.costMs || states.depth(a.id) - states.depth(b.id) || b.id - a.id))
+      stack.push(
+        ...children.sort((a, b) => b.costMs - a.costMs || states.depth(a.id) - states.depth(b.id) || b.id - a.id),
+      )
     }
   }
 
@@ -176,7 +201,9 @@ class Search {
           else this.offer(child)
         }
       }
-      layer = [...next.values()].sort((a, b) => a.costMs + states.restOf(a.id) - b.costMs - states.restOf(b.id) || a.id - b.id).slice(0, width)
+      layer = [...next.values()]
+        .sort((a, b) => a.costMs + states.restOf(a.id) - b.costMs - states.restOf(b.id) || a.id - b.id)
+        .slice(0, width)
     }
   }
 

@@ -20,7 +20,12 @@ export class ClockStage {
   readonly undecidedMs = new Memo()
 
   /** `number`: which of the clocks in turn it is. */
-  constructor(reduced: Reduced, readonly clock: Clock, number: number, workMs: readonly number[]) {
+  constructor(
+    reduced: Reduced,
+    readonly clock: Clock,
+    number: number,
+    workMs: readonly number[],
+  ) {
     const { problem, members, phases } = reduced
     const { running, waiting, startedBy } = clock
     this.startingActs = [...problem.acts.entries()].filter(([, { from, to }]) => !running[from] && running[to])
@@ -29,7 +34,22 @@ export class ClockStage {
     const facts = factsOf(problem).map((fact, i): Facts => ({ ...fact, phases: phases[i]! }))
     const follows = facts.map((): Facts[] => [])
     for (const [first, then] of problem.pairs) follows[then]!.push(facts[first]!)
-    this.before = new StateSpace(problem, facts.map((fact, i) => phases[i]![number]!.waits || phases[i]![number]!.starts || isByChoice(fact, number, follows[i]!)))
-    this.leadMs = members.map((group) => group.slice(0, Math.max(0, group.findIndex((i) => waiting.has(i)))).reduce((sum, i) => sum + workMs[i]!, 0))
+    this.before = new StateSpace(
+      problem,
+      facts.map(
+        (fact, i) => phases[i]![number]!.waits || phases[i]![number]!.starts || isByChoice(fact, number, follows[i]!),
+      ),
+    )
+    this.leadMs = members.map((group) =>
+      group
+        .slice(
+          0,
+          Math.max(
+            0,
+            group.findIndex((i) => waiting.has(i)),
+          ),
+        )
+        .reduce((sum, i) => sum + workMs[i]!, 0),
+    )
   }
 }

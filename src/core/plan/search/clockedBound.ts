@@ -10,9 +10,9 @@ import type { Reduced } from './reduce'
 import type { States } from './states'
 
 /**
- * What an order takes at least where something waits by a clock, with what it took up to a state: the set-up that is still to
- * come, or, if that is more, for each clock the way until it runs, the wait, and all that can't be done meanwhile. Seconds of work
- * are left out, as everywhere in the search: all of them have to be worked anyway.
+ * What an order takes at least where something waits by a clock, with what it took up to a state: the set-up that is
+ * still to come, or, if that is more, for each clock the way until it runs, the wait, and all that can't be done
+ * meanwhile. Seconds of work are left out, as everywhere in the search: all of them have to be worked anyway.
  */
 export class ClockedBound {
   /** What the second part takes at least beyond its bound. */
@@ -30,7 +30,8 @@ export class ClockedBound {
   value(state: ClockedState): number {
     const { states } = this
     let leastMs = state.costMs + states.restOf(state.id) + (states.isInFirstPart(state.id) ? this.secondPartMs : 0)
-    for (let number = state.phase >> 1; number < this.waits.length && leastMs < FAR; number++) leastMs = Math.max(leastMs, this.waits[number]!.value(state))
+    for (let number = state.phase >> 1; number < this.waits.length && leastMs < FAR; number++)
+      leastMs = Math.max(leastMs, this.waits[number]!.value(state))
     return leastMs
   }
 }
@@ -57,7 +58,10 @@ class WaitBound {
     this.allOutsideMs = this.outsideMs.reduce((sum, ms) => sum + ms, 0)
     // What is done in one go with what waits is partly done while it still has to be waited.
     this.mostLeadMs = Math.max(0, ...stage.leadMs)
-    this.untilRunning = stage.startedBy >= 0 ? untilDone(problem, stage.startedBy, states) : untilSet(problem, stage.clock.running, states)
+    this.untilRunning =
+      stage.startedBy >= 0
+        ? untilDone(problem, stage.startedBy, states)
+        : untilSet(problem, stage.clock.running, states)
   }
 
   value(state: ClockedState): number {
@@ -73,17 +77,33 @@ class WaitBound {
 
   private outsideLeftMs(id: number): number {
     const known = this.outsideDoneMs.get(id)
-    return this.allOutsideMs - (known >= 0 ? known : this.outsideDoneMs.set(id, this.states.sumOfDone(id, this.outsideMs)))
+    return (
+      this.allOutsideMs - (known >= 0 ? known : this.outsideDoneMs.set(id, this.states.sumOfDone(id, this.outsideMs)))
+    )
   }
 }
 
-/** The least from each state until the settings run the clock, whatever is done on the way: guards are left out where anything turns them. */
+/**
+ * The least from each state until the settings run the clock, whatever is done on the way: guards are left out where
+ * anything turns them.
+ */
 function untilSet(problem: SearchProblem, running: readonly boolean[], { store }: States): (id: number) => number {
-  const open = { ...problem, acts: problem.acts.map((act) => ({ ...act, guards: act.guards.filter(({ operations, initially, wants }) => operations.length === 0 && initially !== wants) })) }
+  const open = {
+    ...problem,
+    acts: problem.acts.map((act) => ({
+      ...act,
+      guards: act.guards.filter(({ operations, initially, wants }) => operations.length === 0 && initially !== wants),
+    })),
+  }
   const tables = new PlaceTables(open)
   const table = tables.table(new Int32Array(Math.ceil(problem.operations.length / 32)), 0)
   const starts = problem.acts.filter(({ from, to }) => !running[from] && running[to])
-  const leastMs = Array.from({ length: tables.places }, (_, place) => Math.min(FAR, ...starts.map(({ station, from, costMs }) => table.from(place)[station * problem.combinations + from]! + costMs)))
+  const leastMs = Array.from({ length: tables.places }, (_, place) =>
+    Math.min(
+      FAR,
+      ...starts.map(({ station, from, costMs }) => table.from(place)[station * problem.combinations + from]! + costMs),
+    ),
+  )
   return (id) => leastMs[store.placeOf(id)]!
 }
 
@@ -92,7 +112,14 @@ function untilDone(problem: SearchProblem, operation: number, { store }: States)
   const kept = new Set([operation])
   // Operations are numbered in an order that keeps the pairs.
   for (const [first, then] of [...problem.pairs].sort((a, b) => b[1] - a[1])) if (kept.has(then)) kept.add(first)
-  const { problem: part, numbers } = partOf(problem, [], kept, new Set(), problem.start, problem.finish.map(() => true))
+  const { problem: part, numbers } = partOf(
+    problem,
+    [],
+    kept,
+    new Set(),
+    problem.start,
+    problem.finish.map(() => true),
+  )
   const bound = LowerBound.bestFor(part)
   const words = new Int32Array(Math.max(1, Math.ceil(numbers.length / 32)))
   const known = new Memo()

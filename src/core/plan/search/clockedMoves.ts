@@ -9,26 +9,36 @@ import type { StateSpace } from './stateSpace'
 import { sumOfDone, type States } from './states'
 
 /**
- * Twice the number of the clock in turn before it is started for the last time, one more while it then runs; once what waited for
- * the last of them is begun, twice the number of clocks.
+ * Twice the number of the clock in turn before it is started for the last time, one more while it then runs; once what
+ * waited for the last of them is begun, twice the number of clocks.
  */
 export type ClockPhase = number
 
-/** To a place with a tool, where the operation `first` is done by itself (or -1), or by an act that starts the clock for the last time (or -1). */
+/**
+ * To a place with a tool, where the operation `first` is done by itself (or -1), or by an act that starts the clock for
+ * the last time (or -1).
+ */
 export type ClockedMove = { tool: number; place: number; first: number; act: number }
 
 /**
- * A state by its number, with what set-up and waiting came to, and to what they come if the rest of the wait is idled away;
- * -Infinity where there is no wait, or no more. `undecided`: of what is done, what may be taken as done before the clock was
- * started or while it runs; null where that does not matter (any more).
+ * A state by its number, with what set-up and waiting came to, and to what they come if the rest of the wait is idled
+ * away;
+ * -Infinity where there is no wait, or no more. `undecided`: of what is done, what may be taken as done before the
+ * clock was started or while it runs; null where that does not matter (any more).
  */
-export type ClockedState = { id: number; phase: ClockPhase; costMs: number; overMs: number; undecided: Int32Array | null }
+export type ClockedState = {
+  id: number
+  phase: ClockPhase
+  costMs: number
+  overMs: number
+  undecided: Int32Array | null
+}
 
 /**
- * The moves of a problem with clocks in turn. Before one is started for the last time everything that is free is done, as without a
- * clock; what of that may as well fill the wait is undecided then, and is taken to be done while the clock runs where somebody
- * comes by with the tool. Starting the clock for the last time is a move of its own, so that it is known when that was: before, an
- * act may start and stop it; after it, no more until what waits is begun.
+ * The moves of a problem with clocks in turn. Before one is started for the last time everything that is free is done,
+ * as without a clock; what of that may as well fill the wait is undecided then, and is taken to be done while the clock
+ * runs where somebody comes by with the tool. Starting the clock for the last time is a move of its own, so that it is
+ * known when that was: before, an act may start and stop it; after it, no more until what waits is begun.
  * docs/planner.md proves that the cheapest order is among the orders these moves make.
  */
 export class ClockedMoves {
@@ -56,7 +66,9 @@ export class ClockedMoves {
     const { clock } = this.stages[0]!
     const at = { tool: start.tool, place: this.states.space.startPlace }
     const before = this.plain(0, new Int32Array(this.words), at, 0)
-    return clock.startedBy === null && clock.running[start.combination] ? [this.running(0, this.nothing(), at, 0, clock.leftMs, 0), before] : [before]
+    return clock.startedBy === null && clock.running[start.combination]
+      ? [this.running(0, this.nothing(), at, 0, clock.leftMs, 0), before]
+      : [before]
   }
 
   /** Nothing done and nothing undecided. */
@@ -112,8 +124,17 @@ export class ClockedMoves {
     if (stage) this.startByAct(from, stage, words, at, visit)
   }
 
-  /** Makes a move in place. `tell` gets what is done on it, in order, also what is taken back again, and the acts. Answers the phase it leads to. */
-  replay(state: Meanwhile, phase: ClockPhase, from: At, move: ClockedMove, tell: (event: { act: number } | { operation: number }) => void): ClockPhase {
+  /**
+   * Makes a move in place. `tell` gets what is done on it, in order, also what is taken back again, and the acts.
+   * Answers the phase it leads to.
+   */
+  replay(
+    state: Meanwhile,
+    phase: ClockPhase,
+    from: At,
+    move: ClockedMove,
+    tell: (event: { act: number } | { operation: number }) => void,
+  ): ClockPhase {
     const { problem, phases } = this.reduced
     const stage = this.stages[phase >> 1]
     const { done } = state
@@ -150,7 +171,10 @@ export class ClockedMoves {
     return next
   }
 
-  /** Does what is free at a place, in place; where it does not matter when something is done, takes back what could wait. */
+  /**
+   * Does what is free at a place, in place; where it does not matter when something is done, takes back what could
+   * wait.
+   */
   settle(state: Meanwhile, phase: ClockPhase, at: At, trace?: number[]): void {
     if (isMeanwhile(phase)) this.stages[phase >> 1]!.meanwhile.close(state, at, trace)
     else this.settlePlain(state.done, phase, at, trace)
@@ -180,7 +204,13 @@ export class ClockedMoves {
   }
 
   /** The clock is started for the last time, by each act that does. */
-  private startByAct(from: ClockedState, { clock, before, startingActs }: ClockStage, done: Int32Array, { tool, place }: At, visit: (to: ClockedState, move: ClockedMove) => void): void {
+  private startByAct(
+    from: ClockedState,
+    { clock, before, startingActs }: ClockStage,
+    done: Int32Array,
+    { tool, place }: At,
+    visit: (to: ClockedState, move: ClockedMove) => void,
+  ): void {
     if (clock.startedBy !== null) return
     const { combinations } = this.reduced.problem
     const ways = before.tables.table(done, 0).from(place)
@@ -198,7 +228,12 @@ export class ClockedMoves {
     return this.running(phase >> 1, state, at, costMs, clock.waitMs, this.decidedMs(state))
   }
 
-  private expandMeanwhile(from: ClockedState, done: Int32Array, at: At, visit: (to: ClockedState, move: ClockedMove) => void): void {
+  private expandMeanwhile(
+    from: ClockedState,
+    done: Int32Array,
+    at: At,
+    visit: (to: ClockedState, move: ClockedMove) => void,
+  ): void {
     const { spent } = this.clocks
     const number = from.phase >> 1
     const { meanwhile } = this.stages[number]!
@@ -209,43 +244,83 @@ export class ClockedMoves {
     for (const to of meanwhile.moves({ done, undecided }, at)) {
       const move: ClockedMove = { tool: to.tool, place: to.place, first: to.first, act: -1 }
       const costMs = from.costMs + to.costMs
-      const spentMs = spent ? table.spentOnTheWay(at.place, to.place, spent.walkMs) + spent.toolMs[at.tool]![to.tool]! : to.costMs
+      const spentMs = spent
+        ? table.spentOnTheWay(at.place, to.place, spent.walkMs) + spent.toolMs[at.tool]![to.tool]!
+        : to.costMs
       const state = { done: done.slice(), undecided: undecided.slice() }
       const beforeMs = decidedMs + this.msOf(meanwhile.make(state, move))
       if (to.first >= 0 && this.reduced.phases[to.first]![number]!.waits) {
         // What bare hands do there before what waits fills the wait as well.
         const filledMs = this.decidedMs(state) - this.workMs[to.first]! - beforeMs
-        for (const end of this.waited(number, state.done, move, costMs, leftMs - spentMs - filledMs)) visit(end.to, end.move)
+        for (const end of this.waited(number, state.done, move, costMs, leftMs - spentMs - filledMs))
+          visit(end.to, end.move)
       } else visit(this.running(number, state, move, costMs, leftMs - spentMs, beforeMs), move)
     }
   }
 
-  /** A state while it has to be waited: what is free is done. `leftMs`: of the wait, as long as no more was decided than takes `decidedMs`. */
-  private running(number: number, state: Meanwhile, at: At, costMs: number, leftMs: number, decidedMs: number): ClockedState {
+  /**
+   * A state while it has to be waited: what is free is done. `leftMs`: of the wait, as long as no more was decided than
+   * takes `decidedMs`.
+   */
+  private running(
+    number: number,
+    state: Meanwhile,
+    at: At,
+    costMs: number,
+    leftMs: number,
+    decidedMs: number,
+  ): ClockedState {
     const phase = 2 * number + 1
     this.settle(state, phase, at)
     const stillMs = leftMs - (this.decidedMs(state) - decidedMs)
     const { done, undecided } = state
     // Once all of it has been waited it does not matter any more when that began, nor what could fill it.
     const isOver = stillMs <= 0
-    return { id: this.states.store.intern(done, 0, at.tool, at.place), phase, costMs, overMs: isOver ? -Infinity : costMs + stillMs, undecided: isOver || isEmpty(undecided) ? null : undecided }
+    return {
+      id: this.states.store.intern(done, 0, at.tool, at.place),
+      phase,
+      costMs,
+      overMs: isOver ? -Infinity : costMs + stillMs,
+      undecided: isOver || isEmpty(undecided) ? null : undecided,
+    }
   }
 
-  /** What waits is done, as soon as the wait is over. `leftMs`: of the wait, when nothing else is left to do there. Who waits with bare hands takes up any tool meanwhile. */
-  private waited(number: number, done: Int32Array, move: ClockedMove, arrivedMs: number, leftMs: number): { to: ClockedState; move: ClockedMove }[] {
+  /**
+   * What waits is done, as soon as the wait is over. `leftMs`: of the wait, when nothing else is left to do there. Who
+   * waits with bare hands takes up any tool meanwhile.
+   */
+  private waited(
+    number: number,
+    done: Int32Array,
+    move: ClockedMove,
+    arrivedMs: number,
+    leftMs: number,
+  ): { to: ClockedState; move: ClockedMove }[] {
     const { operations, toolMs } = this.reduced.problem
     const takingMs = this.clocks.spent?.toolMs ?? toolMs
     const idleMs = leftMs - this.stages[number]!.leadMs[move.first]!
-    const tools = operations[move.first]!.tool === 0 && idleMs > 0 ? [...toolMs.keys()].filter((other) => other === move.tool || other !== 0) : [move.tool]
+    const tools =
+      operations[move.first]!.tool === 0 && idleMs > 0
+        ? [...toolMs.keys()].filter((other) => other === move.tool || other !== 0)
+        : [move.tool]
     return tools.map((tool) => {
       const costMs = arrivedMs + toolMs[move.tool]![tool]! + Math.max(0, idleMs - takingMs[move.tool]![tool]!)
-      return { to: this.plain(2 * number + 2, done.slice(), { tool, place: move.place }, costMs), move: { ...move, tool } }
+      return {
+        to: this.plain(2 * number + 2, done.slice(), { tool, place: move.place }, costMs),
+        move: { ...move, tool },
+      }
     })
   }
 
   private plain(phase: ClockPhase, done: Int32Array, at: At, costMs: number): ClockedState {
     this.settlePlain(done, phase, at)
-    return { id: this.states.store.intern(done, 0, at.tool, at.place), phase, costMs, overMs: -Infinity, undecided: null }
+    return {
+      id: this.states.store.intern(done, 0, at.tool, at.place),
+      phase,
+      costMs,
+      overMs: -Infinity,
+      undecided: null,
+    }
   }
 
   /** How long that takes of which it is decided when it was done. */

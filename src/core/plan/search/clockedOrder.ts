@@ -13,7 +13,10 @@ import { isNoWorse } from './rules'
 import { secondPartExcess } from './secondPart'
 import { States } from './states'
 
-/** `steps` null where nothing below what was asked for was found. `costMs`: its set-up and waiting. No order takes less than `boundMs`. */
+/**
+ * `steps` null where nothing below what was asked for was found. `costMs`: its set-up and waiting. No order takes less
+ * than `boundMs`.
+ */
 export type ClockedOutcome = { steps: SearchStep[] | null; costMs: number; boundMs: number; expanded: number }
 
 /** Widths of the beams that find an order before the proof, and of the one that looks further where it did not come. */
@@ -23,23 +26,40 @@ const AT_ONCE_BEAMS = [3]
 const LAST_BEAM = 150
 /** So far with a bound that is worked out quickly: about as long as one that says more takes to work out. */
 const GLANCE_STATES = 3_000
-/** For each state that a search without a clock may expand, so many may be reached here: what is optional makes very many of some. */
+/**
+ * For each state that a search without a clock may expand, so many may be reached here: what is optional makes very
+ * many of some.
+ */
 const REACHED_PER_STATE = 2
 const TOLD_EVERY = 250
 
 /**
- * The order that takes least of set-up and waiting together where something waits by the clock: beams, then A* over the moves
- * of ClockedMoves. Of two ways to the same state both are kept where the one costs less and the other may be over the wait sooner.
+ * The order that takes least of set-up and waiting together where something waits by the clock: beams, then A* over the
+ * moves of ClockedMoves. Of two ways to the same state both are kept where the one costs less and the other may be over
+ * the wait sooner.
  *
  * `below`: only what takes less is of use. `leastMs`: what is known already that no order takes less than.
  * Cost: as a search without a clock, several times where much could be done either before or meanwhile.
  */
-export function clockedOrder(problem: SearchProblem, wholes: readonly (readonly number[])[], clocks: Clocks, limits: SearchLimits, below = Infinity, leastMs = 0): ClockedOutcome {
+export function clockedOrder(
+  problem: SearchProblem,
+  wholes: readonly (readonly number[])[],
+  clocks: Clocks,
+  limits: SearchLimits,
+  below = Infinity,
+  leastMs = 0,
+): ClockedOutcome {
   const reduced = reduce(problem, wholes, { clocks: clocks.inTurn })
   const bounds = new Bounds(reduced.problem)
-  const glance = new ClockedSearch(reduced, clocks, below, leastMs, bounds.quick).run({ ...limits, expandedStates: Math.min(limits.expandedStates, GLANCE_STATES) }, limits.expandedStates === 0 ? AT_ONCE_BEAMS : FIRST_BEAMS)
+  const glance = new ClockedSearch(reduced, clocks, below, leastMs, bounds.quick).run(
+    { ...limits, expandedStates: Math.min(limits.expandedStates, GLANCE_STATES) },
+    limits.expandedStates === 0 ? AT_ONCE_BEAMS : FIRST_BEAMS,
+  )
   if (glance.boundMs >= glance.costMs || limits.expandedStates <= GLANCE_STATES) return glance
-  const thorough = new ClockedSearch(reduced, clocks, glance.costMs, glance.boundMs, bounds.strong).run(following(limits, glance.expanded), [])
+  const thorough = new ClockedSearch(reduced, clocks, glance.costMs, glance.boundMs, bounds.strong).run(
+    following(limits, glance.expanded),
+    [],
+  )
   return { ...thorough, steps: thorough.steps ?? glance.steps, expanded: glance.expanded + thorough.expanded }
 }
 
@@ -72,8 +92,14 @@ class ClockedSearch {
     for (const width of firstBeams) if (this.worst > leastMs) this.beam(roots, width)
     const provedMs = this.prove(roots, most, limits.onProgress)
     // A wide beam is only worth its time where the proof was given some.
-    if (this.worst > Math.max(provedMs, this.leastMs) && LAST_BEAM * 50 <= limits.expandedStates) this.beam(roots, LAST_BEAM)
-    return { steps: this.best && this.stepsTo(this.best.node), costMs: this.worst, boundMs: Math.min(this.worst, Math.max(provedMs, this.leastMs)), expanded: this.expanded }
+    if (this.worst > Math.max(provedMs, this.leastMs) && LAST_BEAM * 50 <= limits.expandedStates)
+      this.beam(roots, LAST_BEAM)
+    return {
+      steps: this.best && this.stepsTo(this.best.node),
+      costMs: this.worst,
+      boundMs: Math.min(this.worst, Math.max(provedMs, this.leastMs)),
+      expanded: this.expanded,
+    }
   }
 
   /** Only what takes less than this is of use. */
@@ -114,7 +140,10 @@ class ClockedSearch {
     const kept = new Undominated(this.moves)
     while (layer.length > 0) {
       const next = layer.flatMap((node) => this.children(node).filter((child) => kept.add(child)))
-      layer = next.filter((node) => !node.isBeaten && node.leastMs < this.worst).sort((a, b) => a.leastMs - b.leastMs || a.id - b.id).slice(0, width)
+      layer = next
+        .filter((node) => !node.isBeaten && node.leastMs < this.worst)
+        .sort((a, b) => a.leastMs - b.leastMs || a.id - b.id)
+        .slice(0, width)
     }
   }
 
@@ -129,7 +158,7 @@ class ClockedSearch {
     roots.forEach(push)
     let provedMs = open.least
     const isSettled = () => Math.max(provedMs, this.leastMs) >= this.worst
-    for (let reached = 0; open.least < this.worst && !isSettled(); ) {
+    for (let reached = 0; open.least < this.worst && !isSettled();) {
       if (reached >= most) return provedMs
       const node = nodes[open.pop()!.id]!
       if (node.isBeaten) continue

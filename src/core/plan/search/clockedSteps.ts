@@ -4,11 +4,22 @@ import type { SearchStep } from './moves'
 import { FAR } from './placeTables'
 import type { StateSpace } from './stateSpace'
 
-/** A setting act, or an operation that is done in one of the stretches between the first that waits for one clock and for the next. */
+/**
+ * A setting act, or an operation that is done in one of the stretches between the first that waits for one clock and
+ * for the next.
+ */
 type Event = { act: number } | { operation: number; stretch: number }
 
-/** The operations and setting acts that a row of moves stands for, in order, with the acts that leave the settings as they are to be. */
-export function clockedSteps(moves: ClockedMoves, plain: StateSpace, phaseAtStart: ClockPhase, path: readonly { move: ClockedMove; to: ClockedState }[]): SearchStep[] {
+/**
+ * The operations and setting acts that a row of moves stands for, in order, with the acts that leave the settings as
+ * they are to be.
+ */
+export function clockedSteps(
+  moves: ClockedMoves,
+  plain: StateSpace,
+  phaseAtStart: ClockPhase,
+  path: readonly { move: ClockedMove; to: ClockedState }[],
+): SearchStep[] {
   const { problem, members } = moves.reduced
   const events: Event[] = []
   const state = moves.nothing()
@@ -24,7 +35,9 @@ export function clockedSteps(moves: ClockedMoves, plain: StateSpace, phaseAtStar
   const doneIn = new Map<number, number>()
   for (const { move, to } of path) {
     const stretch = phase >> 1
-    const next = moves.replay(state, phase, at, move, (event) => events.push('act' in event ? event : { ...event, stretch }))
+    const next = moves.replay(state, phase, at, move, (event) =>
+      events.push('act' in event ? event : { ...event, stretch }),
+    )
     if (!to.undecided) state.undecided.fill(0)
     if (next >> 1 !== stretch) {
       for (let i = 0; i < members.length; i++) if (isIn(state.done, i) && !doneIn.has(i)) doneIn.set(i, stretch)
@@ -38,12 +51,17 @@ export function clockedSteps(moves: ClockedMoves, plain: StateSpace, phaseAtStar
   const home = homes.reduce((a, b) => (table.from(at.place)[b]! < table.from(at.place)[a]! ? b : a))
   if (table.from(at.place)[home]! >= FAR) throw new Error('The moves end where the settings can’t be brought home.')
   table.actsOnTheWay(at.place, home).forEach((act) => events.push({ act }))
-  return written(events, doneIn, moves.stages.length).flatMap((event): SearchStep[] => ('act' in event ? [{ kind: 'act', act: event.act }] : members[event.operation]!.map((operation) => ({ kind: 'operation', operation }))))
+  return written(events, doneIn, moves.stages.length).flatMap((event): SearchStep[] =>
+    'act' in event
+      ? [{ kind: 'act', act: event.act }]
+      : members[event.operation]!.map((operation) => ({ kind: 'operation', operation })),
+  )
 }
 
 /**
- * Each operation once. What was done by the end of a wait stands where it was done last in that stretch, for only then it was done
- * for good: what was taken back, or undecided, would be lost for the wait. After the last wait it stands where it was done first.
+ * Each operation once. What was done by the end of a wait stands where it was done last in that stretch, for only then
+ * it was done for good: what was taken back, or undecided, would be lost for the wait. After the last wait it stands
+ * where it was done first.
  */
 function written(events: readonly Event[], doneIn: ReadonlyMap<number, number>, lastStretch: number): Event[] {
   const place = new Map<number, number>()

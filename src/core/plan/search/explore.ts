@@ -16,10 +16,14 @@ export type Exploring = {
 }
 
 /**
- * A* (Hart, Nilsson and Raphael 1968) with reopening from some states, each of which has cost something already. Answers what
- * every end costs at least, as far as it was proved: `worst` when nothing cheaper is left.
+ * A* (Hart, Nilsson and Raphael 1968) with reopening from some states, each of which has cost something already.
+ * Answers what every end costs at least, as far as it was proved: `worst` when nothing cheaper is left.
  */
-export function explore(states: States, sources: readonly { id: number; costMs: number }[], { most, worst, extraMs, found, expanding }: Exploring): number {
+export function explore(
+  states: States,
+  sources: readonly { id: number; costMs: number }[],
+  { most, worst, extraMs, found, expanding }: Exploring,
+): number {
   const open = new OpenList()
   const costs: number[] = []
   const parents: number[] = []
@@ -32,9 +36,10 @@ export function explore(states: States, sources: readonly { id: number; costMs: 
     if (!states.isFinished(id)) open.push(id, costMs + leastOf(id), 0)
     else if (costMs + states.restOf(id) < worst()) found(costMs + states.restOf(id), () => [])
   }
-  // The bounds may fall on the way (a relaxation that has grown too large says less): what was once proved stays proved.
+  // The bounds may fall on the way (a relaxation that has grown too large says less): what was once proved stays
+  // proved.
   let provedMs = open.least
-  for (let expanded = 0; open.least < worst() && provedMs < worst(); ) {
+  for (let expanded = 0; open.least < worst() && provedMs < worst();) {
     if (expanded >= most) return provedMs
     const { id: from } = open.pop()!
     if (closed.has(from)) continue

@@ -4,14 +4,20 @@ import type { SearchProblem } from './problem'
 import type { Relaxation } from './relaxation'
 import { dealt, together } from './relaxations'
 
-/** Parts of the walking that may go with the settings, where there are any: little where they are set at hand, all where one walks to the battery. */
+/**
+ * Parts of the walking that may go with the settings, where there are any: little where they are set at hand, all where
+ * one walks to the battery.
+ */
 const WALKING_WITH_SETTINGS = [0.2, 1]
-/** Up to so many spots the relaxations see the walking whole; beyond (a habit makes a spot of each panel) leaving is counted apart. */
+/**
+ * Up to so many spots the relaxations see the walking whole; beyond (a habit makes a spot of each panel) leaving is
+ * counted apart.
+ */
 const FEW_SPOTS = 8
 
 /**
- * What the rest of a job takes at least: the sum of relaxations, each with tools, settings and a share of the walking of
- * its own, so that no cost is counted twice. Where there are many spots, leaving them is counted apart.
+ * What the rest of a job takes at least: the sum of relaxations, each with tools, settings and a share of the walking
+ * of its own, so that no cost is counted twice. Where there are many spots, leaving them is counted apart.
  */
 export class LowerBound {
   private constructor(
@@ -19,16 +25,23 @@ export class LowerBound {
     private readonly visits: Visits | null,
   ) {}
 
-  /** With the part of the walking beside the settings that says most at the start. Cost: the relaxations of each part, from the start. */
+  /**
+   * With the part of the walking beside the settings that says most at the start. Cost: the relaxations of each part,
+   * from the start.
+   */
   static bestFor(whole: SearchProblem): LowerBound {
     const { problem, visits } = walkingApart(whole)
     const parts = problem.combinations > 1 ? WALKING_WITH_SETTINGS : [0]
-    return mostAtStart(parts.map((part) => new LowerBound(dealt(problem, part), visits)), whole)
+    return mostAtStart(
+      parts.map((part) => new LowerBound(dealt(problem, part), visits)),
+      whole,
+    )
   }
 
   /**
-   * Says more, and takes longer to work out: the settings, all of the walking and as many tools as can be told whole together;
-   * the other tools apart. With all tools it is what the rest really takes. `quick`: what `bestFor` made of the same problem.
+   * Says more, and takes longer to work out: the settings, all of the walking and as many tools as can be told whole
+   * together; the other tools apart. With all tools it is what the rest really takes. `quick`: what `bestFor` made of
+   * the same problem.
    */
   static strongFor(whole: SearchProblem, quick = LowerBound.bestFor(whole)): LowerBound {
     const { problem, visits } = walkingApart(whole)
@@ -65,6 +78,8 @@ function walkingApart(whole: SearchProblem): { problem: SearchProblem; visits: V
 /** Of some bounds the one that says most at the start; of equal ones the first. */
 function mostAtStart(bounds: readonly LowerBound[], { operations, start, combinations }: SearchProblem): LowerBound {
   const words = new Int32Array(Math.max(1, Math.ceil(operations.length / 32)))
-  const values = bounds.map((bound) => bound.value(words, 0, start.tool, start.station * combinations + start.combination))
+  const values = bounds.map((bound) =>
+    bound.value(words, 0, start.tool, start.station * combinations + start.combination),
+  )
   return bounds[values.indexOf(Math.max(...values))]!
 }

@@ -9,20 +9,22 @@ import { factsOf, isDecidedHere, isDoneAtOnce, isUndecided, settlesNothing } fro
 const { clz32 } = Math
 
 /**
- * What is done, and of that what is undecided: it was possible before the clock was started, and may be taken as done then or
- * while it runs, whichever turns out better. What follows something undecided and is done is undecided as well.
+ * What is done, and of that what is undecided: it was possible before the clock was started, and may be taken as done
+ * then or while it runs, whichever turns out better. What follows something undecided and is done is undecided as well.
  */
 export type Meanwhile = { done: Int32Array; undecided: Int32Array }
 
 /** Where somebody stands, and with what in hand. */
 export type At = { tool: number; place: number }
 
-/** To a place with a tool; `first`: the operation that is chosen there (or -1, where all that is free there is done). */
+/**
+ * To a place with a tool; `first`: the operation that is chosen there (or -1, where all that is free there is done).
+ */
 export type MeanwhileMove = At & { first: number; costMs: number }
 
 /**
- * States and moves while it has to be waited (StateSpace has those of a problem without a clock): here it counts as well when
- * something was done. docs/planner.md proves that the cheapest order is among those these moves make.
+ * States and moves while it has to be waited (StateSpace has those of a problem without a clock): here it counts as
+ * well when something was done. docs/planner.md proves that the cheapest order is among those these moves make.
  */
 export class MeanwhileSpace {
   readonly tables: PlaceTables
@@ -35,7 +37,9 @@ export class MeanwhileSpace {
   /** What a guard of an operation turns on: another may become possible by it. */
   private readonly turns: Int32Array
   private readonly mayBeUndecided: Uint8Array
-  /** Per operation, what comes right before it, right after it, and both; then all that must come before and after it. */
+  /**
+   * Per operation, what comes right before it, right after it, and both; then all that must come before and after it.
+   */
   private readonly before: Int32Array[]
   private readonly after: Int32Array[]
   private readonly beside: Int32Array[]
@@ -43,7 +47,10 @@ export class MeanwhileSpace {
   private readonly descendants: Int32Array[]
   /** By tool and place, the words of what is done there with just that tool (0: bare hands). */
   private readonly withTool: Int32Array
-  /** Of one state at a time: what could be done, and of that what would be done at once; per place, that with a tool in hand. */
+  /**
+   * Of one state at a time: what could be done, and of that what would be done at once; per place, that with a tool in
+   * hand.
+   */
   private readonly ready: Int32Array
   private readonly atOnce: Int32Array
   private readonly plain: Int32Array
@@ -56,7 +63,12 @@ export class MeanwhileSpace {
     this.problem = problem
     // Never made, and what it hangs on is minded all the same: it may be wanted later.
     const never = { operations: [], initially: false, wants: true }
-    this.tables = new PlaceTables({ ...problem, acts: problem.acts.map((act) => (running[act.from] === running[act.to] ? act : { ...act, guards: [...act.guards, never] })) })
+    this.tables = new PlaceTables({
+      ...problem,
+      acts: problem.acts.map((act) =>
+        running[act.from] === running[act.to] ? act : { ...act, guards: [...act.guards, never] },
+      ),
+    })
     const { operations, pairs, toolMs } = problem
     this.size = operations.length
     this.words = Math.max(1, Math.ceil(this.size / 32))
@@ -64,7 +76,8 @@ export class MeanwhileSpace {
     const facts = factsOf(problem).map((fact, i) => ({ ...fact, phases: phases[i]! }))
     const [alone, turns] = [new Int32Array(this.words), new Int32Array(this.words)]
     facts.forEach((fact, i) => (!isDoneAtOnce(fact) || fact.phases[clock]!.waits) && addTo(alone, i))
-    for (const operation of operations) for (const guard of operation.guards) for (const i of guard.operations) addTo(turns, i)
+    for (const operation of operations)
+      for (const guard of operation.guards) for (const i of guard.operations) addTo(turns, i)
     this.alone = alone
     this.turns = turns
     this.mayBeUndecided = Uint8Array.from(facts, (fact) => Number(isUndecided(fact, clock)))
@@ -77,12 +90,16 @@ export class MeanwhileSpace {
       addTo(this.beside[first]!, then)
     }
     // Operations are numbered in an order that keeps the pairs.
-    for (const [first, then] of [...pairs].sort((a, b) => a[1] - b[1])) this.take(this.ancestors[then]!, first, this.ancestors[first]!)
-    for (const [first, then] of [...pairs].sort((a, b) => b[0] - a[0])) this.take(this.descendants[first]!, then, this.descendants[then]!)
+    for (const [first, then] of [...pairs].sort((a, b) => a[1] - b[1]))
+      this.take(this.ancestors[then]!, first, this.ancestors[first]!)
+    for (const [first, then] of [...pairs].sort((a, b) => b[0] - a[0]))
+      this.take(this.descendants[first]!, then, this.descendants[then]!)
     this.withTool = new Int32Array(toolMs.length * this.places * this.words)
     operations.forEach(({ tool, station, allowed }, i) => {
       for (let combination = 0; combination < problem.combinations; combination++)
-        if (allowed[combination]) this.withTool[(tool * this.places + station * problem.combinations + combination) * this.words + (i >> 5)]! |= 1 << (i & 31)
+        if (allowed[combination])
+          this.withTool[(tool * this.places + station * problem.combinations + combination) * this.words + (i >> 5)]! |=
+            1 << (i & 31)
     })
     this.ready = new Int32Array(this.words)
     this.atOnce = new Int32Array(this.words)
@@ -91,24 +108,34 @@ export class MeanwhileSpace {
     this.set = new Int32Array(this.words)
   }
 
-  /** Of what was done before the clock is started, what may as well be done while it runs, with all that followed it. */
+  /**
+   * Of what was done before the clock is started, what may as well be done while it runs, with all that followed it.
+   */
   undecidedOf(done: Int32Array): Int32Array {
     const undecided = new Int32Array(this.words)
     for (let i = this.size - 1; i >= 0; i--) {
       if (this.mayBeUndecided[i] === 0 || !isIn(done, i)) continue
       let decided = false
-      for (let word = 0; word < this.words; word++) if ((this.after[i]![word]! & done[word]! & ~undecided[word]!) !== 0) decided = true
+      for (let word = 0; word < this.words; word++)
+        if ((this.after[i]![word]! & done[word]! & ~undecided[word]!) !== 0) decided = true
       if (!decided) addTo(undecided, i)
     }
     return undecided
   }
 
-  /** Does at once what is free here, and takes what is undecided and free here as done now. Changes the state in place; what is done is added to `trace`. */
+  /**
+   * Does at once what is free here, and takes what is undecided and free here as done now. Changes the state in place;
+   * what is done is added to `trace`.
+   */
   close({ done, undecided }: Meanwhile, { tool, place }: At, trace?: number[]): void {
-    for (let again = true; again; ) {
+    for (let again = true; again;) {
       again = false
       for (let word = 0; word < this.words; word++)
-        for (let left = this.freeHere(tool, place, word) & ~done[word]! & ~this.alone[word]!; left !== 0; left &= left - 1) {
+        for (
+          let left = this.freeHere(tool, place, word) & ~done[word]! & ~this.alone[word]!;
+          left !== 0;
+          left &= left - 1
+        ) {
           const i = word * 32 + 31 - clz32(left & -left)
           if (!this.isReady(i, done) || !settlesNothing(this.before[i]!, undecided)) continue
           addTo(done, i)
@@ -119,7 +146,9 @@ export class MeanwhileSpace {
       if (!this.findDecidable(undecided, tool, place)) continue
       for (let word = 0; word < this.words; word++) {
         undecided[word]! &= ~this.set[word]!
-        if (trace) for (let left = this.set[word]!; left !== 0; left &= left - 1) trace.push(word * 32 + 31 - clz32(left & -left))
+        if (trace)
+          for (let left = this.set[word]!; left !== 0; left &= left - 1)
+            trace.push(word * 32 + 31 - clz32(left & -left))
       }
       again = true
     }
@@ -146,15 +175,16 @@ export class MeanwhileSpace {
         if (this.hasOwn(next, to, next === tool, this.plain)) found.push({ tool: next, place: to, first: -1, costMs })
         else
           for (let word = 0; word < this.words; word++)
-            for (let left = this.ownHere(next, to, next === tool, word) & ready[word]!; left !== 0; left &= left - 1) found.push({ tool: next, place: to, first: word * 32 + 31 - clz32(left & -left), costMs })
+            for (let left = this.ownHere(next, to, next === tool, word) & ready[word]!; left !== 0; left &= left - 1)
+              found.push({ tool: next, place: to, first: word * 32 + 31 - clz32(left & -left), costMs })
       }
     }
     return found
   }
 
   /**
-   * Makes a move in place. What is chosen is done now, what it follows was done before the clock was started, and what was done
-   * after it then is not done yet. Answers what was so decided to have been done before.
+   * Makes a move in place. What is chosen is done now, what it follows was done before the clock was started, and what
+   * was done after it then is not done yet. Answers what was so decided to have been done before.
    */
   make(state: Meanwhile, to: At & { first: number }, trace?: number[]): Int32Array {
     const { done, undecided } = state
@@ -185,14 +215,26 @@ export class MeanwhileSpace {
     return this.withTool[place * this.words + word]! | this.withTool[(tool * this.places + place) * this.words + word]!
   }
 
-  /** A word of what one comes for: a tool is taken up for an operation with it; what bare hands can do there is done before or after. */
+  /**
+   * A word of what one comes for: a tool is taken up for an operation with it; what bare hands can do there is done
+   * before or after.
+   */
   private ownHere(tool: number, place: number, isInHand: boolean, word: number): number {
-    return isInHand ? this.freeHere(tool, place, word) : this.withTool[(tool * this.places + place) * this.words + word]!
+    return isInHand
+      ? this.freeHere(tool, place, word)
+      : this.withTool[(tool * this.places + place) * this.words + word]!
   }
 
   /** Whether something that is ready is what one comes to a place for; `plain`: that would be done there at once. */
   private hasOwn(tool: number, place: number, isInHand: boolean, plain?: Int32Array): boolean {
-    for (let word = 0; word < this.words; word++) if ((this.ownHere(tool, place, isInHand, word) & this.ready[word]! & (plain ? plain[place * this.words + word]! : -1)) !== 0) return true
+    for (let word = 0; word < this.words; word++)
+      if (
+        (this.ownHere(tool, place, isInHand, word) &
+          this.ready[word]! &
+          (plain ? plain[place * this.words + word]! : -1)) !==
+        0
+      )
+        return true
     return false
   }
 
@@ -217,11 +259,14 @@ export class MeanwhileSpace {
     }
   }
 
-  /** Writes to `set` the undecided operations that are free here together with all undecided ones they hang together with; false where there are none. */
+  /**
+   * Writes to `set` the undecided operations that are free here together with all undecided ones they hang together
+   * with; false where there are none.
+   */
   private findDecidable(undecided: Int32Array, tool: number, place: number): boolean {
     const { set } = this
     for (let word = 0; word < this.words; word++) set[word] = undecided[word]! & this.freeHere(tool, place, word)
-    for (let dropped = true; dropped; ) {
+    for (let dropped = true; dropped;) {
       dropped = false
       for (let word = 0; word < this.words; word++)
         for (let left = set[word]!; left !== 0; left &= left - 1) {

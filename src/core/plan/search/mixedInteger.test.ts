@@ -11,10 +11,15 @@ test('the cheapest set-up is what a mixed-integer solver proves', async () => {
   for (let seed = 1; seed <= 14; seed++) {
     const base = randomProblem(seed, { operations: 6 + (seed % 3), tools: 2, stations: 2, pairChance: 0.35 })
     // The program knows one price per tool.
-    const problem = { ...base, toolMs: base.toolMs.map((row, from) => row.map((_, to) => (to === 0 || from === to ? 0 : 8000))), start: { ...base.start, tool: 0 } }
+    const problem = {
+      ...base,
+      toolMs: base.toolMs.map((row, from) => row.map((_, to) => (to === 0 || from === to ? 0 : 8000))),
+      start: { ...base.start, tool: 0 },
+    }
     const proven = highs.solve(asMixedInteger(problem))
     const found = cheapestOrder(problem)
-    if (proven.Status !== 'Optimal' || found.kind !== 'order') throw new Error(`seed ${seed}: ${proven.Status}, ${found.kind}`)
+    if (proven.Status !== 'Optimal' || found.kind !== 'order')
+      throw new Error(`seed ${seed}: ${proven.Status}, ${found.kind}`)
     expect([seed, found.setUpMs]).toEqual([seed, Math.round(proven.ObjectiveValue) * 1000])
     compared += 1
   }

@@ -9,7 +9,10 @@ export type Move = { tool: number; place: number; first: number }
 /** An operation or a setting act of the problem that was given, by its number. */
 export type SearchStep = { kind: 'operation'; operation: number } | { kind: 'act'; act: number }
 
-/** The operations and setting acts that a row of moves stands for, in order, with the acts that leave the settings as they are to be. */
+/**
+ * The operations and setting acts that a row of moves stands for, in order, with the acts that leave the settings as
+ * they are to be.
+ */
 export function stepsOf(space: StateSpace, { problem, members }: Reduced, moves: readonly Move[]): SearchStep[] {
   const steps: SearchStep[] = []
   const written = new Set<number>()
@@ -47,14 +50,18 @@ export function stepsOf(space: StateSpace, { problem, members }: Reduced, moves:
   }
   const ways = space.tables.table(state, 0).from(at.place)
   let home = -1
-  for (let to = 0; to < space.places; to++) if (problem.finish[to % problem.combinations] && (home < 0 || ways[to]! < ways[home]!)) home = to
+  for (let to = 0; to < space.places; to++)
+    if (problem.finish[to % problem.combinations] && (home < 0 || ways[to]! < ways[home]!)) home = to
   if (home < 0 || ways[home]! >= FAR) throw new Error('The moves end where the settings can’t be brought home.')
   walk(at.place, home)
   return steps
 }
 
 /** Walking, tool changes and acts of a row of steps, as the problem counts them. */
-export function setUpMsOf({ operations, acts, walkMs, toolMs, start }: SearchProblem, steps: readonly SearchStep[]): number {
+export function setUpMsOf(
+  { operations, acts, walkMs, toolMs, start }: SearchProblem,
+  steps: readonly SearchStep[],
+): number {
   let { station, tool } = start
   let sum = 0
   for (const step of steps) {

@@ -1,6 +1,7 @@
 /**
- * A binary heap of node numbers, smallest first by bound, then the one with more done, then the earlier one: the same order
- * on every machine. The same node may stand in it several times; whoever takes one out checks whether it is still current.
+ * A binary heap of node numbers, smallest first by bound, then the one with more done, then the earlier one: the same
+ * order on every machine. The same node may stand in it several times; whoever takes one out checks whether it is still
+ * current.
  */
 export class OpenList {
   private readonly ids: number[] = []
@@ -36,7 +37,7 @@ export class OpenList {
     const last = this.ids.length - 1
     this.swap(0, last)
     for (const list of [this.ids, this.bounds, this.depths]) list.pop()
-    for (let at = 0; ; ) {
+    for (let at = 0; ;) {
       let least = at
       for (const down of [2 * at + 1, 2 * at + 2]) if (down < last && this.goesBefore(down, least)) least = down
       if (least === at) break
@@ -47,7 +48,8 @@ export class OpenList {
   }
 
   private goesBefore(a: number, b: number): boolean {
-    const byBound = this.bounds[a]! - this.bounds[b]! || this.depths[b]! - this.depths[a]! || this.ids[a]! - this.ids[b]!
+    const byBound =
+      this.bounds[a]! - this.bounds[b]! || this.depths[b]! - this.depths[a]! || this.ids[a]! - this.ids[b]!
     return byBound < 0
   }
 

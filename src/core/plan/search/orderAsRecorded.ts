@@ -5,8 +5,8 @@ import { Relaxation } from './relaxation'
 import { StateSpace } from './stateSpace'
 
 /**
- * The set-up of doing always the lowest-numbered operation that is possible, with the settings it needs by the cheapest way:
- * what comes of following a list from top to bottom. `wholes` are done in one go. Null where that ends nowhere.
+ * The set-up of doing always the lowest-numbered operation that is possible, with the settings it needs by the cheapest
+ * way: what comes of following a list from top to bottom. `wholes` are done in one go. Null where that ends nowhere.
  */
 export function setUpAsRecorded(problem: SearchProblem, wholes: readonly (readonly number[])[]): number | null {
   // Only what is done in one go is joined: no rule reorders anything here.
@@ -19,7 +19,8 @@ export function setUpAsRecorded(problem: SearchProblem, wholes: readonly (readon
   for (const [before, after] of joined.pairs) first[after]!.push(before)
   const listed = [...joined.operations.keys()].sort((a, b) => Math.min(...members[a]!) - Math.min(...members[b]!))
   // A list read by somebody who looks ahead: nothing is done after which the rest can't be done any more.
-  const settings = joined.combinations > 1 ? new Relaxation(joined, { tools: [], walkMs: joined.walkMs, settings: true }) : null
+  const settings =
+    joined.combinations > 1 ? new Relaxation(joined, { tools: [], walkMs: joined.walkMs, settings: true }) : null
   const leavesAWay = (i: number, at: number) => {
     if (!settings) return true
     words[i >> 5]! |= 1 << (i & 31)
@@ -35,10 +36,17 @@ export function setUpAsRecorded(problem: SearchProblem, wholes: readonly (readon
     let next = -1
     let to = -1
     for (const i of listed) {
-      if (done(i) || !first[i]!.every(done) || !joined.operations[i]!.guards.every((guard) => guardHolds(guard, done))) continue
+      if (done(i) || !first[i]!.every(done) || !joined.operations[i]!.guards.every((guard) => guardHolds(guard, done)))
+        continue
       for (let c = 0; c < combinations; c++) {
         const at = joined.operations[i]!.station * combinations + c
-        if (joined.operations[i]!.allowed[c] && ways[at]! < FAR && (to < 0 || ways[at]! < ways[to]!) && leavesAWay(i, at)) to = at
+        if (
+          joined.operations[i]!.allowed[c] &&
+          ways[at]! < FAR &&
+          (to < 0 || ways[at]! < ways[to]!) &&
+          leavesAWay(i, at)
+        )
+          to = at
       }
       if (to >= 0) {
         next = i

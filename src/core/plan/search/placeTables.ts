@@ -7,8 +7,8 @@ const { clz32 } = Math
 export const FAR = 2 ** 40
 
 /**
- * The cheapest ways between places (station and combination of settings) by walking and setting acts, one table for each
- * pattern of guards that hold. A place's number is station x combinations + combination.
+ * The cheapest ways between places (station and combination of settings) by walking and setting acts, one table for
+ * each pattern of guards that hold. A place's number is station x combinations + combination.
  */
 export class PlaceTables {
   readonly places: number
@@ -24,7 +24,9 @@ export class PlaceTables {
   constructor(private readonly problem: SearchProblem) {
     this.places = problem.walkMs.length * problem.combinations
     this.placeWords = Math.ceil(this.places / 32)
-    this.guards = [...new Map(problem.acts.flatMap((act) => act.guards.map((guard) => [JSON.stringify(guard), guard]))).values()]
+    this.guards = [
+      ...new Map(problem.acts.flatMap((act) => act.guards.map((guard) => [JSON.stringify(guard), guard]))).values(),
+    ]
     this.turners = [...new Set(this.guards.flatMap((guard) => guard.operations))].sort((a, b) => a - b)
     this.only = this.turners.length === 0 ? this.tableFor(() => false) : null
   }
@@ -72,7 +74,9 @@ export class PlaceTable {
     this.acts = [...problem.acts.entries()].filter(([, act]) => act.guards.every((guard) => guardHolds(guard, done)))
   }
 
-  /** What it takes from a place to each other one; worked out once. Dijkstra 1959, without a heap, since places are few. */
+  /**
+   * What it takes from a place to each other one; worked out once. Dijkstra 1959, without a heap, since places are few.
+   */
   from(place: number): Float64Array {
     const known = this.rows[place]
     if (known) return known
@@ -83,7 +87,8 @@ export class PlaceTable {
     row[place] = 0
     for (;;) {
       let at = -1
-      for (let other = 0; other < places; other++) if (settled[other] === 0 && row[other]! < FAR && (at < 0 || row[other]! < row[at]!)) at = other
+      for (let other = 0; other < places; other++)
+        if (settled[other] === 0 && row[other]! < FAR && (at < 0 || row[other]! < row[at]!)) at = other
       if (at < 0) break
       settled[at] = 1
       const combination = at % combinations
@@ -104,7 +109,8 @@ export class PlaceTable {
   }
 
   /**
-   * Whether a cheapest way leads over a place where something is done at once with the same tool: then that is a move of its own.
+   * Whether a cheapest way leads over a place where something is done at once with the same tool: then that is a move
+   * of its own.
    * `plain`: where that is so, as bits.
    */
   passesAny(from: number, to: number, plain: Int32Array, sameTool: boolean): boolean {
@@ -145,11 +151,18 @@ export class PlaceTable {
     const leftMs = (place: number) => this.from(place)[to]!
     const found: number[] = []
     const seen = new Set<number>()
-    for (let at = from; at % combinations !== to % combinations || leftMs(at) !== walkMs[stationOf(at)]![stationOf(to)]!; ) {
+    for (
+      let at = from;
+      at % combinations !== to % combinations || leftMs(at) !== walkMs[stationOf(at)]![stationOf(to)]!;
+    ) {
       seen.add(at)
       const next = this.acts.find(([, act]) => {
         const then = act.station * combinations + act.to
-        return act.from === at % combinations && !seen.has(then) && walkMs[stationOf(at)]![act.station]! + act.costMs + leftMs(then) === leftMs(at)
+        return (
+          act.from === at % combinations &&
+          !seen.has(then) &&
+          walkMs[stationOf(at)]![act.station]! + act.costMs + leftMs(then) === leftMs(at)
+        )
       })
       if (!next) throw new Error('A way of the table has no acts that make it.')
       found.push(next[0])

@@ -2,23 +2,30 @@ import type { Clock, Phases } from './clock'
 import type { Guard, SearchOperation, SearchProblem } from './problem'
 import { factsOf, followsForFree, mayBeEarlier, mayBeLater, waitsForFree, type Facts } from './rules'
 
-/** A problem with fewer operations; per operation what it stands for, in the order that is done one right after the other, and when it may be done as to each clock. */
+/**
+ * A problem with fewer operations; per operation what it stands for, in the order that is done one right after the
+ * other, and when it may be done as to each clock.
+ */
 export type Reduced = { problem: SearchProblem; members: number[][]; phases: (readonly Phases[])[] }
 
 type Group = Facts & { members: number[]; before: Set<Group>; after: Set<Group>; alive: boolean }
 
 /**
- * Joins operations that some cheapest order does one right after the other, so that fewer have to be ordered, and numbers
- * what is left in an order that keeps the pairs. docs/planner.md says why each way of joining loses nothing.
- * `wholes`: operations that have to be done in one go anyway, each in its order. `joining` false: nothing else is joined.
- * Cost: O(operations^2) a round.
+ * Joins operations that some cheapest order does one right after the other, so that fewer have to be ordered, and
+ * numbers what is left in an order that keeps the pairs. docs/planner.md says why each way of joining loses nothing.
+ * `wholes`: operations that have to be done in one go anyway, each in its order. `joining` false: nothing else is
+ * joined. Cost: O(operations^2) a round.
  */
-export function reduce(problem: SearchProblem, wholes: readonly (readonly number[])[] = [], { joining = true, clocks = [] }: { joining?: boolean; clocks?: readonly Clock[] } = {}): Reduced {
+export function reduce(
+  problem: SearchProblem,
+  wholes: readonly (readonly number[])[] = [],
+  { joining = true, clocks = [] }: { joining?: boolean; clocks?: readonly Clock[] } = {},
+): Reduced {
   const groups = groupsOf(problem)
   for (const whole of wholes) joinWhole(whole.map((i) => groups[i]!))
   dropImplied(groups)
   tellPhases(groups, clocks)
-  for (let changed = joining; changed; ) {
+  for (let changed = joining; changed;) {
     changed = false
     for (const group of groups) while (group.alive && joinForward(group)) changed = true
     for (const group of groups) while (group.alive && joinBackward(group)) changed = true
@@ -29,7 +36,13 @@ export function reduce(problem: SearchProblem, wholes: readonly (readonly number
 }
 
 function groupsOf(problem: SearchProblem): Group[] {
-  const groups = factsOf(problem).map((facts, i): Group => ({ ...facts, members: [i], before: new Set(), after: new Set(), alive: true }))
+  const groups = factsOf(problem).map((facts, i): Group => ({
+    ...facts,
+    members: [i],
+    before: new Set(),
+    after: new Set(),
+    alive: true,
+  }))
   for (const [first, then] of problem.pairs) {
     groups[first]!.after.add(groups[then]!)
     groups[then]!.before.add(groups[first]!)
@@ -44,13 +57,18 @@ function tellPhases(groups: readonly Group[], clocks: readonly Clock[]): void {
   for (const group of alive) group.phases = phases.map((of) => of.get(group)!)
 }
 
-/** What is not said to wait and does not follow what waits may be done meanwhile if the clock can run where it is done. */
+/**
+ * What is not said to wait and does not follow what waits may be done meanwhile if the clock can run where it is done.
+ */
 function phasesAsTo(alive: readonly Group[], { running, startedBy, waiting }: Clock): Map<Group, Phases> {
   const waits = alive.filter((group) => group.members.some((member) => waiting.has(member)))
   const start = startedBy === null ? null : alive.find((group) => group.members.includes(startedBy))!
   const follow = new Set(waits.flatMap((group) => [...reach(group, 'after')]))
   const precede = waits.map((group) => reach(group, 'before'))
-  const [beforeStart, afterStart] = [start ? reach(start, 'before') : new Set(), start ? reach(start, 'after') : new Set()]
+  const [beforeStart, afterStart] = [
+    start ? reach(start, 'before') : new Set(),
+    start ? reach(start, 'after') : new Set(),
+  ]
   return new Map(
     alive.map((group): [Group, Phases] => {
       if (group === start) return [group, { before: true, meanwhile: false, after: false, waits: false, starts: true }]
@@ -72,7 +90,7 @@ function phasesAsTo(alive: readonly Group[], { running, startedBy, waiting }: Cl
 
 function reach(from: Group, side: 'before' | 'after'): Set<Group> {
   const found = new Set<Group>()
-  for (const stack = [...from[side]]; stack.length > 0; ) {
+  for (const stack = [...from[side]]; stack.length > 0;) {
     const at = stack.pop()!
     if (found.has(at)) continue
     found.add(at)
@@ -101,11 +119,18 @@ function joinBackward(v: Group): boolean {
   return false
 }
 
-/** Alike and waiting for the same (the later right after the earlier), or waited for by the same (the earlier right before the later). */
+/**
+ * Alike and waiting for the same (the later right after the earlier), or waited for by the same (the earlier right
+ * before the later).
+ */
 function joinTwins(groups: readonly Group[]): boolean {
   let joined = false
   const numbers = new Map(groups.map((group, i) => [group, i]))
-  const nameOf = (set: ReadonlySet<Group>) => [...set].map((group) => numbers.get(group)!).sort((a, b) => a - b).join()
+  const nameOf = (set: ReadonlySet<Group>) =>
+    [...set]
+      .map((group) => numbers.get(group)!)
+      .sort((a, b) => a - b)
+      .join()
   for (const side of ['before', 'after'] as const) {
     const first = new Map<string, Group>()
     for (const group of groups) {
@@ -149,7 +174,13 @@ function absorb(into: Group, gone: Group, members: number[]): void {
 
 /** When two operations joined in one may be done. */
 function bothOf(a: Phases, b: Phases): Phases {
-  return { before: a.before && b.before, meanwhile: a.meanwhile && b.meanwhile, after: a.after && b.after, waits: a.waits || b.waits, starts: a.starts || b.starts }
+  return {
+    before: a.before && b.before,
+    meanwhile: a.meanwhile && b.meanwhile,
+    after: a.after && b.after,
+    waits: a.waits || b.waits,
+    starts: a.starts || b.starts,
+  }
 }
 
 /** Done in one go, in this order: the tool of the one that has one, the settings that all of them allow. */
@@ -157,7 +188,8 @@ function joinWhole(whole: readonly Group[]): void {
   const [first, ...rest] = whole
   if (!first) return
   const tools = new Set(whole.map((group) => group.tool).filter((tool) => tool !== 0))
-  if (tools.size > 1 || whole.some((group) => group.station !== first.station)) throw new Error('What is done in one go takes one tool at one station: split it, or give its operations the same.')
+  if (tools.size > 1 || whole.some((group) => group.station !== first.station))
+    throw new Error('What is done in one go takes one tool at one station: split it, or give its operations the same.')
   for (const group of rest) {
     first.allowed = first.allowed.map((may, i) => may && group.allowed[i]!)
     first.guards = [...first.guards, ...group.guards]
@@ -196,7 +228,8 @@ function sorted(groups: readonly Group[]): Group[] {
       if (left === 0) ready.push(next)
     }
   }
-  if (order.length < waiting.size) throw new Error('The pairs run in a circle: look for the contradiction before ordering.')
+  if (order.length < waiting.size)
+    throw new Error('The pairs run in a circle: look for the contradiction before ordering.')
   return order
 }
 
@@ -214,11 +247,22 @@ function renumber(problem: SearchProblem, groups: readonly Group[]): Reduced {
     }
     return { ...old, operations }
   }
-  const operations = order.map(({ first, tool, station, allowed, guards }): SearchOperation => ({ ...(first !== undefined && { first }), tool, station, allowed, guards: guards.map(guard) }))
+  const operations = order.map(({ first, tool, station, allowed, guards }): SearchOperation => ({
+    ...(first !== undefined && { first }),
+    tool,
+    station,
+    allowed,
+    guards: guards.map(guard),
+  }))
   const place = new Map(order.map((group, i) => [group, i]))
   return {
     members: order.map((group) => group.members),
     phases: order.map((group) => group.phases ?? []),
-    problem: { ...problem, operations, pairs: order.flatMap((group, i) => [...group.after].map((next): [number, number] => [i, place.get(next)!])), acts: problem.acts.map((act) => ({ ...act, guards: act.guards.map(guard) })) },
+    problem: {
+      ...problem,
+      operations,
+      pairs: order.flatMap((group, i) => [...group.after].map((next): [number, number] => [i, place.get(next)!])),
+      acts: problem.acts.map((act) => ({ ...act, guards: act.guards.map(guard) })),
+    },
   }
 }

@@ -22,7 +22,8 @@ const MOST_STATES = 300_000
 /**
  * A problem that asks for less than the real one, solved exactly from any state by memoised recursion: since every move
  * does something, there are no circles. Its answer never exceeds what the kept costs come to in any order of the real
- * problem. Once it has grown too large, new states count only the tools still to be taken up: less, but still never too much.
+ * problem. Once it has grown too large, new states count only the tools still to be taken up: less, but still never too
+ * much.
  */
 export class Relaxation {
   private readonly space: StateSpace
@@ -43,15 +44,25 @@ export class Relaxation {
   constructor(problem: SearchProblem, keeps: Keeps) {
     const relaxed = relax(problem, keeps)
     this.toolAs = relaxed.toolAs
-    this.placeAs = problem.walkMs.flatMap((_, station) => Array.from({ length: problem.combinations }, (_, c) => (keeps.settings ? relaxed.stationAs[station]! * problem.combinations + c : relaxed.stationAs[station]!)))
+    this.placeAs = problem.walkMs.flatMap((_, station) =>
+      Array.from({ length: problem.combinations }, (_, c) =>
+        keeps.settings ? relaxed.stationAs[station]! * problem.combinations + c : relaxed.stationAs[station]!,
+      ),
+    )
     this.space = new StateSpace(relaxed.problem)
     this.store = new StateStore(this.space.words, this.space.places)
     this.scratch = new Int32Array(this.space.words)
     this.uses = keeps.tools.map((_, i) => {
       const tool = i + 1
       const words = new Int32Array(this.space.words)
-      relaxed.problem.operations.forEach((operation, at) => operation.tool === tool && (words[at >> 5]! |= 1 << (at & 31)))
-      return { tool, words, leastMs: min(...relaxed.problem.toolMs.map((row, from) => (from === tool ? Infinity : row[tool]!))) }
+      relaxed.problem.operations.forEach(
+        (operation, at) => operation.tool === tool && (words[at >> 5]! |= 1 << (at & 31)),
+      )
+      return {
+        tool,
+        words,
+        leastMs: min(...relaxed.problem.toolMs.map((row, from) => (from === tool ? Infinity : row[tool]!))),
+      }
     })
   }
 
@@ -103,7 +114,8 @@ export class Relaxation {
       this.stackIds[from + i] = this.idOf(space.childWords, i * space.words, space.childTool[i]!, space.childPlace[i]!)
     }
     let best = FAR
-    for (let i = from; i < to; i++) if (this.stackMs[i]! < best) best = min(best, this.stackMs[i]! + this.solve(this.stackIds[i]!))
+    for (let i = from; i < to; i++)
+      if (this.stackMs[i]! < best) best = min(best, this.stackMs[i]! + this.solve(this.stackIds[i]!))
     this.stacked = from
     return this.values.set(id, best)
   }
@@ -137,9 +149,14 @@ export class Relaxation {
   }
 }
 
-function relax(problem: SearchProblem, keeps: Keeps): { problem: SearchProblem; toolAs: number[]; stationAs: number[] } {
+function relax(
+  problem: SearchProblem,
+  keeps: Keeps,
+): { problem: SearchProblem; toolAs: number[]; stationAs: number[] } {
   const other = keeps.tools.length + 1
-  const toolAs = problem.toolMs.map((_, tool) => (tool === 0 ? 0 : keeps.tools.includes(tool) ? keeps.tools.indexOf(tool) + 1 : keeps.tools.length === 0 ? 0 : other))
+  const toolAs = problem.toolMs.map((_, tool) =>
+    tool === 0 ? 0 : keeps.tools.includes(tool) ? keeps.tools.indexOf(tool) + 1 : keeps.tools.length === 0 ? 0 : other,
+  )
   const kinds = keeps.tools.length === 0 ? 1 : other + 1
   const toolMs = Array.from({ length: kinds }, (_, from) =>
     Array.from({ length: kinds }, (_, to) => {
@@ -155,11 +172,22 @@ function relax(problem: SearchProblem, keeps: Keeps): { problem: SearchProblem; 
     stationAs,
     problem: {
       ...problem,
-      operations: problem.operations.map((operation) => ({ ...operation, station: stationAs[operation.station]!, tool: toolAs[operation.tool]!, ...(!settings && { allowed: [true], guards: [] }) })),
+      operations: problem.operations.map((operation) => ({
+        ...operation,
+        station: stationAs[operation.station]!,
+        tool: toolAs[operation.tool]!,
+        ...(!settings && { allowed: [true], guards: [] }),
+      })),
       toolMs,
       walkMs,
-      ...(settings ? { acts: problem.acts.map((act) => ({ ...act, station: stationAs[act.station]! })) } : { combinations: 1, acts: [], finish: [true] }),
-      start: { tool: toolAs[problem.start.tool]!, station: stationAs[problem.start.station]!, combination: settings ? problem.start.combination : 0 },
+      ...(settings
+        ? { acts: problem.acts.map((act) => ({ ...act, station: stationAs[act.station]! })) }
+        : { combinations: 1, acts: [], finish: [true] }),
+      start: {
+        tool: toolAs[problem.start.tool]!,
+        station: stationAs[problem.start.station]!,
+        combination: settings ? problem.start.combination : 0,
+      },
     },
   }
 }

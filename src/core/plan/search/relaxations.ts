@@ -2,8 +2,8 @@ import { withoutDetours, type SearchProblem } from './problem'
 import { Relaxation } from './relaxation'
 
 /*
- * Ways to divide a problem into relaxations whose sum is a bound: each tool is in one of them, and of the walking no more is
- * given out than there is.
+ * Ways to divide a problem into relaxations whose sum is a bound: each tool is in one of them, and of the walking no
+ * more is given out than there is.
  */
 
 /** Tools of one relaxation; more couple better and take longer. */
@@ -11,8 +11,8 @@ const TOOLS_TOGETHER = 3
 /** A relaxation that grows beyond this from the start is split. */
 const MOST_STATES = 60_000
 /**
- * So many states at most where settings, walking and tools are told together (a tenth to a fifth of a second, as seen), and with one
- * tool; fewer where there are many places, since each then takes longer.
+ * So many states at most where settings, walking and tools are told together (a tenth to a fifth of a second, as seen),
+ * and with one tool; fewer where there are many places, since each then takes longer.
  */
 const MOST_TOGETHER = 12_000
 const MOST_WITH_ONE = 5_000
@@ -23,7 +23,9 @@ const GROWS_BY = 2.5
 /** The tools of a problem, the most used first. */
 function toolsOf(problem: SearchProblem): number[] {
   const uses = problem.toolMs.map((_, tool) => problem.operations.filter((operation) => operation.tool === tool).length)
-  return uses.flatMap((count, tool) => (tool > 0 && count > 0 ? [tool] : [])).sort((a, b) => uses[b]! - uses[a]! || a - b)
+  return uses
+    .flatMap((count, tool) => (tool > 0 && count > 0 ? [tool] : []))
+    .sort((a, b) => uses[b]! - uses[a]! || a - b)
 }
 
 /** Tools in groups of a few, each with its share of the walking, and the settings with a part of it. */
@@ -35,21 +37,32 @@ export function dealt(problem: SearchProblem, withSettings: number): Relaxation[
   const groups = Array.from({ length: Math.ceil(tools.length / TOOLS_TOGETHER) }, (): number[] => [])
   tools.forEach((tool, i) => groups[i % groups.length]!.push(tool))
   const relaxations = groups.flatMap((group) => split(problem, group, perTool))
-  if (settings || tools.length === 0) relaxations.push(new Relaxation(problem, { tools: [], walkMs: shareOf(problem.walkMs, tools.length === 0 ? 1 : withSettings), settings }))
+  if (settings || tools.length === 0)
+    relaxations.push(
+      new Relaxation(problem, {
+        tools: [],
+        walkMs: shareOf(problem.walkMs, tools.length === 0 ? 1 : withSettings),
+        settings,
+      }),
+    )
   return relaxations
 }
 
 /** One relaxation for these tools, or several where one would grow too large. */
 function split(problem: SearchProblem, tools: readonly number[], perTool: number): Relaxation[] {
-  const one = new Relaxation(problem, { tools, walkMs: shareOf(problem.walkMs, perTool * tools.length), settings: false })
+  const one = new Relaxation(problem, {
+    tools,
+    walkMs: shareOf(problem.walkMs, perTool * tools.length),
+    settings: false,
+  })
   if (tools.length === 1 || one.solveFromStart(MOST_STATES)) return [one]
   const half = Math.ceil(tools.length / 2)
   return [tools.slice(0, half), tools.slice(half)].flatMap((part) => split(problem, part, perTool))
 }
 
 /**
- * Settings, all of the walking and as many tools as fit in one, those first that say most beside them; the other tools in another,
- * without any walking. Cost: some 40,000 states at most.
+ * Settings, all of the walking and as many tools as fit in one, those first that say most beside them; the other tools
+ * in another, without any walking. Cost: some 40,000 states at most.
  */
 export function together(problem: SearchProblem): Relaxation[] {
   const tools = toolsOf(problem)
@@ -61,14 +74,19 @@ export function together(problem: SearchProblem): Relaxation[] {
   }
   const apart = (kept: readonly number[]) => {
     const others = tools.filter((tool) => !kept.includes(tool))
-    return others.length > 0 ? [new Relaxation(problem, { tools: others, walkMs: shareOf(problem.walkMs, 0), settings: false })] : []
+    return others.length > 0
+      ? [new Relaxation(problem, { tools: others, walkMs: shareOf(problem.walkMs, 0), settings: false })]
+      : []
   }
   const withOne = tools.flatMap((tool) => {
     const one = withTools([tool], MOST_WITH_ONE)
-    return one ? [{ tool, one, saysMs: [one, ...apart([tool])].reduce((sum, relaxation) => sum + relaxation.atStart(), 0) }] : []
+    return one
+      ? [{ tool, one, saysMs: [one, ...apart([tool])].reduce((sum, relaxation) => sum + relaxation.atStart(), 0) }]
+      : []
   })
   withOne.sort((a, b) => b.saysMs - a.saysMs || a.one.size - b.one.size || a.tool - b.tool)
-  if (withOne.length === 0) return [new Relaxation(problem, { tools: [], walkMs: problem.walkMs, settings }), ...apart([])]
+  if (withOne.length === 0)
+    return [new Relaxation(problem, { tools: [], walkMs: problem.walkMs, settings }), ...apart([])]
   let kept = [withOne[0]!.tool]
   let best = withOne[0]!.one
   for (const { tool } of withOne.slice(1)) {

@@ -1,5 +1,13 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals'
-import { cheapestByExhaustion, cheapestWithClocks, costWithClocks, randomProblem, withClock, withSetting, type RandomProblemOptions } from './exhaustive.testing'
+import {
+  cheapestByExhaustion,
+  cheapestWithClocks,
+  costWithClocks,
+  randomProblem,
+  withClock,
+  withSetting,
+  type RandomProblemOptions,
+} from './exhaustive.testing'
 import * as rules from './rules'
 
 // Each pruning rule of docs/planner.md is broken in turn. If no seed then came out wrong, the checks against exhaustive
@@ -13,18 +21,31 @@ const unguarded = (facts: rules.Facts): rules.Facts => ({ ...facts, guards: [] }
 const MUTATIONS: Record<string, Partial<typeof rules>> = {
   'what takes a guard away is done at once': { isDoneAtOnce: () => true },
   'joined forward though it takes a guard away': { followsForFree: (u, v) => rules.followsForFree(u, harmless(v)) },
-  'joined forward though it asks for other settings': { followsForFree: (u, v) => rules.followsForFree(everywhere(u), everywhere(v)) },
+  'joined forward though it asks for other settings': {
+    followsForFree: (u, v) => rules.followsForFree(everywhere(u), everywhere(v)),
+  },
   'joined forward though it takes another tool': { followsForFree: (u, v) => rules.followsForFree(u, byHand(v)) },
-  'joined forward though it has a guard of its own': { followsForFree: (u, v) => rules.followsForFree(u, unguarded(v)) },
+  'joined forward though it has a guard of its own': {
+    followsForFree: (u, v) => rules.followsForFree(u, unguarded(v)),
+  },
   'waits though it brings a guard about': { waitsForFree: (u, v) => rules.waitsForFree(harmless(u), v) },
-  'waits though it asks for other settings': { waitsForFree: (u, v) => rules.waitsForFree(everywhere(u), everywhere(v)) },
+  'waits though it asks for other settings': {
+    waitsForFree: (u, v) => rules.waitsForFree(everywhere(u), everywhere(v)),
+  },
   'waits though it takes another tool': { waitsForFree: (u, v) => rules.waitsForFree(byHand(u), v) },
   'twins joined early though one takes a guard away': { mayBeEarlier: (u) => rules.mayBeEarlier(harmless(u)) },
   'twins joined late though one brings a guard about': { mayBeLater: (u) => rules.mayBeLater(harmless(u)) },
 }
 
-/** The first of the seeds that comes out dearer than it need be, or is called impossible, with a rule broken; null where none does. */
-async function firstWrong(mutation: Partial<typeof rules>, options: RandomProblemOptions, seeds: number): Promise<number | null> {
+/**
+ * The first of the seeds that comes out dearer than it need be, or is called impossible, with a rule broken; null where
+ * none does.
+ */
+async function firstWrong(
+  mutation: Partial<typeof rules>,
+  options: RandomProblemOptions,
+  seeds: number,
+): Promise<number | null> {
   jest.unstable_mockModule('./rules', () => ({ ...rules, ...mutation }))
   const { cheapestOrder } = await import('./cheapestOrder')
   for (let seed = 1; seed <= seeds; seed++) {
@@ -51,18 +72,30 @@ describe('a broken rule is seen', () => {
 
 // The same with a clock, against every state in the order of time.
 
-const timeless = ({ phases, ...facts }: rules.Facts): rules.Facts => ({ ...facts, ...(phases && { phases: phases.map((phase) => ({ ...phase, before: false, meanwhile: false, after: false })) }) })
+const timeless = ({ phases, ...facts }: rules.Facts): rules.Facts => ({
+  ...facts,
+  ...(phases && { phases: phases.map((phase) => ({ ...phase, before: false, meanwhile: false, after: false })) }),
+})
 
-const startless = ({ phases, ...facts }: rules.Facts): rules.Facts => ({ ...facts, ...(phases && { phases: phases.map((phase) => ({ ...phase, starts: false })) }) })
+const startless = ({ phases, ...facts }: rules.Facts): rules.Facts => ({
+  ...facts,
+  ...(phases && { phases: phases.map((phase) => ({ ...phase, starts: false })) }),
+})
 
 const CLOCK_MUTATIONS: Record<string, Partial<typeof rules>> = {
-  'joined forward though it could be done meanwhile': { followsForFree: (u, v) => rules.followsForFree(timeless(u), timeless(v)) },
+  'joined forward though it could be done meanwhile': {
+    followsForFree: (u, v) => rules.followsForFree(timeless(u), timeless(v)),
+  },
   'waits until after the wait': { waitsForFree: (u, v) => rules.waitsForFree(timeless(u), timeless(v)) },
   'twins joined early though one could be done meanwhile': { mayBeEarlier: (u) => rules.mayBeEarlier(timeless(u)) },
   'twins joined late though one could be done meanwhile': { mayBeLater: (u) => rules.mayBeLater(timeless(u)) },
   'done at once though something turns on it and it could be done meanwhile': { isByChoice: () => false },
-  'done at once though that settles what could fill the wait, and it may come after': { isByChoice: (u, clock) => rules.isByChoice(u, clock, []) },
-  'undecided though it brings a guard about': { isUndecided: (u, clock) => rules.isUndecided(unguarded(harmless(u)), clock) },
+  'done at once though that settles what could fill the wait, and it may come after': {
+    isByChoice: (u, clock) => rules.isByChoice(u, clock, []),
+  },
+  'undecided though it brings a guard about': {
+    isUndecided: (u, clock) => rules.isUndecided(unguarded(harmless(u)), clock),
+  },
   'done at once though that settles what was undecided': { settlesNothing: () => true },
   'taken as done now though it hangs together with what is elsewhere': { isDecidedHere: () => true },
   'what starts a clock is put off with its twin': { mayBeLater: (u) => rules.mayBeLater(startless(u)) },
@@ -71,14 +104,20 @@ const CLOCK_MUTATIONS: Record<string, Partial<typeof rules>> = {
 }
 
 /** With a broken rule the moves may lead nowhere: that is wrong as well. */
-async function firstWrongWithClock(mutation: Partial<typeof rules>, options: RandomProblemOptions, seeds: number, make = withClock): Promise<number | null> {
+async function firstWrongWithClock(
+  mutation: Partial<typeof rules>,
+  options: RandomProblemOptions,
+  seeds: number,
+  make = withClock,
+): Promise<number | null> {
   jest.unstable_mockModule('./rules', () => ({ ...rules, ...mutation }))
   const { clockedOrder } = await import('./clockedOrder')
   for (let seed = 1; seed <= seeds; seed++) {
     const { problem, clocks } = make(randomProblem(seed, options), seed)
     try {
       const found = clockedOrder(problem, [], clocks, { expandedStates: 60_000 })
-      if ((found.steps ? costWithClocks(problem, clocks, found.steps) : null) !== cheapestWithClocks(problem, clocks)) return seed
+      if ((found.steps ? costWithClocks(problem, clocks, found.steps) : null) !== cheapestWithClocks(problem, clocks))
+        return seed
     } catch {
       return seed
     }
@@ -94,11 +133,19 @@ describe('a broken rule of the clock is seen', () => {
   // Something has to come before the clock is started.
   const guarded = { ...plain, guards: 3, pairChance: 0.25, guardChance: 0 }
   test('the rules as they are: no seed is wrong', async () => {
-    expect([await firstWrongWithClock({}, plain, 600), await firstWrongWithClock({}, guarded, 300)]).toEqual([null, null])
+    expect([await firstWrongWithClock({}, plain, 600), await firstWrongWithClock({}, guarded, 300)]).toEqual([
+      null,
+      null,
+    ])
   })
   /** Problems in which it matters. */
   const problemsFor = (what: string) => {
-    if (what.endsWith('follows it')) return { options: { ...plain, settings: 0, pairChance: 0.3, stations: 1, tools: 2 }, seeds: 120, make: withSetting }
+    if (what.endsWith('follows it'))
+      return {
+        options: { ...plain, settings: 0, pairChance: 0.3, stations: 1, tools: 2 },
+        seeds: 120,
+        make: withSetting,
+      }
     if (what.endsWith('its twin')) return { options: { ...plain, settings: 0 }, seeds: 120, make: withSetting }
     if (/joined forward|turns on it|guard/.test(what)) return { options: guarded, seeds: 300, make: withClock }
     return { options: plain, seeds: what.endsWith('may come after') ? 600 : 120, make: withClock }

@@ -2,7 +2,10 @@ import { haveCommon } from './bits'
 import type { Phases } from './clock'
 import { guardRoles, type SearchOperation, type SearchProblem } from './problem'
 
-/** An operation with what its doing does to guards: takes one away ("disables") or brings one about ("enables"). `phases`: as to each clock. */
+/**
+ * An operation with what its doing does to guards: takes one away ("disables") or brings one about ("enables").
+ * `phases`: as to each clock.
+ */
 export type Facts = SearchOperation & { disables: boolean; enables: boolean; phases?: readonly Phases[] }
 
 /*
@@ -15,19 +18,34 @@ export function factsOf(problem: SearchProblem): Facts[] {
   return problem.operations.map((operation, i) => ({ ...operation, disables: disables[i]!, enables: enables[i]! }))
 }
 
-/** Rule 1: once it is possible without set-up it is done. Moving it to the front costs nothing and takes nothing away. */
+/**
+ * Rule 1: once it is possible without set-up it is done. Moving it to the front costs nothing and takes nothing away.
+ */
 export function isDoneAtOnce(u: Facts): boolean {
   return !u.disables
 }
 
 /** Rule 2: v can be done right after u for nothing, wherever u is done (where v waits for u alone). */
 export function followsForFree(u: Facts, v: Facts): boolean {
-  return isFreeBeside(u, v) && isWithin(u.allowed, v.allowed) && !v.disables && v.guards.length === 0 && !isAsTo(u, (phase, clock) => phase.before && v.phases![clock]!.meanwhile) && !isAsTo(v, (phase) => phase.waits)
+  return (
+    isFreeBeside(u, v) &&
+    isWithin(u.allowed, v.allowed) &&
+    !v.disables &&
+    v.guards.length === 0 &&
+    !isAsTo(u, (phase, clock) => phase.before && v.phases![clock]!.meanwhile) &&
+    !isAsTo(v, (phase) => phase.waits)
+  )
 }
 
 /** Rules 2 and 3: u can wait until right before v for nothing, wherever v is done (where nothing else waits for u). */
 export function waitsForFree(u: Facts, v: Facts): boolean {
-  return isFreeBeside(v, u) && isWithin(v.allowed, u.allowed) && isIdle(u) && !isAsTo(u, (phase, clock) => (phase.meanwhile && v.phases![clock]!.after) || phase.waits || phase.starts) && !isAsTo(v, (phase) => phase.waits)
+  return (
+    isFreeBeside(v, u) &&
+    isWithin(v.allowed, u.allowed) &&
+    isIdle(u) &&
+    !isAsTo(u, (phase, clock) => (phase.meanwhile && v.phases![clock]!.after) || phase.waits || phase.starts) &&
+    !isAsTo(v, (phase) => phase.waits)
+  )
 }
 
 /** Of twins that wait for the same, the later can be moved up to the earlier. */
@@ -64,15 +82,19 @@ function isWithin(narrow: readonly boolean[], wide: readonly boolean[]): boolean
  * With a clock: while it has to be waited it counts when something was done.
  */
 
-/** Rule 10: done before the clock is started for the last time, it may as well be taken as done while it runs: nothing turns on which. */
+/**
+ * Rule 10: done before the clock is started for the last time, it may as well be taken as done while it runs: nothing
+ * turns on which.
+ */
 export function isUndecided(u: Facts, clock: number): boolean {
   const { before, meanwhile } = u.phases![clock]!
   return before && meanwhile && isIdle(u)
 }
 
 /**
- * Rule 11: before the clock is started, by choice and never at once: what else could be done while it runs, and what would settle
- * that something undecided was done before, though it could come after the wait itself. `follows`: what it comes right after.
+ * Rule 11: before the clock is started, by choice and never at once: what else could be done while it runs, and what
+ * would settle that something undecided was done before, though it could come after the wait itself. `follows`: what it
+ * comes right after.
  */
 export function isByChoice(u: Facts, clock: number, follows: readonly Facts[]): boolean {
   const { before, meanwhile, after } = u.phases![clock]!
@@ -85,13 +107,20 @@ export function settlesNothing(before: Int32Array, undecided: Int32Array): boole
   return !haveCommon(before, undecided)
 }
 
-/** Rule 13: what is undecided is taken as done here and now if all undecided it hangs together with is free here as well. */
+/**
+ * Rule 13: what is undecided is taken as done here and now if all undecided it hangs together with is free here as
+ * well.
+ */
 export function isDecidedHere(neighbours: Int32Array, undecided: Int32Array, free: Int32Array): boolean {
-  for (let word = 0; word < undecided.length; word++) if ((neighbours[word]! & undecided[word]! & ~free[word]!) !== 0) return false
+  for (let word = 0; word < undecided.length; word++)
+    if ((neighbours[word]! & undecided[word]! & ~free[word]!) !== 0) return false
   return true
 }
 
-/** Rule 14: of two ways to the same, the one is not needed that costs no less and can't be over the wait sooner, whatever of its undecided still fills it. */
+/**
+ * Rule 14: of two ways to the same, the one is not needed that costs no less and can't be over the wait sooner,
+ * whatever of its undecided still fills it.
+ */
 export function isNoWorse(a: Timed, b: Timed, lostMs: () => number): boolean {
   return a.costMs <= b.costMs && (a.overMs === -Infinity || a.overMs <= b.overMs - lostMs())
 }

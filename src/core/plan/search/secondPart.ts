@@ -3,9 +3,9 @@ import { FAR } from './placeTables'
 import type { States } from './states'
 
 /**
- * By how much the second part (the way out) exceeds its bound at least, from wherever it may be begun: one search from all
- * beginnings at once, each ahead by its bound. Every state of the first part has that still before it. FAR where it can't be
- * finished from anywhere.
+ * By how much the second part (the way out) exceeds its bound at least, from wherever it may be begun: one search from
+ * all beginnings at once, each ahead by its bound. Every state of the first part has that still before it. FAR where it
+ * can't be finished from anywhere.
  */
 export function secondPartExcess(states: States, most: number, expanding: () => void): number {
   const { operations, toolMs } = states.problem

@@ -7,14 +7,14 @@ import { factsOf, isDoneAtOnce, waitsForFree } from './rules'
 const { clz32, min } = Math
 
 /**
- * States and moves of a sequencing problem. A state is what is done, the tool carried and the place (station and settings);
- * whatever can be done at once without set-up, and can't take anything away later, is done, and what could as well wait is
- * taken back, so that states that cost the same from here on are one. A move is
- * a change of tool, the cheapest way to another place, and at least one operation there, so what is done always grows.
- * docs/planner.md proves that the cheapest order is among the orders these moves make.
+ * States and moves of a sequencing problem. A state is what is done, the tool carried and the place (station and
+ * settings); whatever can be done at once without set-up, and can't take anything away later, is done, and what could
+ * as well wait is taken back, so that states that cost the same from here on are one. A move is a change of tool, the
+ * cheapest way to another place, and at least one operation there, so what is done always grows. docs/planner.md proves
+ * that the cheapest order is among the orders these moves make.
  *
- * The operations must be numbered in an order that keeps the pairs. A state's done operations stand in `words` numbers, 32
- * each. Children are written to the `child...` arrays, which the next call overwrites.
+ * The operations must be numbered in an order that keeps the pairs. A state's done operations stand in `words` numbers,
+ * 32 each. Children are written to the `child...` arrays, which the next call overwrites.
  */
 export class StateSpace {
   readonly size: number
@@ -53,14 +53,20 @@ export class StateSpace {
   private readonly after: Int32Array
   /** The words of what may wait for free until any of its successors is done. */
   private readonly waiters: Int32Array
-  /** Of the state that is expanded: all that is done, what could be done now, and what something still to be done keeps from it (as if what waits were done, and without). */
+  /**
+   * Of the state that is expanded: all that is done, what could be done now, and what something still to be done keeps
+   * from it (as if what waits were done, and without).
+   */
   private readonly whole: Int32Array
   private readonly readyNow: Int32Array
   private readonly blockedLater: Int32Array
   private readonly blockedNow: Int32Array
   /** What was just done in a child. */
   private readonly newly: Int32Array
-  /** Places as bits: where something is done at once with the tool in hand, where one comes for that, and where for what is done by itself. */
+  /**
+   * Places as bits: where something is done at once with the tool in hand, where one comes for that, and where for what
+   * is done by itself.
+   */
   private readonly plain: Int32Array
   private readonly wantedPlain: Int32Array
   private readonly wantedAlone: Int32Array
@@ -68,7 +74,10 @@ export class StateSpace {
   private readonly wanted: Uint8Array
 
   /** `alone`: operations that have to be made by themselves beside those that take a guard away. */
-  constructor(readonly problem: SearchProblem, alone: readonly boolean[] = []) {
+  constructor(
+    readonly problem: SearchProblem,
+    alone: readonly boolean[] = [],
+  ) {
     const { operations, pairs } = problem
     this.size = operations.length
     this.words = Math.max(1, Math.ceil(this.size / 32))
@@ -83,34 +92,51 @@ export class StateSpace {
     this.guarded = Uint8Array.from(operations, (operation) => (operation.guards.length > 0 ? 1 : 0))
     this.first = new Int32Array(this.size * this.words)
     for (const [before, after] of pairs) {
-      if (before >= after) throw new Error(`Operation ${before} must be numbered before ${after}: number the problem in an order that keeps its pairs.`)
+      if (before >= after)
+        throw new Error(
+          `Operation ${before} must be numbered before ${after}: number the problem in an order that keeps its pairs.`,
+        )
       this.first[after * this.words + (before >> 5)]! |= 1 << (before & 31)
     }
     this.firstFrom = new Int32Array(this.size)
     this.firstTo = new Int32Array(this.size)
     for (let operation = 0; operation < this.size; operation++) {
-      const filled = Array.from({ length: this.words }, (_, word) => word).filter((word) => this.first[operation * this.words + word] !== 0)
+      const filled = Array.from({ length: this.words }, (_, word) => word).filter(
+        (word) => this.first[operation * this.words + word] !== 0,
+      )
       this.firstFrom[operation] = filled[0] ?? 0
       this.firstTo[operation] = filled.length > 0 ? filled.at(-1)! + 1 : 0
     }
     // A full word is -1, also where it holds 32 operations: (1 << 32) - 1 would be 0.
-    this.last = Int32Array.from({ length: this.words }, (_, word) => (this.size - word * 32 >= 32 ? -1 : (1 << (this.size - word * 32)) - 1))
+    this.last = Int32Array.from({ length: this.words }, (_, word) =>
+      this.size - word * 32 >= 32 ? -1 : (1 << (this.size - word * 32)) - 1,
+    )
     this.here = new Int32Array(this.tools * this.places * this.words)
     for (let operation = 0; operation < this.size; operation++) {
       if (this.alone[operation] === 1) continue
       const { tool: needed, station, allowed } = operations[operation]!
       for (let combination = 0; combination < this.combinations; combination++) {
         if (!allowed[combination]) continue
-        for (let tool = 0; tool < this.tools; tool++) if (needed === 0 || needed === tool) this.here[this.hereAt(tool, station * this.combinations + combination) + (operation >> 5)]! |= 1 << (operation & 31)
+        for (let tool = 0; tool < this.tools; tool++)
+          if (needed === 0 || needed === tool)
+            this.here[this.hereAt(tool, station * this.combinations + combination) + (operation >> 5)]! |=
+              1 << (operation & 31)
       }
     }
     this.turns = new Uint8Array(this.size)
-    for (const operation of operations) for (const guard of operation.guards) for (const i of guard.operations) this.turns[i] = 1
+    for (const operation of operations)
+      for (const guard of operation.guards) for (const i of guard.operations) this.turns[i] = 1
     const { waiters, after } = this.findWaiters()
     this.after = after
     this.waiters = waiters
     const words = () => new Int32Array(this.words)
-    ;[this.whole, this.readyNow, this.blockedLater, this.blockedNow, this.newly] = [words(), words(), words(), words(), words()]
+    ;[this.whole, this.readyNow, this.blockedLater, this.blockedNow, this.newly] = [
+      words(),
+      words(),
+      words(),
+      words(),
+      words(),
+    ]
     const { placeWords } = this.tables
     this.placesOf = new Int32Array(this.size * placeWords)
     operations.forEach(({ station, allowed }, operation) =>
@@ -132,14 +158,15 @@ export class StateSpace {
   }
 
   /**
-   * Does at once whatever is free of set-up here and takes no guard away. Changes `state` in place, and adds what was done to
+   * Does at once whatever is free of set-up here and takes no guard away. Changes `state` in place, and adds what was
+   * done to
    * `trace` in its order.
    */
   close(state: Int32Array, offset: number, tool: number, place: number, trace?: number[]): void {
     const here = this.hereAt(tool, place)
-    // One pass is enough for plain operations, since they are numbered in an order that keeps the pairs; an operation with a
-    // guard may become possible by a later one.
-    for (let again = true; again; ) {
+    // One pass is enough for plain operations, since they are numbered in an order that keeps the pairs; an operation
+    // with a guard may become possible by a later one.
+    for (let again = true; again;) {
       again = false
       for (let word = 0; word < this.words; word++)
         for (let left = this.here[here + word]! & ~state[offset + word]!; left !== 0; left &= left - 1) {
@@ -153,12 +180,14 @@ export class StateSpace {
   }
 
   /**
-   * Takes back what could as well wait: an operation none of whose successors is done, and that is free wherever any of them
-   * is done. States that differ by nothing else cost the same from here on, and become one. Changes `state` in place.
+   * Takes back what could as well wait: an operation none of whose successors is done, and that is free wherever any of
+   * them is done. States that differ by nothing else cost the same from here on, and become one. Changes `state` in
+   * place.
    */
   standardise(state: Int32Array, offset: number): void {
     // The last first: what waits for it may then wait as well.
-    for (let word = this.words - 1; word >= 0; word--) this.takeBack(state, offset, word, state[offset + word]! & this.waiters[word]!)
+    for (let word = this.words - 1; word >= 0; word--)
+      this.takeBack(state, offset, word, state[offset + word]! & this.waiters[word]!)
   }
 
   /** Every move from a state, in a fixed order. */
@@ -204,7 +233,12 @@ export class StateSpace {
           else
             for (let i = 0; i < readyCount; i++) {
               const operation = this.ready[i]!
-              if (this.alone[operation] === 1 && this.isWanted(operation, next, tool) && (placesOf[operation * placeWords + word]! & bit) !== 0) this.addChild(from, fromOffset, change + ways[to]!, next, to, operation)
+              if (
+                this.alone[operation] === 1 &&
+                this.isWanted(operation, next, tool) &&
+                (placesOf[operation * placeWords + word]! & bit) !== 0
+              )
+                this.addChild(from, fromOffset, change + ways[to]!, next, to, operation)
             }
         }
     }
@@ -215,11 +249,14 @@ export class StateSpace {
     return true
   }
 
-  /** What it still takes to leave the settings as they are to be, once everything is done; FAR when that can't be done. */
+  /**
+   * What it still takes to leave the settings as they are to be, once everything is done; FAR when that can't be done.
+   */
   endMs(state: Int32Array, offset: number, place: number): number {
     const ways = this.tables.table(state, offset).from(place)
     let best = FAR
-    for (let to = 0; to < this.places; to++) if (this.problem.finish[to % this.combinations]) best = min(best, ways[to]!)
+    for (let to = 0; to < this.places; to++)
+      if (this.problem.finish[to % this.combinations]) best = min(best, ways[to]!)
     return best
   }
 
@@ -237,13 +274,23 @@ export class StateSpace {
     return this.problem.operations[operation]!.guards.every((guard) => guardHolds(guard, done))
   }
 
-  /** Whether one comes to a place for it: a tool is taken up for an operation with it; what bare hands can do there is done before or after. */
+  /**
+   * Whether one comes to a place for it: a tool is taken up for an operation with it; what bare hands can do there is
+   * done before or after.
+   */
   private isWanted(operation: number, next: number, inHand: number): boolean {
     const needed = this.tool[operation]!
     return needed === next || (needed === 0 && next === inHand)
   }
 
-  private addChild(from: Int32Array, fromOffset: number, cost: number, tool: number, place: number, first: number): void {
+  private addChild(
+    from: Int32Array,
+    fromOffset: number,
+    cost: number,
+    tool: number,
+    place: number,
+    first: number,
+  ): void {
     const at = this.childCount
     if (at >= this.childCost.length) this.grow()
     const { words, childWords } = this
@@ -260,7 +307,13 @@ export class StateSpace {
       this.closeAfter(childWords, begin, tool, place)
     }
     // What was done before is followed by something: else it would have been taken back.
-    for (let word = words - 1; word >= 0; word--) this.takeBack(childWords, begin, word, childWords[begin + word]! & ~from[fromOffset + word]! & this.waiters[word]!)
+    for (let word = words - 1; word >= 0; word--)
+      this.takeBack(
+        childWords,
+        begin,
+        word,
+        childWords[begin + word]! & ~from[fromOffset + word]! & this.waiters[word]!,
+      )
     // A move for what could as well wait is none.
     let moved = false
     for (let word = 0; word < words && !moved; word++) moved = childWords[begin + word] !== from[fromOffset + word]
@@ -277,8 +330,8 @@ export class StateSpace {
   }
 
   /**
-   * Writes what could be done now to `readyNow`, and to `ready` what is not brought along by something else: for that, what waits
-   * counts as done, since it is done on the way, at the same place. Answers how many are ready.
+   * Writes what could be done now to `readyNow`, and to `ready` what is not brought along by something else: for that,
+   * what waits counts as done, since it is done on the way, at the same place. Answers how many are ready.
    */
   private findReady(state: Int32Array): number {
     const { words, after, readyNow, blockedLater, blockedNow } = this
@@ -293,7 +346,10 @@ export class StateSpace {
         const operation = word * 32 + 31 - clz32(bit)
         const begin = operation * words
         for (let other = word; other < words; other++) blockedNow[other]! |= after[begin + other]!
-        if ((blockedLater[word]! & bit) === 0 && (this.guarded[operation] === 0 || this.guardsHold(state, 0, operation))) {
+        if (
+          (blockedLater[word]! & bit) === 0 &&
+          (this.guarded[operation] === 0 || this.guardsHold(state, 0, operation))
+        ) {
           if ((blockedNow[word]! & bit) === 0) readyNow[word]! |= bit
           if ((this.waiters[word]! & bit) !== 0) continue
           this.ready[count++] = operation
@@ -316,7 +372,11 @@ export class StateSpace {
         if (this.turns[operation] === 1) isTurned = true
         // What comes after it has a higher number.
         for (let next = word; next < words; next++)
-          for (let left = after[operation * words + next]! & this.here[here + next]! & ~state[offset + next]!; left !== 0; left &= left - 1) {
+          for (
+            let left = after[operation * words + next]! & this.here[here + next]! & ~state[offset + next]!;
+            left !== 0;
+            left &= left - 1
+          ) {
             if (!this.isReady(state, offset, next * 32 + 31 - clz32(left & -left))) continue
             state[offset + next]! |= left & -left
             newly[next]! |= left & -left
@@ -328,12 +388,13 @@ export class StateSpace {
   /** Takes back those of some operations of a word that none of their successors follows, the last first. */
   private takeBack(state: Int32Array, offset: number, word: number, waiters: number): void {
     const { words, after } = this
-    for (let left = waiters; left !== 0; ) {
+    for (let left = waiters; left !== 0;) {
       const at = 31 - clz32(left)
       left &= ~(1 << at)
       const begin = (word * 32 + at) * words
       let followed = false
-      for (let other = word; other < words && !followed; other++) followed = (after[begin + other]! & state[offset + other]!) !== 0
+      for (let other = word; other < words && !followed; other++)
+        followed = (after[begin + other]! & state[offset + other]!) !== 0
       if (!followed) state[offset + word]! &= ~(1 << at)
     }
   }
@@ -347,7 +408,10 @@ export class StateSpace {
       successors[before]!.push(then)
     }
     // What is only done by itself is not brought along by what follows it.
-    const canWait = (i: number) => this.alone[i] === 0 && successors[i]!.length > 0 && successors[i]!.every((j) => waitsForFree(facts[i]!, facts[j]!))
+    const canWait = (i: number) =>
+      this.alone[i] === 0 &&
+      successors[i]!.length > 0 &&
+      successors[i]!.every((j) => waitsForFree(facts[i]!, facts[j]!))
     for (const i of facts.keys()) if (canWait(i)) addTo(waiters, i)
     return { waiters, after }
   }

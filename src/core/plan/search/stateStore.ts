@@ -71,7 +71,8 @@ export class StateStore {
   private rehash(): void {
     this.slots = new Int32Array(this.slots.length * 2).fill(-1)
     for (let id = 0; id < this.count; id++) {
-      let slot = this.hash(this.data, id * this.stride, this.data[id * this.stride + this.words]!) & (this.slots.length - 1)
+      let slot =
+        this.hash(this.data, id * this.stride, this.data[id * this.stride + this.words]!) & (this.slots.length - 1)
       while (this.slots[slot]! >= 0) slot = (slot + 1) & (this.slots.length - 1)
       this.slots[slot] = id
     }

@@ -28,7 +28,10 @@ export class States {
     problem.operations.forEach((operation, i) => operation.first && (this.firstWords[i >> 5]! |= 1 << (i & 31)))
   }
 
-  /** The number of the state in which these are done at a place with a tool. Does what is free there and takes back what could wait, in place. */
+  /**
+   * The number of the state in which these are done at a place with a tool. Does what is free there and takes back what
+   * could wait, in place.
+   */
   at(words: Int32Array, tool: number, place: number): number {
     this.space.close(words, 0, tool, place)
     this.space.standardise(words, 0)
@@ -41,7 +44,12 @@ export class States {
     if (known >= 0) return known
     const at = id * this.store.stride
     const place = this.store.placeOf(id)
-    return this.rest.set(id, this.isFinished(id) ? this.space.endMs(this.store.data, at, place) : this.bound().value(this.store.data, at, this.store.toolOf(id), place))
+    return this.rest.set(
+      id,
+      this.isFinished(id)
+        ? this.space.endMs(this.store.data, at, place)
+        : this.bound().value(this.store.data, at, this.store.toolOf(id), place),
+    )
   }
 
   /** Every state a move leads to, with its cost from here. */
@@ -66,14 +74,16 @@ export class States {
   /** Whether something of the first part is still to be done. */
   isInFirstPart(id: number): boolean {
     const at = id * this.store.stride
-    for (let word = 0; word < this.space.words; word++) if ((this.firstWords[word]! & ~this.store.data[at + word]!) !== 0) return true
+    for (let word = 0; word < this.space.words; word++)
+      if ((this.firstWords[word]! & ~this.store.data[at + word]!) !== 0) return true
     return false
   }
 
   /** How many operations are done. */
   depth(id: number): number {
     let count = 0
-    for (let word = 0; word < this.space.words; word++) for (let left = this.store.data[id * this.store.stride + word]!; left !== 0; left &= left - 1) count += 1
+    for (let word = 0; word < this.space.words; word++)
+      for (let left = this.store.data[id * this.store.stride + word]!; left !== 0; left &= left - 1) count += 1
     return count
   }
 
@@ -86,6 +96,8 @@ export class States {
 /** The sum of `ms` over what is done. */
 export function sumOfDone(state: Int32Array, offset: number, words: number, ms: Float64Array): number {
   let sum = 0
-  for (let word = 0; word < words; word++) for (let left = state[offset + word]!; left !== 0; left &= left - 1) sum += ms[word * 32 + 31 - clz32(left & -left)]!
+  for (let word = 0; word < words; word++)
+    for (let left = state[offset + word]!; left !== 0; left &= left - 1)
+      sum += ms[word * 32 + 31 - clz32(left & -left)]!
   return sum
 }

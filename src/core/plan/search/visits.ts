@@ -1,9 +1,9 @@
 import { withoutDetours, type SearchProblem } from './problem'
 
 /**
- * The part of the walking that goes by what is left: every spot with something to do is visited, again where the order forces
- * somebody back, and every visit but the last ends by leaving, which costs at least the shortest way from there. Proof of the
- * split: docs/planner.md, "Lower bounds".
+ * The part of the walking that goes by what is left: every spot with something to do is visited, again where the order
+ * forces somebody back, and every visit but the last ends by leaving, which costs at least the shortest way from there.
+ * Proof of the split: docs/planner.md, "Lower bounds".
  */
 export class Visits {
   /** The walking without what leaving takes, never below zero. */
@@ -16,13 +16,26 @@ export class Visits {
     const { walkMs, operations, combinations } = problem
     this.combinations = combinations
     this.leastMs = walkMs.map((row, from) => Math.min(...row.filter((_, to) => to !== from)))
-    this.restMs = withoutDetours(walkMs.map((row, from) => row.map((ms, to) => (from === to ? 0 : ms - this.leastMs[from]!))))
+    this.restMs = withoutDetours(
+      walkMs.map((row, from) => row.map((ms, to) => (from === to ? 0 : ms - this.leastMs[from]!))),
+    )
     const returns = returnsForced(problem)
     const wordsOf = (station: number, first: boolean): Int32Array[] => {
-      const most = Math.max(-1, ...operations.flatMap((operation, i) => (operation.station === station && Boolean(operation.first) === first ? [returns[i]!] : [])))
+      const most = Math.max(
+        -1,
+        ...operations.flatMap((operation, i) =>
+          operation.station === station && Boolean(operation.first) === first ? [returns[i]!] : [],
+        ),
+      )
       return Array.from({ length: most + 1 }, (_, level) => {
         const words = new Int32Array(Math.ceil(operations.length / 32))
-        operations.forEach((operation, i) => operation.station === station && Boolean(operation.first) === first && returns[i]! >= level && (words[i >> 5]! |= 1 << (i & 31)))
+        operations.forEach(
+          (operation, i) =>
+            operation.station === station &&
+            Boolean(operation.first) === first &&
+            returns[i]! >= level &&
+            (words[i >> 5]! |= 1 << (i & 31)),
+        )
         return words
       })
     }
@@ -69,25 +82,31 @@ type Spot = { first: Int32Array[]; second: Int32Array[] }
 function visitsLeft(levels: readonly Int32Array[], words: Int32Array, offset: number): number {
   for (let level = levels.length - 1; level >= 0; level--) {
     const wanted = levels[level]!
-    for (let word = 0; word < wanted.length; word++) if ((wanted[word]! & ~words[offset + word]!) !== 0) return level + 1
+    for (let word = 0; word < wanted.length; word++)
+      if ((wanted[word]! & ~words[offset + word]!) !== 0) return level + 1
   }
   return 0
 }
 
 /**
- * Per operation, how often its spot has to be come back to after it, within its part: something elsewhere comes after it, and
- * something here after that. Cost: O(operations^3 / 32) at worst.
+ * Per operation, how often its spot has to be come back to after it, within its part: something elsewhere comes after
+ * it, and something here after that. Cost: O(operations^3 / 32) at worst.
  */
 function returnsForced({ operations, pairs }: SearchProblem): number[] {
   const after = operations.map(() => new Set<number>())
   const before = operations.map((): number[] => [])
-  for (const [first, then] of pairs) if (Boolean(operations[first]!.first) === Boolean(operations[then]!.first)) before[then]!.push(first)
+  for (const [first, then] of pairs)
+    if (Boolean(operations[first]!.first) === Boolean(operations[then]!.first)) before[then]!.push(first)
   const order = sorted(operations.length, before)
-  for (const then of order.toReversed()) for (const first of before[then]!) for (const later of [then, ...after[then]!]) after[first]!.add(later)
+  for (const then of order.toReversed())
+    for (const first of before[then]!) for (const later of [then, ...after[then]!]) after[first]!.add(later)
   const returns = operations.map(() => 0)
   for (const i of order.toReversed()) {
     const { station } = operations[i]!
-    for (const between of after[i]!) if (operations[between]!.station !== station) for (const back of after[between]!) if (operations[back]!.station === station) returns[i] = Math.max(returns[i]!, returns[back]! + 1)
+    for (const between of after[i]!)
+      if (operations[between]!.station !== station)
+        for (const back of after[between]!)
+          if (operations[back]!.station === station) returns[i] = Math.max(returns[i]!, returns[back]! + 1)
   }
   return returns
 }

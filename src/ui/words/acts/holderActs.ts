@@ -2,13 +2,17 @@ import type { Holder } from '@/core/procedure/holder'
 import { THREADED_KINDS, type HolderKind } from '@/core/procedure/holderKinds'
 
 /**
- * What a hand does with each kind. `verb`: before its count in a title, in and out; empty where the head says it. `undo`, `fasten`: how, where it is undone by
- * itself. `press`: how it goes home where it let go with the pull.
+ * What a hand does with each kind. `verb`: before its count in a title, in and out; empty where the head says it.
+ * `undo`, `fasten`: how, where it is undone by itself. `press`: how it goes home where it let go with the pull.
  */
 type HolderActs = { verb: readonly [out: string, back: string]; undo: string; fasten: string; press: string }
 
 const DRIVEN: HolderActs = { verb: ['', ''], undo: '', fasten: 'start by hand', press: '' }
-const CLIP: Pick<HolderActs, 'verb' | 'fasten' | 'press'> = { verb: ['Free', 'Press'], fasten: 'push until each one clicks', press: 'until each one clicks' }
+const CLIP: Pick<HolderActs, 'verb' | 'fasten' | 'press'> = {
+  verb: ['Free', 'Press'],
+  fasten: 'push until each one clicks',
+  press: 'until each one clicks',
+}
 
 export const HOLDER_ACTS: Record<HolderKind, HolderActs> = {
   'machine screw': DRIVEN,
@@ -20,16 +24,61 @@ export const HOLDER_ACTS: Record<HolderKind, HolderActs> = {
   'well nut': DRIVEN,
   'spring clip': { ...CLIP, undo: 'squeeze it from behind, then push it through' },
   'fir-tree clip': { ...CLIP, undo: 'fork tool under its head, straight out' },
-  'push-pin': { verb: ['Draw', 'Set'], undo: 'centre up, then pull the whole pin out', fasten: 'in to its collar with the centre up, then press the centre flush', press: 'then press each centre flush' },
-  'pull-pin': { verb: ['Draw', 'Set'], undo: 'pull the pin, then its body', fasten: 'body in first, then the pin', press: 'then push each pin in' },
+  'push-pin': {
+    verb: ['Draw', 'Set'],
+    undo: 'centre up, then pull the whole pin out',
+    fasten: 'in to its collar with the centre up, then press the centre flush',
+    press: 'then press each centre flush',
+  },
+  'pull-pin': {
+    verb: ['Draw', 'Set'],
+    undo: 'pull the pin, then its body',
+    fasten: 'body in first, then the pin',
+    press: 'then push each pin in',
+  },
   'quarter-turn': { verb: ['Turn', 'Turn'], undo: '', fasten: '', press: 'then turn each one home' },
-  'expanding rivet': { verb: ['Draw', 'Set'], undo: 'push or pull its pin through, then draw the body', fasten: 'body in first, then its pin until it spreads', press: 'then spread each one' },
-  'slide-on clip nut': { verb: ['Slide off', 'Slide on'], undo: 'slide it off the edge', fasten: 'slide it on until its hole lines up', press: 'lined up with the hole' },
-  'stud and grommet': { verb: ['Pull', 'Press'], undo: 'straight off its grommet, never sideways', fasten: 'straight into its grommet until it snaps', press: 'straight in until each one snaps' },
-  'retaining pin': { verb: ['Draw', 'Set'], undo: 'draw it sideways; hold what it holds', fasten: 'push it in until it snaps over', press: 'then push each pin in' },
-  adhesive: { verb: ['Loosen', 'Stick'], undo: 'warm it or cut it from behind, then peel', fasten: 'clean, new tape, press for half a minute', press: 'clean, new tape, press for half a minute' },
-  'hook-and-loop': { verb: ['Peel', 'Press'], undo: 'peel it from one end', fasten: 'press it flat', press: 'press flat' },
-  'cable tie': { verb: ['Cut', 'Fit'], undo: 'cut it at its head, away from the leads', fasten: 'a new one, tail trimmed flush', press: '' },
+  'expanding rivet': {
+    verb: ['Draw', 'Set'],
+    undo: 'push or pull its pin through, then draw the body',
+    fasten: 'body in first, then its pin until it spreads',
+    press: 'then spread each one',
+  },
+  'slide-on clip nut': {
+    verb: ['Slide off', 'Slide on'],
+    undo: 'slide it off the edge',
+    fasten: 'slide it on until its hole lines up',
+    press: 'lined up with the hole',
+  },
+  'stud and grommet': {
+    verb: ['Pull', 'Press'],
+    undo: 'straight off its grommet, never sideways',
+    fasten: 'straight into its grommet until it snaps',
+    press: 'straight in until each one snaps',
+  },
+  'retaining pin': {
+    verb: ['Draw', 'Set'],
+    undo: 'draw it sideways; hold what it holds',
+    fasten: 'push it in until it snaps over',
+    press: 'then push each pin in',
+  },
+  adhesive: {
+    verb: ['Loosen', 'Stick'],
+    undo: 'warm it or cut it from behind, then peel',
+    fasten: 'clean, new tape, press for half a minute',
+    press: 'clean, new tape, press for half a minute',
+  },
+  'hook-and-loop': {
+    verb: ['Peel', 'Press'],
+    undo: 'peel it from one end',
+    fasten: 'press it flat',
+    press: 'press flat',
+  },
+  'cable tie': {
+    verb: ['Cut', 'Fit'],
+    undo: 'cut it at its head, away from the leads',
+    fasten: 'a new one, tail trimmed flush',
+    press: '',
+  },
 }
 
 /** Kinds that bite into plastic or rubber: there is no tight. */
@@ -49,5 +98,7 @@ export function turnWords(holder: Holder, way: 'out' | 'back'): string {
 export function tightWords(holder: Holder): string {
   if (!THREADED_KINDS.includes(holder.kind)) return ''
   if (holder.torqueNm) return `to ${holder.torqueNm} N m`
-  return IN_PLASTIC.includes(holder.kind) ? 'snug, never tight: it holds in plastic' : 'firm by hand; the maker’s torque goes first'
+  return IN_PLASTIC.includes(holder.kind)
+    ? 'snug, never tight: it holds in plastic'
+    : 'firm by hand; the maker’s torque goes first'
 }

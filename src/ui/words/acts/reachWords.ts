@@ -19,11 +19,17 @@ export function reachWords(reach: Reach): string[] {
 
 /** What was recorded of a group beside its kind and count: the other drive, thread, stack, tell, captive, note. */
 export function holderFacts(holder: Holder): string[] {
-  const others = headsOf(holder).slice(1).flatMap((head) => driveOf(head) ?? [])
+  const others = headsOf(holder)
+    .slice(1)
+    .flatMap((head) => driveOf(head) ?? [])
   return [
-    THREADED_KINDS.includes(holder.kind) && others.length > 0 ? `or ${others.map(headWords).join(' or ')}: both were seen, look first` : '',
+    THREADED_KINDS.includes(holder.kind) && others.length > 0
+      ? `or ${others.map(headWords).join(' or ')}: both were seen, look first`
+      : '',
     // A title says only the head; what turns in it is told apart here.
-    holder.drives.length > 0 && !['machine screw', 'bolt'].includes(holder.kind) && THREADED_KINDS.includes(holder.kind) ? plural(holder.kind, holder.count) : '',
+    holder.drives.length > 0 && !['machine screw', 'bolt'].includes(holder.kind) && THREADED_KINDS.includes(holder.kind)
+      ? plural(holder.kind, holder.count)
+      : '',
     threadWords(holder),
     holder.stack.length > 0 ? `in this order: ${holder.stack.join(', ')}` : '',
     holder.tell && `told by: ${holder.tell}`,

@@ -9,7 +9,15 @@ export async function GET(request: Request, { params }: { params: Promise<{ medi
   const crew = await currentCrew()
   if (!crew) return new Response(null, { status: 401 })
   const id = z.uuid().safeParse((await params).mediaId)
-  const medium = id.success ? await readMedia(crew, id.data, new URL(request.url).searchParams.get('size') === 'small') : null
+  const medium = id.success
+    ? await readMedia(crew, id.data, new URL(request.url).searchParams.get('size') === 'small')
+    : null
   if (!medium) return new Response(null, { status: 404 })
-  return new Response(new Uint8Array(medium.bytes), { headers: { 'content-type': medium.mime, 'cache-control': 'private, max-age=31536000, immutable', 'content-disposition': 'inline' } })
+  return new Response(new Uint8Array(medium.bytes), {
+    headers: {
+      'content-type': medium.mime,
+      'cache-control': 'private, max-age=31536000, immutable',
+      'content-disposition': 'inline',
+    },
+  })
 }

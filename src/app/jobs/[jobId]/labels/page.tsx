@@ -9,5 +9,13 @@ export const metadata = { title: 'Tray labels' }
 export default async function LabelsPage({ params }: { params: Promise<{ jobId: string }> }) {
   const data = await jobData((await params).jobId)
   const crew = await requireCrew()
-  return <TrayLabels data={data} origin={env().ISTRUZIONE_ORIGIN} shopName={crew.shopName} acting={crew.acting.name} printedAt={printedWords(new Date())} />
+  return (
+    <TrayLabels
+      data={data}
+      origin={env().ISTRUZIONE_ORIGIN}
+      shopName={crew.shopName}
+      acting={crew.acting.name}
+      printedAt={printedWords(new Date())}
+    />
+  )
 }

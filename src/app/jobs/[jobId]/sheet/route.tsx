@@ -20,16 +20,43 @@ export async function GET(_: Request, { params }: { params: Promise<{ jobId: str
   const job = id.success ? await readJob(crew, id.data) : null
   if (!job) return new Response('There is no such job in your shop.', { status: 404 })
   const people = new Map((await everybody(crew)).map((person) => [person.id, person.name]))
-  const facts = handoverFacts(job, { name: crew.shopName, house: crew.house, rules: crew.rules, people, origin: env().ISTRUZIONE_ORIGIN, hasOthers: await shopHasOthers(crew) })
+  const facts = handoverFacts(job, {
+    name: crew.shopName,
+    house: crew.house,
+    rules: crew.rules,
+    people,
+    origin: env().ISTRUZIONE_ORIGIN,
+    hasOthers: await shopHasOthers(crew),
+  })
   const photos = []
   for (const { id: photoId, words } of facts.photos.slice(0, MOST_PHOTOS)) {
     const photo = await readMedia(crew, photoId, true)
     if (photo) photos.push({ data: photo.bytes, words })
   }
   const pdf = await renderToBuffer(<HandoverPdf facts={facts} photos={photos} fonts={FONTS} />)
-  return new Response(new Uint8Array(pdf), { headers: { 'content-type': 'application/pdf', 'content-disposition': `inline; filename="hand-over-${job.vehicle.label.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.pdf"`, 'cache-control': 'private, no-store' } })
+  return new Response(new Uint8Array(pdf), {
+    headers: {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="hand-over-${job.vehicle.label.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.pdf"`,
+      'cache-control': 'private, no-store',
+    },
+  })
 }
 
 /** The fonts ship with the application as packages; nothing is fetched. */
-const fontFile = (family: 'next' | 'mono', weight: number) => join(process.cwd(), 'node_modules', '@fontsource', `atkinson-hyperlegible-${family}`, 'files', `atkinson-hyperlegible-${family}-latin-${weight}-normal.woff`)
-const FONTS: Fonts = { regular: fontFile('next', 400), bold: fontFile('next', 700), heavy: fontFile('next', 800), mono: fontFile('mono', 400), monoBold: fontFile('mono', 700) }
+const fontFile = (family: 'next' | 'mono', weight: number) =>
+  join(
+    process.cwd(),
+    'node_modules',
+    '@fontsource',
+    `atkinson-hyperlegible-${family}`,
+    'files',
+    `atkinson-hyperlegible-${family}-latin-${weight}-normal.woff`,
+  )
+const FONTS: Fonts = {
+  regular: fontFile('next', 400),
+  bold: fontFile('next', 700),
+  heavy: fontFile('next', 800),
+  mono: fontFile('mono', 400),
+  monoBold: fontFile('mono', 700),
+}

@@ -6,5 +6,11 @@ import { jobData } from '../jobData'
 export const metadata = { title: 'Wheel tag' }
 
 export default async function TagPage({ params }: { params: Promise<{ jobId: string }> }) {
-  return <WheelTag data={await jobData((await params).jobId)} origin={env().ISTRUZIONE_ORIGIN} printedAt={printedWords(new Date())} />
+  return (
+    <WheelTag
+      data={await jobData((await params).jobId)}
+      origin={env().ISTRUZIONE_ORIGIN}
+      printedAt={printedWords(new Date())}
+    />
+  )
 }

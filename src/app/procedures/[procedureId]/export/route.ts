@@ -12,5 +12,10 @@ export async function GET(_: Request, { params }: { params: Promise<{ procedureI
   const view = z.uuid().safeParse(procedureId).success ? await readProcedure(crew, procedureId) : null
   if (!view) return Response.json({ sentence: 'This procedure is not in your shop.' }, { status: 404 })
   const name = view.document.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')
-  return new Response(JSON.stringify(view.document, null, 2), { headers: { 'content-type': 'application/json; charset=utf-8', 'content-disposition': `attachment; filename="${name}.procedure.json"` } })
+  return new Response(JSON.stringify(view.document, null, 2), {
+    headers: {
+      'content-type': 'application/json; charset=utf-8',
+      'content-disposition': `attachment; filename="${name}.procedure.json"`,
+    },
+  })
 }

@@ -17,7 +17,10 @@ export default async function KitPage({ params }: { params: Promise<{ kitId: str
   const blank: Kit = { id: crypto.randomUUID(), name: '', note: '', works: [], functions: [], changes: [], fits: [] }
   const row = kitId === 'new' ? { kit: blank, version: 0 } : (await listKits(crew)).find(({ kit }) => kit.id === kitId)
   if (!row) notFound()
-  const models = (await listProcedures(crew)).map((procedure) => ({ procedureId: procedure.id, document: procedure.document }))
+  const models = (await listProcedures(crew)).map((procedure) => ({
+    procedureId: procedure.id,
+    document: procedure.document,
+  }))
   return (
     <DeskPage crew={crew} at="/crew">
       <ShopTabs at="/shop/kits" />
@@ -28,7 +31,15 @@ export default async function KitPage({ params }: { params: Promise<{ kitId: str
           </Link>
         </p>
         <h1 className="mb-4 text-3xl">{row.version === 0 ? 'New kit' : row.kit.name}</h1>
-        <KitForm kit={row.kit} version={row.version} models={models} stations={crew.house.stations.map((station) => station.name)} may={mayAct(crew, 'lead')} save={saveKitAction} remove={removeKitAction} />
+        <KitForm
+          kit={row.kit}
+          version={row.version}
+          models={models}
+          stations={crew.house.stations.map((station) => station.name)}
+          may={mayAct(crew, 'lead')}
+          save={saveKitAction}
+          remove={removeKitAction}
+        />
       </div>
     </DeskPage>
   )

@@ -6,9 +6,16 @@ export const dynamic = 'force-dynamic'
 type Context = { params: Promise<{ jobId: string }> }
 
 const SIGNED_OUT = Response.json.bind(null, { status: 'signed out', sentence: 'Sign in first.' }, { status: 401 })
-const UNKNOWN = Response.json.bind(null, { status: 'unknown', sentence: 'There is no such job in your shop.' }, { status: 404 })
+const UNKNOWN = Response.json.bind(
+  null,
+  { status: 'unknown', sentence: 'There is no such job in your shop.' },
+  { status: 404 },
+)
 
-/** What happened in a job, for the other tablets in the bay: all of it, or what arrived `after` a place that was told before. */
+/**
+ * What happened in a job, for the other tablets in the bay: all of it, or what arrived `after` a place that was told
+ * before.
+ */
 export async function GET(request: Request, { params }: Context): Promise<Response> {
   const crew = await currentCrew()
   if (!crew) return SIGNED_OUT()
@@ -25,7 +32,14 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   const { jobId } = await params
   if (!isUuid(jobId)) return UNKNOWN()
   const body = AppendRequest.safeParse(await request.json().catch(() => null))
-  if (!body.success) return Response.json({ status: 'invalid', sentence: `These events can’t be read: ${body.error.issues[0]!.message} They stay on the device.` }, { status: 400 })
+  if (!body.success)
+    return Response.json(
+      {
+        status: 'invalid',
+        sentence: `These events can’t be read: ${body.error.issues[0]!.message} They stay on the device.`,
+      },
+      { status: 400 },
+    )
   const outcome = await appendJobEvents(crew, jobId, body.data.events)
   if (outcome.status === 'unknown job') return UNKNOWN()
   log.info({ jobId, events: body.data.events.length, outcome: outcome.status }, 'events')

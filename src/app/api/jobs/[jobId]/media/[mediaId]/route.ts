@@ -6,12 +6,24 @@ export const dynamic = 'force-dynamic'
 const Asked = z.object({ jobId: z.uuid(), mediaId: z.uuid(), kind: z.enum(['photo', 'voice']) })
 
 /** Keeps a picture or a recording that a tablet sends. Sent twice, it is kept once. */
-export async function POST(request: Request, { params }: { params: Promise<{ jobId: string; mediaId: string }> }): Promise<Response> {
+export async function POST(
+  request: Request,
+  { params }: { params: Promise<{ jobId: string; mediaId: string }> },
+): Promise<Response> {
   const crew = await currentCrew()
   if (!crew) return Response.json({ status: 'signed out', sentence: 'Sign in first.' }, { status: 401 })
   const asked = Asked.safeParse({ ...(await params), kind: new URL(request.url).searchParams.get('kind') })
-  if (!asked.success) return Response.json({ status: 'invalid', sentence: 'Say which job and whether it is a photo or a voice.' }, { status: 400 })
+  if (!asked.success)
+    return Response.json(
+      { status: 'invalid', sentence: 'Say which job and whether it is a photo or a voice.' },
+      { status: 400 },
+    )
   const { jobId, mediaId, kind } = asked.data
-  const outcome = await keepMedia(crew, jobId, { id: mediaId, kind, mime: request.headers.get('content-type') ?? '', bytes: Buffer.from(await request.arrayBuffer()) })
+  const outcome = await keepMedia(crew, jobId, {
+    id: mediaId,
+    kind,
+    mime: request.headers.get('content-type') ?? '',
+    bytes: Buffer.from(await request.arrayBuffer()),
+  })
   return Response.json(outcome, { status: outcome.status === 'kept' ? 200 : outcome.status === 'refused' ? 422 : 404 })
 }
