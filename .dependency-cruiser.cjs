@@ -12,13 +12,14 @@ const layers = {
   'core/shorthand': ['core/base', 'core/procedure'],
   'core/formats': ['core/base', 'core/procedure', 'core/order', 'core/plan', 'core/job'],
   db: ['core'],
-  server: ['core', 'db'],
+  server: ['core', 'db', 'words'],
   workers: ['core'],
   // Types only: the worker itself is started by its address.
   client: ['core', 'workers'],
-  ui: ['core', 'client'],
+  words: ['core'],
+  ui: ['core', 'client', 'words'],
   demo: ['core', 'server', 'db'],
-  cli: ['core', 'ui'],
+  cli: ['core', 'words'],
 }
 const escape = (path) => path.replace('/', '\\/')
 
@@ -51,6 +52,13 @@ module.exports = {
       severity: 'error',
       from: { path: '^src/core/shorthand/', pathNot: '\\.(test|testing)\\.ts$' },
       to: { dependencyTypes: ['npm', 'npm-dev'], pathNot: 'node_modules/(zod|chevrotain|fastest-levenshtein)' },
+    },
+    {
+      name: 'core-tests-stay-in',
+      comment: 'Tests of core have their own vehicles (core/testing) and need no interface.',
+      severity: 'error',
+      from: { path: '^src/core/' },
+      to: { path: '^src/', pathNot: '^src/(core|words)/' },
     },
     {
       name: 'demo-stays-out',

@@ -7,8 +7,8 @@ import { forBuild } from '@/core/procedure/forBuild'
 import { parseDocumentText } from '@/core/procedure/parseDocument'
 import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
 import { lanesOf } from '@/core/plan/lanes/lanesOf'
-import { lanesReport, planReport, type LanesReport, type PlanReport, type ReportStep } from '@/ui/words/planReport'
-import { documentErrorSentences, planErrorSentence } from '@/ui/words/problems'
+import { lanesReport, planReport, type LanesReport, type PlanReport, type ReportStep } from '@/words/planReport'
+import { documentErrorSentences, planErrorSentence } from '@/words/problems'
 
 const USAGE = `bin/plan FILE --goal CAVITY-OR-PART [--goal ...] [--build FACET=CHOICE ...] [--start STATION]
          [--policy KEY=VALUE ...] [--opened] [--people N] [--json]

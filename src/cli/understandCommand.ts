@@ -3,8 +3,8 @@ import { parseArgs } from 'node:util'
 import { parseDocumentText } from '@/core/procedure/parseDocument'
 import type { OwnWords } from '@/core/shorthand/scan'
 import { namesOf, understand, type Understood } from '@/core/shorthand/understand'
-import { documentErrorSentences } from '@/ui/words/problems'
-import { askSentences, factWords, unreadSentence } from '@/ui/words/shorthandWords'
+import { documentErrorSentences } from '@/words/problems'
+import { askSentences, factWords, unreadSentence } from '@/words/shorthandWords'
 
 const USAGE = `bin/understand [--procedure FILE] [--json] [FILE]
 

@@ -2,7 +2,7 @@
 import { redirect } from 'next/navigation'
 import { NewJob, openJob as openJobHere } from '@/server/jobs'
 import { requireCrew } from '@/server/session'
-import { planErrorSentence } from '@/ui/words/problems'
+import { planErrorSentence } from '@/words/problems'
 
 export async function openJob(input: unknown): Promise<{ status: 'refused'; sentence: string } | undefined> {
   const crew = await requireCrew()

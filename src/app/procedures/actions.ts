@@ -6,7 +6,7 @@ import { Source } from '@/core/procedure/source'
 import { addFromDesk } from '@/server/jobEvents'
 import { editDraft, importProcedure, newProcedure, publishDraft, type EditOutcome } from '@/server/procedures'
 import { mayAct, refused, requireCrew, type Refused } from '@/server/session'
-import { documentErrorSentences } from '@/ui/words/problems'
+import { documentErrorSentences } from '@/words/problems'
 
 export async function createProcedureAction(
   name: unknown,

@@ -1,7 +1,7 @@
 import { DeskPage } from '@/app/DeskPage'
 import { listProcedures } from '@/server/procedures'
 import { requireCrew } from '@/server/session'
-import { holderWords, ownerWords } from '@/ui/words/items'
+import { holderWords, ownerWords } from '@/words/items'
 import { ProcedureList } from './ProcedureList'
 
 export const metadata = { title: 'Procedures' }

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { Ajv2020 } from 'ajv/dist/2020.js'
-import { panelVan } from '../../demo/panelVan'
 import { procedureJsonSchema } from './procedureJsonSchema'
+import { panelVan } from '../testing/vehicles.testing'
 
 // Checked with an independent validator.
 const validate = new Ajv2020({ strict: false, validateFormats: false }).compile(procedureJsonSchema())

@@ -1,6 +1,4 @@
 import { describe, expect, test } from '@jest/globals'
-import { panelVan } from '../../demo/panelVan'
-import { patrolMotorcycle } from '../../demo/patrolMotorcycle'
 import { PlanRequest } from '../plan/planRequest'
 import { judged } from '../plan/demandsOf'
 import { traysFor } from '../plan/trays'
@@ -28,6 +26,7 @@ import { proposalsOf } from './proposals'
 import { suspectsFor } from './troubles'
 import { termsOf } from './terms'
 import { wheelTagOf } from './wheelTag'
+import { panelVan, patrolMotorcycle } from '../testing/vehicles.testing'
 
 const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
 const radio = (more: object = {}) =>

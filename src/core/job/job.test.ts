@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { panelVan } from '../../demo/panelVan'
 import { nextStamp, wallMsOf } from '../base/clock'
 import type { Stamp } from '../base/stamp'
 import { Kit, KitFit } from '../shop/kit'
@@ -21,6 +20,7 @@ import { foldJob } from './fold'
 import { handoverBlocks } from './handover'
 import { PLAIN_TERMS, termsOf, testsOwed } from './terms'
 import { delayLeft, happeningsFor, isDone, nextStep, nextTap, toBeCounted } from './progress'
+import { panelVan } from '../testing/vehicles.testing'
 
 const van = panelVan()
 const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }

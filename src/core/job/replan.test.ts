@@ -1,5 +1,4 @@
 import { expect, test } from '@jest/globals'
-import { panelVan } from '../../demo/panelVan'
 import { seededRandom } from '../base/random'
 import { PlanRequest } from '../plan/planRequest'
 import { forBuild } from '../procedure/forBuild'
@@ -7,6 +6,7 @@ import { CrewAtWork } from './crew.testing'
 import { isDone, nextStep, nextTap } from './progress'
 import { adoptedPlan } from './terms'
 import { uRows } from './uRows'
+import { panelVan } from '../testing/vehicles.testing'
 
 const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
 const radio = (more: object = {}) =>

@@ -1,5 +1,4 @@
 import { expect, test } from '@jest/globals'
-import { panelVan } from '../../demo/panelVan'
 import { seededRandom } from '../base/random'
 import { lanesOf } from '../plan/lanes/lanesOf'
 import { PlanRequest } from '../plan/planRequest'
@@ -7,6 +6,7 @@ import { CrewAtWork, INES, TOLU } from './crew.testing'
 import { isDone } from './progress'
 import { peopleLanes } from './peopleLanes'
 import { turnsOf } from './whoDoesWhat'
+import { panelVan } from '../testing/vehicles.testing'
 
 const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
 const both = PlanRequest.parse({

@@ -1,10 +1,10 @@
 import { expect, test } from '@jest/globals'
-import { panelVan } from '../../demo/panelVan'
 import { forBuild } from '../procedure/forBuild'
 import { randomProcedure } from '../procedure/randomProcedure.testing'
 import { loopGroups } from './graph'
 import { layersOf, partLinks } from './layers'
 import { deriveRemoval } from './removal'
+import { panelVan } from '../testing/vehicles.testing'
 
 const layers = (build: Record<string, string>, methods: Record<string, string>) => {
   const removal = deriveRemoval(forBuild(panelVan(), build), [{ kind: 'cavity', cavityId: 'radio-cavity' }], {

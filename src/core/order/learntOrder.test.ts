@@ -5,12 +5,12 @@ import { StripSeen } from '../procedure/stripSeen'
 import { seenOrders } from './seenOrders'
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { panelVan } from '../../demo/panelVan'
 import { forBuild } from '../procedure/forBuild'
 import { Need } from '../procedure/need'
 import { agreement, learnOrder, type Strip } from './learntOrder'
 import { deriveRemoval } from './removal'
 import { standingOrders } from './standingOfOrder'
+import { panelVan } from '../testing/vehicles.testing'
 
 const strips = (...sequences: string[][]): Strip[] => sequences.map((sequence, i) => ({ id: `s${i}`, sequence }))
 const keeps = (sequence: readonly string[], pairs: readonly { before: string; after: string }[]) =>

@@ -1,6 +1,5 @@
 import { newView } from '../procedure/view'
 import { describe, expect, test } from '@jest/globals'
-import { panelVan } from '../../demo/panelVan'
 import { randomProcedure } from '../procedure/randomProcedure.testing'
 import { Need, trapsNeed } from '../procedure/need'
 import { newTether } from '../procedure/tether'
@@ -11,6 +10,7 @@ import { whilePlanning } from '../vehicle/circumstances'
 import { Rule, ShopRules } from '../vehicle/rule'
 import { rulesInForce } from '../vehicle/rulesInForce'
 import { checkRecord, type Confirmations } from './checkRecord'
+import { panelVan } from '../testing/vehicles.testing'
 
 const van = panelVan()
 const check = (document: ProcedureDocument, confirmations: Confirmations | null = null) =>

@@ -1,6 +1,4 @@
 import { describe, expect, test } from '@jest/globals'
-import { panelVan } from '../../demo/panelVan'
-import { smallBus } from '../../demo/smallBus'
 import { forBuild, type ProcedureForBuild } from '../procedure/forBuild'
 import { randomProcedure } from '../procedure/randomProcedure.testing'
 import { Kit } from '../shop/kit'
@@ -14,6 +12,7 @@ import type { LiveStart } from './liveStart'
 import { planExtras } from './planExtras'
 import { PlanRequest } from './planRequest'
 import type { Standing, Step } from './step'
+import { panelVan, smallBus } from '../testing/vehicles.testing'
 
 const CAVITY = { kind: 'cavity', cavityId: 'cavity' } as const
 const AUTO_KEY = { gearbox: 'automatic', starter: 'key', steering: 'left' }

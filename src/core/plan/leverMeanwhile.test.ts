@@ -1,5 +1,4 @@
 import { expect, test } from '@jest/globals'
-import { panelVan } from '../../demo/panelVan'
 import type { ProcedureDocument } from '../procedure/document'
 import { forBuild } from '../procedure/forBuild'
 import { Kit, KitFit } from '../shop/kit'
@@ -7,6 +6,7 @@ import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { planJob } from './jobPlan'
 import type { JobPlan } from './planFrom'
 import { PlanRequest } from './planRequest'
+import { panelVan } from '../testing/vehicles.testing'
 
 const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
 const kit = Kit.parse({

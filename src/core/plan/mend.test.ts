@@ -1,5 +1,4 @@
 import { expect, test } from '@jest/globals'
-import { panelVan } from '../../demo/panelVan'
 import type { ProcedureDocument } from '../procedure/document'
 import { applyEdits, inverseOf } from '../procedure/edit'
 import { trapsNeed } from '../procedure/need'
@@ -8,6 +7,7 @@ import { whilePlanning } from '../vehicle/circumstances'
 import { checkRecord } from './checkRecord'
 import type { Problem } from './problem'
 import { mendFor } from './mend'
+import { panelVan } from '../testing/vehicles.testing'
 
 const van = panelVan()
 const check = (document: ProcedureDocument) => checkRecord(document, whilePlanning(DEFAULT_HOUSE_VALUES))

@@ -1,7 +1,5 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { panelVan } from '../../demo/panelVan'
-import { patrolMotorcycle } from '../../demo/patrolMotorcycle'
 import { areIdentical, areLookalikes } from '../procedure/lookalikes'
 import { forBuild } from '../procedure/forBuild'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
@@ -9,6 +7,7 @@ import { planJob } from './jobPlan'
 import type { JobPlan } from './planFrom'
 import { PlanRequest } from './planRequest'
 import { fewestTrays, sharedTrays } from './trays'
+import { panelVan, patrolMotorcycle } from '../testing/vehicles.testing'
 
 const VAN_BUILD = { gearbox: 'automatic', starter: 'key', steering: 'left' }
 function planned(document: ReturnType<typeof panelVan>, build: Record<string, string>): JobPlan {

@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { panelVan } from '../../demo/panelVan'
-import { contradictionSentence, whySentence } from '../../ui/words/reasons'
+import { contradictionSentence, whySentence } from '../../words/reasons'
 import { canStillFinish, feasibilityOf } from './feasible'
 import { deriveJob } from './deriveJob'
 import { judged } from './demandsOf'
@@ -21,6 +20,7 @@ import { powerGate } from '../vehicle/powerGate'
 import { simulate } from '../vehicle/simulate'
 import { after, asFoundState, type VehicleState } from '../vehicle/vehicleState'
 import type { ProcedureDocument } from '../procedure/document'
+import { panelVan } from '../testing/vehicles.testing'
 
 // The worked example of the design, statement by statement: all but 11 (two people), and the rows of 13, which are in
 // job/account.test.ts; the balance of 10 is in job/job.test.ts.

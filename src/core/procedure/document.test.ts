@@ -1,5 +1,4 @@
 import { describe, expect, test } from '@jest/globals'
-import { panelVan } from '../../demo/panelVan'
 import { applyEdits, editsBetween, inverseOf, type Edit } from './edit'
 import { migrateDocument } from './documentMigrations'
 import { parseDocument, parseDocumentText } from './parseDocument'
@@ -7,6 +6,7 @@ import { danglingReferences } from './references'
 import { newPart } from './part'
 import { existsOn } from './existsOn'
 import { forBuild } from './forBuild'
+import { panelVan } from '../testing/vehicles.testing'
 
 const van = panelVan()
 

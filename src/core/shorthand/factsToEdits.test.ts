@@ -1,5 +1,4 @@
 import { describe, expect, test } from '@jest/globals'
-import { panelVan } from '../../demo/panelVan'
 import { checkRecord } from '../plan/checkRecord'
 import { applyEdits } from '../procedure/edit'
 import { ProcedureDocument } from '../procedure/document'
@@ -7,6 +6,7 @@ import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { whilePlanning } from '../vehicle/circumstances'
 import { factsToEdits, type PlacedFacts } from './factsToEdits'
 import { namesOf, understand } from './understand'
+import { panelVan } from '../testing/vehicles.testing'
 
 const EMPTY = ProcedureDocument.parse({ format: 'istruzione-procedure', version: 1, name: 'New model' })
 

@@ -2,11 +2,11 @@ import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { describe, expect, test } from '@jest/globals'
 import { seededRandom } from '../base/random'
-import { panelVan } from '../../demo/panelVan'
 import { readCorpusLine } from './corpusReading.testing'
 import { PHRASES } from './lexicon'
 import { CorpusLine, Fact } from './meaning'
 import { namesOf, understand } from './understand'
+import { panelVan } from '../testing/vehicles.testing'
 
 function half(name: string): CorpusLine[] {
   const file = fileURLToPath(new URL(`./corpus/${name}.json`, import.meta.url))

@@ -1,7 +1,4 @@
 import { describe, expect, test } from '@jest/globals'
-import { smallBus } from '../../demo/smallBus'
-import { panelVan } from '../../demo/panelVan'
-import { patrolMotorcycle } from '../../demo/patrolMotorcycle'
 import { seededRandom } from '../base/random'
 import { forBuild, type ProcedureForBuild } from '../procedure/forBuild'
 import { randomProcedure } from '../procedure/randomProcedure.testing'
@@ -16,6 +13,7 @@ import { POWERS } from './powers'
 import { Rule, ShopRules } from './rule'
 import { rulesInForce } from './rulesInForce'
 import { asFoundState, type VehicleState } from './vehicleState'
+import { panelVan, patrolMotorcycle, smallBus } from '../testing/vehicles.testing'
 
 const circumstances = whilePlanning(DEFAULT_HOUSE_VALUES)
 const bus = forBuild(smallBus(), { 'sign-kind': 'led', gearbox: 'manual' })

@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { Tape } from '../marks/Tape'
 import type { FiguresJob } from './figuresJob'
-import { plural } from '../words/items'
+import { plural } from '@/words/items'
 
 const MinutesChart = dynamic(() => import('./MinutesChart').then((file) => file.MinutesChart), {
   ssr: false,

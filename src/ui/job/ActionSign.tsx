@@ -10,8 +10,8 @@ import { DirectionSign } from '../marks/DirectionSign'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { PlugMark } from '../marks/PlugMark'
 import { AirbagFlag, SignalPlate } from '../marks/Signs'
-import { cardNameIn } from '../words/modelNames'
-import { hiddenWords, stepWords } from '../words/operations'
+import { cardNameIn } from '@/words/modelNames'
+import { hiddenWords, stepWords } from '@/words/operations'
 import type { PlannedJob } from './useJob'
 
 /** The one sign of the screen: what to do next, readable from a metre. */

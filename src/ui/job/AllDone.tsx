@@ -1,5 +1,5 @@
 import Link from 'next/link'
-import { toolWords } from '../words/items'
+import { toolWords } from '@/words/items'
 
 /** Every step is behind: what is still open, and the ways on. */
 export function AllDone({

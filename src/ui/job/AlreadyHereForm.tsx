@@ -1,8 +1,8 @@
 'use client'
 import { useState } from 'react'
 import { alreadyHere, hereHappenings } from '@/core/job/alreadyHere'
-import { cardNameIn } from '../words/modelNames'
-import { stepWords } from '../words/operations'
+import { cardNameIn } from '@/words/modelNames'
+import { stepWords } from '@/words/operations'
 import { TickBox } from './slabs'
 import type { PlannedJob } from './useJob'
 

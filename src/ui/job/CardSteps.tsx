@@ -7,7 +7,7 @@ import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import { isAirbagCircuit } from '@/core/procedure/circuits'
 import { Tape } from '../marks/Tape'
 import { AirbagFlag } from '../marks/Signs'
-import { stepWords } from '../words/operations'
+import { stepWords } from '@/words/operations'
 import { StepMark } from './ActionSign'
 
 /** The card of the panel: its steps in order, what is done, what the next tap confirms. */

@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import type { Happening } from '@/core/job/event'
 import type { Holder } from '@/core/procedure/holder'
-import { holderKindWords, holderWords } from '../words/items'
+import { holderKindWords, holderWords } from '@/words/items'
 import { Counter } from './fastenerInputs'
 
 /** How many there were, where the record does not know: asked at the first undo, and owed as counted. */

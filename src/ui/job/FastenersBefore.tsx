@@ -1,13 +1,13 @@
 'use client'
 import { useState } from 'react'
-import { standingEvents } from '@/core/job/fold'
+import { foundBefore } from '@/core/job/decide/foundBefore'
 import type { Happening } from '@/core/job/event'
 import { countedIn } from '@/core/order/operation'
 import { headOf } from '@/core/procedure/heads'
 import type { Holder } from '@/core/procedure/holder'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
-import { itemWords, holderWords } from '../words/items'
-import { hiddenWords } from '../words/operations'
+import { itemWords, holderWords } from '@/words/items'
+import { hiddenWords } from '@/words/operations'
 import { Counter, HeadChoice, headInWords } from './fastenerInputs'
 import type { PlannedJob } from './useJob'
 
@@ -99,30 +99,8 @@ function OneGroup({
   const [count, setCount] = useState(there)
   const [head, setHead] = useState(headFound(job, holder))
   const save = () => {
-    const before = standingEvents(job.log.events).filter(
-      ({ what }) =>
-        (what.kind === 'as found' && what.holderId === holder.id) ||
-        (what.kind === 'different from the record' && what.itemId === holder.id && what.field === 'head'),
-    )
-    const happenings: Happening[] = []
-    if (count !== holder.count)
-      happenings.push({
-        kind: 'as found',
-        holderId: holder.id,
-        what: count < holder.count ? 'missing' : 'extra',
-        count: Math.abs(holder.count - count),
-        note: '',
-      })
-    // An earlier job found another head, and now it is as recorded again: that has to be said as well.
-    const recorded = job.request.heads[holder.id] ? headOf(holder) : null
-    if (head === '' && recorded !== null)
-      happenings.push({ kind: 'different from the record', itemId: holder.id, field: 'head', value: recorded })
-    if (head !== '')
-      happenings.push({ kind: 'different from the record', itemId: holder.id, field: 'head', value: head })
-    keep(
-      happenings,
-      before.map((event) => event.id),
-    )
+    const found = foundBefore(holder, job.log.events, count, head, job.request.heads[holder.id] !== undefined)
+    keep(found.happenings, found.takeBack)
   }
   return (
     <div className="space-y-5">

@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import type { Happening } from '@/core/job/event'
+import { putBackTap } from '@/core/job/decide/putBack'
 import { leaveGate, type LeaveAct, type LeaveForbids } from '@/core/job/leaveGate'
 import { isUnclassified } from '@/core/procedure/circuits'
 import type { ProcedureDocument } from '@/core/procedure/document'
@@ -8,14 +8,12 @@ import type { Tether } from '@/core/procedure/tether'
 import { circuitEdits, likelyCircuits } from '@/core/procedure/likelyCircuits'
 import { powerGate, type GateAnswer, type PutBack } from '@/core/vehicle/powerGate'
 import { POWERS, type Power } from '@/core/vehicle/powers'
-import { refusals } from '@/core/vehicle/judge'
-import { levelNow } from '@/core/job/fold'
 import { MayRing, StopSign } from '../marks/Signs'
 import { Dialog } from '../shell/Dialog'
-import { forbidsWords, putBackWords } from '../words/balanceWords'
-import { itemWords } from '../words/items'
-import { circuitWords } from '../words/questionWords'
-import { capital, settingTo } from '../words/operations'
+import { forbidsWords, putBackWords } from '@/words/balanceWords'
+import { itemWords } from '@/words/items'
+import { circuitWords } from '@/words/questionWords'
+import { capital, settingTo } from '@/words/operations'
 import type { LiveJob } from './useJob'
 
 type Asked = Power | 'leave'
@@ -178,38 +176,15 @@ function PutBackRow({
   document: ProcedureDocument
   job: LiveJob
 }) {
-  const { model, vehicle, circumstances } = job
-  const act =
-    item.kind === 'plug'
-      ? { act: 'close' as const, itemId: item.tetherId }
-      : {
-          act: 'set' as const,
-          itemId: item.settingId,
-          setting: {
-            settingId: item.settingId,
-            from: vehicle.settings.get(item.settingId) ?? '',
-            to: item.value,
-            methodId: '',
-          },
-        }
-  const refused = refusals(model, vehicle, act, circumstances)[0]
-  const happenings: Happening[] =
-    item.kind === 'set'
-      ? [{ kind: 'set', settingId: item.settingId, value: item.value, methodId: null }]
-      : [
-          ...(item.bringPartId && levelNow(job.state, item.bringPartId) === 'off'
-            ? [{ kind: 'part at' as const, partId: item.bringPartId, level: 'free' as const }]
-            : []),
-          { kind: 'closed', tetherId: item.tetherId },
-        ]
+  const { happenings, refusedBy } = putBackTap(item, job.model, job.vehicle, job.state, job.circumstances)
   return (
     <li className="flex flex-wrap items-center gap-3 border-b border-hair pb-2">
       <span className="num text-2xl">{number}</span>
       <span className="min-w-0 flex-1 text-xl font-semibold">
         {putBackWords(document, item)}
-        {refused && <span className="block text-lg font-normal">{refused.rule.remedy || refused.rule.sentence}</span>}
+        {refusedBy && <span className="block text-lg font-normal">{refusedBy.remedy || refusedBy.sentence}</span>}
       </span>
-      <button type="button" className="slab" disabled={refused !== undefined} onClick={() => job.record(happenings)}>
+      <button type="button" className="slab" disabled={refusedBy !== null} onClick={() => job.record(happenings)}>
         {item.kind === 'plug' ? 'It is plugged' : `It is ${item.value}`}
       </button>
     </li>

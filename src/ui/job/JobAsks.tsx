@@ -1,20 +1,20 @@
 'use client'
 import dynamic from 'next/dynamic'
+import { changesOwed, readingAsked } from '@/core/job/decide/owedHere'
 import type { Happening } from '@/core/job/event'
 import { happeningsFor, toBeCounted, type NextTap } from '@/core/job/progress'
 import { Dialog } from '../shell/Dialog'
-import { cardNameIn } from '../words/modelNames'
-import { stepWords } from '../words/operations'
-import { changesOwed, readingAsked } from './owedHere'
+import { cardNameIn } from '@/words/modelNames'
+import { stepWords } from '@/words/operations'
 import type { MoreAsk } from './MoreDialog'
 import { NoteForm } from './NoteForm'
 import type { JobData, PlannedJob } from './useJob'
 import type { Replan } from './useReplan'
 
-const Different = dynamic(() => import('./JobDialogs').then((file) => file.Different))
+const Different = dynamic(() => import('./Different').then((file) => file.Different))
 const CountFirst = dynamic(() => import('./CountFirst').then((file) => file.CountFirst))
-const Broken = dynamic(() => import('./JobDialogs').then((file) => file.Broken))
-const WontMove = dynamic(() => import('./JobDialogs').then((file) => file.WontMove))
+const Broken = dynamic(() => import('./Broken').then((file) => file.Broken))
+const WontMove = dynamic(() => import('./WontMove').then((file) => file.WontMove))
 const ReadingForm = dynamic(() => import('./ReadingForm').then((file) => file.ReadingForm))
 const MissingTool = dynamic(() => import('./MissingTool').then((file) => file.MissingTool))
 const MoreDialog = dynamic(() => import('./MoreDialog').then((file) => file.MoreDialog))
@@ -136,14 +136,18 @@ export function JobAsks({
           </Dialog>
           <Dialog title={operation.name ?? 'Work'} open={ask === 'work'} onClose={close}>
             <WorkDone
-              work={{ workId: operation.itemId, name: operation.name ?? 'Work', changes: changesOwed(job, operation) }}
+              work={{
+                workId: operation.itemId,
+                name: operation.name ?? 'Work',
+                changes: changesOwed(plan, job.terms, state, operation),
+              }}
               record={save}
               close={close}
             />
           </Dialog>
           <Dialog title={`Test: ${stepWords(model, operation).title}`} open={ask === 'reading'} onClose={close}>
             <ReadingForm
-              unit={readingAsked(job, operation)}
+              unit={readingAsked(model, plan, operation)}
               keep={(reading) => (
                 save([{ kind: 'tested', functionId: operation.itemId, result: 'passed', reading, note: '' }]),
                 close()

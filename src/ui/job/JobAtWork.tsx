@@ -4,7 +4,9 @@ import dynamic from 'next/dynamic'
 import { useCallback, useDeferredValue, useMemo, useState } from 'react'
 import type { Happening } from '@/core/job/event'
 import { unreadCautions } from '@/core/job/acknowledged'
-import { delayLeft, happeningsFor, isDone, nextTap, toolsTakenUp, type NextTap, toBeCounted } from '@/core/job/progress'
+import { tappedDone, withTools } from '@/core/job/decide/done'
+import { changesOwed, readingAsked } from '@/core/job/decide/owedHere'
+import { delayLeft, isDone, nextTap, type NextTap } from '@/core/job/progress'
 import { turnsOf, type Turn } from '@/core/job/whoDoesWhat'
 import { judged } from '@/core/plan/demandsOf'
 import { traysFor } from '@/core/plan/trays'
@@ -14,14 +16,13 @@ import { StopSign } from '../marks/Signs'
 import type { ChangeActing } from '../shell/ActingButton'
 import type { Operation } from '@/core/order/operation'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
-import { capital, stepWords } from '../words/operations'
+import { capital, stepWords } from '@/words/operations'
 import { ActionSign } from './ActionSign'
 import { AllDone } from './AllDone'
 import { CardSteps } from './CardSteps'
 import { JobHead } from './JobHead'
 import { JobAside } from './JobAside'
 import { JobAsks, type Ask } from './JobAsks'
-import { changesOwed, readingAsked } from './owedHere'
 import { Strayed } from './Strayed'
 import { ConfirmPreparations, FacetSlabs, LeaveButton, SlabButton, UndoSlab, waitWords } from './slabs'
 import { TestNeeds } from './TestNeeds'
@@ -81,25 +82,16 @@ export function JobAtWork({
   const delay = tap ? delayLeft(plan, state, tap.step.operation, job.nowMs) : null
   const cautions = act ? cautionsFor(model, act, job.circumstances) : []
   const unread = unreadCautions(cautions, state, data.acting.id)
-  const save = (happenings: readonly Happening[]) =>
-    tap && job.record([...toolsTakenUp(state, tap.steps), ...happenings])
+  const save = (happenings: readonly Happening[]) => tap && job.record(withTools(state, tap, happenings))
   const operation = tap?.step.operation ?? null
-  const changes = operation ? changesOwed(job, operation) : []
-  const readingUnit = operation ? readingAsked(job, operation) : ''
+  const changes = operation ? changesOwed(plan, job.terms, state, operation) : []
+  const readingUnit = operation ? readingAsked(model, plan, operation) : ''
   const done = () => {
-    if (!tap || ask || refusal || tap.step.operation.act === 'decide') return
-    if (unread.length > 0)
-      return void job.record(unread.map((caution) => ({ kind: 'caution read', cautionId: caution.id })))
-    if (changes.length > 0) return setAsk('work')
-    if (readingUnit !== '') return setAsk('reading')
-    if (
-      toBeCounted(
-        state,
-        tap.steps.map((step) => step.operation),
-      ).length > 0
-    )
-      return setAsk('count')
-    save(tap.steps.flatMap((step) => happeningsFor(state, step.operation)))
+    if (!tap || ask) return
+    const answer = tappedDone(state, tap, { refusal, unread, changes: changes.length, readingUnit })
+    if (answer.kind === 'read') job.record(answer.happenings)
+    else if (answer.kind === 'ask') setAsk(answer.what)
+    else if (answer.kind === 'keep') save(answer.happenings)
   }
   const fails = () => {
     job.record([{ kind: 'tested', functionId: operation!.itemId, result: 'failed', reading: '', note: '' }])

@@ -3,8 +3,8 @@ import type { ProcedureDocument } from '@/core/procedure/document'
 import { powerGate } from '@/core/vehicle/powerGate'
 import { POWERS } from '@/core/vehicle/powers'
 import { MayRing, StopSign } from '../marks/Signs'
-import { forbidsWords } from '../words/balanceWords'
-import { capital } from '../words/operations'
+import { forbidsWords } from '@/words/balanceWords'
+import { capital } from '@/words/operations'
 import type { LiveJob } from './useJob'
 
 /** The power lamps, always in sight: what may come on now, and what forbids it. A tap opens the gate. */

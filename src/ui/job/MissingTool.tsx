@@ -1,6 +1,6 @@
 'use client'
 import { isDone } from '@/core/job/progress'
-import { toolWords } from '../words/items'
+import { toolWords } from '@/words/items'
 import type { PlannedJob } from './useJob'
 
 /** A tool that is not there: the rest is planned without it, or it is said what can't be done then. */

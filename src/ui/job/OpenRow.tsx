@@ -1,17 +1,16 @@
 'use client'
 import { useState } from 'react'
 import { asItStands, mayBeAccepted, type BalanceRow } from '@/core/job/balance'
-import type { Happening } from '@/core/job/event'
+import { closingActs } from '@/core/job/decide/closingActs'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { mayStayOpen } from '@/core/procedure/circuits'
-import { refusals } from '@/core/vehicle/judge'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { LevelMark } from '../marks/LevelMark'
 import { PlugMark } from '../marks/PlugMark'
 import { GapSign } from '../marks/Signs'
 import { Dialog } from '../shell/Dialog'
-import { rowWords } from '../words/balanceWords'
-import { ownerWords } from '../words/items'
+import { rowWords } from '@/words/balanceWords'
+import { closingActWords } from '@/words/closingActWords'
+import { ownerWords } from '@/words/items'
 import { ScrewDrawing } from './ScrewDrawing'
 import type { LiveJob } from './useJob'
 
@@ -155,119 +154,23 @@ function Evidence({ row, document }: { row: BalanceRow; document: ProcedureDocum
 
 function Acts({ row, document, job }: { row: BalanceRow; document: ProcedureDocument; job: LiveJob }) {
   const [search, setSearch] = useState(false)
-  const act = (words: string, happenings: Happening[], main = true) => (
-    <button
-      key={words}
-      type="button"
-      className={main ? 'slab flex-1' : 'ghost flex-1'}
-      onClick={() => job.record(happenings)}
-    >
-      {words}
-    </button>
-  )
-  if (row.account === 'part') return act('It is back', [{ kind: 'part at', partId: row.id, level: 'in place' }])
-  if (row.account === 'tether')
-    return (
-      <>
-        {act('It is plugged', [{ kind: 'closed', tetherId: row.id }])}
-        {/* What is needed to start, stop or warn never stays open because it suits somebody. */}
-        {mayStayOpen(document.tethers.find((tether) => tether.id === row.id)!) &&
-          act(
-            'Stays open, insulated',
-            [{ kind: 'ended', itemId: row.id, end: 'left open and insulated', count: 1, note: '' }],
-            false,
-          )}
-      </>
-    )
-  const refusal =
-    row.account === 'setting'
-      ? refusals(
-          job.model,
-          job.vehicle,
-          { act: 'set', itemId: row.id, setting: { settingId: row.id, from: row.value, to: row.owed, methodId: '' } },
-          job.circumstances,
-        )[0]
-      : undefined
-  if (refusal) return <p className="text-lg font-semibold">{refusal.rule.sentence}</p>
-  if (row.account === 'setting')
-    return act(`It is ${row.owed}`, [{ kind: 'set', settingId: row.id, value: row.owed, methodId: null }])
-  if (row.account === 'stray')
-    return (
-      <>
-        {row.couldBe.map((id) => {
-          const holder = document.holders.find((item) => item.id === id)!
-          return act(
-            holder.thread ? `It is ${holder.thread.lengthMm} mm` : `Of ${ownerWords(document, holder)}`,
-            [{ kind: 'stray settled', strayId: row.id, holderId: id, note: '' }],
-            false,
-          )
-        })}
-        {act(
-          'None of this job',
-          [{ kind: 'stray settled', strayId: row.id, holderId: null, note: 'not of this job' }],
-          false,
-        )}
-      </>
-    )
-  if (row.account === 'tool') return act('It is back', [{ kind: 'tool back', tool: row.id }])
-  const id = row.id
-  const awaited = job.state.awaited.get(id) ?? 0
+  const { model, vehicle, circumstances, state } = job
+  const { acts, refusedBy } = closingActs(row, { document, model, vehicle, circumstances, state })
+  if (refusedBy) return <p className="text-lg font-semibold">{refusedBy.sentence}</p>
   return (
     <>
-      {row.open.flatMap((reason) => {
-        switch (reason.kind) {
-          case 'short': {
-            const old = Math.min(reason.count, reason.loose)
-            const fresh = reason.count - old
-            return [
-              ...(old > 0
-                ? [
-                    act(old === 1 ? 'It is in' : `${old} are in`, [
-                      { kind: 'fastened', holderId: id, count: old, stage: 'final' },
-                    ]),
-                  ]
-                : []),
-              ...(fresh > 0
-                ? [
-                    act(
-                      fresh === 1 ? 'New one in' : `${fresh} new in`,
-                      [{ kind: 'new fitted', holderId: id, count: fresh, insteadOf: 'old' }],
-                      old === 0,
-                    ),
-                  ]
-                : []),
-              ...(awaited > 0
-                ? [act(`${awaited} ordered: here now`, [{ kind: 'arrived', holderId: id, count: awaited }], false)]
-                : []),
-              ...(fresh > 0 && awaited === 0
-                ? [act('Order', [{ kind: 'ordered', holderId: id, count: fresh, note: '' }], false)]
-                : []),
-              ...(old > 0 ? [act('Lost', [{ kind: 'lost', holderId: id, count: 1, from: 'vehicle' }], false)] : []),
-            ]
-          }
-          case 'in hand':
-            return [act('Put to stock', [{ kind: 'ended', itemId: id, end: 'stock', count: reason.count, note: '' }])]
-          case 'pieces':
-            return [act('Pieces found', [{ kind: 'pieces recovered', holderId: id, count: reason.count }])]
-          case 'lost':
-            return [
-              act('Found again', [{ kind: 'found again', holderId: id, count: reason.count }], false),
-              <button key="search" type="button" className="slab flex-1" onClick={() => setSearch(true)}>
-                Searched: sign
-              </button>,
-            ]
-          case 'more back than out':
-            return [
-              act(
-                `${reason.count} more were there`,
-                [{ kind: 'as found', holderId: id, what: 'extra', count: reason.count, note: 'counted again' }],
-                false,
-              ),
-            ]
-        }
-      })}
+      {acts.map((act) => (
+        <button
+          key={`${act.says} ${act.holderId ?? ''}`}
+          type="button"
+          className={act.main ? 'slab flex-1' : 'ghost flex-1'}
+          onClick={() => (act.says === 'searched' ? setSearch(true) : job.record(act.happenings))}
+        >
+          {closingActWords(act, document)}
+        </button>
+      ))}
       <Dialog title="Sign for the search" open={search} onClose={() => setSearch(false)}>
-        <SearchForm holderId={id} record={job.record} close={() => setSearch(false)} />
+        <SearchForm holderId={row.id} record={job.record} close={() => setSearch(false)} />
       </Dialog>
     </>
   )

@@ -5,8 +5,8 @@ import type { Happening } from '@/core/job/event'
 import { leaveGate } from '@/core/job/leaveGate'
 import { powerGate } from '@/core/vehicle/powerGate'
 import { MayRing, StopSign } from '../marks/Signs'
-import { itemWords } from '../words/items'
-import { capital } from '../words/operations'
+import { itemWords } from '@/words/items'
+import { capital } from '@/words/operations'
 import type { LiveJob } from './useJob'
 
 const REASONS = [

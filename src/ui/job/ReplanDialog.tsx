@@ -1,6 +1,6 @@
 'use client'
 import { Dialog } from '../shell/Dialog'
-import { planErrorSentence } from '../words/problems'
+import { planErrorSentence } from '@/words/problems'
 import type { PlannedJob } from './useJob'
 import type { Replan } from './useReplan'
 

@@ -1,8 +1,8 @@
 import { levelNow } from '@/core/job/fold'
 import { isDone } from '@/core/job/progress'
-import { cardNameIn } from '../words/modelNames'
-import { itemWords } from '../words/items'
-import { stepWords } from '../words/operations'
+import { cardNameIn } from '@/words/modelNames'
+import { itemWords } from '@/words/items'
+import { stepWords } from '@/words/operations'
 import type { PlannedJob } from './useJob'
 
 /**

@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { suspectsFor, type Suspect } from '@/core/job/troubles'
-import { capital } from '../words/operations'
+import { capital } from '@/words/operations'
 import type { LiveJob } from './useJob'
 
 const FROM: Record<Suspect['from'], string> = {

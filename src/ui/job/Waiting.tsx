@@ -1,8 +1,8 @@
 'use client'
 import { stillOf, type Wait } from '@/core/job/whoDoesWhat'
-import { cardNameIn } from '../words/modelNames'
+import { cardNameIn } from '@/words/modelNames'
 import { nameOf } from './nameOf'
-import { stepWords } from '../words/operations'
+import { stepWords } from '@/words/operations'
 import type { JobData, PlannedJob } from './useJob'
 
 /** Somebody with nothing to do just now: what it waits for, and the cards that could be taken over. */

@@ -1,6 +1,6 @@
 import Link from 'next/link'
 import type { ChangeActing } from '../shell/ActingButton'
-import { planErrorSentence } from '../words/problems'
+import { planErrorSentence } from '@/words/problems'
 import { JobHead } from './JobHead'
 import type { JobData, LiveJob } from './useJob'
 

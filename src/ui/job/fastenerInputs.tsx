@@ -1,7 +1,7 @@
 'use client'
 import { headOf, headsOf } from '@/core/procedure/heads'
 import type { Holder } from '@/core/procedure/holder'
-import { headWords } from '../words/items'
+import { headWords } from '@/words/items'
 
 /** The heads a bay meets, as the facts name them. */
 const HEADS = [

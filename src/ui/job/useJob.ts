@@ -23,7 +23,7 @@ import { modelNow } from '@/core/job/modelNow'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { HouseWord } from '@/core/shop/houseWord'
 import type { HouseValues } from '@/core/shop/houseValues'
-import { goalWords } from '../words/modelNames'
+import { goalWords } from '@/words/modelNames'
 import { usePlan } from './usePlan'
 
 /** What the server hands to every job screen. */

@@ -7,7 +7,9 @@ export function useLaterParts(): void {
   useEffect(() => {
     const timer = setTimeout(() => {
       const parts = [
-        import('./JobDialogs'),
+        import('./Different'),
+        import('./Broken'),
+        import('./WontMove'),
         import('./GateDialog'),
         import('./MoreDialog'),
         import('./PauseDialog'),

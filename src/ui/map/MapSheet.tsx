@@ -4,7 +4,7 @@ import type { Part } from '@/core/procedure/part'
 import type { View } from '@/core/procedure/view'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { PlugMark } from '../marks/PlugMark'
-import { holderWords } from '../words/items'
+import { holderWords } from '@/words/items'
 import { boxOf, middleOf, type Point } from './geometry'
 import { PanelMap } from './PanelMap'
 

@@ -5,7 +5,7 @@ import { splitKey } from '@/core/order/operation'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Edit } from '@/core/procedure/edit'
 import { Need } from '@/core/procedure/need'
-import { itemWords } from '../words/items'
+import { itemWords } from '@/words/items'
 import type { OrderView } from './orderModel'
 
 const SAID: Record<StandingOrder['standing'], string> = {

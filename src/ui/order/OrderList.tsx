@@ -1,7 +1,7 @@
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { LevelMark } from '../marks/LevelMark'
-import { itemWords } from '../words/items'
-import { whySentence } from '../words/reasons'
+import { itemWords } from '@/words/items'
+import { whySentence } from '@/words/reasons'
 import { agreedWords, reasonWords } from './OrderGraph'
 import type { OrderView } from './orderModel'
 

@@ -7,7 +7,7 @@ import { useAnyJob } from '../job/useAnyJob'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { ProductSign } from '../marks/Signs'
 import { Tape } from '../marks/Tape'
-import { holderKindWords, itemWords, threadWords } from '../words/items'
+import { holderKindWords, itemWords, threadWords } from '@/words/items'
 import { PaperPage } from './PaperPage'
 import { QrCode } from './QrCode'
 

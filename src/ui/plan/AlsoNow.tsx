@@ -1,6 +1,6 @@
 import type { PlanExtras } from '@/core/plan/planExtras'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { itemWords } from '../words/items'
+import { itemWords } from '@/words/items'
 import { timeWords } from './PlanAnswer'
 
 /** While it is open anyway: openings nobody asked for that cost clearly less now than by themselves. */

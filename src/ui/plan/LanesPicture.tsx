@@ -4,8 +4,8 @@ import type { LaneStep, Lanes, LegLanes } from '@/core/plan/lanes/lanesOf'
 import { pausesOf, type Pause } from '@/core/plan/lanes/pauses'
 import type { Station } from '@/core/procedure/station'
 import { isWorthSharing } from '@/core/plan/lanes/worthSharing'
-import { stepWords } from '../words/operations'
-import { itemWords } from '../words/items'
+import { stepWords } from '@/words/operations'
+import { itemWords } from '@/words/items'
 import { timeWords } from './PlanAnswer'
 
 /** Pixels of a second: the shortest act, five seconds, still holds a line of text. */

@@ -6,7 +6,7 @@ import { isAirbagCircuit } from '@/core/procedure/circuits'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { AirbagFlag, SignalPlate } from '../marks/Signs'
 import { Tape } from '../marks/Tape'
-import { fitWords, holderWords, itemWords, threadWords, toolWords } from '../words/items'
+import { fitWords, holderWords, itemWords, threadWords, toolWords } from '@/words/items'
 
 /** The answer: how long in, how long out, how much is counted and opened. */
 export function PlanAnswer({

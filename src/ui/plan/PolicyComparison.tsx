@@ -4,7 +4,7 @@ import type { PlanningInput } from '@/client/planning'
 import type { JobPlan } from '@/core/plan/planFrom'
 import { planFigures, type PlanFigures } from '@/core/plan/planFigures'
 import { Policy } from '@/core/plan/policy'
-import { planErrorSentence } from '../words/problems'
+import { planErrorSentence } from '@/words/problems'
 import { timeWords } from './PlanAnswer'
 import { usePlanning } from './usePlanning'
 

@@ -3,7 +3,7 @@ import { ChevronDown, ChevronUp } from 'lucide-react'
 import type { URow } from '@/core/job/uRows'
 import type { JobPlan } from '@/core/plan/planFrom'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { whyLinks, whySentence, withoutSentence } from '../words/reasons'
+import { whyLinks, whySentence, withoutSentence } from '@/words/reasons'
 
 /** "Why this?": the chain of facts as one small line of stations, and as a sentence. */
 export function WhyLine({

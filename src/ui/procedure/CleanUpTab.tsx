@@ -9,9 +9,9 @@ import { mergeEdits, splitEdits } from '@/core/procedure/onePart'
 import { edited, type CleanUp } from '@/core/strip/cleanUp'
 import { SelectField, TextField } from '../forms/Field'
 import { Dialog } from '../shell/Dialog'
-import { proposalWords } from '../words/proposalWords'
-import { contradictionWords } from '../words/contradictionWords'
-import { holderWords, itemWords } from '../words/items'
+import { proposalWords } from '@/words/proposalWords'
+import { contradictionWords } from '@/words/contradictionWords'
+import { holderWords, itemWords } from '@/words/items'
 import { newId } from './newItem'
 
 export type CleanUpActs = {

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type { Conflict } from '@/core/procedure/edit'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { Dialog } from '../shell/Dialog'
-import { itemWords } from '../words/items'
+import { itemWords } from '@/words/items'
 import type { Draft } from './useDraft'
 
 /** Somebody else changed the same field meanwhile: both are shown, one is chosen. */

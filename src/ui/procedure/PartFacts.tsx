@@ -12,9 +12,9 @@ import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { LevelMark } from '../marks/LevelMark'
 import { PlugMark } from '../marks/PlugMark'
 import { AirbagFlag, SignalPlate } from '../marks/Signs'
-import { evidenceWords } from '../words/evidenceWords'
-import { holderWords, itemWords, threadWords } from '../words/items'
-import { motionsWords, startWords } from '../words/operations'
+import { evidenceWords } from '@/words/evidenceWords'
+import { holderWords, itemWords, threadWords } from '@/words/items'
+import { motionsWords, startWords } from '@/words/operations'
 
 type Props = {
   document: ProcedureDocument

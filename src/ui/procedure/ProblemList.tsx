@@ -5,7 +5,7 @@ import { newId } from './newItem'
 import { mendFor } from '@/core/plan/mend'
 import type { Edit } from '@/core/procedure/edit'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { problemWords } from '../words/problems'
+import { problemWords } from '@/words/problems'
 
 /** What the one-tap mend does, said on its button. */
 const MEND_WORDS: Partial<Record<Problem['kind'], string>> = {

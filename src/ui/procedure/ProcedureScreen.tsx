@@ -27,7 +27,7 @@ import { PartFacts } from './PartFacts'
 import { ProblemList } from './ProblemList'
 import { SayLine } from '../say/SayLine'
 import { PhotosForForm, StationsForForm } from './SpecFields'
-import { itemWords } from '../words/items'
+import { itemWords } from '@/words/items'
 import { useDraft, type EditDraft } from './useDraft'
 
 export type ProcedureData = {

@@ -1,7 +1,7 @@
 import type { FactCollection, ProcedureDocument } from '@/core/procedure/document'
 import { mayRestFree } from '@/core/procedure/resting'
-import { holderKindWords, holderWords, itemWords, threadWords, ownerWords } from '../words/items'
-import { motionsWords } from '../words/operations'
+import { holderKindWords, holderWords, itemWords, threadWords, ownerWords } from '@/words/items'
+import { motionsWords } from '@/words/operations'
 import { needWords } from './needOptions'
 
 type Columns = { heads: string[]; rows: { id: string; cells: string[] }[] }

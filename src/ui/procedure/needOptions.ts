@@ -1,6 +1,6 @@
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Need } from '@/core/procedure/need'
-import { holderWords, itemWords, ownerWords } from '../words/items'
+import { holderWords, itemWords, ownerWords } from '@/words/items'
 
 export type NeedOption<T> = { key: string; words: string; value: T }
 

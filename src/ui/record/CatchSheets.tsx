@@ -10,8 +10,8 @@ import { isScrew, partsInPlace, type Usual } from '@/core/strip/likeliest'
 import { refusals } from '@/core/vehicle/judge'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { newId } from '../procedure/newItem'
-import { capital } from '../words/operations'
-import { headWords, itemWords, plural } from '../words/items'
+import { capital } from '@/words/operations'
+import { headWords, itemWords, plural } from '@/words/items'
 import type { LiveStrip } from './useStrip'
 
 /** What closes a sheet: facts taken, or anything else done. */

@@ -10,7 +10,7 @@ import { LevelMark } from '../marks/LevelMark'
 import { PlugMark } from '../marks/PlugMark'
 import { AirbagFlag } from '../marks/Signs'
 import { newId } from '../procedure/newItem'
-import { holderWords, itemWords } from '../words/items'
+import { holderWords, itemWords } from '@/words/items'
 import type { LiveStrip } from './useStrip'
 
 /**

@@ -5,9 +5,9 @@ import type { Part } from '@/core/procedure/part'
 import { contradictionsOf } from '@/core/strip/toRecord'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { PlugMark } from '../marks/PlugMark'
-import { holderWords, itemWords } from '../words/items'
-import { contradictionWords } from '../words/contradictionWords'
-import { motionsWords, startWords } from '../words/operations'
+import { holderWords, itemWords } from '@/words/items'
+import { contradictionWords } from '@/words/contradictionWords'
+import { motionsWords, startWords } from '@/words/operations'
 import type { LiveStrip } from './useStrip'
 
 /**

@@ -8,7 +8,7 @@ import { REST_WAYS } from '@/core/procedure/part'
 import { looseEndsOf } from '@/core/strip/looseEnds'
 import { waitsThere } from '@/core/strip/waitsThere'
 import type { JobData, LiveJob } from '../job/useJob'
-import { itemWords } from '../words/items'
+import { itemWords } from '@/words/items'
 
 /** The turn of the U: what is still unsettled before the way out is worked out, and the tap that begins it. */
 export function PutBack({

@@ -16,8 +16,8 @@ import {
 } from '@/core/strip/questions'
 import { reachedEdits } from '@/core/procedure/screwsUnderTraps'
 import { newId } from '../procedure/newItem'
-import { itemWords } from '../words/items'
-import { circuitWords, questionSentence, reasonWords } from '../words/questionWords'
+import { itemWords } from '@/words/items'
+import { circuitWords, questionSentence, reasonWords } from '@/words/questionWords'
 import type { LiveStrip } from './useStrip'
 
 /** One question, its likeliest answers large, and the way past it. What is not answered stays as it was seen. */

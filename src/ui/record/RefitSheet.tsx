@@ -11,7 +11,7 @@ import { newId } from '../procedure/newItem'
 import { lineQuestions } from '../say/lineQuestions'
 import { isClear, useShorthand } from '../say/useShorthand'
 import { QuestionCard } from './QuestionCard'
-import { factWords } from '../words/shorthandWords'
+import { factWords } from '@/words/shorthandWords'
 
 const EDGES = [
   'top edge',

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type { StripRow } from '@/core/strip/stripRows'
 import { fieldEdits } from '@/core/procedure/edit'
 import type { Part } from '@/core/procedure/part'
-import { itemWords } from '../words/items'
+import { itemWords } from '@/words/items'
 import type { LiveStrip } from './useStrip'
 
 /**

@@ -5,7 +5,7 @@ import { storedAt } from '@/core/procedure/mirror'
 import { pointAt } from '../map/geometry'
 import { Tape } from '../marks/Tape'
 import { PanelMap } from '../map/PanelMap'
-import { holderWords } from '../words/items'
+import { holderWords } from '@/words/items'
 import type { LiveStrip } from './useStrip'
 
 /** The view that is worked at: what was caught last is marked by tapping where it sits, one tap a piece. */

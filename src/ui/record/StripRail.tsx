@@ -7,7 +7,7 @@ import { intoView } from '../job/intoView'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { LevelMark } from '../marks/LevelMark'
 import { PlugMark } from '../marks/PlugMark'
-import { holderWords, itemWords } from '../words/items'
+import { holderWords, itemWords } from '@/words/items'
 
 const LEVEL_WORDS = { 'in place': 'still in place', eased: 'eased', free: 'free', off: 'off' } as const
 

@@ -9,8 +9,8 @@ import { waitsThere } from '@/core/strip/waitsThere'
 import { saidTwice } from '@/core/strip/saidTwice'
 import { lineQuestions, sameOrAnother, type LineAnswer, type SameAnswer } from '../say/lineQuestions'
 import { isClear, useShorthand } from '../say/useShorthand'
-import { itemWords } from '../words/items'
-import { factLabel, factWords } from '../words/shorthandWords'
+import { itemWords } from '@/words/items'
+import { factLabel, factWords } from '@/words/shorthandWords'
 import type { LiveStrip } from './useStrip'
 
 /**

@@ -8,7 +8,7 @@ import type { Fact } from '@/core/shorthand/meaning'
 import type { Station } from '@/core/procedure/station'
 import { caught, leftBehind, type Caught } from '@/core/strip/caught'
 import { newId } from '../procedure/newItem'
-import { unplacedSentence } from '../words/shorthandWords'
+import { unplacedSentence } from '@/words/shorthandWords'
 import type { LiveJob } from '../job/useJob'
 
 /** A strip under way: the part in hand, and how what is said or tapped becomes events. */

@@ -1,6 +1,6 @@
 import type { SaidTwice } from '@/core/strip/saidTwice'
 import type { Understood } from '@/core/shorthand/understand'
-import { askSentences, unreadSentence } from '../words/shorthandWords'
+import { askSentences, unreadSentence } from '@/words/shorthandWords'
 
 type Named = { kind: 'part' | 'plug'; name: string }
 /** What a tap settles: how the line then reads, or what is a name in it. */

@@ -7,7 +7,7 @@ import { STATIONS } from '@/core/procedure/stations'
 import { Kit, KitFit, type Access } from '@/core/shop/kit'
 import { WORK_KINDS } from '@/core/shop/workItem'
 import { SelectField, TextField } from '../forms/Field'
-import { ownerWords } from '../words/items'
+import { ownerWords } from '@/words/items'
 import { SaveBar } from './SaveBar'
 import { useSaving, type Saved } from './useSaving'
 

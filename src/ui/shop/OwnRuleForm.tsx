@@ -5,7 +5,7 @@ import { SETTING_ROLES } from '@/core/procedure/setting'
 import { CIRCUITS } from '@/core/procedure/circuits'
 import { Rule, RULE_ACTS, type Condition } from '@/core/vehicle/rule'
 import { SelectField, TextField } from '../forms/Field'
-import { ACT_WORDS, patternWords } from '../words/rules'
+import { ACT_WORDS, patternWords } from '@/words/rules'
 
 type Draft = {
   severity: string

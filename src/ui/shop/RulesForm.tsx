@@ -6,7 +6,7 @@ import { BUILT_IN_RULES } from '@/core/vehicle/builtInRules'
 import type { Rule, ShopRules } from '@/core/vehicle/rule'
 import { SignalPlate } from '../marks/Signs'
 import { Dialog } from '../shell/Dialog'
-import { patternWords } from '../words/rules'
+import { patternWords } from '@/words/rules'
 import { OwnRuleForm } from './OwnRuleForm'
 import { useSaving, type Saved } from './useSaving'
 

@@ -3,7 +3,7 @@ import { Plus, Trash2 } from 'lucide-react'
 import { useState, type FormEvent } from 'react'
 import { Tool } from '@/core/shop/tool'
 import { TextField } from '../forms/Field'
-import { toolWords } from '../words/items'
+import { toolWords } from '@/words/items'
 import { SaveBar } from './SaveBar'
 import { useSaving, type Saved } from './useSaving'
 

@@ -19,10 +19,10 @@ import type { ShopRules } from '@/core/vehicle/rule'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { isAirbagCircuit } from '@/core/procedure/circuits'
 import { shapeOf, type MarkShape } from '../marks/FastenerMark'
-import { forbidsWords } from '../words/balanceWords'
-import { holderKindWords, itemWords, ownerWords } from '../words/items'
-import { stepWords } from '../words/operations'
-import { cardNameIn, goalWords } from '../words/modelNames'
+import { forbidsWords } from '@/words/balanceWords'
+import { holderKindWords, itemWords, ownerWords } from '@/words/items'
+import { stepWords } from '@/words/operations'
+import { cardNameIn, goalWords } from '@/words/modelNames'
 
 /** A job as Today shows it: how deep, what is next, and what is left open that matters. */
 export type BayJob = {

@@ -1,7 +1,7 @@
 import { planFor, PlanQuestion } from '@/server/plans'
 import { currentCrew } from '@/server/session'
-import { planReport } from '@/ui/words/planReport'
-import { planErrorSentence } from '@/ui/words/problems'
+import { planReport } from '@/words/planReport'
+import { planErrorSentence } from '@/words/problems'
 
 export const dynamic = 'force-dynamic'
 

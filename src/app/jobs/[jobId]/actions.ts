@@ -5,7 +5,7 @@ import { JobEvent } from '@/core/job/event'
 import { handOver as handOverJob } from '@/server/jobEvents'
 import { readJob } from '@/server/jobs'
 import { requireCrew } from '@/server/session'
-import { blockSentence } from '@/ui/words/balanceWords'
+import { blockSentence } from '@/words/balanceWords'
 
 /** Hands the vehicle over when the shop's own record closes every account. The event is made here, by who acts. */
 export async function handOver(

@@ -7,7 +7,7 @@ import { kitUses, type KitUse } from '@/server/kitUses'
 import { listProcedures } from '@/server/procedures'
 import { mayAct, requireCrew } from '@/server/session'
 import { ShopTabs } from '@/ui/shop/ShopTabs'
-import { kitMinutesWords, lastingChangeWords } from '@/ui/words/kitWords'
+import { kitMinutesWords, lastingChangeWords } from '@/words/kitWords'
 
 export const metadata = { title: 'Kits' }
 

@@ -1,6 +1,4 @@
 import { describe, expect, test } from '@jest/globals'
-import { panelVan } from '../../../demo/panelVan'
-import { smallBus } from '../../../demo/smallBus'
 import { forBuild } from '../../procedure/forBuild'
 import { randomProcedure } from '../../procedure/randomProcedure.testing'
 import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
@@ -10,6 +8,7 @@ import type { JobPlan } from '../planFrom'
 import { PlanRequest } from '../planRequest'
 import type { LaneLimits } from './fastestLanes'
 import { lanesOf, type Lanes, type LaneStep } from './lanesOf'
+import { panelVan, smallBus } from '../../testing/vehicles.testing'
 
 const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
 const BOTH = [

@@ -1,7 +1,7 @@
 import { env } from '@/server/env'
 import { requireCrew } from '@/server/session'
 import { TrayLabels } from '@/ui/paper/TrayLabels'
-import { printedWords } from '@/ui/words/dates'
+import { printedWords } from '@/words/dates'
 import { jobData } from '../jobData'
 
 export const metadata = { title: 'Tray labels' }

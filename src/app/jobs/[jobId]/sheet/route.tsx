@@ -6,7 +6,7 @@ import { shopHasOthers } from '@/server/jobEvents'
 import { everybody, readJob } from '@/server/jobs'
 import { readMedia } from '@/server/media'
 import { currentCrew } from '@/server/session'
-import { handoverFacts } from '@/ui/paper/handoverFacts'
+import { handoverFacts } from '@/words/handoverFacts'
 import { HandoverPdf, type Fonts } from '@/ui/paper/HandoverPdf'
 
 export const dynamic = 'force-dynamic'

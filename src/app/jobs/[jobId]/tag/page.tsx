@@ -1,6 +1,6 @@
 import { env } from '@/server/env'
 import { WheelTag } from '@/ui/paper/WheelTag'
-import { printedWords } from '@/ui/words/dates'
+import { printedWords } from '@/words/dates'
 import { jobData } from '../jobData'
 
 export const metadata = { title: 'Wheel tag' }

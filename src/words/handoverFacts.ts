@@ -20,12 +20,12 @@ import type { HouseValues } from '@/core/shop/houseValues'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import type { ShopRules } from '@/core/vehicle/rule'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
-import { rowWords } from '../words/balanceWords'
-import { clockWords, printedWords } from '../words/dates'
-import { INTAKE_WORDS } from '../words/intakeWords'
-import { changeWords } from '../words/overlayWords'
-import { holderWords, itemWords, ownerWords, threadWords } from '../words/items'
-import { capital, settingTo } from '../words/operations'
+import { rowWords } from './balanceWords'
+import { clockWords, printedWords } from './dates'
+import { INTAKE_WORDS } from './intakeWords'
+import { changeWords } from './overlayWords'
+import { holderWords, itemWords, ownerWords, threadWords } from './items'
+import { capital, settingTo } from './operations'
 
 export type HandoverSource = {
   id: string
