@@ -35,7 +35,8 @@ test.each(Object.keys(broken))('%s is mended by one tap, nothing else changes, a
       .filter((item) => item !== problem && JSON.stringify(item) !== JSON.stringify(problem))
       .map((item) => item.kind),
   )
-  const back = applyEdits(mended.value.document, inverseOf(edits))
+  const back = applyEdits(mended.value.document, inverseOf(edits, document))
+  expect(back.ok && back.value.document).toEqual(document)
   expect(back.ok && check(back.value.document).some((item) => item.kind === kind)).toBe(true)
 })
 test('where somebody has to decide there is no mend', () => {

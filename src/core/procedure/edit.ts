@@ -3,15 +3,20 @@ import { Id } from '../base/id'
 import { fail, ok, type Result } from '../base/result'
 import { COLLECTIONS, ITEM_SCHEMA, ProcedureDocument, type Collection } from './document'
 
+/** What is said of the record as a whole. */
+const ABOUT = ['name', 'synonyms', 'note', 'mirroredFrom'] as const
+const Path = z.enum(COLLECTIONS)
+const json = z.json()
+/** The place before every item of a list: no id begins so. */
+export const FIRST = '^first'
+/** Where an item goes: behind another, before all, or (null, and where that other is gone) behind all. */
+const Place = z.union([z.literal(FIRST), Id]).nullable()
+
 /**
  * A change to a draft, small enough to merge: one field of one item with the value it was seen at, or an item
  * added or taken away. Two people who change different fields never meet; the second to change the same field is shown
  * both.
  */
-/** What is said of the record as a whole. */
-const ABOUT = ['name', 'synonyms', 'note', 'mirroredFrom'] as const
-const Path = z.enum(COLLECTIONS)
-const json = z.json()
 export const Edit = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('field'),
@@ -26,7 +31,7 @@ export const Edit = z.discriminatedUnion('kind', [
     kind: z.literal('add'),
     collection: Path,
     item: z.looseObject({ id: Id }),
-    after: Id.nullable().default(null),
+    after: Place.default(null),
   }),
   z.object({ kind: z.literal('remove'), collection: Path, id: Id, item: z.looseObject({ id: Id }) }),
 ])
@@ -60,8 +65,7 @@ export function applyEdits(
       const checked = ITEM_SCHEMA[edit.collection].safeParse(edit.item)
       if (!checked.success) return fail({ kind: 'invalid', edit, sentence: checked.error.issues[0]!.message })
       if (list.some((item) => item.id === edit.item.id)) continue
-      const at = list.findIndex((item) => item.id === edit.after)
-      next[edit.collection] = at < 0 ? [...list, checked.data] : list.toSpliced(at + 1, 0, checked.data)
+      next[edit.collection] = list.toSpliced(placeIn(list, edit.after), 0, checked.data)
       continue
     }
     const index = list.findIndex((item) => item.id === edit.id)
@@ -112,7 +116,9 @@ export function replayEdits(document: ProcedureDocument, edits: readonly Edit[])
       )
       if (checked.success)
         next[edit.collection] =
-          edit.kind === 'add' ? [...list, checked.data] : list.with(index, checked.data as Record<string, unknown>)
+          edit.kind === 'add'
+            ? list.toSpliced(placeIn(list, edit.after), 0, checked.data as Record<string, unknown>)
+            : list.with(index, checked.data as Record<string, unknown>)
     }
   }
   const whole = ProcedureDocument.safeParse(next)
@@ -132,7 +138,7 @@ export function editsBetween(from: ProcedureDocument, to: ProcedureDocument): Ed
     const after = new Map(to[collection].map((item) => [item.id, item as Record<string, unknown>]))
     for (const [id, item] of before)
       if (!after.has(id)) edits.push({ kind: 'remove', collection, id, item: item as { id: Id } })
-    let previous: Id | null = null
+    let previous: Id = FIRST
     for (const [id, item] of after) {
       const old = before.get(id)
       if (!old) edits.push({ kind: 'add', collection, item: item as { id: Id }, after: previous })
@@ -156,13 +162,39 @@ export function same(a: unknown, b: unknown): boolean {
   return keys.length === Object.keys(b).length && keys.every((key) => same((a as never)[key], (b as never)[key]))
 }
 
-/** The edits that take these back, last first: what undo sends. */
-export function inverseOf(edits: readonly Edit[]): Edit[] {
-  return [...edits].reverse().map((edit): Edit => {
-    if (edit.kind === 'add') return { kind: 'remove', collection: edit.collection, id: edit.item.id, item: edit.item }
-    if (edit.kind === 'remove') return { kind: 'add', collection: edit.collection, item: edit.item, after: null }
-    return { ...edit, from: edit.to, to: edit.from }
+/** Where in a list an added item goes. */
+function placeIn(list: readonly { id?: unknown }[], after: Id | null): number {
+  if (after === FIRST) return 0
+  const at = after === null ? -1 : list.findIndex((item) => item.id === after)
+  return at < 0 ? list.length : at + 1
+}
+
+/**
+ * The edits that take these back, last first: what undo sends. `before`: the record that they were made in; what they
+ * took away goes back to its place there, since the order of a list means something. Cost: O(edits x items of the list).
+ */
+export function inverseOf(edits: readonly Edit[], before: ProcedureDocument): Edit[] {
+  const lists = new Map(COLLECTIONS.map((name) => [name, (before[name] as { id: Id }[]).map(({ id }) => ({ id }))]))
+  const inverse = edits.map((edit): Edit => {
+    if (edit.kind === 'field' || edit.kind === 'about') return { ...edit, from: edit.to, to: edit.from }
+    const { collection, item } = edit
+    const list = lists.get(collection)!
+    if (edit.kind === 'add') {
+      list.splice(placeIn(list, edit.after), 0, { id: item.id })
+      return { kind: 'remove', collection, id: item.id, item }
+    }
+    const at = list.findIndex(({ id }) => id === edit.id)
+    const after = at < 0 ? null : at === 0 ? FIRST : list[at - 1]!.id
+    if (at >= 0) list.splice(at, 1)
+    return { kind: 'add', collection, item, after }
   })
+  return inverse.reverse()
+}
+
+/** What settles a conflict: nothing where theirs stays or the thing is gone, else the edit as it meets their value. */
+export function settledBy({ edit, theirs }: Conflict, keep: 'mine' | 'theirs'): Edit[] {
+  if (keep === 'theirs' || theirs === null || edit.kind === 'add') return []
+  return [edit.kind === 'remove' ? { ...edit, item: theirs as never } : { ...edit, from: theirs as never }]
 }
 
 /** The edits that change one item's fields; empty when nothing changed. */

@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs'
 import { ProcedureDocument } from '../procedure/document'
 
 /**
- * The vehicles that core's tests take apart, one fact a line in the JSON files beside this one. They began as the demo's
- * and stand here by themselves, so that a change of the demo changes no expected value. Each call returns a new one.
+ * The vehicles that core's tests take apart, one fact a line in the JSON files beside this one. They began as the
+ * demo's and stand here by themselves, so that a change of the demo changes no expected value. Each call: a new one.
  */
 function frozen(name: string): () => ProcedureDocument {
   const text = readFileSync(`src/core/testing/${name}.json`, 'utf8')

@@ -5,7 +5,7 @@ import type { Evidence } from '@/core/job/evidence'
 import type { Problem } from '@/core/plan/problem'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { NOT_SAID, type Source } from '@/core/procedure/source'
-import { inverseOf, type Conflict, type Edit } from '@/core/procedure/edit'
+import { inverseOf, settledBy, type Conflict, type Edit } from '@/core/procedure/edit'
 
 export type EditDraft = (
   procedureId: string,
@@ -85,31 +85,22 @@ export function useDraft(
   const save = useCallback(
     async (edits: Edit[]) => {
       const { sentence, applied } = await send(edits)
-      if (applied.length > 0) setDone((now) => [...now.slice(-49), applied])
+      if (applied.length > 0) setDone((now) => [...now.slice(-49), inverseOf(applied, document)])
       return sentence
     },
-    [send],
+    [document, send],
   )
   const undo = useCallback(async () => {
     const last = done.at(-1)
     if (!last) return null
-    const { sentence } = await send(inverseOf(last))
+    const { sentence } = await send(last)
     if (!sentence) setDone((now) => now.slice(0, -1))
     return sentence
   }, [done, send])
   const settle = useCallback(
     async (conflict: Conflict, keep: 'mine' | 'theirs') => {
       const forget = () => setConflicts((now) => now.filter((item) => item !== conflict))
-      const { edit, theirs } = conflict
-      const again: Edit[] =
-        keep === 'theirs' || theirs === null
-          ? []
-          : edit.kind === 'field' || edit.kind === 'about'
-            ? [{ ...edit, from: theirs as never }]
-            : edit.kind === 'remove'
-              ? [{ ...edit, item: theirs as never }]
-              : []
-      const sentence = await save(again)
+      const sentence = await save(settledBy(conflict, keep))
       if (!sentence) forget()
       return sentence
     },
