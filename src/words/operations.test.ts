@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import type { Act, Operation, Phase } from '@/core/order/operation'
+import type { Operation, Phase } from '@/core/order/operation'
 import { emptyDocument, type ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
 import { Holder } from '@/core/procedure/holder'
@@ -9,6 +9,7 @@ import { Part } from '@/core/procedure/part'
 import { Setting } from '@/core/procedure/setting'
 import { LATCHES, Tether, TETHER_KINDS } from '@/core/procedure/tether'
 import { stepWords, type StepWords } from './operations'
+import type { Act } from '@/core/procedure/acts'
 
 // What a card says of each kind, each latch and each fact beside them. The wording is ours; that the hand does it so is
 // common practice, no source.

@@ -11,6 +11,7 @@ import { motionsBack, motionsOut } from './acts/motions'
 import { holderFacts, reachWords } from './acts/reachWords'
 import { latchWords, TETHER_ACTS } from './acts/tetherActs'
 import { holderWords } from './items'
+import { keyOf } from '@/core/procedure/acts'
 
 /**
  * What a step says: the act in few words, how it is done, what must not be done and what is to be protected (said
@@ -144,7 +145,7 @@ function undoWords(model: ProcedureForBuild, holder: Holder, said: Said): StepWo
 
 /** "hidden behind the climate panel", for a covered group. */
 export function hiddenWords(model: ProcedureForBuild, holderId: string): string {
-  const covers = (model.needsOf.get(`undo:${holderId}`) ?? []).flatMap((need) =>
+  const covers = (model.needsOf.get(keyOf('undo', holderId)) ?? []).flatMap((need) =>
     need.reason === 'covers' && need.needs.kind === 'part'
       ? [model.parts.get(need.needs.partId)!.name.toLowerCase()]
       : [],

@@ -1,6 +1,5 @@
 import { unreachable } from '@/core/base/result'
 import type { Problem } from '@/core/plan/problem'
-import { splitKey } from '@/core/order/operation'
 import type { PlanError } from '@/core/plan/findPlan'
 import type { NoSafeOrder } from '@/core/plan/leg'
 import type { ProcedureDocument } from '@/core/procedure/document'
@@ -8,6 +7,7 @@ import type { DocumentError } from '@/core/procedure/parseDocument'
 import type { DanglingReference } from '@/core/procedure/references'
 import { holderWords, toolWords, itemWords } from './items'
 import { contradictionSentence } from './reasons'
+import { splitKey } from '@/core/procedure/acts'
 
 /** A problem of the record: a short heading and a sentence that says what to do. */
 export function problemWords(document: ProcedureDocument, problem: Problem): { heading: string; sentence: string } {

@@ -1,7 +1,7 @@
 import { wallMsOf } from '../base/clock'
 import type { Id } from '../base/id'
 import { ok, type Result } from '../base/result'
-import type { Act, Operation } from '../order/operation'
+import type { Operation } from '../order/operation'
 import { demandsOf } from '../plan/demandsOf'
 import { findPlan, type PlanError, type PlanProgress } from '../plan/findPlan'
 import type { FoundPlan } from '../plan/foundPlan'
@@ -16,6 +16,7 @@ import type { Rule } from '../vehicle/rule'
 import type { VehicleState } from '../vehicle/vehicleState'
 import type { JobState } from './jobState'
 import { isDone } from './progress'
+import type { Act } from '../procedure/acts'
 
 /** What a plan from here leaves to do, beside what the one that is followed would. */
 export type Replanned = { found: FoundPlan; restS: number; restBeforeS: number | null; proven: boolean }

@@ -1,6 +1,5 @@
 import type { Id } from '../base/id'
 import type { Strip } from '../order/learntOrder'
-import { splitKey } from '../order/operation'
 import { ownActs } from '../order/seenOrders'
 import type { ProcedureDocument } from '../procedure/document'
 import { forBuild } from '../procedure/forBuild'
@@ -12,6 +11,7 @@ import type { JobEvent } from './event'
 import { foldJob, standingEvents } from './fold'
 import type { JobState } from './jobState'
 import { liveVehicle } from './liveVehicle'
+import { keyOf, splitKey } from '../procedure/acts'
 
 /** The events of one job, and what its vehicle is called. */
 export type JobHistory = { id: string; label: string; events: readonly JobEvent[] }
@@ -61,9 +61,9 @@ function countedActs(history: readonly JobEvent[], splitOff: ReadonlyMap<Id, Id[
   for (const { what, certainty } of history) {
     const acts =
       what.kind === 'undone'
-        ? [`undo:${what.holderId}`]
+        ? [keyOf('undo', what.holderId)]
         : what.kind === 'opened'
-          ? [`open:${what.tetherId}`]
+          ? [keyOf('open', what.tetherId)]
           : what.kind === 'part at'
             ? [what.partId, ...(splitOff.get(what.partId) ?? [])].flatMap((partId) =>
                 goesFurther(levels, { ...what, partId }),
@@ -79,8 +79,8 @@ function goesFurther(levels: Map<Id, Level>, { partId, level }: { partId: Id; le
   const before = levels.get(partId) ?? 'in place'
   levels.set(partId, level)
   if (atLeast(before, level)) return []
-  if (level !== 'off') return [level === 'free' ? `release:${partId}` : `ease:${partId}`]
-  return atLeast(before, 'free') ? [`lift:${partId}`] : [`release:${partId}`, `lift:${partId}`]
+  if (level !== 'off') return [level === 'free' ? keyOf('release', partId) : keyOf('ease', partId)]
+  return atLeast(before, 'free') ? [keyOf('lift', partId)] : [keyOf('release', partId), keyOf('lift', partId)]
 }
 
 /**

@@ -1,6 +1,7 @@
 import type { Id } from '../base/id'
 import type { Edge } from './operation'
 import type { Removal } from './removed'
+import { keyOf } from '../procedure/acts'
 
 /**
  * A part in its layer: 1 = nothing comes before it. `after` are the parts that have to move first, nearest layer last.
@@ -36,7 +37,7 @@ export function partLinks(removal: Removal): PartLink[] {
   for (const edge of removal.edges) add(partOf(edge.before), partOf(edge.after), edge.because, null)
   // What a setting's method moves lies outside of what the setting frees.
   for (const wish of removal.settings.values())
-    for (const need of removal.model.needsOf.get(`method:${wish.methodId}`) ?? [])
+    for (const need of removal.model.needsOf.get(keyOf('method', wish.methodId)) ?? [])
       if (need.needs.kind === 'part')
         for (const [key, demands] of removal.demands)
           if (demands.some((demand) => demand.settingId === wish.settingId && demand.value === wish.value))

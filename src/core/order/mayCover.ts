@@ -4,7 +4,7 @@ import type { Edit } from '../procedure/edit'
 import { coversNeed } from '../procedure/need'
 import { mayRestFree } from '../procedure/resting'
 import type { Pair } from './graph'
-import { splitKey } from './operation'
+import { splitKey } from '../procedure/acts'
 
 /** A part that may hide a group of another part. */
 export type MayCover = { partId: Id; holderId: Id }

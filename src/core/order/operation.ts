@@ -1,19 +1,11 @@
 import type { Id } from '../base/id'
+import { actOf, keyOf, type Act } from '../procedure/acts'
 
 /**
  * In: taking apart. Work and test: at the bottom. Out: putting back. A plug closed for a test and opened again has the
  * phase test.
  */
 export type Phase = 'in' | 'work' | 'test' | 'out'
-export type InAct = 'undo' | 'ease' | 'release' | 'open' | 'lift'
-/** `start`: all fasteners of a group by hand, before any is made snug. `feed`: the lead through its aperture first. */
-export type OutAct = 'fasten' | 'start' | 'seat' | 'close' | 'place' | 'feed'
-/**
- * `decide`: a facet can now be told. `wait`: nothing is done until a wait is over. `restore`: a setting set back for
- * good.
- */
-export type Act = InAct | OutAct | 'set' | 'restore' | 'work' | 'test' | 'decide' | 'wait'
-
 export type SettingAct = { settingId: Id; from: string; to: string; methodId: Id }
 
 /**
@@ -80,40 +72,20 @@ export type Edge = { before: string; after: string; because: Because; delayS?: n
 /** The value a setting must have while an operation is done. */
 export type Demand = { settingId: Id; value: string; because: Because }
 
-export const undoKey = (holderId: Id) => `undo:${holderId}`
-export const easeKey = (partId: Id) => `ease:${partId}`
-export const releaseKey = (partId: Id) => `release:${partId}`
-export const openKey = (tetherId: Id) => `open:${tetherId}`
-export const liftKey = (partId: Id) => `lift:${partId}`
-export const setKey = (settingId: Id, value: string, methodId: Id) => `set:${settingId}=${value} by ${methodId}`
-
-const TURNED: Record<InAct, OutAct> = { undo: 'fasten', ease: 'seat', release: 'seat', open: 'close', lift: 'place' }
-
-/** The act that takes back an act of the way in: undo and fasten, release and seat, open and close, lift and place. */
-export function turnedRound(act: InAct): OutAct {
-  return TURNED[act]
-}
-
 /** Holder groups that an act counts out or back in: its own, or those that let go or go home with it. */
 export function countedIn(operation: Pick<Operation, 'act' | 'itemId' | 'pulled'>): readonly Id[] {
   const { act } = operation
-  return act === 'undo' || act === 'fasten' || act === 'start' ? [operation.itemId] : (operation.pulled ?? NONE)
+  return actOf(act).of === 'holder' ? [operation.itemId] : (operation.pulled ?? NONE)
 }
 const NONE: readonly Id[] = []
 
 /**
  * The key of what does an act to a thing: its own operation or, for a group that goes with the pull, that of its part.
  */
-export function keyDoing(operations: ReadonlyMap<string, Operation>, act: string, id: Id): string | undefined {
-  const own = `${act}:${id}`
+export function keyDoing(operations: ReadonlyMap<string, Operation>, act: Act | 'method', id: Id): string | undefined {
+  const own = keyOf(act, id)
   if (operations.has(own)) return own
   if (act !== 'undo' && act !== 'fasten') return undefined
   for (const operation of operations.values()) if (operation.pulled?.includes(id)) return operation.key
   return undefined
-}
-
-/** The act and the id an operation's key begins with: "set:lever=out by m2" is ['set', 'lever']. */
-export function splitKey(key: string): [string, Id] {
-  const at = key.indexOf(':')
-  return [key.slice(0, at), key.slice(at + 1).split(/[=@~ ]/)[0]!]
 }

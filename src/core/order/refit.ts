@@ -5,19 +5,11 @@ import type { Ending } from '../procedure/end'
 import { PHYSICAL } from '../procedure/needReasons'
 import { isAirbagCircuit } from '../procedure/circuits'
 import { shortestLoop } from './loop'
-import {
-  keyDoing,
-  turnedRound,
-  type Because,
-  type Demand,
-  type Edge,
-  type InAct,
-  type Operation,
-  type OutAct,
-} from './operation'
+import { keyDoing, type Because, type Demand, type Edge, type Operation } from './operation'
 import type { Removal } from './removed'
 import { endValue } from './settingAct'
 import { NOTHING_ASKED, type AskedByRules } from './wish'
+import { type Act, type InAct, keyOf, type OutAct, splitKey, turnedRound } from '../procedure/acts'
 
 export type Refit = {
   operations: Map<string, Operation>
@@ -88,8 +80,8 @@ export function turnRound(
     if (operation.act === 'fasten')
       for (const partId of removal.model.holders.get(operation.itemId)!.holds)
         // One that was only eased: where it came free, the relation turned round says it already.
-        if (removal.levels.get(partId) === 'eased' && operations.has(`seat:${partId}`))
-          order(`seat:${partId}`, operation.key, { kind: 'holds', holderId: operation.itemId, partId })
+        if (removal.levels.get(partId) === 'eased' && operations.has(keyOf('seat', partId)))
+          order(keyOf('seat', partId), operation.key, { kind: 'holds', holderId: operation.itemId, partId })
   leadThroughApertures(removal, operations, order)
   tightenInStages(removal, operations, order)
   const demands = demandsOnTheWayBack(removal, operations, outKeyOf, asked)
@@ -107,7 +99,7 @@ function pressHome(removal: Removal, operations: Map<string, Operation>, endings
     for (const holderId of pull.pulled ?? []) {
       if (!goesBack(endings.get(holderId))) continue
       const seat = [pull.itemId, ...removal.model.holders.get(holderId)!.holds]
-        .map((id) => operations.get(`seat:${id}`))
+        .map((id) => operations.get(keyOf('seat', id)))
         .find((found) => found !== undefined)
       if (seat) operations.set(seat.key, { ...seat, pulled: [...(seat.pulled ?? []), holderId] })
     }
@@ -125,7 +117,7 @@ function comesBack(
     return ok(
       model.holders.get(itemId)!.holds.some((partId) => goesBack(endings.get(partId))) && goesBack(endings.get(itemId)),
     )
-  if (act === 'ease') return ok(!removal.operations.has(`release:${itemId}`))
+  if (act === 'ease') return ok(!removal.operations.has(keyOf('release', itemId)))
   if (act !== 'open') return ok(goesBack(endings.get(itemId)))
   const tether = model.tethers.get(itemId)!
   const ending = endings.get(itemId)
@@ -156,13 +148,13 @@ function leadThroughApertures(removal: Removal, operations: Map<string, Operatio
     if (operation.act !== 'close') continue
     const tether = removal.model.tethers.get(operation.itemId)!
     if (tether.leadThrough === '' && tether.throughPartId === null) continue
-    const key = `feed:${tether.id}`
+    const key = keyOf('feed', tether.id)
     const because: Because = { kind: 'lead through', tetherId: tether.id }
     operations.set(key, { ...operation, key, act: 'feed' })
     const through = tether.throughPartId ?? removal.model.hostOf(tether.partId)
     const has = (other: string) => (operations.has(other) ? other : undefined)
-    order(has(`place:${through}`), key, because)
-    order(key, has(`seat:${through}`), because)
+    order(has(keyOf('place', through)), key, because)
+    order(key, has(keyOf('seat', through)), because)
     order(key, operation.key, because)
   }
 }
@@ -173,14 +165,15 @@ function tightenInStages(removal: Removal, operations: Map<string, Operation>, o
     const part = removal.model.parts.get(partId)!
     if (level === 'eased') continue
     const groups = (removal.model.holdersOf.get(partId) ?? [])
-      .map((holder) => `fasten:${holder.id}`)
+      .map((holder) => keyOf('fasten', holder.id))
       .filter((key) => operations.has(key))
-    const said = part.refit.tightenOrder.map((id) => `fasten:${id}`).filter((key) => groups.includes(key))
+    const said = part.refit.tightenOrder.map((id) => keyOf('fasten', id)).filter((key) => groups.includes(key))
     const bearing = groups.filter((key) => removal.model.holders.get(operations.get(key)!.itemId)!.bearsWeight)
     // What bears the weight goes in first; where all are started before any is made snug, it is started first.
-    const begins = part.refit.startAllFirst ? 'start:' : said.length === 0 ? 'fasten:' : null
+    const begins = part.refit.startAllFirst ? 'start' : said.length === 0 ? 'fasten' : null
+    const beginning = (key: string) => keyOf(begins!, splitKey(key)[1])
     if (part.refit.startAllFirst) {
-      const starts = groups.map((key): [string, Operation] => [key.replace('fasten:', 'start:'), operations.get(key)!])
+      const starts = groups.map((key): [string, Operation] => [keyOf('start', splitKey(key)[1]), operations.get(key)!])
       for (const [key, fasten] of starts) {
         operations.set(key, { ...fasten, key, act: 'start' })
         for (const group of groups) order(key, group, { kind: 'started first', partId })
@@ -189,7 +182,7 @@ function tightenInStages(removal: Removal, operations: Map<string, Operation>, o
     for (const bearer of begins ? bearing : [])
       for (const key of groups)
         if (!bearing.includes(key))
-          order(bearer.replace('fasten:', begins!), key.replace('fasten:', begins!), {
+          order(beginning(bearer), beginning(key), {
             kind: 'bears',
             holderId: operations.get(bearer)!.itemId,
             partId,
@@ -209,7 +202,7 @@ function startLikeFastening(
   // Once through the edges, however many groups are started first.
   const startOf = new Map<string, string>()
   for (const [key, operation] of operations)
-    if (operation.act === 'start') startOf.set(`fasten:${operation.itemId}`, key)
+    if (operation.act === 'start') startOf.set(keyOf('fasten', operation.itemId), key)
   if (startOf.size === 0) return
   const stated = edges.length
   for (let at = 0; at < stated; at++) {
@@ -244,7 +237,7 @@ function demandsOnTheWayBack(
       if (need && outKey && PHYSICAL.includes(need.reason)) addDemand(demands, outKey, demand)
     }
   for (const wish of removal.settings.values())
-    for (const need of model.needsOf.get(`method:${wish.methodId}`) ?? []) {
+    for (const need of model.needsOf.get(keyOf('method', wish.methodId)) ?? []) {
       if (need.needs.kind !== 'part') continue
       // What a method moved out of the way goes back once the setting stands as it is to be: until then it may be
       // needed again.
@@ -277,7 +270,7 @@ function statedForTheWayBack(
   order: Order,
   demands: Map<string, Demand[]>,
 ): void {
-  const here = (act: string, id: Id) => keyDoing(operations, act, id)
+  const here = (act: Act | 'method', id: Id) => keyDoing(operations, act, id)
   const BACK: readonly OutAct[] = ['place', 'seat', 'close', 'fasten']
   for (const need of removal.model.needs) {
     const { act, id } = need.dependent

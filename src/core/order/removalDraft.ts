@@ -7,24 +7,14 @@ import { goesWithPull } from '../procedure/letsGo'
 import { mayRestFree } from '../procedure/resting'
 import type { Part } from '../procedure/part'
 import type { TyingTether } from '../procedure/tether'
-import {
-  easeKey,
-  liftKey,
-  openKey,
-  releaseKey,
-  setKey,
-  undoKey,
-  type Because,
-  type Demand,
-  type InAct,
-  type Operation,
-} from './operation'
+import { type Because, type Demand, type Operation } from './operation'
 import { isEarly } from './reach'
 import { keepInOneGo, letGoWithThePull, orderOnly, settleEased, weightLast } from './removalFinish'
 import { RemovalParts } from './removalParts'
 import type { Removal, RemovalError } from './removed'
 import { endValue, methodFor } from './settingAct'
 import type { AskedByRules, BroughtIn, Choices, Goal } from './wish'
+import { type InAct, keyOf, setKey } from '../procedure/acts'
 
 /** Works outward from the goals, breadth first, so that `broughtIn` holds a shortest chain of reasons. */
 export class RemovalDraft extends RemovalParts {
@@ -72,7 +62,7 @@ export class RemovalDraft extends RemovalParts {
     }
     while (this.head < this.queue.length) {
       const { key, methodId } = this.queue[this.head++]!
-      const error = methodId === null ? this.whatItNeeds(key) : this.followStated(`method:${methodId}`, key)
+      const error = methodId === null ? this.whatItNeeds(key) : this.followStated(keyOf('method', methodId), key)
       if (error) this.errors.push({ key: this.settings.has(key) ? (this.broughtIn.get(key)?.by ?? key) : key, error })
     }
   }
@@ -82,17 +72,17 @@ export class RemovalDraft extends RemovalParts {
     const part = this.model.parts.get(partId)!
     if (level === 'eased' && part.ease) {
       if (!this.levels.has(partId)) this.levels.set(partId, 'eased')
-      return this.need('ease', partId, partId, easeKey(partId), why)
+      return this.need('ease', partId, partId, keyOf('ease', partId), why)
     }
     const rests = level !== 'off' && mayRestFree(part) && this.choices.resting === 'rest'
-    const release = this.need('release', partId, partId, releaseKey(partId), why)
+    const release = this.need('release', partId, partId, keyOf('release', partId), why)
     if (rests) {
       if (this.levels.get(partId) !== 'off') this.levels.set(partId, 'free')
       return release
     }
     if (this.levels.get(partId) !== 'off') {
       this.levels.set(partId, 'off')
-      const lift = this.need('lift', partId, partId, liftKey(partId), why)
+      const lift = this.need('lift', partId, partId, keyOf('lift', partId), why)
       // The release was asked for by the same wish; the lift is what answers it.
       this.order(release, lift, { kind: 'lifts', partId })
       for (const tether of this.model.tyingOf.get(partId) ?? []) {
@@ -100,23 +90,23 @@ export class RemovalDraft extends RemovalParts {
         this.order(this.openTether(tether, { by: lift, because }), lift, because)
       }
     }
-    return liftKey(partId)
+    return keyOf('lift', partId)
   }
 
   private openTether(tether: TyingTether, why: BroughtIn): string {
-    const key = openKey(tether.id)
+    const key = keyOf('open', tether.id)
     const host = this.model.hostOf(tether.partId)
     const because: Because = { kind: 'tethers', tetherId: tether.id, partId: host }
     const known = this.operations.has(key)
     this.need('open', tether.id, host, key, why)
     if (known) return key
     if (isEarly(tether)) {
-      if (this.operations.has(releaseKey(host))) this.order(key, releaseKey(host), because)
+      if (this.operations.has(keyOf('release', host))) this.order(key, keyOf('release', host), because)
     } else {
       // It is in reach once the part has come forward; whether the part then rests or goes off is the part's own
       // matter.
       this.bringTo(host, 'free', { by: key, because })
-      this.order(releaseKey(host), key, because)
+      this.order(keyOf('release', host), key, because)
     }
     return key
   }
@@ -191,7 +181,8 @@ export class RemovalDraft extends RemovalParts {
       const early: Because = { kind: 'tethers', tetherId: tether.id, partId }
       if (tether.mustOpenFor === 'free') this.openTether(tether, { by: key, because: early })
       // A tether that comes off anyway and is reachable before the release comes before it.
-      if (isEarly(tether) && this.operations.has(openKey(tether.id))) this.order(openKey(tether.id), key, early)
+      if (isEarly(tether) && this.operations.has(keyOf('open', tether.id)))
+        this.order(keyOf('open', tether.id), key, early)
     }
     return error
   }
@@ -210,7 +201,7 @@ export class RemovalDraft extends RemovalParts {
       return this.askedOf({ act: 'undo', itemId: holderId }, key)
     }
     const because: Because = { kind: 'holds', holderId, partId }
-    this.order(this.need('undo', holderId, partId, undoKey(holderId), { by: key, because }), key, because)
+    this.order(this.need('undo', holderId, partId, keyOf('undo', holderId), { by: key, because }), key, because)
     return null
   }
 
@@ -239,7 +230,8 @@ export class RemovalDraft extends RemovalParts {
     else if (needed.kind === 'tether') {
       if (needed.state === 'open')
         this.order(this.openTether(this.model.tethers.get(needed.tetherId)!, why), key, because)
-      else if (this.operations.has(openKey(needed.tetherId))) this.order(key, openKey(needed.tetherId), because)
+      else if (this.operations.has(keyOf('open', needed.tetherId)))
+        this.order(key, keyOf('open', needed.tetherId), because)
       else this.ifOpened.push({ key, tetherId: needed.tetherId, because })
     } else if (needed.kind === 'operation') {
       if (needed.act === 'undo') {
@@ -247,8 +239,8 @@ export class RemovalDraft extends RemovalParts {
         const partId = holder.holds[0]!
         if (goesWithPull(holder)) {
           this.bringTo(partId, 'free', why)
-          this.order(releaseKey(partId), key, because)
-        } else this.order(this.need('undo', holder.id, partId, undoKey(holder.id), why), key, because)
+          this.order(keyOf('release', partId), key, because)
+        } else this.order(this.need('undo', holder.id, partId, keyOf('undo', holder.id), why), key, because)
       } else if (needed.act === 'ease') this.order(this.bringTo(needed.id, 'eased', why), key, because)
       else if (needed.act === 'release' || needed.act === 'lift') {
         this.bringTo(needed.id, needed.act === 'lift' ? 'off' : 'free', why)
@@ -288,7 +280,7 @@ export class RemovalDraft extends RemovalParts {
 
   finish(): Removal {
     for (const { key, tetherId, because } of this.ifOpened)
-      if (this.operations.has(openKey(tetherId))) this.order(key, openKey(tetherId), because)
+      if (this.operations.has(keyOf('open', tetherId))) this.order(key, keyOf('open', tetherId), because)
     settleEased(this)
     letGoWithThePull(this)
     weightLast(this)

@@ -3,10 +3,11 @@ import { ORDER_ONLY } from '../procedure/needReasons'
 import { mayRestFree } from '../procedure/resting'
 import { fewestPairs, loopGroups, reachedFrom, successors } from './graph'
 import { hasLoop } from './loop'
-import { keyDoing, liftKey, openKey, releaseKey, splitKey, undoKey, type Edge } from './operation'
+import { keyDoing, type Edge } from './operation'
 import { isEarly } from './reach'
 import type { RemovalParts } from './removalParts'
 import { seenOrders } from './seenOrders'
+import { keyOf, splitKey } from '../procedure/acts'
 
 /**
  * A part that may not rest does its release, openings and lift as one block: what they wait for, the release waits for.
@@ -20,11 +21,11 @@ export function keepInOneGo(draft: RemovalParts): void {
   }
   for (const [partId, level] of draft.levels) {
     if (level !== 'off' || mayRestFree(draft.model.parts.get(partId)!)) continue
-    const release = releaseKey(partId)
-    const inside = new Set([release, liftKey(partId)])
+    const release = keyOf('release', partId)
+    const inside = new Set<string>([release, keyOf('lift', partId)])
     const early = new Set<string>()
     for (const tether of draft.model.tyingOf.get(partId) ?? [])
-      (isEarly(tether) ? early : inside).add(openKey(tether.id))
+      (isEarly(tether) ? early : inside).add(keyOf('open', tether.id))
     for (const key of inside)
       if (key !== release)
         for (const edge of incoming.get(key) ?? [])
@@ -41,10 +42,10 @@ export function keepInOneGo(draft: RemovalParts): void {
  */
 export function settleEased(draft: RemovalParts): void {
   const eased = [...draft.operations.values()].filter(
-    (operation) => operation.act === 'ease' && draft.operations.has(releaseKey(operation.itemId)),
+    (operation) => operation.act === 'ease' && draft.operations.has(keyOf('release', operation.itemId)),
   )
   if (eased.length === 0) return
-  const answered = new Map(eased.map((operation) => [operation.key, releaseKey(operation.itemId)]))
+  const answered = new Map(eased.map((operation) => [operation.key, keyOf('release', operation.itemId)]))
   // Nearly always the release can answer for all of them. Where that closes a circle, those in it are eased first.
   const keys = [...draft.operations.keys()]
   const merged = answeredEdges(draft.edges, answered)
@@ -56,7 +57,7 @@ export function settleEased(draft: RemovalParts): void {
   }
   for (const operation of eased) {
     const { key, itemId: partId } = operation
-    if (!answered.has(key)) draft.order(key, releaseKey(partId), { kind: 'eased first', partId })
+    if (!answered.has(key)) draft.order(key, keyOf('release', partId), { kind: 'eased first', partId })
     else for (const map of [draft.operations, draft.demands]) map.delete(key)
   }
   draft.edges = answeredEdges(draft.edges, answered)
@@ -98,8 +99,8 @@ export function weightLast(draft: RemovalParts): void {
     if (!holder?.bearsWeight) continue
     for (const partId of holder.holds)
       for (const other of draft.model.holdersOf.get(partId) ?? [])
-        if (!other.bearsWeight && draft.operations.has(undoKey(other.id)))
-          draft.order(undoKey(other.id), operation.key, { kind: 'bears', holderId: holder.id, partId })
+        if (!other.bearsWeight && draft.operations.has(keyOf('undo', other.id)))
+          draft.order(keyOf('undo', other.id), operation.key, { kind: 'bears', holderId: holder.id, partId })
   }
 }
 

@@ -1,8 +1,8 @@
 import type { ProcedureDocument } from '../procedure/document'
 import { goesWithPull } from '../procedure/letsGo'
 import type { Id } from '../base/id'
-import { splitKey } from './operation'
 import { comparedPairs, type LearntOrder } from './learntOrder'
+import { keyOf, splitKey } from '../procedure/acts'
 
 const known = new WeakMap<object, LearntOrder[]>()
 
@@ -19,7 +19,7 @@ export function seenOrders(document: ProcedureDocument): readonly LearntOrder[] 
 
 /** Without what lets go with a pull: the pull stands for it, whenever somebody counted the clips. */
 export function ownActs(document: Pick<ProcedureDocument, 'holders'>, sequence: readonly string[]): string[] {
-  const pulled = new Set(document.holders.filter(goesWithPull).map(({ id }) => `undo:${id}`))
+  const pulled = new Set<string>(document.holders.filter(goesWithPull).map(({ id }) => keyOf('undo', id)))
   return sequence.filter((key) => !pulled.has(key))
 }
 

@@ -1,5 +1,6 @@
 import type { Id } from '../base/id'
 import type { ProcedureForBuild } from '../procedure/forBuild'
+import { keyOf } from '../procedure/acts'
 
 /** The available methods that bring a setting to a value, in the order they were recorded. */
 export function methodsTo(model: ProcedureForBuild, settingId: Id, value: string): Id[] {
@@ -34,7 +35,7 @@ export function endValue(model: ProcedureForBuild, settingId: Id): string {
 
 /** Whether a method needs something off, open or undone first (the cover over the lever's release). */
 export function movesSomething(model: ProcedureForBuild, methodId: Id): boolean {
-  return (model.needsOf.get(`method:${methodId}`) ?? []).some(
+  return (model.needsOf.get(keyOf('method', methodId)) ?? []).some(
     (need) =>
       need.needs.kind === 'part' ||
       need.needs.kind === 'operation' ||

@@ -1,8 +1,9 @@
 import type { Id } from '../base/id'
 import { reachedFrom, successors, type Pair } from './graph'
-import { splitKey, type Because } from './operation'
+import { type Because } from './operation'
 import type { Removal } from './removed'
 import type { Goal } from './wish'
+import { keyOf, splitKey } from '../procedure/acts'
 
 export type WhyRelation =
   'covers' | 'holds' | 'ties' | 'traps' | 'frees' | 'carries' | 'keeps safe' | 'closes' | 'comes before'
@@ -52,10 +53,10 @@ export function whatStaysShut(removal: Removal, key: string): { waiting: string[
 function throughSettings(removal: Removal): Pair[] {
   const pairs: Pair[] = []
   for (const wish of removal.settings.values())
-    for (const { needs } of removal.model.needsOf.get(`method:${wish.methodId}`) ?? []) {
+    for (const { needs } of removal.model.needsOf.get(keyOf('method', wish.methodId)) ?? []) {
       const before =
         needs.kind === 'part'
-          ? [`lift:${needs.partId}`, `release:${needs.partId}`].find((key) => removal.operations.has(key))
+          ? [keyOf('lift', needs.partId), keyOf('release', needs.partId)].find((key) => removal.operations.has(key))
           : undefined
       if (!before) continue
       for (const [after, demands] of removal.demands)

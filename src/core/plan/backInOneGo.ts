@@ -4,6 +4,7 @@ import type { Edge } from '../order/operation'
 import { isEarly } from '../order/reach'
 import { mayRestFree } from '../procedure/resting'
 import type { DerivedJob } from './derivedJob'
+import { keyOf } from '../procedure/acts'
 
 /**
  * A part that may not rest goes back in one go as well: placed, its leads fed through and plugged, and pushed home
@@ -16,7 +17,8 @@ export function addBackInOneGo(job: DerivedJob): Map<Id, string[]> {
   const goes = new Map<Id, string[]>()
   const graph = new KeyGraph(edges)
   for (const [partId, level] of job.removal.levels) {
-    if (level !== 'off' || mayRestFree(job.model.parts.get(partId)!) || !operations.has(`place:${partId}`)) continue
+    if (level !== 'off' || mayRestFree(job.model.parts.get(partId)!) || !operations.has(keyOf('place', partId)))
+      continue
     const keys = goOf(job, graph, partId)
     if (keys === null || !agree(job, keys)) continue
     goes.set(partId, keys)
@@ -40,14 +42,14 @@ export function addBackInOneGo(job: DerivedJob): Map<Id, string[]> {
  * between.
  */
 function goOf({ model, refit: { operations } }: DerivedJob, graph: KeyGraph, partId: Id): string[] | null {
-  const [place, seat] = [`place:${partId}`, `seat:${partId}`]
+  const [place, seat] = [keyOf('place', partId), keyOf('seat', partId)]
   const late = (model.tyingOf.get(partId) ?? []).filter((tether) => !isEarly(tether))
   const after = graph.after([place])
   const before = graph.before([seat])
   const feeds = [...operations.values()]
     .filter(({ key, act }) => act === 'feed' && after.has(key) && before.has(key))
     .map(({ key }) => key)
-  const closes = late.map((tether) => `close:${tether.id}`).filter((key) => operations.has(key))
+  const closes = late.map((tether) => keyOf('close', tether.id)).filter((key) => operations.has(key))
   const keys = [place, ...feeds, ...closes, seat]
   const own = new Set(keys)
   const reachesIn = graph.before(keys)

@@ -1,7 +1,7 @@
 import type { Id } from '../base/id'
 import { loopGroups, reachedFrom, successors } from '../order/graph'
 import { shortestLoop } from '../order/loop'
-import { liftKey, releaseKey, splitKey, type Edge } from '../order/operation'
+import { type Edge } from '../order/operation'
 import { deriveRefit, type RefitError } from '../order/refit'
 import { deriveAsFarAsPossible } from '../order/removal'
 import type { Removal, RemovalError } from '../order/removed'
@@ -14,6 +14,7 @@ import type { Circumstances } from '../vehicle/circumstances'
 import { askedByRules } from '../vehicle/judge'
 import { noSafeOrderFor } from './noSafeOrder'
 import { byHurt, type Problem } from './problem'
+import { keyOf, splitKey } from '../procedure/acts'
 
 /** How many strips, by different jobs, have shown each item as the record has it. */
 export type Confirmations = ReadonlyMap<Id, number>
@@ -186,7 +187,9 @@ class BuildCheck {
 }
 
 function targetKey(removal: Removal, partId: Id, level: string): string {
-  return level === 'off' || !removal.operations.has(releaseKey(partId)) ? liftKey(partId) : releaseKey(partId)
+  return level === 'off' || !removal.operations.has(keyOf('release', partId))
+    ? keyOf('lift', partId)
+    : keyOf('release', partId)
 }
 
 /** One shortest loop of each group of operations that wait for each other. */

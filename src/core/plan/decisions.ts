@@ -1,11 +1,11 @@
 import type { Id } from '../base/id'
 import { reachedFrom, successors } from '../order/graph'
-import { liftKey, releaseKey } from '../order/operation'
 import { deriveRemoval } from '../order/removal'
 import { forBuild } from '../procedure/forBuild'
 import { askedByRules } from '../vehicle/judge'
 import type { Decision, DerivedJob } from './derivedJob'
 import { allGoals } from './jobGoal'
+import { keyOf } from '../procedure/acts'
 
 /**
  * Adds a decision step for each facet that is not known, changes this job and can be told on its way: as early as it
@@ -24,9 +24,10 @@ export function addDecisions(job: DerivedJob): Decision[] {
     const after =
       told === null
         ? null
-        : [told.level === 'off' ? liftKey(told.partId) : releaseKey(told.partId), liftKey(told.partId)].find((key) =>
-            removal.operations.has(key),
-          )
+        : [
+            told.level === 'off' ? keyOf('lift', told.partId) : keyOf('release', told.partId),
+            keyOf('lift', told.partId),
+          ].find((key) => removal.operations.has(key))
     if (after === undefined) continue
     const branches = facet.choices.map((choice) => {
       const asTold = forBuild(document, { ...build, [facet.id]: choice.id })
@@ -41,7 +42,7 @@ export function addDecisions(job: DerivedJob): Decision[] {
       if (exists.length > 0 && exists.length < branches.length) conditional.set(key, exists)
     }
     if (conditional.size === 0) continue
-    const key = `decide:${facet.id}`
+    const key = keyOf('decide', facet.id)
     removal.operations.set(key, {
       key,
       phase: 'in',

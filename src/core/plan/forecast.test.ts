@@ -1,8 +1,8 @@
 import { expect, test } from '@jest/globals'
 import { seededRandom } from '../base/random'
-import type { Act } from '../order/operation'
 import { forecastOf } from './forecast'
 import { secondsOf, type Step } from './step'
+import type { Act } from '../procedure/acts'
 
 const step = (act: Act, workS: number, setUpS = 0): Step => ({
   operation: { key: act, phase: 'in', act, itemId: 'x', partId: null, setting: null, nth: 1 },

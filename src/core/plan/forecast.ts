@@ -1,5 +1,5 @@
-import type { Act } from '../order/operation'
 import type { FoundPlan } from './foundPlan'
+import { actOf } from '../procedure/acts'
 
 /**
  * How long a plan takes in half of such jobs, and in four of five. From house estimates, as long as nothing was
@@ -8,19 +8,6 @@ import type { FoundPlan } from './foundPlan'
 export type Forecast = { p50S: number; p80S: number }
 
 /** How far an act strays, as a share of its estimate. House estimate, no source. */
-const STRAYS: Partial<Record<Act, number>> = {
-  undo: 0.5,
-  fasten: 0.4,
-  start: 0.4,
-  release: 0.6,
-  seat: 0.5,
-  ease: 0.5,
-  open: 0.6,
-  close: 0.5,
-  work: 0.3,
-  test: 0.3,
-  wait: 0,
-}
 const OTHERS_STRAY = 0.3
 /** The same of the whole, for what all acts of a job have in common. House estimate, no source. */
 const DAY_STRAYS = 0.15
@@ -39,7 +26,7 @@ export function forecastOf({
   proof,
 }: Pick<FoundPlan, 'steps'> & { proof: Pick<FoundPlan['proof'], 'totalS'> }): Forecast {
   const points = steps.flatMap((step) => [
-    threePoints(step.workS, STRAYS[step.operation.act] ?? OTHERS_STRAY),
+    threePoints(step.workS, actOf(step.operation.act).strays ?? OTHERS_STRAY),
     threePoints(step.setUpS, OTHERS_STRAY),
   ])
   const laterS = points.reduce((sum, point) => sum + point.laterS, 0)

@@ -1,31 +1,12 @@
 import { z } from 'zod'
 import { Id } from '../base/id'
+import { ALL_ACTS } from '../procedure/acts'
 import { Station } from '../procedure/station'
-
-const ACTS = [
-  'undo',
-  'ease',
-  'release',
-  'open',
-  'lift',
-  'fasten',
-  'start',
-  'seat',
-  'close',
-  'place',
-  'feed',
-  'set',
-  'restore',
-  'work',
-  'test',
-  'decide',
-  'wait',
-] as const
 
 const FoundOperation = z.object({
   key: z.string(),
   phase: z.enum(['in', 'work', 'test', 'out']),
-  act: z.enum(ACTS),
+  act: z.enum(ALL_ACTS),
   itemId: Id,
   partId: Id.nullable(),
   setting: z.object({ settingId: Id, from: z.string(), to: z.string(), methodId: Id }).nullable(),

@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import { KeyGraph } from '../order/keyGraph'
-import { keyDoing, openKey, splitKey, type Because, type Demand, type Edge, type Operation } from '../order/operation'
+import { keyDoing, type Because, type Demand, type Edge, type Operation } from '../order/operation'
 import { isAirbagCircuit } from '../procedure/circuits'
 import type { VehicleFunction } from '../procedure/vehicleFunction'
 import { matches } from '../vehicle/judge'
@@ -8,6 +8,7 @@ import type { Power } from '../vehicle/powers'
 import type { Rule } from '../vehicle/rule'
 import type { DerivedJob } from './derivedJob'
 import { closeKeyOf } from './workOrder'
+import { keyOf, splitKey } from '../procedure/acts'
 
 type Tested = Pick<VehicleFunction, 'id' | 'power' | 'alsoNeeds' | 'interim'> & { tetherIds: Id[]; after: string[] }
 
@@ -39,7 +40,7 @@ function functionsTouched(job: DerivedJob): Tested[] {
     if (tetherIds.length > 0) found.push({ ...item, tetherIds, after: [] })
   }
   for (const item of job.added.values())
-    found.push({ ...item, alsoNeeds: [], tetherIds: [], after: item.afterWork.map((id) => `work:${id}`) })
+    found.push({ ...item, alsoNeeds: [], tetherIds: [], after: item.afterWork.map((id) => keyOf('work', id)) })
   return found
 }
 
@@ -69,7 +70,7 @@ function addTest(
   hiders: readonly { partId: Id; seat: string }[],
 ): void {
   const { operations } = job.refit
-  const key = `test:${item.id}`
+  const key = keyOf('test', item.id)
   const added: Edge[] = []
   const order = (before: string, after: string, because: Because) => added.push({ before, after, because })
   const plugs = [...item.tetherIds, ...item.alsoNeeds].flatMap((tetherId) => closeKeyOf(job, tetherId) ?? [])
@@ -133,12 +134,12 @@ function seatsAfter(wayOut: KeyGraph, seats: readonly string[], plugs: readonly 
 /** Closed by hand for the test, opened again, closed for good later. Several tests share one such plugging. */
 function plugForTest(job: DerivedJob, functionId: Id, tetherId: Id): Edge[] {
   const { operations } = job.refit
-  const [close, open] = [`close:${tetherId}@test`, `open:${tetherId}@test`]
+  const [close, open] = [keyOf('close', tetherId, 'test'), keyOf('open', tetherId, 'test')]
   const partId = job.model.hostOf(job.model.tethers.get(tetherId)!.partId)
   const because: Because = { kind: 'only for the test', functionId, tetherId }
   const edges: Edge[] = [
-    { before: close, after: `test:${functionId}`, because },
-    { before: `test:${functionId}`, after: open, because },
+    { before: close, after: keyOf('test', functionId), because },
+    { before: keyOf('test', functionId), after: open, because },
   ]
   if (operations.has(close)) return edges
   operations.set(close, { ...operation(close, 'close', tetherId, partId), nth: 1 })
@@ -163,7 +164,7 @@ function forbiddingPower(job: DerivedJob, power: VehicleFunction['power']): { te
       matches(model, rule.at, { act: 'power', itemId: '', power: power as Power }, circumstances),
   )
   const found = new Map<Id, { tetherId: Id; rule: Rule }>()
-  const opened = [...model.tethers.values()].filter((tether) => removal.operations.has(openKey(tether.id)))
+  const opened = [...model.tethers.values()].filter((tether) => removal.operations.has(keyOf('open', tether.id)))
   for (const rule of rules)
     for (const condition of rule.while)
       if (condition.kind === 'open')

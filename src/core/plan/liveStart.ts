@@ -12,6 +12,7 @@ import { goalOfRequest } from './jobGoal'
 import type { PlanRequest } from './planRequest'
 import type { JobStart } from './jobStart'
 import type { Standing } from './step'
+import { actOf, keyOf } from '../procedure/acts'
 
 /** Where a live job stands, as things, not as steps of a plan: what is off, open and undone, whoever did it and why. */
 export type LiveStart = {
@@ -41,7 +42,7 @@ export function startFrom(legs: Legs, live: LiveStart): JobStart {
     standing: live.standing,
     done,
     setCount: live.setCount,
-    doneAtS: new Map([...live.worksDone].map(([id, atS]) => [`work:${id}`, atS])),
+    doneAtS: new Map([...live.worksDone].map(([id, atS]) => [keyOf('work', id), atS])),
   }
 }
 
@@ -49,7 +50,8 @@ function isIn({ act, itemId }: Operation, state: VehicleState): boolean {
   const level = state.levels.get(itemId) ?? 'in place'
   if (act === 'undo') return state.undone.has(itemId)
   if (act === 'open') return state.open.has(itemId)
-  return act !== 'decide' && atLeast(level, act === 'lift' ? 'off' : act === 'release' ? 'free' : 'eased')
+  const { brings } = actOf(act)
+  return brings !== undefined && atLeast(level, brings)
 }
 
 function isBack(
@@ -99,10 +101,10 @@ export function addLooseEnds(job: DerivedJob, { undone, open }: AlreadyOut): voi
   }
   for (const id of undone)
     if (job.model.holders.has(id) && keyDoing(job.removal.operations, 'undo', id) === undefined)
-      add(`fasten:${id}`, 'fasten', id, job.model.holders.get(id)!.holds[0]!)
+      add(keyOf('fasten', id), 'fasten', id, job.model.holders.get(id)!.holds[0]!)
   for (const id of open)
-    if (job.model.tethers.has(id) && !job.removal.operations.has(`open:${id}`))
-      add(`close:${id}`, 'close', id, job.model.hostOf(job.model.tethers.get(id)!.partId))
+    if (job.model.tethers.has(id) && !job.removal.operations.has(keyOf('open', id)))
+      add(keyOf('close', id), 'close', id, job.model.hostOf(job.model.tethers.get(id)!.partId))
 }
 
 /**
@@ -116,9 +118,11 @@ export function setBackFirst(job: DerivedJob, { settings, levels }: VehicleState
     const end = endValue(model, settingId)
     if (value === end) continue
     for (const methodId of methodsTo(model, settingId, value))
-      for (const { needs } of model.needsOf.get(`method:${methodId}`) ?? []) {
+      for (const { needs } of model.needsOf.get(keyOf('method', methodId)) ?? []) {
         if (needs.kind !== 'part' || (levels.get(needs.partId) ?? 'in place') === 'in place') continue
-        const key = [`place:${needs.partId}`, `seat:${needs.partId}`].find((name) => refit.operations.has(name))
+        const key = [keyOf('place', needs.partId), keyOf('seat', needs.partId)].find((name) =>
+          refit.operations.has(name),
+        )
         if (key) addDemand(refit.demands, key, { settingId, value: end, because: { kind: 'set back', settingId } })
       }
   }

@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from '../base/result'
 import type { Id } from '../base/id'
-import type { Act, Edge, Operation } from '../order/operation'
+import type { Edge, Operation } from '../order/operation'
 import { refusals, waitLeftS } from '../vehicle/judge'
 import { after } from '../vehicle/vehicleState'
 import { demandsOf, judged, type Demands } from './demandsOf'
@@ -11,6 +11,7 @@ import type { JobStart } from './jobStart'
 import type { SequencedJob } from './sequenceJob'
 import { guardHolds, type SettingMove } from './settingMoves'
 import type { Standing, Step } from './step'
+import { actOf, keyOf } from '../procedure/acts'
 
 /** Sums of the same seconds in another order differ by this at most. */
 export const ROUNDING_S = 1e-6
@@ -374,7 +375,7 @@ function runThrough(context: Context, items: readonly Item[]): Result<OrderedSte
       waitingS += left
       push({
         operation: {
-          key: `wait:${operation.key}`,
+          key: keyOf('wait', operation.key),
           phase,
           act: 'wait',
           itemId: operation.itemId,
@@ -428,29 +429,9 @@ function nextTool({ asked }: Context, items: readonly Item[], at: number): strin
   return tools.find((tool) => tool !== 'hand') ?? 'hand'
 }
 
-const PAIR: Record<Act, string> = {
-  undo: 'holder',
-  fasten: 'holder',
-  start: 'holder',
-  ease: 'move',
-  release: 'move',
-  seat: 'move',
-  open: 'tether',
-  close: 'tether',
-  feed: 'tether',
-  lift: 'lift',
-  place: 'lift',
-  set: 'setting',
-  restore: 'setting',
-  work: 'work',
-  test: 'test',
-  decide: 'decide',
-  wait: 'wait',
-}
-
 /** The same name for an act and the act that takes it back; a lead goes through its aperture with its plug. */
 function mirrorName(operation: Operation): string {
-  return `${PAIR[operation.act]}:${operation.itemId}`
+  return `${actOf(operation.act).pair}:${operation.itemId}`
 }
 
 function compareRanks(a: readonly number[], b: readonly number[]): number {

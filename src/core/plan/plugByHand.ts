@@ -4,6 +4,7 @@ import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { DerivedJob } from './derivedJob'
 import type { LiveStart } from './liveStart'
 import type { JobStart } from './jobStart'
+import { keyOf } from '../procedure/acts'
 
 /**
  * A plug that is open where a job stands and is closed by hand so that a setting can be moved; how often it was opened
@@ -31,7 +32,7 @@ export function plugByHand(job: DerivedJob, byHand: readonly PluggedByHand[]): v
   const { operations, edges } = job.removal
   for (const { tetherId, opened, closed } of byHand) {
     const tether = job.model.tethers.get(tetherId)
-    const open = operations.get(`open:${tetherId}`)
+    const open = operations.get(keyOf('open', tetherId))
     if (!tether || !open) continue
     const key = handKey(tetherId)
     const close: Operation = {
@@ -46,7 +47,7 @@ export function plugByHand(job: DerivedJob, byHand: readonly PluggedByHand[]): v
     operations.set(key, close)
     operations.set(open.key, { ...open, nth: opened + 1 })
     edges.push({ before: key, after: open.key, because: { kind: 'by hand', tetherId } })
-    const home = job.refit.operations.get(`close:${tetherId}`)
+    const home = job.refit.operations.get(keyOf('close', tetherId))
     if (home) job.refit.operations.set(home.key, { ...home, nth: closed + 2 })
   }
 }
@@ -54,10 +55,10 @@ export function plugByHand(job: DerivedJob, byHand: readonly PluggedByHand[]): v
 /** What is plugged by hand has to be opened again, however it stands now. */
 export function undoneByHand(start: JobStart, byHand: readonly PluggedByHand[]): JobStart {
   const done = new Set(start.done)
-  for (const { tetherId } of byHand) for (const key of [handKey(tetherId), `open:${tetherId}`]) done.delete(key)
+  for (const { tetherId } of byHand) for (const key of [handKey(tetherId), keyOf('open', tetherId)]) done.delete(key)
   return { ...start, done }
 }
 
 export function handKey(tetherId: Id): string {
-  return `close:${tetherId}@hand`
+  return keyOf('close', tetherId, 'hand')
 }

@@ -5,6 +5,7 @@ import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { DerivedJob } from './derivedJob'
 import type { Legs } from './leg'
 import type { Policy } from './policy'
+import { keyOf } from '../procedure/acts'
 
 /** The model with what a policy leaves of it. */
 export function underPolicy(model: ProcedureForBuild, policy: Policy): ProcedureForBuild {
@@ -53,7 +54,7 @@ function leverBackMeanwhile(job: DerivedJob, legs: Legs): void {
 function withoutIgnitionMethods(model: ProcedureForBuild): ProcedureForBuild {
   const first = preparations(model)
   const byIgnition = (methodId: Id) =>
-    (model.needsOf.get(`method:${methodId}`) ?? []).some(
+    (model.needsOf.get(keyOf('method', methodId)) ?? []).some(
       ({ needs }) =>
         needs.kind === 'setting' && model.settings.get(needs.settingId)?.role === 'ignition' && needs.value !== 'off',
     )
@@ -69,7 +70,7 @@ function preparations(model: ProcedureForBuild): Set<Id> {
   const found = new Set<Id>()
   const add = (methodIds: readonly Id[]) => {
     for (const methodId of methodIds)
-      for (const { needs } of model.needsOf.get(`method:${methodId}`) ?? []) {
+      for (const { needs } of model.needsOf.get(keyOf('method', methodId)) ?? []) {
         if (
           needs.kind !== 'setting' ||
           found.has(needs.settingId) ||

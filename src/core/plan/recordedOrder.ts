@@ -7,6 +7,7 @@ import { followPolicy } from './policyRules'
 import { setUpAsRecorded } from './search/orderAsRecorded'
 import type { JobStart } from './jobStart'
 import { sequenceJob } from './sequenceJob'
+import { type Act, actOf, isAct, keyOf, splitKey } from '../procedure/acts'
 
 /**
  * Seconds a plan's job takes in the order of the record: the way in and then the way out, each from the top of the
@@ -27,16 +28,6 @@ export function recordedOrderS({ job, request }: Pick<JobPlan, 'job' | 'request'
   return followedS(job, request, inOrder, inOrder)
 }
 
-/** What comes back is the act of the way in turned round. */
-const CAME_OFF: Partial<Record<Operation['act'], string>> = {
-  fasten: 'undo',
-  start: 'undo',
-  seat: 'release',
-  place: 'lift',
-  close: 'open',
-  feed: 'open',
-}
-
 /**
  * Seconds the same job takes in the order in which one example came apart, and back the other way round. Null where the
  * strip lacks something the job takes off, or where its order ends nowhere.
@@ -45,13 +36,14 @@ export function stripOrderS(
   { job, request, removal }: Pick<JobPlan, 'job' | 'request' | 'removal'>,
   sequence: readonly string[],
 ): number | null {
-  const at = new Map(sequence.map((key, i) => [key, i]))
+  const at = new Map<string, number>(sequence.map((key, i) => [key, i]))
   // When a part was lifted away is not always counted: then right after it came forward.
-  for (const key of [...at.keys()])
-    if (key.startsWith('release:') && !at.has(key.replace('release:', 'lift:')))
-      at.set(key.replace('release:', 'lift:'), at.get(key)! + 0.5)
+  for (const [key, place] of [...at]) {
+    const lift = isAct(key, 'release') ? keyOf('lift', splitKey(key)[1]) : null
+    if (lift && !at.has(lift)) at.set(lift, place + 0.5)
+  }
   if ([...removal.operations.keys()].some((key) => !at.has(key))) return null
-  const back = ({ act, itemId }: Operation) => at.get(`${CAME_OFF[act] ?? act}:${itemId}`) ?? -1
+  const back = ({ act, itemId }: Operation) => at.get(keyOf(cameOffBy(act), itemId)) ?? -1
   return followedS(
     job,
     request,
@@ -88,4 +80,10 @@ function followedS(
   return setUpMs === null
     ? null
     : setUpMs / 1000 + sequenced.operations.reduce((sum, operation) => sum + demandsOf(job, operation).workS, 0)
+}
+
+/** What comes back is the act of the way in turned round. */
+function cameOffBy(act: Act): Act {
+  const { way, mirror } = actOf(act)
+  return way === 'out' ? (mirror as Act) : act
 }

@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import { reachedFrom, successors } from '../order/graph'
-import { keyDoing, liftKey, openKey, releaseKey, type Operation } from '../order/operation'
+import { keyDoing, type Operation } from '../order/operation'
 import { isEarly } from '../order/reach'
 import { atLeast } from '../procedure/levels'
 import type { Level } from '../procedure/level'
@@ -15,6 +15,7 @@ import { withoutDetours, type Guard, type SearchAct, type SearchOperation, type 
 import { SettingMoves, type GuardFact, type SettingMove, type Settings } from './settingMoves'
 import { handKey } from './plugByHand'
 import type { JobStart } from './jobStart'
+import { keyOf } from '../procedure/acts'
 
 /** A job as a bare problem, and what its numbers stand for. */
 export type SequencedJob = {
@@ -193,8 +194,8 @@ function wholesOf(job: DerivedJob, legs: Legs, number: ReadonlyMap<string, numbe
     const late = (model.tyingOf.get(partId) ?? [])
       .filter((tether) => !isEarly(tether))
       .sort((a, b) => Number(a.circuit === 'srs-firing') - Number(b.circuit === 'srs-firing'))
-      .map((tether) => openKey(tether.id))
-    const own = [releaseKey(partId), ...late, liftKey(partId)].filter((key) => number.has(key))
+      .map((tether) => keyOf('open', tether.id))
+    const own: string[] = [keyOf('release', partId), ...late, keyOf('lift', partId)].filter((key) => number.has(key))
     if (own.length < 2) return []
     const after = reachedFrom(then, own[0]!)
     // A look that tells a facet may come between the release and what hangs on it.
@@ -274,7 +275,7 @@ class GuardFacts {
 
   private tether(id: Id, wants: boolean): Guard {
     return this.turned(
-      [handKey(id), openKey(id), `close:${id}@test`, `open:${id}@test`, `close:${id}`],
+      [handKey(id), keyOf('open', id), keyOf('close', id, 'test'), keyOf('open', id, 'test'), keyOf('close', id)],
       this.start.state.open.has(id),
       wants,
     )
@@ -282,13 +283,13 @@ class GuardFacts {
 
   private level(partId: Id, level: Level): Guard {
     const is = atLeast(this.start.state.levels.get(partId) ?? 'in place', level)
-    const out = level === 'off' ? `place:${partId}` : `seat:${partId}`
+    const out = level === 'off' ? keyOf('place', partId) : keyOf('seat', partId)
     const ways =
       level === 'off'
-        ? [liftKey(partId)]
+        ? [keyOf('lift', partId)]
         : level === 'free'
-          ? [releaseKey(partId)]
-          : [`ease:${partId}`, releaseKey(partId)]
+          ? [keyOf('release', partId)]
+          : [keyOf('ease', partId), keyOf('release', partId)]
     const into = is ? [] : ways.filter((key) => this.number.has(key)).slice(0, 1)
     return this.turned([...into, out], is, true)
   }

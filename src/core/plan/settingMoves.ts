@@ -9,6 +9,7 @@ import { matches, refusals } from '../vehicle/judge'
 import { asFoundState, type VehicleState } from '../vehicle/vehicleState'
 import { judged, methodS } from './demandsOf'
 import type { DerivedJob } from './derivedJob'
+import { keyOf } from '../procedure/acts'
 
 export type Settings = ReadonlyMap<Id, string>
 
@@ -105,7 +106,7 @@ export class SettingMoves {
         const insisted = removal.choices.insisted?.[`${settingId}=${to}`]
         for (const methodId of methodsTo(model, settingId, to)) {
           if (insisted && insisted !== methodId) continue
-          const needs = (model.needsOf.get(`method:${methodId}`) ?? []).map((need) => need.needs)
+          const needs = (model.needsOf.get(keyOf('method', methodId)) ?? []).map((need) => need.needs)
           if (!needs.every((needed) => needed.kind !== 'setting' || settings.get(needed.settingId) === needed.value))
             continue
           const byRules = this.guardsByRules(settings, { settingId, from, to, methodId })
@@ -274,7 +275,7 @@ export class SettingMoves {
     )
     for (const id of found)
       for (const method of model.settings.get(id)!.methods)
-        for (const need of model.needsOf.get(`method:${method.id}`) ?? [])
+        for (const need of model.needsOf.get(keyOf('method', method.id)) ?? [])
           if (need.needs.kind === 'setting') found.add(need.needs.settingId)
     return [...found].sort(compareText)
   }
@@ -295,7 +296,7 @@ export class SettingMoves {
       for (const [id, wanted] of values)
         for (const value of wanted)
           for (const methodId of methodsTo(model, id, value))
-            for (const { needs } of model.needsOf.get(`method:${methodId}`) ?? [])
+            for (const { needs } of model.needsOf.get(keyOf('method', methodId)) ?? [])
               if (
                 needs.kind === 'setting' &&
                 values.has(needs.settingId) &&
@@ -340,7 +341,7 @@ export class SettingMoves {
       if (circuits.has(tether.circuit ?? '')) this.guardTethers.add(tether.id)
     for (const id of this.relevant)
       for (const method of model.settings.get(id)!.methods)
-        for (const { needs } of model.needsOf.get(`method:${method.id}`) ?? []) {
+        for (const { needs } of model.needsOf.get(keyOf('method', method.id)) ?? []) {
           if (needs.kind === 'part') this.guardParts.add(needs.partId)
           if (needs.kind === 'tether') this.guardTethers.add(needs.tetherId)
           if (needs.kind === 'operation')

@@ -14,6 +14,7 @@ import type { DerivedJob } from './derivedJob'
 import type { JobPlan } from './planFrom'
 import type { Step } from './step'
 import { traysFor, type Tray } from './trays'
+import { keyOf } from '../procedure/acts'
 
 /** What a lead wants to know before saying yes: what is counted, opened, moved, carried and minded. */
 export type PlanSummary = {
@@ -103,7 +104,7 @@ export function lookalikesIn(removal: Removal, holderId: Id): Holder[] {
 
 /** What hides a group: the parts its covers needs name. */
 export function hiddenBy(model: ProcedureForBuild, holderId: Id): Id[] {
-  return (model.needsOf.get(`undo:${holderId}`) ?? []).flatMap((need) =>
+  return (model.needsOf.get(keyOf('undo', holderId)) ?? []).flatMap((need) =>
     need.reason === 'covers' && need.needs.kind === 'part' ? [need.needs.partId] : [],
   )
 }

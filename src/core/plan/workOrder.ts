@@ -1,8 +1,9 @@
 import { partsOfGoal } from '../order/removalDraft'
 import type { Goal } from '../order/wish'
-import { liftKey, openKey, releaseKey, easeKey, type Because } from '../order/operation'
+import { type Because } from '../order/operation'
 import type { DerivedJob, DeriveError } from './derivedJob'
 import { goalOf } from './jobGoal'
+import { keyOf } from '../procedure/acts'
 
 /**
  * Adds the kits' work items: after what opens their access and after the work they build on; before whatever closes
@@ -13,7 +14,7 @@ export function addWork(job: DerivedJob): DeriveError | null {
   for (const { kit, fit } of job.goal.kits) {
     for (const work of kit.works) {
       if (work.kind === 'bypass a signal') return { kind: 'bypass', workId: work.id }
-      const key = `work:${work.id}`
+      const key = keyOf('work', work.id)
       const station = fit.stations[work.id] ?? work.station
       job.works.set(work.id, { ...work, station })
       operations.set(key, {
@@ -47,7 +48,7 @@ export function addWork(job: DerivedJob): DeriveError | null {
         const before = kit.works.find((item) => item.id === first)
         if (before)
           edges.push({
-            before: `work:${first}`,
+            before: keyOf('work', first),
             after: key,
             because: { kind: 'work first', workId: first },
             ...(before.unattendedS > 0 && { delayS: before.unattendedS }),
@@ -67,18 +68,18 @@ function openedBy(job: DerivedJob, goal: Goal): string[] | null {
     // The first of these that was derived for the part is what brings it that far.
     const wanted =
       level === 'off'
-        ? [liftKey(partId)]
+        ? [keyOf('lift', partId)]
         : level === 'free'
-          ? [releaseKey(partId), liftKey(partId)]
-          : [easeKey(partId), releaseKey(partId)]
+          ? [keyOf('release', partId), keyOf('lift', partId)]
+          : [keyOf('ease', partId), keyOf('release', partId)]
     const found = wanted.find((key) => job.removal.operations.has(key))
     // A part taken off altogether closes again when it is placed.
-    const whole = job.removal.operations.has(liftKey(partId)) ? liftKey(partId) : found
+    const whole = job.removal.operations.has(keyOf('lift', partId)) ? keyOf('lift', partId) : found
     return whole ? [whole] : []
   })
 }
 
 /** The plug of a tether on the way out, where it comes back. */
 export function closeKeyOf(job: DerivedJob, tetherId: string): string | undefined {
-  return job.refit.outKeyOf.get(openKey(tetherId))
+  return job.refit.outKeyOf.get(keyOf('open', tetherId))
 }

@@ -1,22 +1,8 @@
 import { z } from 'zod'
 import { Id } from '../base/id'
+import { CAUTION_ACTS } from './acts'
 import { When } from './when'
 import { SEVERITIES } from './severity'
-
-export const CAUTION_ACTS = [
-  'any',
-  'undo',
-  'ease',
-  'release',
-  'lift',
-  'open',
-  'close',
-  'place',
-  'seat',
-  'fasten',
-  'set',
-  'test',
-] as const
 
 /** A sentence, its severity, and the item and act it bites at. */
 export const Caution = z.object({

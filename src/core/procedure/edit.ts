@@ -170,8 +170,8 @@ function placeIn(list: readonly { id?: unknown }[], after: Id | null): number {
 }
 
 /**
- * The edits that take these back, last first: what undo sends. `before`: the record that they were made in; what they
- * took away goes back to its place there, since the order of a list means something. Cost: O(edits x items of the list).
+ * The edits that take these back, last first: what undo sends. `before`: the record they were made in; what they
+ * took away goes back to its place there, since the order of a list means something. Cost: O(edits x items).
  */
 export function inverseOf(edits: readonly Edit[], before: ProcedureDocument): Edit[] {
   const lists = new Map(COLLECTIONS.map((name) => [name, (before[name] as { id: Id }[]).map(({ id }) => ({ id }))]))

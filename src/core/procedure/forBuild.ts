@@ -13,6 +13,7 @@ import type { TyingTether } from './tether'
 import type { VehicleFunction } from './vehicleFunction'
 import { existsOn } from './existsOn'
 import type { Build } from './when'
+import { actOf, type DependentAct } from './acts'
 
 /** By holder: the head that was found on one vehicle ("six-lobe T15"), where it is not the recorded one. */
 export type Heads = Readonly<Record<Id, string>>
@@ -92,16 +93,11 @@ export function forBuild(recorded: ProcedureDocument, build: Build, heads: Heads
     if (needed.kind === 'station') return true
     return actTargets(needed.act).has(needed.id)
   }
-  const actTargets = (act: string): { has(id: Id): boolean } =>
-    act === 'undo' || act === 'fasten'
-      ? holders
-      : act === 'open' || act === 'close'
-        ? tethers
-        : act === 'method'
-          ? methods
-          : act === 'test'
-            ? functions
-            : parts
+  const actTargets = (act: DependentAct): { has(id: Id): boolean } => {
+    if (act === 'method') return methods
+    const { of } = actOf(act)
+    return of === 'holder' ? holders : of === 'tether' ? tethers : of === 'function' ? functions : parts
+  }
   const methods = new Map<Id, { method: Method; settingId: Id }>()
   for (const setting of settings.values())
     for (const method of setting.methods) {

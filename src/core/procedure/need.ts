@@ -1,24 +1,10 @@
 import { z } from 'zod'
 import { Id } from '../base/id'
+import { DEPENDENT_ACTS } from './acts'
 import { Level } from './level'
 import { Station } from './station'
 import { When } from './when'
 import { NEED_REASONS } from './needReasons'
-
-/** What can wait: the acts of the way in, those of the way back, a setting's method, and a test. */
-export const DEPENDENT_ACTS = [
-  'undo',
-  'ease',
-  'release',
-  'lift',
-  'open',
-  'method',
-  'place',
-  'seat',
-  'close',
-  'fasten',
-  'test',
-] as const
 
 export const Needed = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('part'), partId: Id, level: Level.exclude(['in place']) }),

@@ -2,7 +2,6 @@ import type { Id } from '../base/id'
 import type { JobEvent } from '../job/event'
 import { foldJob, levelNow } from '../job/fold'
 import { wayInOf } from '../job/strips'
-import { splitKey } from '../order/operation'
 import { planJob } from '../plan/jobPlan'
 import { PlanRequest } from '../plan/planRequest'
 import type { ProcedureDocument } from '../procedure/document'
@@ -11,6 +10,7 @@ import { mayRestFree } from '../procedure/resting'
 import type { HouseValues } from '../shop/houseValues'
 import type { Rule } from '../vehicle/rule'
 import type { Question } from './questions'
+import { splitKey } from '../procedure/acts'
 
 /** Less than this is not worth a question. */
 const WORTH_S = 5

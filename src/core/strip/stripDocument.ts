@@ -3,7 +3,7 @@ import type { JobEvent } from '../job/event'
 import { emptyDocument, type ProcedureDocument } from '../procedure/document'
 import { replayEdits } from '../procedure/edit'
 import { usualSettings } from '../procedure/usualSettings'
-import { withoutDangling } from '../procedure/withoutDangling'
+import { withoutDangling } from '../procedure/cutOff'
 
 /** What a first strip begins with: nothing but the settings every vehicle has. */
 export function blankModel(name: string): ProcedureDocument {

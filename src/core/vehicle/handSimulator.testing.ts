@@ -1,5 +1,6 @@
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Operation } from '../order/operation'
+import { keyOf } from '../procedure/acts'
 
 /** What a hand pulls off with the panel, and presses home with it. */
 const IN_ONE_MOVEMENT = ['spring clip', 'fir-tree clip', 'adhesive', 'hook-and-loop']
@@ -215,7 +216,9 @@ export class HandSimulator {
   private whyNotSet(operation: Operation): string | null {
     const act = operation.setting!
     if (this.settings.get(act.settingId) !== act.from) return `stands at ${this.settings.get(act.settingId)}`
-    const blocked = (this.model.needsOf.get(`method:${act.methodId}`) ?? []).find((need) => !this.holds(need.needs))
+    const blocked = (this.model.needsOf.get(keyOf('method', act.methodId)) ?? []).find(
+      (need) => !this.holds(need.needs),
+    )
     if (blocked) return `method needs ${blocked.id}`
     const next = new Map(this.settings).set(act.settingId, act.to)
     return this.whyStateUnsafe(next)

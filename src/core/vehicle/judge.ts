@@ -1,12 +1,13 @@
 import { unreachable } from '../base/result'
 import type { Id } from '../base/id'
-import type { Act, Demand, SettingAct } from '../order/operation'
+import type { Demand, SettingAct } from '../order/operation'
 import type { AskedByRules } from '../order/wish'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Circumstances } from './circumstances'
 import type { ActPattern, Condition, Rule } from './rule'
 import type { Power } from './powers'
 import { after, settingOf, type VehicleState } from './vehicleState'
+import type { Act } from '../procedure/acts'
 
 /**
  * An act as the rules see it. `work` is the kind of a work item, `station` where it is done, `pulled` what lets go or

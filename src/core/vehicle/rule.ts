@@ -1,28 +1,10 @@
 import { z } from 'zod'
 import { Id } from '../base/id'
+import { RULE_ACTS } from '../procedure/acts'
 import { SEVERITIES } from '../procedure/severity'
 import { SETTING_ROLES } from '../procedure/setting'
 import { CIRCUITS } from '../procedure/circuits'
 import { POWERS } from './powers'
-
-/** What a rule of a shop can bite at. `power`: something is about to be switched on. */
-export const RULE_ACTS = [
-  'undo',
-  'ease',
-  'release',
-  'open',
-  'lift',
-  'fasten',
-  'start',
-  'seat',
-  'close',
-  'place',
-  'feed',
-  'set',
-  'work',
-  'test',
-  'power',
-] as const
 
 /** Which acts: every list that is given has to match. An empty pattern matches nothing. */
 export const ActPattern = z.object({

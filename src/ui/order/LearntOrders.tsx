@@ -1,12 +1,12 @@
 'use client'
 import type { StandingOrder } from '@/core/order/standingOfOrder'
 import { coverEdits, mayCover } from '@/core/order/mayCover'
-import { splitKey } from '@/core/order/operation'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Edit } from '@/core/procedure/edit'
 import { Need } from '@/core/procedure/need'
 import { itemWords } from '@/words/items'
 import type { OrderView } from './orderModel'
+import { splitKey } from '@/core/procedure/acts'
 
 const SAID: Record<StandingOrder['standing'], string> = {
   explained: 'explained by the facts',

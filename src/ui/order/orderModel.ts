@@ -9,6 +9,7 @@ import type { Goal } from '@/core/order/wish'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
 import type { Build } from '@/core/procedure/when'
+import { keyOf } from '@/core/procedure/acts'
 
 /** A link as it is drawn: the relation, why it holds, and how many strips that have both show it so. */
 export type ShownLink = PartLink & { agree: number; of: number }
@@ -61,7 +62,7 @@ export function everything(document: ProcedureDocument): Goal[] {
 function partAgreement(strips: readonly Strip[], before: Id, after: Id): { agree: number; of: number } {
   return agreement(
     strips.filter((strip) => !strip.brokeRule),
-    `release:${before}`,
-    `release:${after}`,
+    keyOf('release', before),
+    keyOf('release', after),
   )
 }

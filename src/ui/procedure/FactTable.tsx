@@ -1,13 +1,13 @@
 'use client'
 import { Copy, Pencil, Plus, Trash2 } from 'lucide-react'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { ITEM_SCHEMA, type FactCollection } from '@/core/procedure/document'
-import type { Edit } from '@/core/procedure/edit'
-import { fieldEdits } from '@/core/procedure/edit'
+import { takenAway } from '@/core/procedure/cutOff'
+import { editsBetween, fieldEdits, type Edit } from '@/core/procedure/edit'
 import { SelectField, Options } from '../forms/Field'
 import { Dialog } from '../shell/Dialog'
 import { COLLECTION_WORDS, TOGETHER } from './fieldSpecs'
-import { dependants, factRows } from './factRows'
+import { factRows, goesWithWords } from './factRows'
 import { duplicateItem } from './newItem'
 import type { Draft } from './useDraft'
 
@@ -37,16 +37,9 @@ export function FactTable({
         .filter((item) => ids.has(item.id))
         .map((item) => ({ kind: 'add', collection, item: duplicateItem(collection, item), after: item.id })),
     )
-  const also = dependants(document, new Set(picked.map((item) => item.id)))
+  const after = useMemo(() => (ask === 'remove' ? takenAway(document, chosen) : null), [ask, document, chosen])
   const remove = async () => {
-    const all = [
-      ...also.map(({ collection: c, id }) => ({
-        c,
-        item: (document[c] as { id: string }[]).find((other) => other.id === id)!,
-      })),
-      ...picked.map((item) => ({ c: collection, item })),
-    ]
-    await run(all.map(({ c, item }) => ({ kind: 'remove', collection: c, id: item.id, item })))
+    if (after) await run(editsBetween(document, after.document))
     setChosen(new Set())
     setAsk(null)
   }
@@ -150,12 +143,12 @@ export function FactTable({
       </div>
       <Dialog title={`Take away ${picked.length}?`} open={ask === 'remove'} onClose={() => setAsk(null)}>
         <div className="space-y-4">
-          {also.length > 0 ? (
+          {after && after.goes.length > 0 ? (
             <>
               <p>These facts hang on {picked.length === 1 ? 'it' : 'them'} and go too:</p>
               <ul className="list-disc pl-6">
-                {also.map((item) => (
-                  <li key={item.id}>{item.words}</li>
+                {after.goes.map((item) => (
+                  <li key={item.id}>{goesWithWords(document, item.collection, item.id)}</li>
                 ))}
               </ul>
             </>

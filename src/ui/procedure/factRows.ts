@@ -1,4 +1,4 @@
-import type { FactCollection, ProcedureDocument } from '@/core/procedure/document'
+import type { Collection, FactCollection, ProcedureDocument } from '@/core/procedure/document'
 import { mayRestFree } from '@/core/procedure/resting'
 import { holderKindWords, holderWords, itemWords, threadWords, ownerWords } from '@/words/items'
 import { motionsWords } from '@/words/operations'
@@ -133,43 +133,24 @@ export function factRows(document: ProcedureDocument, collection: FactCollection
   }
 }
 
-/** Which ids hang on an item: they go when it goes, so that no fact is left pointing nowhere. */
-export function dependants(
-  document: ProcedureDocument,
-  ids: ReadonlySet<string>,
-): { collection: FactCollection; id: string; words: string }[] {
-  const found: { collection: FactCollection; id: string; words: string }[] = []
-  const gone = new Set(ids)
-  const take = (collection: FactCollection, id: string, words: string) => {
-    if (gone.has(id)) return
-    gone.add(id)
-    found.push({ collection, id, words })
+/** What goes with an item, in words, so that no fact is left pointing nowhere. */
+export function goesWithWords(document: ProcedureDocument, collection: Collection, id: string): string {
+  const name = itemWords(document, id)
+  switch (collection) {
+    case 'needs':
+      return `the need “${
+        needWords(
+          document,
+          document.needs.find((need) => need.id === id)!,
+        ).waits
+      }”`
+    case 'tethers':
+      return `plug ${name}`
+    case 'cavities':
+      return `the cavity ${name}`
+    case 'cautions':
+      return 'a caution'
+    default:
+      return name
   }
-  for (const holder of document.holders)
-    if (holder.holds.length > 0 && holder.holds.every((id) => gone.has(id)))
-      take('holders', holder.id, `${holderWords(holder)}`)
-  for (const tether of document.tethers)
-    if (tether.partId !== null && gone.has(tether.partId)) take('tethers', tether.id, `plug ${tether.name}`)
-  for (const setting of document.settings)
-    if (gone.has(setting.id)) for (const method of setting.methods) gone.add(method.id)
-  for (const need of document.needs) {
-    const n = need.needs
-    const target =
-      n.kind === 'part'
-        ? n.partId
-        : n.kind === 'setting'
-          ? n.settingId
-          : n.kind === 'tether'
-            ? n.tetherId
-            : n.kind === 'operation'
-              ? n.id
-              : ''
-    if (gone.has(need.dependent.id) || gone.has(target))
-      take('needs', need.id, `the need “${needWords(document, need).waits}”`)
-  }
-  for (const cavity of document.cavities)
-    if (cavity.openings.some((opening) => opening.parts.some((part) => gone.has(part.partId))))
-      take('cavities', cavity.id, `the cavity ${cavity.name}`)
-  for (const caution of document.cautions) if (gone.has(caution.at.itemId)) take('cautions', caution.id, `a caution`)
-  return found
 }

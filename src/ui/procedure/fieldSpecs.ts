@@ -1,4 +1,4 @@
-import { CAUTION_ACTS } from '@/core/procedure/caution'
+import { CAUTION_ACTS } from '@/core/procedure/acts'
 import { SEVERITIES } from '@/core/procedure/severity'
 import { AXES, MOTIONS } from '@/core/procedure/direction'
 import type { FactCollection } from '@/core/procedure/document'

@@ -8,6 +8,7 @@ import { atLeast } from '../../procedure/levels'
 import { levelNow } from '../fold'
 import type { JobState } from '../jobState'
 import { isDone } from '../progress'
+import { keyOf } from '../../procedure/acts'
 
 /** What may hold a part that won't move, by the record and the log. */
 export type StillHolding = {
@@ -32,7 +33,7 @@ export function whatHolds(model: ProcedureForBuild, plan: JobPlan, state: JobSta
     steps: steps.filter(
       ({ operation }) => (operation.act === 'undo' || operation.act === 'open') && !isDone(state, operation),
     ),
-    trappedBy: (model.needsOf.get(`release:${partId}`) ?? []).flatMap(({ needs }) =>
+    trappedBy: (model.needsOf.get(keyOf('release', partId)) ?? []).flatMap(({ needs }) =>
       needs.kind === 'part' && !atLeast(levelNow(state, needs.partId), needs.level) ? [needs.partId] : [],
     ),
     assumed: holders.filter((holder) => state.assumed.has(holder.id)),

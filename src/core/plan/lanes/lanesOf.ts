@@ -1,4 +1,4 @@
-import { liftKey, type Operation } from '../../order/operation'
+import { type Operation } from '../../order/operation'
 import { mayRestFree } from '../../procedure/resting'
 import type { Station } from '../../procedure/station'
 import { moveS } from '../../shop/houseValues'
@@ -9,6 +9,7 @@ import type { Step } from '../step'
 import { fastestLanes, type LaneLimits } from './fastestLanes'
 import { pairsOf } from './lanePairs'
 import type { LanesProblem, LaneTask, Placed } from './lanesProblem'
+import { keyOf } from '../../procedure/acts'
 
 /**
  * One task of somebody, in seconds from the beginning of its leg. `with`: the number of the second person, where two do
@@ -139,7 +140,8 @@ function inOneGo(plan: JobPlan, steps: readonly Step[]): Step[][] {
   for (let at = 0; at < steps.length;) {
     const { act, itemId } = steps[at]!.operation
     const part = act === 'release' ? model.parts.get(itemId) : undefined
-    const lift = part && !mayRestFree(part) ? steps.findIndex((step) => step.operation.key === liftKey(itemId)) : -1
+    const lift =
+      part && !mayRestFree(part) ? steps.findIndex((step) => step.operation.key === keyOf('lift', itemId)) : -1
     const go = act === 'place' ? plan.job.backInOneGo.get(itemId) : undefined
     const home = go ? steps.findLastIndex((step) => go.includes(step.operation.key)) : -1
     const end = Math.max(lift, home, at) + 1
