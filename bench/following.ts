@@ -1,3 +1,4 @@
+import { EVENT_VERSION } from '../src/core/job/eventVersion'
 // Times the fold of a long log and plans from where a job stands: bin/bench following
 import { cpus } from 'node:os'
 import { panelVan } from '../src/demo/panelVan'
@@ -33,7 +34,7 @@ class Log {
     this.events.push({
       id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
       jobId: ID,
-      v: 1,
+      v: EVENT_VERSION,
       deviceId: ID,
       seq: n,
       at: this.at,

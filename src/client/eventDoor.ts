@@ -1,11 +1,11 @@
 import { z } from 'zod'
-import { JobEvent } from '@/core/job/event'
+import { JobEvent, StoredEvent } from '@/core/job/event'
 
 /**
  * What comes in from the shop or from this device's own store is parsed here. Loaded once the page stands: a tap needs
  * no parser, and the parser is a seventh of the script.
  */
-export { JobEvent }
+export { JobEvent, StoredEvent }
 
 export const Answer = z.object({
   status: z.string(),
@@ -15,7 +15,7 @@ export const Answer = z.object({
 
 /** What the shop got after a place, the place reached, and who it takes this device for. */
 export const Events = z.object({
-  events: z.array(JobEvent),
+  events: z.array(StoredEvent),
   upTo: z.number(),
   acting: z.object({ id: z.string(), name: z.string() }),
 })

@@ -45,7 +45,7 @@ test('what was kept while the shop was away is found again after the browser die
   await first.open()
   first.append(TOLU, [CLIP, { ...CLIP, holderId: 'screws' }])
   await settle()
-  expect(first.getSnapshot().trouble).toMatch(/kept here/)
+  expect(first.getSnapshot().trouble).toEqual({ kind: 'offline' })
 
   s.reachable = true
   const second = new JobLog(JOB, store, s.send, () => 500, DEVICE, [])
@@ -76,8 +76,46 @@ test('a refusal is told in its own words and nothing is dropped', async () => {
   await log.open()
   log.append(TOLU, [CLIP])
   await settle()
-  expect(log.getSnapshot()).toMatchObject({ trouble: 'Tap the name and enter the PIN once.' })
+  expect(log.getSnapshot()).toMatchObject({
+    trouble: { kind: 'refused', sentence: 'Tap the name and enter the PIN once.' },
+  })
   expect(log.getSnapshot().waiting.size).toBe(1)
+})
+
+test('trouble stands until the shop has taken something, whatever is tapped meanwhile', async () => {
+  const s = shop()
+  s.reachable = false
+  const log = new JobLog(JOB, freshStore(), s.send, () => 1000, DEVICE, [])
+  await log.open()
+  log.append(TOLU, [CLIP])
+  await settle()
+  log.append(TOLU, [{ ...CLIP, holderId: 'screws' }])
+  expect(log.getSnapshot().trouble).toEqual({ kind: 'offline' })
+  await settle()
+  s.reachable = true
+  await log.flush()
+  expect(log.getSnapshot()).toMatchObject({ trouble: null, keeps: true })
+})
+
+test('a device that keeps nothing says so, sends at once, and is not said to be writing for ever', async () => {
+  const s = shop()
+  const store = freshStore()
+  let full = true
+  const keep = store.keep.bind(store)
+  store.keep = (events) => (full ? Promise.reject(new Error('The disk is full.')) : keep(events))
+  const log = new JobLog(JOB, store, s.send, () => 1000, DEVICE, [])
+  await log.open()
+  const [lost] = log.append(TOLU, [CLIP])
+  await settle()
+  expect(log.getSnapshot()).toMatchObject({ keeps: false, writing: 0, trouble: null })
+  expect(s.stored.has(lost!.id)).toBe(true)
+  // Another tap that comes in from the shop does not make it well again; one that is kept does.
+  log.receive([{ ...lost!, id: crypto.randomUUID() }])
+  expect(log.getSnapshot().keeps).toBe(false)
+  full = false
+  log.append(TOLU, [CLIP])
+  await settle()
+  expect(log.getSnapshot().keeps).toBe(true)
 })
 
 test('taking back adds events that correct the earlier ones, last first', async () => {

@@ -2,6 +2,7 @@ import type { Happening, JobEvent } from '@/core/job/event'
 import { laterStamp, nextStamp } from '@/core/base/clock'
 import type { Stamp } from '@/core/base/stamp'
 import type { JobStore } from './jobStore'
+import { EVENT_VERSION } from '@/core/job/eventVersion'
 
 export type LogSnapshot = {
   events: readonly JobEvent[]
@@ -9,11 +10,14 @@ export type LogSnapshot = {
   waiting: ReadonlySet<string>
   /** How many events the device is still writing down; zero = all of them are kept. */
   writing: number
-  /** Why sending stopped, as a sentence; null while all is well. */
-  trouble: string | null
-  /** False when the device refuses to keep anything (a private window, a full disk). */
+  /** Why sending stopped the last time it was tried; null once the shop has taken something again. */
+  trouble: Trouble | null
+  /** False while the device refuses to keep anything (a private window, a full disk). */
   keeps: boolean
 }
+
+/** `refused`: by the shop, with its sentence. */
+export type Trouble = { kind: 'offline' } | { kind: 'refused'; sentence: string }
 
 export type Send = (
   events: readonly JobEvent[],
@@ -33,6 +37,8 @@ export class JobLog {
   private readonly unwritten = new Set<string>()
   private readonly listeners = new Set<() => void>()
   private snapshot: LogSnapshot
+  private trouble: Trouble | null = null
+  private keeps = true
   private last: Stamp | null = null
   private seq = 0
   private opening: Promise<void> | null = null
@@ -50,7 +56,7 @@ export class JobLog {
     fromShop: readonly JobEvent[],
   ) {
     for (const event of fromShop) this.take(event)
-    this.snapshot = this.freeze(null, true)
+    this.snapshot = this.freeze()
   }
 
   /** Brings in what this device kept earlier, and begins to send it. Asked again, it is the same opening. */
@@ -67,10 +73,10 @@ export class JobLog {
         this.waiting.add(event.id)
       }
       this.seq = Math.max(this.seq, await this.store.highestSeq())
-      this.publish()
     } catch {
-      this.publish(null, false)
+      this.keeps = false
     }
+    this.publish()
     await this.flush()
   }
 
@@ -98,7 +104,7 @@ export class JobLog {
       const event: JobEvent = {
         id: crypto.randomUUID(),
         jobId: this.jobId,
-        v: 1,
+        v: EVENT_VERSION,
         deviceId: this.deviceId,
         seq: this.seq,
         at: this.last,
@@ -116,13 +122,19 @@ export class JobLog {
       this.unwritten.add(event.id)
     }
     this.publish()
-    // Kept first, sent afterwards: a browser that dies in between has lost nothing.
-    const written = () => {
+    // Kept first, sent afterwards: a browser that dies in between has lost nothing. What can't be kept is sent at once.
+    const written = (keeps: boolean) => {
       for (const event of made) this.unwritten.delete(event.id)
+      this.keeps = keeps
       this.publish()
       return this.flush()
     }
-    this.writes = this.writes.then(() => this.store.keep(made)).then(written, () => this.publish(null, false))
+    this.writes = this.writes
+      .then(() => this.store.keep(made))
+      .then(
+        () => written(true),
+        () => written(false),
+      )
     return made
   }
 
@@ -149,9 +161,11 @@ export class JobLog {
     while (this.waiting.size > 0) {
       const batch = [...this.waiting].slice(0, 200).map((id) => this.events.get(id)!)
       const answer = await this.send(batch)
-      if (answer.kind === 'offline')
-        return this.publish('The shop can’t be reached. Go on: everything is kept here and sent later.')
-      if (answer.kind === 'refused') return this.publish(answer.sentence)
+      if (answer.kind !== 'stored') {
+        this.trouble = answer
+        return this.publish()
+      }
+      this.trouble = null
       for (const id of answer.ids) this.waiting.delete(id)
       await this.store.sent(answer.ids).catch(() => undefined)
       this.publish()
@@ -166,13 +180,14 @@ export class JobLog {
     if (event.deviceId === this.deviceId) this.seq = Math.max(this.seq, event.seq)
   }
 
-  private publish(trouble: string | null = null, keeps = true): void {
-    this.snapshot = this.freeze(trouble, keeps)
+  private publish(): void {
+    this.snapshot = this.freeze()
     for (const listener of this.listeners) listener()
   }
 
-  private freeze(trouble: string | null, keeps: boolean): LogSnapshot {
+  private freeze(): LogSnapshot {
     this.list ??= [...this.events.values()]
+    const { trouble, keeps } = this
     return { events: this.list, waiting: new Set(this.waiting), writing: this.unwritten.size, trouble, keeps }
   }
 }

@@ -49,9 +49,9 @@ export class JobStore {
   async waiting(jobId: string): Promise<JobEvent[]> {
     const rows = await (await this.open()).getAllFromIndex('waiting', 'job', jobId)
     if (rows.length === 0) return []
-    const { JobEvent } = await import('./eventDoor')
+    const { StoredEvent } = await import('./eventDoor')
     return rows.flatMap((row) => {
-      const parsed = JobEvent.safeParse(row)
+      const parsed = StoredEvent.safeParse(row)
       return parsed.success ? [parsed.data] : []
     })
   }

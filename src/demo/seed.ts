@@ -26,6 +26,7 @@ import { patrolMotorcycle } from './patrolMotorcycle'
 import { roadWorksPickup } from './roadWorksPickup'
 import { DEMO_RULES, DEMO_TOOLS, DEMO_WORDS, demoKits } from './shopFacts'
 import { smallBus } from './smallBus'
+import { EVENT_VERSION } from '@/core/job/eventVersion'
 
 const CREW: [string, Role, string, (keyof typeof DEMO_USERS)?][] = [
   ['Marit', 'lead', '1111', 'lead'],
@@ -331,7 +332,7 @@ class DemoWriter {
         JobEvent.parse({
           id: crypto.randomUUID(),
           jobId,
-          v: 1,
+          v: EVENT_VERSION,
           deviceId,
           seq: events.length,
           at,
@@ -425,7 +426,7 @@ class DemoWriter {
         JobEvent.parse({
           id: crypto.randomUUID(),
           jobId,
-          v: 1,
+          v: EVENT_VERSION,
           deviceId,
           seq: events.length,
           at,

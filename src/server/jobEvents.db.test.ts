@@ -6,10 +6,11 @@ import { PlanRequest } from '@/core/plan/planRequest'
 import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
 import { ShopRules } from '@/core/vehicle/rule'
 import { database } from './database'
-import { appendJobEvents, eventsAfter } from './jobEvents'
+import { addFromDesk, appendJobEvents, AppendRequest, eventsAfter, handOver } from './jobEvents'
 import { openJob, readJob, vehicleOverlay } from './jobs'
 import { createProcedure } from './procedures'
 import { inShop, type Crew } from './session'
+import { EVENT_VERSION } from '@/core/job/eventVersion'
 
 // On a real PostgreSQL: bin/test unit starts one and migrates it.
 const lead = { id: crypto.randomUUID(), name: 'Marit', role: 'lead' as const, authorised: [] }
@@ -89,7 +90,7 @@ const event = (what: Happening, person: Crew['acting'] = installer, of = jobId) 
   return JobEvent.parse({
     id: crypto.randomUUID(),
     jobId: of,
-    v: 1,
+    v: EVENT_VERSION,
     deviceId: shopId,
     seq,
     at: `0001764000000000-${seq.toString(16).padStart(4, '0')}`,
@@ -122,6 +123,80 @@ test('only a lead lets a row stand open: an installer’s is refused with a sent
   ).toMatchObject({ status: 'refused', sentence: expect.stringContaining('Only a lead') })
   expect((await readJob(as(lead), jobId))!.events).toHaveLength(before)
   expect(await appendJobEvents(as(lead), jobId, [event(accepted, lead)])).toMatchObject({ status: 'kept' })
+})
+
+test.each<Happening>([
+  { kind: 'note settled', noteId: shopId },
+  { kind: 'proposal declined', collection: 'holders', itemId: 'surround-t20', field: 'count' },
+])('a lead decides at the desk, an installer’s post is refused: $kind', async (what) => {
+  expect(await appendJobEvents(as(installer), jobId, [event(what)])).toMatchObject({
+    status: 'refused',
+    sentence: expect.stringContaining('Only a lead'),
+  })
+  expect(await addFromDesk(as(installer), jobId, what)).toContain('Only a lead')
+  expect(await addFromDesk(as(lead), jobId, what)).toBeNull()
+})
+
+test('an event of an earlier version, sent again after the tablet was brought up, is the same event', async () => {
+  const old = { ...event({ kind: 'noted', itemId: null, text: 'from an old tablet' }), v: 1 }
+  await inShop(as(lead), (trx) =>
+    trx
+      .insertInto('job_event')
+      .values({
+        id: old.id,
+        shop_id: shopId,
+        job_id: jobId,
+        person_id: installer.id,
+        at: old.at,
+        body: JSON.stringify(old),
+      })
+      .execute(),
+  )
+  const { events } = AppendRequest.parse({ events: [old] })
+  expect(await appendJobEvents(as(installer), jobId, events)).toMatchObject({ status: 'kept' })
+  expect((await readJob(as(lead), jobId))!.events.find(({ id }) => id === old.id)!.v).toBe(EVENT_VERSION)
+})
+
+test('what arrives while the gate is looked at keeps the vehicle from being handed over, whoever was first', async () => {
+  const signed = async () => {
+    const job = await open()
+    const by = (role: 'installer' | 'checker', who: Crew['acting']) =>
+      event({ kind: 'countersigned', as: role, name: who.name }, who, job)
+    await appendJobEvents(as(installer), job, [by('installer', installer)])
+    await appendJobEvents(as(lead), job, [by('checker', lead)])
+    return job
+  }
+  const other = await signed()
+  expect(await handOver(as(lead), other, event({ kind: 'handed over' }, lead, other))).toEqual({ status: 'done' })
+  const of = await signed()
+  const opened = event({ kind: 'opened', tetherId: 'main' }, installer, of)
+  let arrived = () => {}
+  const mayCommit = new Promise<void>((resolve) => (arrived = resolve))
+  // A post that has stored its event and is not through yet.
+  const posting = inShop(as(installer), async (trx) => {
+    await trx.selectFrom('job').select('id').where('id', '=', of).forShare().executeTakeFirstOrThrow()
+    await trx
+      .insertInto('job_event')
+      .values({
+        id: opened.id,
+        shop_id: shopId,
+        job_id: of,
+        person_id: installer.id,
+        at: opened.at,
+        body: JSON.stringify(opened),
+      })
+      .execute()
+    await mayCommit
+  })
+  const handing = handOver(as(lead), of, event({ kind: 'handed over' }, lead, of))
+  const first = await Promise.race([
+    handing.then(() => 'handed over'),
+    new Promise((r) => setTimeout(() => r('waits'), 300)),
+  ])
+  arrived()
+  await posting
+  expect(first).toBe('waits')
+  expect((await handing).status).toBe('blocked')
 })
 
 test('another tablet asks for what arrived after a place, and misses nothing', async () => {

@@ -2,18 +2,21 @@ import 'server-only'
 import { z } from 'zod'
 import { laterStamp, nextStamp } from '@/core/base/clock'
 import type { Stamp } from '@/core/base/stamp'
-import { JobEvent, type Happening } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'
 import { handoverBlocks, type HandoverBlock } from '@/core/job/handover'
 import { termsOf } from '@/core/job/terms'
 import { same } from '@/core/procedure/edit'
 import { Build } from '@/core/procedure/when'
-import { readJob } from './jobs'
+import { readJob, readJobIn } from './jobs'
 import { inShop, type Crew } from './session'
 import { growRecord } from './strips'
+import { EVENT_VERSION } from '@/core/job/eventVersion'
+import { type Happening, JobEvent, StoredEvent } from '@/core/job/event'
+import { upcast } from '@/core/job/upcast'
+import { HAPPENINGS, mayWrite } from '@/core/job/happenings'
 
 /** At most this many events in one post: an outbox sends the rest in the next. */
-export const AppendRequest = z.object({ events: z.array(JobEvent).min(1).max(500) })
+export const AppendRequest = z.object({ events: z.array(StoredEvent).min(1).max(500) })
 
 export type AppendOutcome =
   | { status: 'kept'; stored: string[] }
@@ -31,6 +34,8 @@ export async function appendJobEvents(crew: Crew, jobId: string, events: readonl
       .selectFrom('job')
       .select(['id', 'kind', 'vehicle_id'])
       .where('id', '=', jobId)
+      // One after the other with a hand-over of the same job, which looks at the gate and signs in one go.
+      .forShare()
       .executeTakeFirst()
     if (!job) return { status: 'unknown job' }
     const acted = new Set([
@@ -45,18 +50,8 @@ export async function appendJobEvents(crew: Crew, jobId: string, events: readonl
     for (const event of events) {
       if (event.jobId !== jobId)
         return { status: 'refused', eventId: event.id, sentence: 'This event belongs to another job.' }
-      if (event.what.kind === 'handed over')
-        return {
-          status: 'refused',
-          eventId: event.id,
-          sentence: 'A vehicle is handed over from the hand-over page, where the gate is checked.',
-        }
-      if (event.what.kind === 'row accepted' && !leads.has(event.personId))
-        return {
-          status: 'refused',
-          eventId: event.id,
-          sentence: 'Only a lead lets a row stand open. Tap the name at the top and change who acts.',
-        }
+      if (!mayWrite(event.what.kind, leads.has(event.personId)))
+        return { status: 'refused', eventId: event.id, sentence: mayNotWords(HAPPENINGS[event.what.kind].by) }
       if (!acted.has(event.personId))
         return {
           status: 'refused',
@@ -76,7 +71,7 @@ export async function appendJobEvents(crew: Crew, jobId: string, events: readonl
       .execute()
     for (const row of known) {
       const event = events.find((item) => item.id === row.id)!
-      if (!same(row.body, event))
+      if (!same(upcast(row.body), event))
         return {
           status: 'refused',
           eventId: event.id,
@@ -141,7 +136,7 @@ export async function eventsAfter(
       .orderBy('received_seq')
       .execute()
     return {
-      events: rows.map((row) => JobEvent.parse(row.body)),
+      events: rows.map((row) => StoredEvent.parse(row.body)),
       upTo: Math.max(after, Number(rows.at(-1)?.received_seq ?? 0)),
     }
   })
@@ -158,7 +153,7 @@ export async function addFromDesk(crew: Crew, jobId: string, what: Happening): P
   const event = JobEvent.parse({
     id: crypto.randomUUID(),
     jobId,
-    v: 1,
+    v: EVENT_VERSION,
     deviceId: crypto.randomUUID(),
     seq: 0,
     at: nextStamp(last, Date.now()),
@@ -178,18 +173,18 @@ export type HandOverOutcome =
 
 /**
  * Hands the vehicle over, if the gate is open by the shop's own record. Every device's events must have arrived before.
+ * The job is locked while the gate is looked at: what arrives meanwhile waits, and opens the vehicle again.
  */
 export async function handOver(crew: Crew, jobId: string, event: JobEvent): Promise<HandOverOutcome> {
-  const job = await readJob(crew, jobId)
-  if (!job) return { status: 'unknown job' }
-  const blocks = handoverBlocks(
-    job.document,
-    foldJob(job.document, job.events),
-    await shopHasOthers(crew),
-    termsOf(job.document, job.request),
-  )
-  if (blocks.length > 0) return { status: 'blocked', blocks }
-  await inShop(crew, async (trx) => {
+  const hasOthers = await shopHasOthers(crew)
+  return inShop(crew, async (trx): Promise<HandOverOutcome> => {
+    await trx.selectFrom('job').select('id').where('id', '=', jobId).forUpdate().executeTakeFirst()
+    const job = await readJobIn(trx, jobId)
+    if (!job) return { status: 'unknown job' }
+    const state = foldJob(job.document, job.events)
+    const blocks = handoverBlocks(job.document, state, hasOthers, termsOf(job.document, job.request))
+    if (blocks.length > 0) return { status: 'blocked', blocks }
+    const body = { ...event, personId: crew.acting.id }
     await trx
       .insertInto('job_event')
       .values({
@@ -198,13 +193,13 @@ export async function handOver(crew: Crew, jobId: string, event: JobEvent): Prom
         job_id: jobId,
         person_id: crew.acting.id,
         at: event.at,
-        body: JSON.stringify({ ...event, personId: crew.acting.id }),
+        body: JSON.stringify(body),
       })
       .onConflict((conflict) => conflict.columns(['shop_id', 'id']).doNothing())
       .execute()
     await trx.updateTable('job').set({ handed_over_at: new Date() }).where('id', '=', jobId).execute()
+    return { status: 'done' }
   })
-  return { status: 'done' }
 }
 
 /** Whether the shop has somebody else who could check. */
@@ -217,4 +212,11 @@ export async function shopHasOthers(crew: Crew): Promise<boolean> {
       .executeTakeFirstOrThrow(),
   )
   return Number(row.count) > 1
+}
+
+/** Why somebody may not write a happening themselves. */
+function mayNotWords(by: 'anybody' | 'lead' | 'gate'): string {
+  return by === 'gate'
+    ? 'A vehicle is handed over from the hand-over page, where the gate is checked.'
+    : 'Only a lead decides this. Tap the name at the top and change who acts.'
 }

@@ -1,6 +1,5 @@
 import 'server-only'
 import { z } from 'zod'
-import { JobEvent } from '@/core/job/event'
 import { FoundPlan } from '@/core/plan/foundPlan'
 import { planJob } from '@/core/plan/jobPlan'
 import { PlanRequest } from '@/core/plan/planRequest'
@@ -15,6 +14,7 @@ import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { ShopTransaction } from '../db/client'
 import { newestRevision, readRevision } from './procedures'
 import { inShop, type Crew, type Person, type Refused } from './session'
+import { JobEvent, StoredEvent } from '@/core/job/event'
 
 export const NewJob = z.object({
   vehicleId: z.uuid(),
@@ -107,10 +107,13 @@ export async function openJob(
 
 /** A job with its document and every event. Null when it is not this shop's. */
 export async function readJob(crew: Crew, jobId: string): Promise<JobRecord | null> {
-  return inShop(crew, async (trx) => {
-    const job = await jobQuery(trx).where('job.id', '=', jobId).executeTakeFirst()
-    return job ? recordOf(trx, job) : null
-  })
+  return inShop(crew, (trx) => readJobIn(trx, jobId))
+}
+
+/** The same inside a transaction that goes on. */
+export async function readJobIn(trx: ShopTransaction, jobId: string): Promise<JobRecord | null> {
+  const job = await jobQuery(trx).where('job.id', '=', jobId).executeTakeFirst()
+  return job ? recordOf(trx, job) : null
 }
 
 /** The jobs in the bays (not handed over), the latest few or the last sixty that were, or those of one vehicle. */
@@ -162,7 +165,7 @@ async function recordOf(trx: ShopTransaction, job: JobRow): Promise<JobRecord> {
     .where('job_id', '=', job.id)
     .orderBy('received_seq')
     .execute()
-  const events = rows.map((row) => JobEvent.parse(row.body))
+  const events = rows.map((row) => StoredEvent.parse(row.body))
   // A strip on top of a published record keeps what it began with, as every other job keeps its revision.
   const base = revision?.document ?? ProcedureDocument.parse(job.draft_document)
   return {

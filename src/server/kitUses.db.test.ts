@@ -8,6 +8,7 @@ import { ShopRules } from '@/core/vehicle/rule'
 import { database } from './database'
 import { kitUses } from './kitUses'
 import { inShop, type Crew } from './session'
+import { EVENT_VERSION } from '@/core/job/eventVersion'
 
 // On a real PostgreSQL: bin/test unit starts one and migrates it.
 const person = { id: crypto.randomUUID(), name: 'Ines', role: 'owner' as const, authorised: [] }
@@ -54,7 +55,7 @@ async function job(begun: boolean, handedOverAt: Date | null = null): Promise<st
     const event = JobEvent.parse({
       id: crypto.randomUUID(),
       jobId: id,
-      v: 1,
+      v: EVENT_VERSION,
       deviceId: crew.shopId,
       seq: 1,
       at: '0001764000000000-0001',

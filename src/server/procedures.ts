@@ -1,7 +1,6 @@
 import 'server-only'
 import type { Id } from '@/core/base/id'
 import { confirmationsOf, stripsOf } from '@/core/job/strips'
-import { JobEvent } from '@/core/job/event'
 import { evidenceOf, type Entry, type Evidence } from '@/core/job/evidence'
 import type { Strip } from '@/core/order/learntOrder'
 import { checkRecord, type Confirmations } from '@/core/plan/checkRecord'
@@ -16,6 +15,7 @@ import { cleanUpOf, type CleanUp, type LookedBack } from '@/core/strip/cleanUp'
 import { whilePlanning, type Circumstances } from '@/core/vehicle/circumstances'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { inShop, mayAct, refused, type Crew, type Refused } from './session'
+import { JobEvent, StoredEvent } from '@/core/job/event'
 
 export type ProcedureRow = {
   id: string
@@ -147,10 +147,10 @@ async function seenOn(
     .execute()
   for (const row of rows) {
     const job = jobs.get(row.job_id)
-    if (job) job.events.push(JobEvent.parse(row.body))
+    if (job) job.events.push(StoredEvent.parse(row.body))
     else {
       const { id, label, ...origin } = ofModel.find((item) => item.id === row.job_id)!
-      jobs.set(id, { id, label, base: await baseOf(trx, origin), events: [JobEvent.parse(row.body)] })
+      jobs.set(id, { id, label, base: await baseOf(trx, origin), events: [StoredEvent.parse(row.body)] })
     }
   }
   const all = [...jobs.values()]

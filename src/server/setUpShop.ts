@@ -1,6 +1,6 @@
 import 'server-only'
 import { z } from 'zod'
-import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
+import { DEFAULT_HOUSE_VALUES, HouseValues } from '@/core/shop/houseValues'
 import { asShop } from '../db/client'
 import { insertPerson, makeAccount, Password, UserName } from './accounts'
 import { database } from './database'
@@ -12,6 +12,7 @@ export const ShopSetup = z.object({
   username: UserName,
   password: Password,
   pin: Pin,
+  timeZone: HouseValues.shape.timeZone.catch(''),
 })
 export type ShopSetup = z.infer<typeof ShopSetup>
 
@@ -25,7 +26,11 @@ export async function setUpShop(
   await asShop(database(), shopId, async (trx) => {
     await trx
       .insertInto('shop')
-      .values({ id: shopId, name: setup.shopName, house: JSON.stringify(DEFAULT_HOUSE_VALUES) })
+      .values({
+        id: shopId,
+        name: setup.shopName,
+        house: JSON.stringify({ ...DEFAULT_HOUSE_VALUES, timeZone: setup.timeZone }),
+      })
       .execute()
     await insertPerson(trx, shopId, { name: setup.ownerName, role: 'owner', pin: setup.pin, userId: account.userId })
   })

@@ -11,6 +11,7 @@ import { readJob } from './jobs'
 import { editDraft, publishDraft, readProcedure } from './procedures'
 import { inShop, type Crew } from './session'
 import { newStrip } from './strips'
+import { EVENT_VERSION } from '@/core/job/eventVersion'
 
 // On a real PostgreSQL: bin/test unit starts one and migrates it.
 const person = { id: crypto.randomUUID(), name: 'Ines', role: 'owner' as const, authorised: [] }
@@ -56,7 +57,7 @@ const event = (jobId: string, what: Happening, corrects: string | null = null) =
   return JobEvent.parse({
     id: crypto.randomUUID(),
     jobId,
-    v: 1,
+    v: EVENT_VERSION,
     deviceId: crew.shopId,
     seq,
     at: `0001764000000000-${seq.toString(16).padStart(4, '0')}`,

@@ -1,6 +1,5 @@
 import 'server-only'
 import { z } from 'zod'
-import { JobEvent } from '@/core/job/event'
 import { stripsOf } from '@/core/job/strips'
 import { ProcedureDocument, copiedFor } from '@/core/procedure/document'
 import { formerIds } from '@/core/procedure/formerParts'
@@ -13,6 +12,7 @@ import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { ShopTransaction } from '../db/client'
 import { changeDraft, newestRevision } from './procedures'
 import { inShop, type Crew, type Refused } from './session'
+import { JobEvent, StoredEvent } from '@/core/job/event'
 
 /**
  * A fleet number is enough; the model, its build and its name come later. `onModelId`: on top of a record there is;
@@ -150,7 +150,7 @@ export async function growRecord(
     .where('job_id', '=', jobId)
     .orderBy('received_seq')
     .execute()
-  const all = rows.map((row) => JobEvent.parse(row.body))
+  const all = rows.map((row) => StoredEvent.parse(row.body))
   const isFresh = new Set(fresh.map((event) => event.id))
   const before = stripDocument(
     base,

@@ -1,5 +1,6 @@
 import { wallMsOf } from '@/core/base/clock'
 import type { Entry, Evidence, Witness } from '@/core/job/evidence'
+import { dateWords } from './dates'
 
 /** Who stated a thing, who bore it out, and who found it otherwise: a line each. */
 export function evidenceWords(evidence: Evidence | undefined, people: Record<string, string>): string[] {
@@ -24,4 +25,4 @@ function enteredWords({ personId, atMs, source }: Entry, people: Record<string, 
   return `entered by ${people[personId] ?? 'somebody'}${from}${source.words ? `: ${source.words}` : ''}, ${dayOf(atMs)}`
 }
 
-const dayOf = (ms: number) => new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
+const dayOf = (ms: number) => dateWords(ms, 'day')

@@ -21,11 +21,11 @@ import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import type { ShopRules } from '@/core/vehicle/rule'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { rowWords } from './balanceWords'
-import { clockWords, printedWords } from './dates'
 import { INTAKE_WORDS } from './intakeWords'
 import { changeWords } from './overlayWords'
 import { holderWords, itemWords, ownerWords, threadWords } from './items'
 import { capital, settingTo } from './operations'
+import { dateWords } from './dates'
 
 export type HandoverSource = {
   id: string
@@ -111,7 +111,7 @@ export function handoverFacts(
     [0, 0],
   )
   const first = state.history[0]
-  const day = (ms: number) => printedWords(new Date(ms))
+  const day = (ms: number) => dateWords(ms, 'printed', shop.house.timeZone)
   const workers = [
     ...new Set(
       state.history
@@ -231,7 +231,7 @@ export function handoverFacts(
         name: item.name,
         how: item.how,
         reading: [test?.reading, before].filter(Boolean).join(', '),
-        who: test ? `${name(test.personId)}, ${clockWords(wallMsOf(test.at))}` : '',
+        who: test ? `${name(test.personId)}, ${dateWords(wallMsOf(test.at), 'clock', shop.house.timeZone)}` : '',
         result: test?.result ?? 'not tested',
       }
     }),

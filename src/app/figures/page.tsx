@@ -6,6 +6,7 @@ import { secondsOf } from '@/core/plan/step'
 import { listJobs } from '@/server/jobs'
 import { mayAct, requireCrew } from '@/server/session'
 import { FiguresScreen } from '@/ui/figures/FiguresScreen'
+import { dateWords } from '@/words/dates'
 
 export const metadata = { title: 'Figures' }
 
@@ -36,7 +37,7 @@ export default async function FiguresPage() {
           label: job.vehicle.label,
           title: job.title,
           kind: job.kind,
-          doneWords: job.handedOverAt?.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' }) ?? null,
+          doneWords: job.handedOverAt && dateWords(job.handedOverAt, 'day', crew.house.timeZone),
         }))}
         breakage={breakage(all.map(({ figures }) => figures))}
       />

@@ -5,8 +5,9 @@ import { Edit } from '@/core/procedure/edit'
 import { Source } from '@/core/procedure/source'
 import { addFromDesk } from '@/server/jobEvents'
 import { editDraft, importProcedure, newProcedure, publishDraft, type EditOutcome } from '@/server/procedures'
-import { mayAct, refused, requireCrew, type Refused } from '@/server/session'
+import { requireCrew, type Refused } from '@/server/session'
 import { documentErrorSentences } from '@/words/problems'
+import { Happening } from '@/core/job/event'
 
 export async function createProcedureAction(
   name: unknown,
@@ -61,14 +62,12 @@ export async function settleNoteAction(jobId: string, noteId: string): Promise<s
     : 'This note can’t be found any more. Open the page again.'
 }
 
-/** The record stays as it is, whatever a strip found. Only a lead decides. */
-export async function declineAction(jobId: string, key: string): Promise<string | null> {
+/** The record stays as it is, whatever a strip found. Who may decide it is the log's own rule. */
+export async function declineAction(jobId: string, what: unknown): Promise<string | null> {
   const crew = await requireCrew()
-  if (!mayAct(crew, 'lead')) return refused('lead').sentence
-  const parsed = z
-    .object({ jobId: z.uuid(), key: z.string().startsWith('declined:').max(200) })
-    .safeParse({ jobId, key })
-  return parsed.success
-    ? addFromDesk(crew, parsed.data.jobId, { kind: 'question put off', question: parsed.data.key })
+  const job = z.uuid().safeParse(jobId)
+  const parsed = Happening.safeParse({ ...(typeof what === 'object' ? what : {}), kind: 'proposal declined' })
+  return job.success && parsed.success
+    ? addFromDesk(crew, job.data, parsed.data)
     : 'This can’t be found any more. Open the page again.'
 }

@@ -3,6 +3,7 @@ import { listProcedures } from '@/server/procedures'
 import { requireCrew } from '@/server/session'
 import { holderWords, ownerWords } from '@/words/items'
 import { ProcedureList } from './ProcedureList'
+import { dateWords } from '@/words/dates'
 
 export const metadata = { title: 'Procedures' }
 
@@ -14,9 +15,7 @@ export default async function ProceduresPage() {
     revision: row.revision,
     hasDraft: row.hasDraft,
     jobs: row.jobs,
-    published: publishedAt
-      ? publishedAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
-      : '',
+    published: publishedAt ? dateWords(publishedAt, 'year', crew.house.timeZone) : '',
     counts: {
       parts: document.parts.length,
       fasteners: document.holders.reduce((sum, holder) => sum + holder.count, 0),

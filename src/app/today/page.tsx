@@ -6,6 +6,7 @@ import { bayJob, type BayJob } from '@/ui/today/bayJob'
 import { BayColumn, DayLine } from '@/ui/today/BayColumn'
 import { ClosedTick } from '@/ui/marks/Signs'
 import { Tape } from '@/ui/marks/Tape'
+import { dateWords } from '@/words/dates'
 
 export const metadata = { title: 'Today' }
 
@@ -27,7 +28,7 @@ export default async function TodayPage() {
           </div>
         )}
         <ShoppingList jobs={jobs} />
-        {jobs.some((job) => job.promisedAt) && <DayLine jobs={jobs} />}
+        {jobs.some((job) => job.promisedAt) && <DayLine jobs={jobs} zone={crew.house.timeZone} />}
         {done.length > 0 && (
           <section className="mt-8">
             <h2 className="border-b-2 border-ink pb-1 text-lg">Handed over</h2>
@@ -39,13 +40,7 @@ export default async function TodayPage() {
                   <Link className="min-w-0 flex-1 truncate hover:underline" href={`/jobs/${job.id}/handover`}>
                     {job.title}
                   </Link>
-                  <span className="text-second">
-                    {job.handedOverAt!.toLocaleDateString('en-GB', {
-                      weekday: 'short',
-                      day: 'numeric',
-                      month: 'short',
-                    })}
-                  </span>
+                  <span className="text-second">{dateWords(job.handedOverAt!, 'shortDay', crew.house.timeZone)}</span>
                 </li>
               ))}
             </ul>

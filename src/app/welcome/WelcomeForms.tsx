@@ -125,7 +125,9 @@ function SetUp() {
   const [pending, start] = useTransition()
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault()
-    const input = Object.fromEntries(new FormData(event.currentTarget))
+    // The shop stands where the tablet does that sets it up; the house values can say otherwise.
+    const { timeZone } = Intl.DateTimeFormat().resolvedOptions()
+    const input = { ...Object.fromEntries(new FormData(event.currentTarget)), timeZone }
     start(async () => setAnswer(await reach(() => setUpMyShop(input), unreachable)))
   }
   const problem = (field: string) => answer?.fields[field]

@@ -22,6 +22,7 @@ import { happeningsFor } from './progress'
 import { modelNow } from './modelNow'
 import { liveStartOf, replan } from './replan'
 import { adoptedPlan, termsOf } from './terms'
+import { EVENT_VERSION } from './eventVersion'
 
 /** People of a shop, as the tests call them. */
 export const [MARIT, TOLU, INES] = ['a1', 'a2', 'a3'].map((end) => `00000000-0000-4000-8000-0000000000${end}`) as [
@@ -55,7 +56,7 @@ export class CrewAtWork {
     const event = JobEvent.parse({
       id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
       jobId: MARIT,
-      v: 1,
+      v: EVENT_VERSION,
       deviceId: personId,
       seq: n,
       at: this.at,

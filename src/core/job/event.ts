@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { Stamp } from '../base/stamp'
 import { Id } from '../base/id'
+import { COLLECTIONS } from '../procedure/document'
 import { Edit } from '../procedure/edit'
 import { ENDINGS } from '../procedure/endings'
 import { Build } from '../procedure/when'
@@ -8,7 +9,9 @@ import { FoundPlan } from '../plan/foundPlan'
 import { PlanRequest } from '../plan/planRequest'
 import { Station } from '../procedure/station'
 import { LASTING_CHANGES } from '../shop/workItem'
+import { EVENT_VERSION } from './eventVersion'
 import { INTAKE_POINTS } from './intakePoints'
+import { upcast } from './upcast'
 
 /** Events say what happened to things, never which row of a plan was ticked, so that they outlive a replan. */
 const Count = z.number().int('A count is a whole number.').min(1).max(99)
@@ -153,6 +156,8 @@ export const Happening = z.discriminatedUnion('kind', [
   }),
   /** At the desk: a note has been worked into the record, or says nothing for it. */
   named('note settled', { noteId: z.uuid() }),
+  /** At the desk: the record stays as it is in one field, whatever a strip found. */
+  named('proposal declined', { collection: z.enum(COLLECTIONS), itemId: Id, field: z.string().min(1).max(40) }),
   named('taken back', {}),
   named('countersigned', {
     as: z.enum(['installer', 'checker', 'second pass']),
@@ -162,15 +167,13 @@ export const Happening = z.discriminatedUnion('kind', [
 ])
 export type Happening = z.infer<typeof Happening>
 
-export const EVENT_SCHEMA_VERSION = 1
-
 /**
  * What every event carries: where it was made, in which order there, by whom, and whether it was counted or assumed.
  */
 export const JobEvent = z.object({
   id: z.uuid('An event id is a UUID made on the device.'),
   jobId: z.uuid(),
-  v: z.literal(EVENT_SCHEMA_VERSION),
+  v: z.literal(EVENT_VERSION),
   deviceId: z.uuid(),
   seq: z.number().int().min(0),
   at: Stamp,
@@ -180,3 +183,6 @@ export const JobEvent = z.object({
   what: Happening,
 })
 export type JobEvent = z.infer<typeof JobEvent>
+
+/** An event as it was stored or sent by any released version, as one of this version. */
+export const StoredEvent = z.preprocess(upcast, JobEvent)

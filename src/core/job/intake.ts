@@ -7,7 +7,7 @@ import type { ProcedureDocument } from '../procedure/document'
 import { isAirbagCircuit } from '../procedure/circuits'
 import { INTAKE_POINTS, type IntakePoint } from './intakePoints'
 import { countedIn } from '../order/operation'
-import { plugsTouched } from './fold'
+import { plugsTouched } from './fold/tethers'
 import type { JobState } from './jobState'
 import type { Overlay } from './overlay'
 

@@ -21,6 +21,7 @@ import { handoverBlocks } from './handover'
 import { PLAIN_TERMS, termsOf, testsOwed } from './terms'
 import { delayLeft, happeningsFor, isDone, nextStep, nextTap, toBeCounted } from './progress'
 import { panelVan } from '../testing/vehicles.testing'
+import { EVENT_VERSION } from './eventVersion'
 
 const van = panelVan()
 const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
@@ -44,7 +45,7 @@ class Log {
     const event = JobEvent.parse({
       id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
       jobId: MARIT,
-      v: 1,
+      v: EVENT_VERSION,
       deviceId: MARIT,
       seq: n,
       at: this.at,

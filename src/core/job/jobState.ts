@@ -68,6 +68,8 @@ export type JobState = {
   orderless: Set<Id>
   putRight: { itemId: Id; otherId: Id }[]
   questionsPutOff: Set<string>
+  /** "collection:item:field" of what a strip found otherwise, where a lead has decided that the record stays. */
+  declined: Set<string>
   /** Before the first screw: what was looked at, and which functions worked. */
   intake: Map<IntakePoint, Intake>
   restored: Set<IntakePoint>
@@ -130,6 +132,7 @@ export function beginning(document: ProcedureDocument, history: JobEvent[]): Job
     orderless: new Set(),
     putRight: [],
     questionsPutOff: new Set(),
+    declined: new Set(),
     intake: new Map(),
     restored: new Set(),
     workedBefore: new Map(),

@@ -6,6 +6,14 @@ const Seconds = z
   .min(0, 'Seconds can’t be negative.')
   .max(3600, 'That is more than an hour.')
 
+function isZone(name: string): boolean {
+  try {
+    return name === '' || new Intl.DateTimeFormat('en-GB', { timeZone: name }).resolvedOptions().timeZone !== ''
+  } catch {
+    return false
+  }
+}
+
 /** A move between two stations that takes another time than the house's usual one, either way. */
 export const Move = z.object({ from: z.string().min(1).max(40), to: z.string().min(1).max(40), seconds: Seconds })
 export type Move = z.infer<typeof Move>
@@ -42,6 +50,8 @@ export const HouseValues = z.object({
   coldBrittleC: z.number().min(-40).max(40).default(10),
   liftMassKg: z.number().positive().max(100).default(20),
   airbagWaitMin: z.number().min(1).max(120).default(10),
+  /** Where the shop stands ("Europe/Berlin"): its times on pages and paper. Empty = as the machine that shows them. */
+  timeZone: z.string().refine(isZone, 'There is no such time zone. Choose one from the list.').default(''),
 })
 export type HouseValues = z.infer<typeof HouseValues>
 

@@ -25,7 +25,7 @@ test('what a strip found otherwise waits until it is taken over or declined', ()
   expect(found).toMatchObject({ collection: 'holders', field: 'count', recorded: 9, found: 8, label: 'Gritter 2' })
   const taken = applyEdits(r.base, [edited(r.base, found!)!])
   expect(taken.ok && look(r, taken.value.document).contradictions).toEqual([])
-  r.happen({ kind: 'question put off', question: found!.key })
+  r.happen({ kind: 'proposal declined', collection: 'holders', itemId: found!.itemId, field: 'count' })
   expect(look(r).contradictions).toEqual([])
 })
 

@@ -45,7 +45,7 @@ export function cleanUpOf(document: ProcedureDocument, jobs: readonly LookedBack
     if (!job.base) continue
     for (const contradiction of contradictionsOf(job.base, stripDocument(job.base, job.events))) {
       const key = contradictionKey(contradiction)
-      if (!state.questionsPutOff.has(key) && edited(document, contradiction) !== null)
+      if (!state.declined.has(key) && edited(document, contradiction) !== null)
         found.contradictions.push({ ...contradiction, jobId: job.id, label: job.label, key })
     }
   }
@@ -53,7 +53,7 @@ export function cleanUpOf(document: ProcedureDocument, jobs: readonly LookedBack
 }
 
 function contradictionKey({ collection, itemId, field }: Contradiction): string {
-  return `declined:${collection}:${itemId}:${field}`
+  return `${collection}:${itemId}:${field}`
 }
 
 /**

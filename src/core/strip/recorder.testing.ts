@@ -10,6 +10,7 @@ import { caught, leftBehind } from './caught'
 import { offeredFor, takeLooseEnds } from './looseEnds'
 import { questionsOf, type Question } from './questions'
 import { stripDocument } from './stripDocument'
+import { EVENT_VERSION } from '../job/eventVersion'
 
 /**
  * Somebody at a vehicle, without an interface: says lines, takes loose ends, answers, and what they said can be looked
@@ -49,7 +50,7 @@ export class Recorder {
       return JobEvent.parse({
         id: crypto.randomUUID(),
         jobId: JOB,
-        v: 1,
+        v: EVENT_VERSION,
         deviceId: DEVICE,
         seq: ++this.count,
         at: this.at,

@@ -7,7 +7,6 @@ import { handoverBlocks, type HandoverBlock } from '@/core/job/handover'
 import { MayRing, StopSign } from '../marks/Signs'
 import type { ChangeActing } from '../shell/ActingButton'
 import { blockSentence } from '@/words/balanceWords'
-import { clockWords } from '@/words/dates'
 import { itemWords } from '@/words/items'
 import { JobHead } from './JobHead'
 import { HandoverTests } from './HandoverTests'
@@ -15,6 +14,7 @@ import { nameOf } from './nameOf'
 import { ChangedForGood, ToldAndPutBack } from './ToldAndPutBack'
 import { type JobData, type LiveJob } from './useJob'
 import { useAnyJob } from './useAnyJob'
+import { dateWords } from '@/words/dates'
 
 export type HandOver = (jobId: string) => Promise<{ status: 'done' } | { status: 'refused'; sentences: string[] }>
 
@@ -139,7 +139,7 @@ function Signatures({ data, job }: { data: JobData; job: LiveJob }) {
       <div>
         <p className="text-second">{title}</p>
         <p className="min-h-8 text-2xl font-bold">
-          {signature ? `${signature.name}, ${clockWords(wallMsOf(signature.at))}` : ''}
+          {signature ? `${signature.name}, ${dateWords(wallMsOf(signature.at), 'clock', data.house.timeZone)}` : ''}
         </p>
       </div>
       {!signature && button}

@@ -4,10 +4,10 @@ import { wallMsOf } from '@/core/base/clock'
 import { testsOwed, type OwedTest } from '@/core/job/terms'
 import { ClosedTick, StopSign } from '../marks/Signs'
 import { Dialog } from '../shell/Dialog'
-import { clockWords } from '@/words/dates'
 import { nameOf } from './nameOf'
 import { TestFailed } from './TestFailed'
 import type { JobData, LiveJob } from './useJob'
+import { dateWords } from '@/words/dates'
 
 /** Every function of a plug that was opened, and what the kit added: passed or failed, with a reading. */
 export function HandoverTests({ data, job }: { data: JobData; job: LiveJob }) {
@@ -63,7 +63,7 @@ function TestRow({ item, data, job }: { item: OwedTest; data: JobData; job: Live
           {item.power !== 'none' && ` (needs ${item.power})`}
           {job.state.workedBefore.get(functionId)?.works === false && '. It did not work before we began.'}
           {test &&
-            `. ${[`${test.result} ${test.reading}`.trim(), nameOf(data, test.personId), clockWords(wallMsOf(test.at))].join(', ')}`}
+            `. ${[`${test.result} ${test.reading}`.trim(), nameOf(data, test.personId), dateWords(wallMsOf(test.at), 'clock', data.house.timeZone)].join(', ')}`}
         </p>
       </div>
       {done ? (

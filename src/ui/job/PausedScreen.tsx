@@ -9,6 +9,7 @@ import { capital, settingTo } from '@/words/operations'
 import { JobHead } from './JobHead'
 import { nameOf } from './nameOf'
 import type { JobData, LiveJob } from './useJob'
+import { chosenDayWords, dateWords } from '@/words/dates'
 
 /** What somebody may have changed while nobody looked. */
 const ASKED_AGAIN = ['battery', 'ignition', 'gear lever', 'parking brake', 'wheels', 'stand']
@@ -48,26 +49,10 @@ export function PausedScreen({
         <section className="space-y-5">
           <div className="on-sign rounded p-6">
             <p className="text-2xl font-semibold">
-              Paused by {who},{' '}
-              {new Date(wallMsOf(paused.at)).toLocaleString('en-GB', {
-                weekday: 'short',
-                day: 'numeric',
-                month: 'short',
-                hour: '2-digit',
-                minute: '2-digit',
-              })}
+              Paused by {who}, {dateWords(wallMsOf(paused.at), 'moment', data.house.timeZone)}
             </p>
             <h1 className="text-[clamp(36px,5vw,64px)] font-extrabold leading-none">{capital(paused.reason)}</h1>
-            {paused.until && (
-              <p className="mt-2 text-2xl">
-                until{' '}
-                {new Date(`${paused.until}T00:00`).toLocaleDateString('en-GB', {
-                  weekday: 'long',
-                  day: 'numeric',
-                  month: 'long',
-                })}
-              </p>
-            )}
+            {paused.until && <p className="mt-2 text-2xl">until {chosenDayWords(paused.until, 'longDay')}</p>}
           </div>
           <Link href={`/jobs/${data.id}/tag`} className="ghost text-xl">
             <Printer size={24} aria-hidden /> The tag for the wheel

@@ -1,5 +1,6 @@
 import { CloudUpload, HardDrive, TriangleAlert } from 'lucide-react'
 import type { LogSnapshot } from '@/client/jobLog'
+import { troubleWords } from '@/words/savedWords'
 
 /** Where the taps are: in the shop, kept here, or (a device that keeps nothing) neither. */
 export function SavedSign({ log }: { log: LogSnapshot }) {
@@ -20,7 +21,7 @@ export function SavedSign({ log }: { log: LogSnapshot }) {
       <Icon size={18} aria-hidden className="shrink-0" />
       <span>
         {words}
-        {log.trouble && <span className="block max-w-xs text-ink">{log.trouble}</span>}
+        {log.trouble && <span className="block max-w-xs text-ink">{troubleWords(log.trouble, log.keeps)}</span>}
       </span>
     </p>
   )

@@ -17,6 +17,7 @@ import { itemWords, plural } from '@/words/items'
 import { capital, settingTo } from '@/words/operations'
 import { PaperPage } from './PaperPage'
 import { QrCode } from './QrCode'
+import { chosenDayWords, dateWords } from '@/words/dates'
 
 /** The tag that hangs on the wheel of a vehicle that waits, from the live state: A5, read from a step away. */
 export function WheelTag({ data, origin, printedAt }: { data: JobData; origin: string; printedAt: string }) {
@@ -93,16 +94,7 @@ export function WheelTag({ data, origin, printedAt }: { data: JobData; origin: s
           <div>
             <p className="text-[11mm] font-extrabold leading-none">Ask {ask}</p>
             {paused && (
-              <p className="text-[6mm]">
-                since{' '}
-                {new Date(wallMsOf(paused.at)).toLocaleString('en-GB', {
-                  weekday: 'short',
-                  day: 'numeric',
-                  month: 'short',
-                  hour: '2-digit',
-                  minute: '2-digit',
-                })}
-              </p>
+              <p className="text-[6mm]">since {dateWords(wallMsOf(paused.at), 'moment', data.house.timeZone)}</p>
             )}
             <p className="mt-1 text-[12px]">State as printed {printedAt}. The code shows it now.</p>
           </div>
@@ -160,16 +152,7 @@ function Line({ line, job }: { line: TagLine; job: LiveJob }): ReactNode {
           <Hourglass size={46} aria-hidden className="shrink-0" />
           <span>
             Waits: {line.reason}
-            {line.until && (
-              <span className="font-normal">
-                , until{' '}
-                {new Date(`${line.until}T00:00`).toLocaleDateString('en-GB', {
-                  weekday: 'short',
-                  day: 'numeric',
-                  month: 'short',
-                })}
-              </span>
-            )}
+            {line.until && <span className="font-normal">, until {chosenDayWords(line.until, 'longDay')}</span>}
           </span>
         </>
       )

@@ -7,6 +7,7 @@ import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { AirbagFlag, SignalPlate } from '../marks/Signs'
 import { Tape } from '../marks/Tape'
 import { fitWords, holderWords, itemWords, threadWords, toolWords } from '@/words/items'
+import { numberWords } from '@/words/dates'
 
 /** The answer: how long in, how long out, how much is counted and opened. */
 export function PlanAnswer({
@@ -78,9 +79,7 @@ function proofWords({ proof, request }: JobPlan): string {
 
 function ordersWords({ count, exact }: { count: number; exact: boolean }): string {
   if (!exact) return 'More than a million orders of the way in would work.'
-  return count === 1
-    ? 'The way in has no other order.'
-    : `${count.toLocaleString('en')} orders of the way in would work.`
+  return count === 1 ? 'The way in has no other order.' : `${numberWords(count)} orders of the way in would work.`
 }
 
 /** "4 min 10 s". */

@@ -29,6 +29,7 @@ import { LanesPicture } from './LanesPicture'
 import { PolicyComparison } from './PolicyComparison'
 import { useExtras, useLanes, usePlanning, type Planned, type SharedOut } from './usePlanning'
 import { WhyLine } from './WhyLine'
+import { numberWords } from '@/words/dates'
 
 export type PlanData = {
   vehicle: { id: string; label: string; plate: string; build: Build }
@@ -310,7 +311,7 @@ function Working({ planned }: { planned: Planned }) {
       <span>
         {planned.first ? 'What stands here is safe. Looking for a better order' : 'Looking for the best safe order'}:{' '}
         {choices > 1 && `way ${choice} of ${choices}, `}
-        {expanded.toLocaleString('en')} possibilities looked at.
+        {numberWords(expanded)} possibilities looked at.
       </span>
       <button type="button" className="desk-button" onClick={planned.stop}>
         Stop

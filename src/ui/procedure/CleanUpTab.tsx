@@ -13,10 +13,12 @@ import { proposalWords } from '@/words/proposalWords'
 import { contradictionWords } from '@/words/contradictionWords'
 import { holderWords, itemWords } from '@/words/items'
 import { newId } from './newItem'
+import type { Contradiction } from '@/core/strip/toRecord'
+import { dateWords } from '@/words/dates'
 
 export type CleanUpActs = {
   settleNote: (jobId: string, noteId: string) => Promise<string | null>
-  decline: (jobId: string, key: string) => Promise<string | null>
+  decline: (jobId: string, what: Pick<Contradiction, 'collection' | 'itemId' | 'field'>) => Promise<string | null>
 }
 type Props = {
   document: ProcedureDocument
@@ -83,7 +85,12 @@ export function CleanUpTab({ document, cleanUp, people, pickedId, mayDecide, sav
                 type="button"
                 className="desk-button"
                 disabled={!mayDecide}
-                onClick={() => void done(`${item.jobId} ${item.key}`, acts.decline(item.jobId, item.key))}
+                onClick={() =>
+                  void done(
+                    `${item.jobId} ${item.key}`,
+                    acts.decline(item.jobId, { collection: item.collection, itemId: item.itemId, field: item.field }),
+                  )
+                }
               >
                 Leave as recorded
               </button>
@@ -91,7 +98,7 @@ export function CleanUpTab({ document, cleanUp, people, pickedId, mayDecide, sav
           )
         })}
       </Section>
-      {!mayDecide && contradictions.length + proposals.length > 0 && (
+      {!mayDecide && contradictions.length + proposals.length + notes.length > 0 && (
         <p className="text-second">A lead decides about these.</p>
       )}
       <Section
@@ -122,7 +129,7 @@ export function CleanUpTab({ document, cleanUp, people, pickedId, mayDecide, sav
                   {item.evidence
                     .map(
                       ({ label, personId, at }) =>
-                        `${label}, ${people[personId] ?? 'somebody'}, ${new Date(wallMsOf(at)).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`,
+                        `${label}, ${people[personId] ?? 'somebody'}, ${dateWords(wallMsOf(at), 'day')}`,
                     )
                     .join('; ')}
                 </p>
@@ -205,7 +212,7 @@ export function CleanUpTab({ document, cleanUp, people, pickedId, mayDecide, sav
                   note.itemId && itemWords(document, note.itemId),
                   note.label,
                   people[note.personId],
-                  new Date(wallMsOf(note.at)).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' }),
+                  dateWords(wallMsOf(note.at), 'day'),
                 ]
                   .filter(Boolean)
                   .join(', ')}
@@ -219,6 +226,7 @@ export function CleanUpTab({ document, cleanUp, people, pickedId, mayDecide, sav
             <button
               type="button"
               className="desk-button"
+              disabled={!mayDecide}
               onClick={() => void done(note.eventId, acts.settleNote(note.jobId, note.eventId))}
             >
               Worked in

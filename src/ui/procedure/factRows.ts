@@ -1,6 +1,6 @@
 import type { Collection, FactCollection, ProcedureDocument } from '@/core/procedure/document'
 import { mayRestFree } from '@/core/procedure/resting'
-import { holderKindWords, holderWords, itemWords, threadWords, ownerWords } from '@/words/items'
+import { holderKindWords, itemWords, threadWords, ownerWords } from '@/words/items'
 import { motionsWords } from '@/words/operations'
 import { needWords } from './needOptions'
 

@@ -2,7 +2,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm, type Path } from 'react-hook-form'
 import { HouseValues } from '@/core/shop/houseValues'
-import { TextField } from '../forms/Field'
+import { SelectField, TextField } from '../forms/Field'
 import { SaveBar } from './SaveBar'
 import { useSaving, type Saved } from './useSaving'
 
@@ -47,10 +47,13 @@ const GROUPS: { title: string; entries: Entry[] }[] = [
 /** The house's own figures. Plans are timed with them until there are measured times. */
 export function HouseForm({
   house,
+  zones,
   may,
   save,
 }: {
   house: HouseValues
+  /** Time zones to choose from: the server's own list. */
+  zones: readonly string[]
   may: boolean
   save: (house: HouseValues) => Promise<Saved>
 }) {
@@ -77,6 +80,12 @@ export function HouseForm({
           </fieldset>
         ))}
       </div>
+      <SelectField label="Time zone of the shop" className="max-w-sm" disabled={!may} {...form.register('timeZone')}>
+        <option value="">as the machine that shows the time</option>
+        {[...new Set([house.timeZone, ...zones])].filter(Boolean).map((zone) => (
+          <option key={zone}>{zone}</option>
+        ))}
+      </SelectField>
       <SaveBar {...saving} may={may} who="A lead" />
     </form>
   )

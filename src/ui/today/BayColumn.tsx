@@ -6,6 +6,7 @@ import { Tape } from '../marks/Tape'
 import { PlugMark } from '../marks/PlugMark'
 import { FastenerMark } from '../marks/FastenerMark'
 import type { BayJob } from './bayJob'
+import { chosenDayWords, dateWords, isSameDay, type Zone } from '@/words/dates'
 
 const MOST_OPEN = 3
 const MOST_ROWS = 8
@@ -58,8 +59,7 @@ export function BayColumn({ job, current }: { job: BayJob; current: boolean }) {
         {job.paused && (
           <li className="flex items-center gap-2.5 font-bold" data-paused={job.id}>
             <Hourglass size={24} aria-hidden className="mx-0.5 shrink-0" /> {job.paused.reason}
-            {job.paused.until &&
-              `, until ${new Date(`${job.paused.until}T00:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })}`}
+            {job.paused.until && `, until ${chosenDayWords(job.paused.until)}`}
           </li>
         )}
         {job.awaited.map((item) => (
@@ -103,13 +103,11 @@ function around<T extends { wayIn: string; wayOut: string }>(rows: readonly T[])
 }
 
 /** The day's line: what is promised, and where the day stands. */
-export function DayLine({ jobs }: { jobs: BayJob[] }) {
+export function DayLine({ jobs, zone }: { jobs: BayJob[]; zone: Zone }) {
   const promised = jobs
     .flatMap((job) => (job.promisedAt ? [{ job, at: job.promisedAt }] : []))
     .sort((a, b) => a.at.getTime() - b.at.getTime())
-  const time = (date: Date) => date.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
-  const day = (date: Date) =>
-    date.toDateString() === new Date().toDateString() ? '' : date.toLocaleDateString('en-GB', { weekday: 'short' })
+  const day = (date: Date) => (isSameDay(date, new Date(), zone) ? '' : dateWords(date, 'weekday', zone))
   return (
     <section className="mt-8 bg-sheet px-4 py-3" aria-label="Promised">
       <h2 className="text-lg">Promised</h2>
@@ -120,7 +118,7 @@ export function DayLine({ jobs }: { jobs: BayJob[] }) {
             <span className="flex items-center gap-2">
               <Tape label={job.label.toUpperCase()} size="s" />
               <span className="num">
-                {day(at)} {time(at)}
+                {day(at)} {dateWords(at, 'clock', zone)}
               </span>
             </span>
             <span

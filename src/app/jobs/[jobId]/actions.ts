@@ -6,6 +6,7 @@ import { handOver as handOverJob } from '@/server/jobEvents'
 import { readJob } from '@/server/jobs'
 import { requireCrew } from '@/server/session'
 import { blockSentence } from '@/words/balanceWords'
+import { EVENT_VERSION } from '@/core/job/eventVersion'
 
 /** Hands the vehicle over when the shop's own record closes every account. The event is made here, by who acts. */
 export async function handOver(
@@ -22,7 +23,7 @@ export async function handOver(
   const event = JobEvent.parse({
     id: crypto.randomUUID(),
     jobId: job.id,
-    v: 1,
+    v: EVENT_VERSION,
     deviceId: crypto.randomUUID(),
     seq: 0,
     at: nextStamp(last, Date.now()),

@@ -6,6 +6,7 @@ import { readProcedure } from '@/server/procedures'
 import { mayAct, requireCrew } from '@/server/session'
 import { ProcedureScreen } from '@/ui/procedure/ProcedureScreen'
 import { declineAction, editDraftAction, publishAction, settleNoteAction } from '../actions'
+import { dateWords } from '@/words/dates'
 
 export const metadata = { title: 'Procedure' }
 
@@ -25,11 +26,7 @@ export default async function ProcedurePage({ params }: { params: Promise<{ proc
           revision: view.revision && {
             number: view.revision.number,
             by: view.revision.by,
-            publishedWords: view.revision.publishedAt.toLocaleDateString('en-GB', {
-              day: 'numeric',
-              month: 'short',
-              year: 'numeric',
-            }),
+            publishedWords: dateWords(view.revision.publishedAt, 'year', crew.house.timeZone),
           },
           jobs: view.jobs,
           strips: view.strips,

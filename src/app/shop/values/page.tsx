@@ -14,7 +14,12 @@ export default async function HouseValuesPage() {
       title="House values"
       about="House estimates: plans are timed with these until there are measured times, and say so."
     >
-      <HouseForm house={crew.house} may={mayAct(crew, 'lead')} save={saveHouseAction} />
+      <HouseForm
+        zones={Intl.supportedValuesOf('timeZone')}
+        house={crew.house}
+        may={mayAct(crew, 'lead')}
+        save={saveHouseAction}
+      />
     </ShopPage>
   )
 }

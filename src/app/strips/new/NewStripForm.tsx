@@ -5,6 +5,7 @@ import { mediaBoxOf, preparePhoto } from '@/client/media'
 import { SelectField, TextField } from '@/ui/forms/Field'
 import { reach } from '@/ui/forms/reach'
 import { newStripAction } from './actions'
+import { dateWords } from '@/words/dates'
 
 type Model = { id: string; name: string; published: boolean }
 
@@ -138,7 +139,7 @@ export function NewStripForm({
 
 /** What a vehicle is called until somebody reads its number: the day of its strip, and which of that day. */
 function nameByDay(taken: readonly string[]): string {
-  const day = `Strip ${new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`
+  const day = `Strip ${dateWords(new Date(), 'day')}`
   const names = [day, ...Array.from({ length: 98 }, (_, i) => `${day}, ${i + 2}`)]
   return names.find((name) => !taken.includes(name)) ?? day
 }

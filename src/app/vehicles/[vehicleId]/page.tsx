@@ -12,6 +12,7 @@ import { readVehicle } from '@/server/vehicles'
 import { Tape } from '@/ui/marks/Tape'
 import { itemWords } from '@/words/items'
 import { ChooseModel } from '../VehicleForms'
+import { dateWords } from '@/words/dates'
 
 export const metadata = { title: 'Vehicle' }
 
@@ -69,9 +70,7 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
                 <Link className="jump" href={`/jobs/${job.id}${job.handedOverAt ? '/handover' : ''}`}>
                   {job.title}
                 </Link>
-                <span className="text-second">
-                  {job.createdAt.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })}
-                </span>
+                <span className="text-second">{dateWords(job.createdAt, 'year', crew.house.timeZone)}</span>
                 <span className="ml-auto">
                   {job.handedOverAt ? 'handed over' : job.events.length > 0 ? 'under way' : 'planned'}
                 </span>
@@ -120,13 +119,7 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
                     {name}
                   </Link>
                   <span className="text-second">
-                    {job.handedOverAt
-                      ? job.handedOverAt.toLocaleDateString('en-GB', {
-                          day: 'numeric',
-                          month: 'short',
-                          year: 'numeric',
-                        })
-                      : 'being fitted'}
+                    {job.handedOverAt ? dateWords(job.handedOverAt, 'year', crew.house.timeZone) : 'being fitted'}
                   </span>
                 </li>
               ))}

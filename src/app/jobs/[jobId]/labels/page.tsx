@@ -1,8 +1,8 @@
 import { env } from '@/server/env'
 import { requireCrew } from '@/server/session'
 import { TrayLabels } from '@/ui/paper/TrayLabels'
-import { printedWords } from '@/words/dates'
 import { jobData } from '../jobData'
+import { dateWords } from '@/words/dates'
 
 export const metadata = { title: 'Tray labels' }
 
@@ -15,7 +15,7 @@ export default async function LabelsPage({ params }: { params: Promise<{ jobId: 
       origin={env().ISTRUZIONE_ORIGIN}
       shopName={crew.shopName}
       acting={crew.acting.name}
-      printedAt={printedWords(new Date())}
+      printedAt={dateWords(new Date(), 'printed', data.house.timeZone)}
     />
   )
 }

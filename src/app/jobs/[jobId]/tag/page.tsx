@@ -1,16 +1,17 @@
 import { env } from '@/server/env'
 import { WheelTag } from '@/ui/paper/WheelTag'
-import { printedWords } from '@/words/dates'
 import { jobData } from '../jobData'
+import { dateWords } from '@/words/dates'
 
 export const metadata = { title: 'Wheel tag' }
 
 export default async function TagPage({ params }: { params: Promise<{ jobId: string }> }) {
+  const data = await jobData((await params).jobId)
   return (
     <WheelTag
-      data={await jobData((await params).jobId)}
+      data={data}
       origin={env().ISTRUZIONE_ORIGIN}
-      printedAt={printedWords(new Date())}
+      printedAt={dateWords(new Date(), 'printed', data.house.timeZone)}
     />
   )
 }

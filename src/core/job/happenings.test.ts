@@ -1,0 +1,65 @@
+import { describe, expect, test } from '@jest/globals'
+import { smallDash } from '../testing/smallDash.testing'
+import { JobEvent } from './event'
+import { EVENT_VERSION } from './eventVersion'
+import { foldJob } from './fold'
+import { HAPPENINGS, mayWrite } from './happenings'
+import { readFileSync } from 'node:fs'
+
+/**
+ * Written out a second time, by hand. Loud: it changes something on the vehicle, so that whoever signed for it signs
+ * again. Quiet: it changes nothing there.
+ */
+const LOUD = [
+  ...['as found', 'undone', 'fastened', 'new fitted', 'broken', 'pieces recovered', 'lost', 'found again'],
+  ...['search signed', 'left out', 'stray found', 'stray settled', 'ended'],
+  ...['part at', 'tool out', 'work done'],
+  ...['opened', 'closed', 'led through', 'tested', 'set'],
+]
+const QUIET = [
+  ...['job opened', 'plan adopted', 'card taken', 'paused', 'resumed', 'countersigned', 'handed over', 'caution read'],
+  ...['taken back', 'ordered', 'arrived', 'tool back', 'changed for good', 'lead parked', 'worked before'],
+  ...['trouble found', 'loss accepted', 'facet told', 'checked in', 'restored', 'noted', 'voice noted', 'photographed'],
+  ...['different from the record', 'stated', 'came before', 'order means nothing', 'already off', 'question put off'],
+  ...['note settled', 'proposal declined', 'row accepted'],
+]
+const ONLY_LEADS = ['note settled', 'proposal declined', 'row accepted']
+
+const samples = readFileSync(`src/core/job/corpus/v${EVENT_VERSION}.jsonl`, 'utf8')
+  .trim()
+  .split('\n')
+  .map((line) => JobEvent.parse(JSON.parse(line)))
+const sample = (kind: string) => samples.find(({ what }) => what.kind === kind)!
+const later = (event: JobEvent, at: string): JobEvent => ({ ...event, id: crypto.randomUUID(), at, corrects: null })
+
+test('each kind stands in one of the lists', () => {
+  expect([...LOUD, ...QUIET].sort()).toEqual(Object.keys(HAPPENINGS).sort())
+})
+describe('after a vehicle was signed for and handed over', () => {
+  const signed = [
+    later(sample('countersigned'), '0001764000900000-0000'),
+    later(sample('handed over'), '0001764000900001-0000'),
+  ]
+  test.each(LOUD)('%s opens it again', (kind) => {
+    const state = foldJob(smallDash(), [...signed, later(sample(kind), '0001764000900002-0000')])
+    expect([state.signatures, state.handedOver]).toEqual([[], null])
+  })
+  test.each(QUIET)('%s leaves it closed', (kind) => {
+    const state = foldJob(smallDash(), [...signed, later(sample(kind), '0001764000900002-0000')])
+    expect(state.signatures.length).toBeGreaterThan(0)
+    expect(state.handedOver).not.toBeNull()
+  })
+})
+test('only a lead decides; nobody writes a hand-over by hand; everything else is anybody’s', () => {
+  for (const kind of Object.keys(HAPPENINGS) as (keyof typeof HAPPENINGS)[]) {
+    expect([kind, mayWrite(kind, true)]).toEqual([kind, kind !== 'handed over'])
+    expect([kind, mayWrite(kind, false)]).toEqual([kind, kind !== 'handed over' && !ONLY_LEADS.includes(kind)])
+  }
+})
+test('a second lost screw is not covered by the search that was signed for the first', () => {
+  const at = (n: number) => `000176400090000${n}-0000`
+  const lost = (n: number) => later(sample('lost'), at(n))
+  const searched = later(sample('search signed'), at(2))
+  expect(foldJob(smallDash(), [lost(1), searched]).holders.get('bolts')!.searchSigned).toBe(true)
+  expect(foldJob(smallDash(), [lost(1), searched, lost(3)]).holders.get('bolts')!.searchSigned).toBe(false)
+})
