@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import {
+  circuitOf,
   CIRCUITS,
   countsAs,
   isAirbagCircuit,
@@ -8,7 +9,7 @@ import {
   mayStayOpen,
   type Circuit,
 } from './circuits'
-import { DEFAULT_TESTS, hasKnownTest, withDefaultTests } from './defaultTests'
+import { hasKnownTest, withDefaultTests } from './defaultTests'
 import { emptyDocument } from './document'
 import { forBuild } from './forBuild'
 import { Part } from './part'
@@ -40,7 +41,7 @@ const TABLE: Record<Circuit, [airbag: boolean, warns: boolean, mayStay: boolean,
 
 test.each(CIRCUITS)('%s', (circuit) => {
   const plug = { circuit }
-  expect([isAirbagCircuit(plug), isWarningCircuit(plug), mayStayOpen(plug), DEFAULT_TESTS[circuit] !== null]).toEqual(
+  expect([isAirbagCircuit(plug), isWarningCircuit(plug), mayStayOpen(plug), circuitOf(plug).test !== null]).toEqual(
     TABLE[circuit],
   )
 })

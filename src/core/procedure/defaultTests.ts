@@ -1,43 +1,7 @@
-import { countsAs, isElectrical, type Circuit } from './circuits'
+import { circuitOf, isElectrical } from './circuits'
 import type { ProcedureDocument } from './document'
 import type { Tether } from './tether'
 import type { VehicleFunction } from './vehicleFunction'
-
-type DefaultTest = Pick<VehicleFunction, 'name' | 'how' | 'power'>
-
-/**
- * What is tried after a plug of a circuit was open, where the record says nothing else; null where nobody can tell.
- * Common practice, no source.
- */
-export const DEFAULT_TESTS: Record<Circuit, DefaultTest | null> = {
-  'srs-firing': {
-    name: 'Airbag lamp',
-    how: 'lights with the ignition, goes out within ten seconds',
-    power: 'ignition',
-  },
-  'srs-indicator': {
-    name: 'Airbag lamp',
-    how: 'lights with the ignition, goes out within ten seconds',
-    power: 'ignition',
-  },
-  'high-voltage': null,
-  start: { name: 'Starter', how: 'the engine starts, lever in park', power: 'engine' },
-  hazard: { name: 'Hazard lights', how: 'all four flash', power: 'battery' },
-  climate: { name: 'Climate', how: 'fan at all speeds, warm and cold, every outlet', power: 'ignition' },
-  audio: { name: 'Sound', how: 'from all four corners; phone and navigation heard', power: 'accessory' },
-  antenna: { name: 'Reception', how: 'stations found', power: 'accessory' },
-  can: { name: 'Data line', how: 'no warning lamp more than before', power: 'ignition' },
-  video: { name: 'Picture', how: 'the camera or display shows its picture', power: 'ignition' },
-  usb: { name: 'USB socket', how: 'charges and is recognised', power: 'accessory' },
-  'power-outlet': { name: 'Power outlet', how: 'supplies', power: 'accessory' },
-  lighting: { name: 'Lamps', how: 'each lights and goes out', power: 'ignition' },
-  'courtesy-lamp': { name: 'Courtesy lamp', how: 'lights and goes out', power: 'battery' },
-  window: { name: 'Window', how: 'up and down, stops at the top', power: 'ignition' },
-  mirror: { name: 'Mirror', how: 'all four ways, folds', power: 'ignition' },
-  'brake-control': { name: 'Brake control', how: 'sets and releases, its lamp goes out', power: 'ignition' },
-  sensor: null,
-  other: null,
-}
 
 const known = new WeakMap<ProcedureDocument, ProcedureDocument>()
 
@@ -67,11 +31,11 @@ export function withDefaultTests(document: ProcedureDocument): ProcedureDocument
 
 /** Whether a plug can be tested at all by what is known of it. */
 export function hasKnownTest(tether: Tether): boolean {
-  return tether.functions.length > 0 || DEFAULT_TESTS[countsAs(tether) ?? 'other'] !== null
+  return tether.functions.length > 0 || circuitOf(tether).test !== null
 }
 
 function defaultTest(tether: Tether): VehicleFunction {
-  const test = DEFAULT_TESTS[countsAs(tether) ?? 'other'] ?? {
+  const test = circuitOf(tether).test ?? {
     name: 'no test known: which?',
     how: 'try what it feeds, and write down what that was',
     power: 'ignition' as const,

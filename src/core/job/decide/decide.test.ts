@@ -1,14 +1,13 @@
 import { describe, expect, test } from '@jest/globals'
-import { PlanRequest } from '../../plan/planRequest'
 import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
+import { crewAtDash, goOnTo, record } from '../../testing/atDash.testing'
 import { smallDash } from '../../testing/smallDash.testing'
 import { whilePlanning } from '../../vehicle/circumstances'
 import { powerGate } from '../../vehicle/powerGate'
 import { settleAccount } from '../account'
-import { CrewAtWork } from '../crew.testing'
-import type { Happening } from '../event'
+import type { CrewAtWork } from '../crew.testing'
 import { liveVehicle } from '../liveVehicle'
-import { isDone, nextTap, type NextTap } from '../progress'
+import { isDone } from '../progress'
 import { closingActs } from './closingActs'
 import { foundDifferent, groupsInTap } from './different'
 import { tappedDone, withTools } from './done'
@@ -16,21 +15,8 @@ import { foundBefore } from './foundBefore'
 import { putBackTap } from './putBack'
 import { whatHolds } from './whatHolds'
 
-const request = PlanRequest.parse({ goals: [{ kind: 'part', partId: 'unit', level: 'off' }], build: {} })
-const crewAtDash = () => new CrewAtWork(smallDash(), request)
 const NOTHING_BEFORE = { refusal: null, unread: [], changes: 0, readingUnit: '' }
 
-/** Taps "done as written" until an operation is next. */
-function goOnTo(crew: CrewAtWork, key: string): NextTap {
-  for (let i = 0; i < 60; i++) {
-    const tap = nextTap(crew.plan, crew.state)
-    if (!tap) throw new Error(`The job ended before ${key}.`)
-    if (tap.step.operation.key === key) return tap
-    for (const step of tap.steps) crew.does(step)
-  }
-  throw new Error(`${key} did not come.`)
-}
-const record = (crew: CrewAtWork, happenings: readonly Happening[]) => happenings.forEach((what) => crew.add(what))
 const at = (crew: CrewAtWork) => ({
   document: crew.document,
   model: crew.model,
@@ -74,7 +60,7 @@ describe('a tap on done', () => {
   test('a group nobody has counted is counted at its first undo, and not again', () => {
     const dash = smallDash()
     dash.holders.find(({ id }) => id === 'screws')!.howMany = 'unknown'
-    const crew = new CrewAtWork(dash, request)
+    const crew = crewAtDash(dash)
     const tap = goOnTo(crew, 'undo:screws')
     expect(tappedDone(crew.state, tap, NOTHING_BEFORE)).toEqual({ kind: 'ask', what: 'count' })
     crew.add({ kind: 'undone', holderId: 'screws', count: 3 })
@@ -219,7 +205,7 @@ describe('the acts that close a row', () => {
       ...smallDash(),
       settings: smallDash().settings.map((s) => (s.id === 'brake' ? { ...s, asFound: 'off' } : s)),
     }
-    const other = new CrewAtWork(dash, request)
+    const other = crewAtDash(dash)
     other.add({ kind: 'set', settingId: 'brake', value: 'on', methodId: null })
     other.add({ kind: 'set', settingId: 'lever', value: 'out of park', methodId: null })
     const row = other.balance().rows.find((item) => item.id === 'brake')!
