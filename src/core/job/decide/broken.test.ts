@@ -76,3 +76,40 @@ test('whatever breaks wherever: as many holes are empty as stood and broke, and 
     }),
   )
 })
+
+// Written out by hand: where it may have broken, and what exactly is recorded.
+const broke = (count: number, wasFitted: 'no' | 'old' | 'new') => ({
+  kind: 'broken',
+  holderId: 'h',
+  count,
+  wasFitted,
+  note: '',
+})
+test.each<[Partial<HolderCounts>, number, BrokeWhere[]]>([
+  [{ undone: 4 }, 1, ['in hand']],
+  [{ undone: 4, fastenedOld: 2, fittedNew: 1, takenNew: 1 }, 1, ['in hand', 'standing']],
+  [{ undone: 4, fastenedOld: 1, fittedNew: 1, takenNew: 1 }, 2, ['in hand', 'standing']],
+  [{ undone: 4, fastenedOld: 1, fittedNew: 1, takenNew: 1 }, 3, ['in hand']],
+  [{ undone: 4, broken: 2, fastenedOld: 1 }, 3, ['in hand']],
+])('of four with %j, %i may have broken %j', (counts, count, places) => {
+  expect(mayHaveBroken({ ...openAccount(4), ...counts }, 'out', count)).toEqual(places)
+  expect(mayHaveBroken({ ...openAccount(4), ...counts }, 'in', count)).toEqual(['in hand'])
+})
+test.each<[Partial<HolderCounts>, number, BrokeWhere, unknown[]]>([
+  [{ undone: 4, fastenedOld: 1, fittedNew: 2, takenNew: 2 }, 2, 'standing', [broke(1, 'old'), broke(1, 'new')]],
+  [{ undone: 4, fastenedOld: 1, fittedNew: 2, takenNew: 2 }, 1, 'in hand', [broke(1, 'no')]],
+  [
+    { undone: 4, broken: 1, fastenedOld: 2 },
+    2,
+    'in hand',
+    [broke(1, 'no'), { kind: 'new fitted', holderId: 'h', count: 1, insteadOf: 'old' }, broke(1, 'new')],
+  ],
+  [{ undone: 4, fastenedOld: 3 }, 2, 'in hand', [broke(1, 'no'), broke(1, 'old')]],
+])('of four with %j, %i broke %s', (counts, count, where, happenings) => {
+  expect(brokenHappenings('h', { ...openAccount(4), ...counts }, 'out', count, where)).toEqual(happenings)
+})
+test('on the way in nothing was put back, whatever the account says', () => {
+  expect(brokenHappenings('h', { ...openAccount(4), undone: 4, fastenedOld: 4 }, 'in', 1, 'standing')).toEqual([
+    broke(1, 'no'),
+  ])
+})

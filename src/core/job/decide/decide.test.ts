@@ -137,6 +137,15 @@ describe('before the first screw', () => {
     expect(foundBefore(holder, [], 4, '', true).happenings).toEqual([
       { kind: 'different from the record', itemId: 'screws', field: 'head', value: 'six-lobe T20' },
     ])
+    const others = crewAtDash()
+    record(others, [
+      { kind: 'as found', holderId: 'bolts', what: 'missing', count: 1, note: '' },
+      { kind: 'different from the record', itemId: 'bolts', field: 'head', value: 'hex 8' },
+      { kind: 'different from the record', itemId: 'screws', field: 'note', value: 'stiff' },
+    ])
+    expect(foundBefore(holder, others.events, 4, '', false)).toEqual({ takeBack: [], happenings: [] })
+    const said = others.add({ kind: 'different from the record', itemId: 'screws', field: 'head', value: 'hex 8' })
+    expect(foundBefore(holder, others.events, 4, '', false).takeBack).toEqual([said.id])
     expect(foundBefore(holder, [], 6, 'hex 7', false).happenings).toEqual([
       { kind: 'as found', holderId: 'screws', what: 'extra', count: 2, note: '' },
       { kind: 'different from the record', itemId: 'screws', field: 'head', value: 'hex 7' },
