@@ -43,7 +43,12 @@ export class CrewAtWork {
   constructor(
     readonly document: ProcedureDocument,
     readonly begun: PlanRequest,
+    found?: FoundPlan,
   ) {
+    if (found) {
+      this.opened = found
+      return
+    }
     const planned = planJob(forBuild(document, begun.build, begun.heads), begun, HOUSE)
     if (!planned.ok) throw new Error(`No plan: ${planned.error.kind}`)
     this.opened = planned.value.found
