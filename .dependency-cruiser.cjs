@@ -7,7 +7,11 @@ const layers = {
   'core/estimate': ['core/base', 'core/procedure', 'core/shop'],
   'core/order': ['core/base', 'core/procedure', 'core/shop'],
   'core/vehicle': ['core/base', 'core/procedure', 'core/order', 'core/shop'],
-  'core/plan': ['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/estimate'],
+  // The bare sequencing knows nothing of vehicles.
+  'core/sequence': ['core/base'],
+  'core/plan': [
+    ...['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/estimate', 'core/sequence'],
+  ],
   'core/job': ['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/plan'],
   'core/shorthand': ['core/base', 'core/procedure'],
   'core/formats': ['core/base', 'core/procedure', 'core/order', 'core/plan', 'core/job'],

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
 import { JobEvent } from '@/core/job/event'
 import { emptyDocument } from '@/core/procedure/document'
-import { PlanRequest } from '@/core/plan/planRequest'
+import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { Kit, KitFit } from '@/core/shop/kit'
 import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
 import { ShopRules } from '@/core/vehicle/rule'

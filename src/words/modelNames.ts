@@ -1,5 +1,5 @@
-import type { Card } from '@/core/plan/cards'
-import type { PlanRequest } from '@/core/plan/planRequest'
+import type { Card } from '@/core/plan/show/cards'
+import type { PlanRequest } from '@/core/plan/ask/planRequest'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import { itemWords } from './items'

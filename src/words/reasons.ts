@@ -1,6 +1,6 @@
 import type { Id } from '@/core/base/id'
 import type { Because, Edge } from '@/core/order/operation'
-import type { Removal } from '@/core/order/removed'
+import type { Removal } from '@/core/order/removal'
 import { whatStaysShut, whyChain, type WhyLink } from '@/core/order/why'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { holderWords, itemWords } from './items'

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals'
-import { PlanRequest } from '../plan/planRequest'
+import { PlanRequest } from '../plan/ask/planRequest'
 import { crewAtDash, record } from '../testing/atDash.testing'
 import { smallDash } from '../testing/smallDash.testing'
 import type { Happening } from './event'

@@ -1,4 +1,4 @@
-import type { PlanRequest } from '../plan/planRequest'
+import type { PlanRequest } from '../plan/ask/planRequest'
 import type { ProcedureDocument } from '../procedure/document'
 import { forBuild, type ProcedureForBuild } from '../procedure/forBuild'
 import type { JobState } from './jobState'

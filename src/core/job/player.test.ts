@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { seededRandom } from '../base/random'
-import { PlanRequest } from '../plan/planRequest'
+import { PlanRequest } from '../plan/ask/planRequest'
 import type { ProcedureDocument } from '../procedure/document'
 import { randomProcedure } from '../procedure/randomProcedure.testing'
 import type { Build } from '../procedure/when'

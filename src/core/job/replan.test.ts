@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { seededRandom } from '../base/random'
-import { PlanRequest } from '../plan/planRequest'
+import { PlanRequest } from '../plan/ask/planRequest'
 import { forBuild } from '../procedure/forBuild'
 import { CrewAtWork } from './crew.testing'
 import { isDone, nextStep, nextTap } from './progress'

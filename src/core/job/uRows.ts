@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
-import type { Card } from '../plan/cards'
-import type { JobPlan } from '../plan/planFrom'
+import type { Card } from '../plan/show/cards'
+import type { JobPlan } from '../plan/show/jobPlan'
 import type { Level } from '../procedure/level'
 import { levelNow } from './fold'
 import type { JobState } from './jobState'

@@ -3,7 +3,7 @@ import type { ProcedureForBuild } from '../procedure/forBuild'
 import { isAirbagCircuit } from '../procedure/circuits'
 import type { GateAnswer } from '../vehicle/powerGate'
 import type { Power } from '../vehicle/powers'
-import type { Tray } from '../plan/trays'
+import type { Tray } from '../plan/show/trays'
 import { levelNow } from './fold'
 import type { JobState } from './jobState'
 

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { seededRandom } from '../base/random'
 import { lanesOf } from '../plan/lanes/lanesOf'
-import { PlanRequest } from '../plan/planRequest'
+import { PlanRequest } from '../plan/ask/planRequest'
 import { CrewAtWork, INES, TOLU } from './crew.testing'
 import { isDone } from './progress'
 import { peopleLanes } from './peopleLanes'

@@ -3,7 +3,7 @@ import { forBuild } from '../procedure/forBuild'
 import { randomProcedure } from '../procedure/randomProcedure.testing'
 import { loopGroups } from './graph'
 import { layersOf, partLinks } from './layers'
-import { deriveRemoval } from './removal'
+import { deriveRemoval } from './deriveRemoval'
 import { panelVan } from '../testing/vehicles.testing'
 
 const layers = (build: Record<string, string>, methods: Record<string, string>) => {

@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import type { Edge } from './operation'
-import type { Removal } from './removed'
+import type { Removal } from './removal'
 import { keyOf } from '../procedure/acts'
 
 /**

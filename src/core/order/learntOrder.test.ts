@@ -8,7 +8,7 @@ import fc from 'fast-check'
 import { forBuild } from '../procedure/forBuild'
 import { Need } from '../procedure/need'
 import { agreement, learnOrder, type Strip } from './learntOrder'
-import { deriveRemoval } from './removal'
+import { deriveRemoval } from './deriveRemoval'
 import { standingOrders } from './standingOfOrder'
 import { panelVan } from '../testing/vehicles.testing'
 

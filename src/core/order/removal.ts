@@ -1,42 +1,37 @@
-import { fail, ok, type Result } from '../base/result'
+import type { Id } from '../base/id'
 import type { ProcedureForBuild } from '../procedure/forBuild'
-import { shortestLoop } from './loop'
-import { RemovalDraft } from './removalDraft'
-import type { Removal, RemovalError } from './removed'
-import { NOTHING_ASKED, type AskedByRules, type Choices, type Goal } from './wish'
+import type { Level } from '../procedure/level'
+import type { Demand, Edge, Operation } from './operation'
+import type { BroughtIn, Choices, Goal } from './wish'
 
 /**
- * Everything that has to come off, and no more, to reach every goal under these choices, with the reason for each
- * operation, for each "before", and for each setting an operation demands.
- *
- * `asked`: the settings the rules of safety demand. Errors: returned; a contradiction carries the shortest loop of
- * facts. Cost: O(operations + edges) without a loop.
+ * A value some operation needs, the method chosen to get there, and the key reasons refer to ("set:lever=out by m2").
  */
-export function deriveRemoval(
-  model: ProcedureForBuild,
-  goals: readonly Goal[],
-  choices: Choices,
-  asked: AskedByRules = NOTHING_ASKED,
-): Result<Removal, RemovalError> {
-  const { removal, errors, sound } = deriveAsFarAsPossible(model, goals, choices, asked)
-  if (errors[0]) return fail(errors[0].error)
-  const loop = sound ? null : shortestLoop([...removal.operations.keys()], removal.edges)
-  if (loop) return fail({ kind: 'contradiction', loop })
-  return ok(removal)
+export type SettingWish = { key: string; settingId: Id; value: string; methodId: Id }
+
+export type Removal = {
+  model: ProcedureForBuild
+  goals: readonly Goal[]
+  choices: Choices
+  /**
+   * The acts of the way in. Setting acts are not among them: they are moves of a state, made when an operation demands
+   * a value.
+   */
+  operations: Map<string, Operation>
+  edges: Edge[]
+  demands: Map<string, Demand[]>
+  settings: Map<string, SettingWish>
+  /** The level each part that moves is brought to. */
+  levels: Map<Id, Level>
+  /** Also for the keys of setting wishes. */
+  broughtIn: Map<string, BroughtIn>
+  /** Observed orders that contradict the facts or each other: not obeyed, to be asked about. */
+  droppedNeeds: Id[]
 }
 
-/**
- * The same without a verdict: what could be derived, loops and all, and what stands in the way of which operation.
- * `sound`: no loop. For the record's check.
- */
-export function deriveAsFarAsPossible(
-  model: ProcedureForBuild,
-  goals: readonly Goal[],
-  choices: Choices,
-  asked: AskedByRules = NOTHING_ASKED,
-): { removal: Removal; errors: RemovalDraft['errors']; sound: boolean } {
-  const draft = new RemovalDraft(model, goals, choices, asked)
-  draft.reachGoals()
-  const removal = draft.finish()
-  return { removal, errors: draft.errors, sound: draft.sound }
-}
+export type RemovalError =
+  | { kind: 'unknown-goal'; goal: Goal }
+  | { kind: 'contradiction'; loop: Edge[] }
+  | { kind: 'high-voltage'; tetherId: Id }
+  | { kind: 'no-battery-setting'; tetherId: Id }
+  | { kind: 'no-method'; settingId: Id; value: string }

@@ -2,7 +2,7 @@ import type { Id } from '../base/id'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Level } from '../procedure/level'
 import type { Because, Demand, Edge, Operation } from './operation'
-import type { SettingWish } from './removed'
+import type { SettingWish } from './removal'
 import type { BroughtIn } from './wish'
 
 /** A way in while it is being worked out: what it holds so far, and how an order or a demand is added to it once. */

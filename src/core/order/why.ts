@@ -1,7 +1,7 @@
 import type { Id } from '../base/id'
 import { reachedFrom, successors, type Pair } from './graph'
 import { type Because } from './operation'
-import type { Removal } from './removed'
+import type { Removal } from './removal'
 import type { Goal } from './wish'
 import { keyOf, splitKey } from '../procedure/acts'
 

@@ -6,8 +6,8 @@ import { Part } from '../procedure/part'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { rulesInForce } from '../vehicle/rulesInForce'
 import { keptPlan } from './keptPlan'
-import { planJob } from './jobPlan'
-import { PlanRequest } from './planRequest'
+import { planJob } from './planJob'
+import { PlanRequest } from './ask/planRequest'
 
 const request = PlanRequest.parse({
   goals: [{ kind: 'part', partId: 'panel', level: 'off' }],

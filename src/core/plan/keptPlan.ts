@@ -2,12 +2,12 @@ import { ok, type Result } from '../base/result'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { HouseValues } from '../shop/houseValues'
 import type { Rule } from '../vehicle/rule'
-import type { PlanError } from './findPlan'
-import type { FoundPlan } from './foundPlan'
-import { planJob } from './jobPlan'
-import { planFrom, type JobPlan } from './planFrom'
-import { movedParts } from './liveStart'
-import type { PlanRequest } from './planRequest'
+import type { PlanError } from './find/findPlan'
+import type { FoundPlan } from './find/foundPlan'
+import { planJob } from './planJob'
+import { planFrom, type JobPlan } from './show/jobPlan'
+import { movedParts } from './derive/liveStart'
+import type { PlanRequest } from './ask/planRequest'
 
 /** What is spent on an order while somebody waits for a job's screen. */
 const WHILE_WAITING = { limits: { expandedStates: 4_000 } }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { checkRecord } from '../plan/checkRecord'
+import { checkRecord } from '../plan/check/checkRecord'
 import { applyEdits } from '../procedure/edit'
 import { ProcedureDocument } from '../procedure/document'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'

@@ -1,7 +1,7 @@
 import { CrewAtWork } from '../job/crew.testing'
 import type { Happening } from '../job/event'
 import { nextTap, type NextTap } from '../job/progress'
-import { PlanRequest } from '../plan/planRequest'
+import { PlanRequest } from '../plan/ask/planRequest'
 import type { ProcedureDocument } from '../procedure/document'
 import { smallDash } from './smallDash.testing'
 

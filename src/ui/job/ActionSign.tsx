@@ -1,7 +1,7 @@
 import type { NextTap } from '@/core/job/progress'
 import { toFasten } from '@/core/job/progress'
 import { countedIn, type Operation } from '@/core/order/operation'
-import { judged } from '@/core/plan/demandsOf'
+import { judged } from '@/core/plan/derive/demandsOf'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'

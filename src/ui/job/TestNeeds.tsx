@@ -1,6 +1,6 @@
 import { wallMsOf } from '@/core/base/clock'
 import type { JobState } from '@/core/job/jobState'
-import type { JobPlan } from '@/core/plan/planFrom'
+import type { JobPlan } from '@/core/plan/show/jobPlan'
 import { waitWords } from './slabs'
 
 /** What a test needs: each of its plugs, closed or not, and the time its unit takes after power. */

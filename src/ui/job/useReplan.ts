@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react'
 import type { ReplanAnswer } from '@/client/planning'
 import type { Hand } from '@/core/job/event'
-import type { PlanError } from '@/core/plan/findPlan'
-import type { PlanRequest } from '@/core/plan/planRequest'
+import type { PlanError } from '@/core/plan/find/findPlan'
+import type { PlanRequest } from '@/core/plan/ask/planRequest'
 import type { JobData, PlannedJob } from './useJob'
 
 type Offer = Extract<ReplanAnswer, { ok: true }>['value']

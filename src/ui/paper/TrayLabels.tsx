@@ -1,5 +1,5 @@
 'use client'
-import { sharedTrays } from '@/core/plan/trays'
+import { sharedTrays } from '@/core/plan/show/trays'
 import type { Holder } from '@/core/procedure/holder'
 import { ScrewDrawing } from '../job/ScrewDrawing'
 import { isPlanned, type JobData } from '../job/useJob'

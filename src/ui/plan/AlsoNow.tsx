@@ -1,4 +1,4 @@
-import type { PlanExtras } from '@/core/plan/planExtras'
+import type { PlanExtras } from '@/core/plan/show/planExtras'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { itemWords } from '@/words/items'
 import { timeWords } from './PlanAnswer'

@@ -1,5 +1,5 @@
 'use client'
-import type { JobPlan } from '@/core/plan/planFrom'
+import type { JobPlan } from '@/core/plan/show/jobPlan'
 import type { LaneStep, Lanes, LegLanes } from '@/core/plan/lanes/lanesOf'
 import { pausesOf, type Pause } from '@/core/plan/lanes/pauses'
 import type { Station } from '@/core/procedure/station'

@@ -1,6 +1,6 @@
 'use client'
 import { useState, useTransition } from 'react'
-import type { JobPlan } from '@/core/plan/planFrom'
+import type { JobPlan } from '@/core/plan/show/jobPlan'
 import { TextField } from '../forms/Field'
 import { reach } from '../forms/reach'
 

@@ -1,7 +1,7 @@
 'use client'
 import { ChevronDown, ChevronUp } from 'lucide-react'
 import type { URow } from '@/core/job/uRows'
-import type { JobPlan } from '@/core/plan/planFrom'
+import type { JobPlan } from '@/core/plan/show/jobPlan'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { whyLinks, whySentence, withoutSentence } from '@/words/reasons'
 

@@ -2,7 +2,7 @@
 import { useCallback, useState } from 'react'
 import type { Id } from '@/core/base/id'
 import type { Evidence } from '@/core/job/evidence'
-import type { Problem } from '@/core/plan/problem'
+import type { Problem } from '@/core/plan/check/problem'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { NOT_SAID, type Source } from '@/core/procedure/source'
 import { inverseOf, settledBy, type Conflict, type Edit } from '@/core/procedure/edit'

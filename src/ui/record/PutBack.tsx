@@ -2,7 +2,7 @@
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { levelNow } from '@/core/job/fold'
-import { PlanRequest } from '@/core/plan/planRequest'
+import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { mayRestFree } from '@/core/procedure/resting'
 import { REST_WAYS } from '@/core/procedure/part'
 import { looseEndsOf } from '@/core/strip/looseEnds'

@@ -1,5 +1,5 @@
 import type { Operation } from '../../order/operation'
-import type { JobPlan } from '../../plan/planFrom'
+import type { JobPlan } from '../../plan/show/jobPlan'
 import type { ProcedureForBuild } from '../../procedure/forBuild'
 import type { LastingChange } from '../../shop/workItem'
 import type { JobState } from '../jobState'

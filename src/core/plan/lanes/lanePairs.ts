@@ -1,13 +1,13 @@
 import type { ProcedureForBuild } from '../../procedure/forBuild'
 import { waitLeftS } from '../../vehicle/judge'
 import { asFoundState } from '../../vehicle/vehicleState'
-import { judged } from '../demandsOf'
-import type { JobPlan } from '../planFrom'
-import { legsOf } from '../leg'
-import { followPolicy } from '../policyRules'
-import { SettingMoves, type Settings } from '../settingMoves'
-import type { Step } from '../step'
-import type { LanePair } from './lanesProblem'
+import { judged } from '../derive/demandsOf'
+import type { JobPlan } from '../show/jobPlan'
+import { legsOf } from '../derive/leg'
+import { followPolicy } from '../derive/policyRules'
+import { SettingMoves, type Settings } from '../derive/settingMoves'
+import type { Step } from '../find/step'
+import type { LanePair } from '../../sequence/lanes/lanesProblem'
 
 /** For each step of a plan, what has to be done before it, whoever does it: the same relations the lanes keep. */
 export function mustComeFirst(plan: JobPlan): Map<string, Set<string>> {

@@ -1,0 +1,69 @@
+import { compareText } from '../../base/compareText'
+import type { Id } from '../../base/id'
+import { deriveAsFarAsPossible } from '../../order/deriveRemoval'
+import { methodsTo, movesSomething } from '../../order/settingAct'
+import type { Choices } from '../../order/wish'
+import type { ProcedureForBuild } from '../../procedure/forBuild'
+import { allGoals, type JobGoal } from './jobGoal'
+import type { Policy } from './policy'
+
+/** Beyond this many combinations the rest is left out, and nothing is called proven. */
+const MOST_CHOICES = 96
+
+/**
+ * What a plan may choose: an opening per cavity, and per setting that is moved, which extra parts come off for it (the
+ * cover over a lever's release) or none. Methods that move nothing are no choice: the order uses whichever is nearer.
+ * The extra parts of two methods for the same value are not both taken off: then these are not `all` there are.
+ */
+export function choicesFor(
+  model: ProcedureForBuild,
+  policy: Policy,
+  goal: JobGoal,
+): { choices: Choices[]; all: boolean } {
+  const { resting, methods: insisted } = policy
+  let found: Choices[] = [{ openings: {}, methods: insisted, resting, insisted }]
+  for (const wanted of allGoals(goal)) {
+    const cavity = wanted.kind === 'cavity' ? model.cavities.get(wanted.cavityId) : undefined
+    if (cavity)
+      found = found.flatMap((choice) =>
+        cavity.openings.map((opening) => ({ ...choice, openings: { ...choice.openings, [cavity.id]: opening.id } })),
+      )
+  }
+  let all = true
+  const moved = settingsMoved(model, found.slice(0, MOST_CHOICES), goal)
+  for (const setting of [...model.settings.values()].sort((a, b) => compareText(a.id, b.id)))
+    for (const value of setting.values) {
+      const name = `${setting.id}=${value}`
+      const methods = methodsTo(model, setting.id, value)
+      const extra = methods.filter((id) => movesSomething(model, id))
+      const plain = methods.find((id) => !movesSomething(model, id))
+      const options = [...(plain ? [plain] : []), ...extra]
+      if (!moved.has(setting.id) || value === setting.asFound || options.length < 2 || insisted[name]) continue
+      if (extra.length > 1) all = false
+      found = found.flatMap((choice) =>
+        options.map((id) => ({ ...choice, methods: { ...choice.methods, [name]: id } })),
+      )
+    }
+  return { choices: found.slice(0, MOST_CHOICES), all: all && found.length <= MOST_CHOICES }
+}
+
+/** Settings that any of these openings asks for; the methods of others make no difference. */
+function settingsMoved(model: ProcedureForBuild, choices: readonly Choices[], goal: JobGoal): Set<Id> {
+  const moved = new Set<Id>()
+  for (const choice of choices)
+    for (const wish of deriveAsFarAsPossible(model, allGoals(goal), choice).removal.settings.values())
+      moved.add(wish.settingId)
+  return moved
+}
+
+/** What the roomier openings among these choices save of the kits' work. */
+export function savedS(model: ProcedureForBuild, choices: Choices, goal: JobGoal): number {
+  if (goal.kits.length === 0) return 0
+  return Object.entries(choices.openings).reduce(
+    (sum, [cavityId, openingId]) =>
+      sum +
+      (model.cavities.get(cavityId)?.openings.find((opening) => opening.id === openingId && opening.roomier)?.savesS ??
+        0),
+    0,
+  )
+}

@@ -1,0 +1,47 @@
+import type { Id } from '../../base/id'
+import type { Demand, Edge, Operation } from '../../order/operation'
+import type { RefitError } from '../../order/refit'
+import type { Removal, RemovalError } from '../../order/removal'
+import type { Ending } from '../../procedure/end'
+import type { ProcedureForBuild } from '../../procedure/forBuild'
+import type { AddedFunction } from '../../shop/kit'
+import type { WorkItem } from '../../shop/workItem'
+import type { Circumstances } from '../../vehicle/circumstances'
+import type { JobGoal } from '../ask/jobGoal'
+
+/** A function tested while its plugs can still be reached, and the plugs closed only for that and opened again. */
+export type InterimTest = { functionId: Id; key: string; plugged: Id[] }
+
+/** A facet nobody knows yet, told on the way, and the operations that hang on it with the choices they exist for. */
+export type Decision = { facetId: Id; key: string; conditional: Map<string, Id[]> }
+
+/** What follows the way in: work, tests and the way out as one order. */
+export type AfterOpening = {
+  operations: Map<string, Operation>
+  edges: Edge[]
+  demands: Map<string, Demand[]>
+  outKeyOf: Map<string, string>
+}
+
+/**
+ * One derivation of a whole job: what comes off, what is done there, what is tested before it is hidden, what goes
+ * back.
+ */
+export type DerivedJob = {
+  model: ProcedureForBuild
+  goal: JobGoal
+  circumstances: Circumstances
+  endings: Map<Id, Ending>
+  removal: Removal
+  refit: AfterOpening
+  works: Map<Id, WorkItem>
+  added: Map<Id, AddedFunction>
+  tests: InterimTest[]
+  decisions: Decision[]
+  /**
+   * Per part that may not rest and goes back: the acts of the way out that are done in one go, in an order that holds.
+   */
+  backInOneGo: Map<Id, string[]>
+}
+
+export type DeriveError = RemovalError | RefitError | { kind: 'bypass'; workId: Id } | { kind: 'no access'; workId: Id }

@@ -1,0 +1,96 @@
+import { fail, ok, type Result } from '../../base/result'
+import type { Removal } from '../../order/removal'
+import type { ProcedureForBuild } from '../../procedure/forBuild'
+import type { HouseValues } from '../../shop/houseValues'
+import { whilePlanning } from '../../vehicle/circumstances'
+import type { Rule } from '../../vehicle/rule'
+import { cardsOf, type Card } from './cards'
+import { deriveJob } from '../derive/deriveJob'
+import type { AfterOpening, DerivedJob, DeriveError } from '../derive/derivedJob'
+import type { FoundPlan, Proof } from '../find/foundPlan'
+import { legsOf } from '../derive/leg'
+import { addLooseEnds, goalFrom } from '../derive/liveStart'
+import type { PlanRequest } from '../ask/planRequest'
+import { underPolicy } from '../derive/policyRules'
+import { plugByHand } from '../derive/plugByHand'
+import { secondsOf, type Step } from '../find/step'
+
+export type JobPlan = {
+  request: PlanRequest
+  job: DerivedJob
+  removal: Removal
+  refit: AfterOpening
+  wayIn: Card[]
+  /** Work, tests and the way out, in their order. */
+  wayOut: Card[]
+  wayInS: number
+  /** Work items and tests, with the waiting they ask for. */
+  bottomS: number
+  wayOutS: number
+  proof: Proof
+  /** As it was found, to be kept. */
+  found: FoundPlan
+  /** Worked out again, because the order kept with the job no longer fits its record. */
+  anew: boolean
+}
+
+/**
+ * The steps kept with a job no longer fit its record: an operation is missing, or one is there that is not asked for.
+ */
+export type StalePlan = { kind: 'stale'; key: string }
+
+/**
+ * A plan from the order that was found for it before, here or elsewhere, with the reasons derived anew. Cost: one
+ * derivation. Errors: the derivation's, or the first key that does not fit.
+ */
+export function planFrom(
+  whole: ProcedureForBuild,
+  request: PlanRequest,
+  house: HouseValues,
+  rules: readonly Rule[] | undefined,
+  found: FoundPlan,
+): Result<JobPlan, DeriveError | StalePlan> {
+  const derived = deriveJob(
+    underPolicy(whole, request.policy),
+    goalFrom(request, found.from),
+    found.choices,
+    whilePlanning(house, rules),
+  )
+  if (!derived.ok) return derived
+  const job = derived.value
+  if (found.from) addLooseEnds(job, found.from)
+  if (found.from?.byHand) plugByHand(job, found.from.byHand)
+  const misfit = misfitOf(job, request, found)
+  if (misfit !== null) return fail({ kind: 'stale', key: misfit })
+  const { steps, proof } = found
+  const isBottom = (step: Step) =>
+    step.operation.phase === 'work' || step.operation.phase === 'test' || step.operation.act === 'wait'
+  const inSteps = steps.filter((step) => step.operation.phase === 'in')
+  const outSteps = steps.filter((step) => step.operation.phase !== 'in')
+  return ok({
+    request,
+    job,
+    removal: job.removal,
+    refit: job.refit,
+    wayIn: cardsOf(inSteps),
+    wayOut: cardsOf(outSteps),
+    wayInS: secondsOf(inSteps),
+    bottomS: secondsOf(outSteps.filter(isBottom)),
+    wayOutS: secondsOf(outSteps.filter((step) => !isBottom(step))),
+    proof,
+    found,
+    anew: false,
+  })
+}
+
+/** The first operation that the steps have and the job does not ask for, or the other way round. */
+function misfitOf(job: DerivedJob, request: PlanRequest, { steps, doneBefore }: FoundPlan): string | null {
+  const { wayIn, wayOut } = legsOf(job, request.scope)
+  const asked = new Set([...wayIn.operations.keys(), ...wayOut.operations.keys()])
+  for (const { operation } of steps) {
+    if (operation.act === 'set' || operation.act === 'restore' || operation.act === 'wait') continue
+    if (!asked.delete(operation.key)) return operation.key
+  }
+  for (const key of doneBefore) asked.delete(key)
+  return [...asked][0] ?? null
+}
