@@ -25,6 +25,15 @@ const layers = {
   demo: ['core', 'server', 'db'],
   cli: ['core', 'words'],
 }
+/** The folders of ui from the bottom up: each may import those before it. */
+const floors = [
+  ['marks'],
+  ['shell', 'say'],
+  ['forms', 'map', 'order', 'figures'],
+  ['job'],
+  ['paper', 'plan', 'today', 'shop', 'procedure'],
+  ['record'],
+]
 const escape = (path) => path.replace('/', '\\/')
 
 module.exports = {
@@ -36,6 +45,19 @@ module.exports = {
       severity: 'error',
       from: { path: `^src/${escape(folder)}/`, pathNot: '\\.(test|testing)\\.tsx?$' },
       to: { path: '^src/', pathNot: `^src/(${[folder, ...allowed].map(escape).join('|')})/` },
+    })),
+    ...floors.map((folders, i) => ({
+      name: `ui-${folders.join('-')}-imports-downward`,
+      severity: 'error',
+      from: { path: `^src/ui/(${folders.join('|')})/`, pathNot: '\\.test\\.tsx?$' },
+      to: {
+        path: `^src/ui/(${
+          floors
+            .slice(i + 1)
+            .flat()
+            .join('|') || 'nothing'
+        })/`,
+      },
     })),
     {
       name: 'core-has-no-io',

@@ -1,5 +1,5 @@
 'use client'
-import { reach } from '@/ui/forms/reach'
+import { reach } from '@/client/reach'
 import { useState, useTransition, type FormEvent } from 'react'
 import { SelectField, TextField } from '@/ui/forms/Field'
 import { addPersonAction, removeDemoAction, retireAction, type CrewAnswer } from './actions'

@@ -1,5 +1,5 @@
 'use client'
-import { reach } from '@/ui/forms/reach'
+import { reach } from '@/client/reach'
 import Link from 'next/link'
 import { useState, useTransition, type FormEvent } from 'react'
 import { SelectField, TextField } from '@/ui/forms/Field'

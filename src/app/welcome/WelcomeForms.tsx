@@ -1,5 +1,5 @@
 'use client'
-import { reach } from '@/ui/forms/reach'
+import { reach } from '@/client/reach'
 import { useRouter } from 'next/navigation'
 import { useState, useTransition, type FormEvent } from 'react'
 import { TextField } from '@/ui/forms/Field'

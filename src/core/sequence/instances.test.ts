@@ -5,7 +5,7 @@ import { cheapestOrder } from './cheapestOrder'
 import { costOf } from './exhaustive.testing'
 import { problemOf, SequencingInstance } from './instance'
 
-const FOLDER = new URL('../../../../bench/instances/', import.meta.url)
+const FOLDER = new URL('../../../bench/instances/', import.meta.url)
 const Proven = SequencingInstance.extend({ optimal: z.object({ setUpS: z.number(), recordedS: z.number() }) })
 const instances = readdirSync(FOLDER)
   .filter((file) => file.endsWith('.json'))

@@ -4,7 +4,7 @@ import { LowerBound } from './lowerBound'
 import { reduce } from './reduce'
 import type { SearchProblem } from './problem'
 
-/** The dash drawn in docs/planner.md, "One state, drawn": hand 0, T20 1; one station; eight seconds to take a tool up. */
+/** The dash drawn in docs/planner.md, "One state, drawn": hand 0, T20 1; one station; 8 s to take a tool up. */
 const NAMES = ['cover', 'screws', 'pull', 'plug', 'lamp', 'lens']
 const T20 = ['screws', 'lens']
 const dash: SearchProblem = {

@@ -1,4 +1,4 @@
-import { intoView } from './intoView'
+import { intoView } from '../shell/intoView'
 import { Check } from 'lucide-react'
 import { memo } from 'react'
 import type { JobState } from '@/core/job/jobState'

@@ -24,7 +24,7 @@ const PauseDialog = dynamic(() => import('./PauseDialog').then((file) => file.Pa
 const JobPhoto = dynamic(() => import('./JobPhoto').then((file) => file.JobPhoto))
 const TestFailed = dynamic(() => import('./TestFailed').then((file) => file.TestFailed))
 const WorkDone = dynamic(() => import('./WorkDone').then((file) => file.WorkDone))
-const RefitSheet = dynamic(() => import('../record/RefitSheet').then((file) => file.RefitSheet))
+const RefitSheet = dynamic(() => import('./RefitSheet').then((file) => file.RefitSheet))
 const ReplanDialog = dynamic(() => import('./ReplanDialog').then((file) => file.ReplanDialog))
 
 /** What somebody asked for beside the next tap. */

@@ -1,4 +1,4 @@
-import { intoView } from './intoView'
+import { intoView } from '../shell/intoView'
 import { memo, type ReactNode } from 'react'
 import type { BottomItem, LaneState, URow } from '@/core/job/uRows'
 import { countedIn } from '@/core/order/operation'

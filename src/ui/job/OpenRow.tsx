@@ -11,7 +11,7 @@ import { Dialog } from '../shell/Dialog'
 import { rowWords } from '@/words/balanceWords'
 import { closingActWords } from '@/words/closingActWords'
 import { ownerWords } from '@/words/items'
-import { ScrewDrawing } from './ScrewDrawing'
+import { ScrewDrawing } from '../marks/ScrewDrawing'
 import type { LiveJob } from './useJob'
 
 const REASONS = ['comes back for it', 'part awaited', 'the customer wants it so', 'was so before'] as const

@@ -25,7 +25,7 @@ export function useLaterParts(): void {
         import('./Waiting'),
         import('./IntakeScreen'),
         import('../map/PartMap'),
-        import('../record/RefitSheet'),
+        import('./RefitSheet'),
         import('@/client/media'),
         import('@/client/planning').then(({ warmUp }) => warmUp()),
         import('@/core/plan/keptPlan'),

@@ -1,7 +1,7 @@
 'use client'
 import { sharedTrays } from '@/core/plan/show/trays'
 import type { Holder } from '@/core/procedure/holder'
-import { ScrewDrawing } from '../job/ScrewDrawing'
+import { ScrewDrawing } from '../marks/ScrewDrawing'
 import { isPlanned, type JobData } from '../job/useJob'
 import { useAnyJob } from '../job/useAnyJob'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'

@@ -2,7 +2,7 @@
 import { useState, useTransition } from 'react'
 import type { JobPlan } from '@/core/plan/show/jobPlan'
 import { TextField } from '../forms/Field'
-import { reach } from '../forms/reach'
+import { reach } from '../../client/reach'
 
 export type OpenJob = (input: unknown) => Promise<{ status: 'refused'; sentence: string } | undefined>
 

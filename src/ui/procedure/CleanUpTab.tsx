@@ -12,7 +12,7 @@ import { Dialog } from '../shell/Dialog'
 import { proposalWords } from '@/words/proposalWords'
 import { contradictionWords } from '@/words/contradictionWords'
 import { holderWords, itemWords } from '@/words/items'
-import { newId } from './newItem'
+import { newId } from '@/client/newId'
 import type { Contradiction } from '@/core/strip/toRecord'
 import { dateWords } from '@/words/dates'
 

@@ -6,7 +6,7 @@ import { ITEM_SCHEMA, type FactCollection, type ProcedureDocument } from '@/core
 import { coversNeed } from '@/core/procedure/need'
 import { SelectField } from '../forms/Field'
 import { COLLECTION_WORDS, FORMS } from './fieldSpecs'
-import { newId } from './newItem'
+import { newId } from '@/client/newId'
 import { DocumentForForm, SpecField } from './SpecFields'
 
 type Item = { id: string }

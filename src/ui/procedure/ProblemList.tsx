@@ -1,7 +1,7 @@
 import { CircleHelp, RefreshCw } from 'lucide-react'
 import { forbidsPublishing, type Problem } from '@/core/plan/check/problem'
 import { reachedEdits } from '@/core/procedure/screwsUnderTraps'
-import { newId } from './newItem'
+import { newId } from '@/client/newId'
 import { mendFor } from '@/core/plan/check/mend'
 import type { Edit } from '@/core/procedure/edit'
 import type { ProcedureDocument } from '@/core/procedure/document'

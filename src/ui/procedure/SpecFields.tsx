@@ -8,7 +8,7 @@ import { STATIONS } from '@/core/procedure/stations'
 import { Options, SelectField, TextField } from '../forms/Field'
 import { holderWords, ownerWords } from '@/words/items'
 import type { ItemKind, Spec } from './fieldSpecs'
-import { newId } from './newItem'
+import { newId } from '@/client/newId'
 import { needOptions, waitOptions } from './needOptions'
 
 const Context = createContext<ProcedureDocument | null>(null)

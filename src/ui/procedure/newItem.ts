@@ -1,3 +1,4 @@
+import { newId } from '@/client/newId'
 import type { Id } from '@/core/base/id'
 import { newCaution } from '@/core/procedure/caution'
 import { newCavity } from '@/core/procedure/cavity'
@@ -10,11 +11,6 @@ import { newSetting } from '@/core/procedure/setting'
 import { newTether } from '@/core/procedure/tether'
 import { newVehicleFunction } from '@/core/procedure/vehicleFunction'
 import { newView } from '@/core/procedure/view'
-
-/** A short id that is new in the document; made by the client, never reused. */
-export function newId(prefix: string): Id {
-  return `${prefix}-${crypto.randomUUID().slice(0, 8)}`
-}
 
 /**
  * A fact as somebody would begin to state it: the record's own defaults, with what must be typed left empty. `partId`

@@ -9,7 +9,7 @@ import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { LevelMark } from '../marks/LevelMark'
 import { PlugMark } from '../marks/PlugMark'
 import { AirbagFlag } from '../marks/Signs'
-import { newId } from '../procedure/newItem'
+import { newId } from '@/client/newId'
 import { holderWords, itemWords } from '@/words/items'
 import type { LiveStrip } from './useStrip'
 

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { fieldEdits } from '@/core/procedure/edit'
 import { View } from '@/core/procedure/view'
 import { useTakenPhoto, type TakenPhoto } from '../job/useTakenPhoto'
-import { newId } from '../procedure/newItem'
+import { newId } from '@/client/newId'
 import type { LiveStrip } from './useStrip'
 
 /** A photo's view is in proportion, and about as wide as a dash, until somebody measures it. */

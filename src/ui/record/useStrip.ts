@@ -7,7 +7,7 @@ import type { Edit } from '@/core/procedure/edit'
 import type { Fact } from '@/core/shorthand/meaning'
 import type { Station } from '@/core/procedure/station'
 import { caught, leftBehind, type Caught } from '@/core/strip/caught'
-import { newId } from '../procedure/newItem'
+import { newId } from '@/client/newId'
 import { unplacedSentence } from '@/words/shorthandWords'
 import type { LiveJob } from '../job/useJob'
 

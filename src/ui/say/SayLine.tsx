@@ -6,7 +6,7 @@ import type { HouseWord } from '@/core/shop/houseWord'
 import type { Understood } from '@/core/shorthand/understand'
 import { itemWords } from '@/words/items'
 import { factWords, unplacedSentence } from '@/words/shorthandWords'
-import { newId } from '../procedure/newItem'
+import { newId } from '@/client/newId'
 import { lineQuestions } from './lineQuestions'
 import { isClear, useShorthand } from './useShorthand'
 

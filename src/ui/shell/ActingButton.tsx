@@ -1,7 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState, useTransition } from 'react'
-import { reach } from '../forms/reach'
+import { reach } from '../../client/reach'
 import { Dialog } from './Dialog'
 
 export type ActingPerson = { id: string; name: string; role: string }

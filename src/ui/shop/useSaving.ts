@@ -1,6 +1,6 @@
 'use client'
 import { useState, useTransition } from 'react'
-import { reach } from '../forms/reach'
+import { reach } from '../../client/reach'
 
 export type Saved = { status: 'done' } | { status: 'refused'; sentence: string }
 

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation'
 import { useState, useTransition, type FormEvent } from 'react'
 import { mediaBoxOf, preparePhoto } from '@/client/media'
 import { SelectField, TextField } from '@/ui/forms/Field'
-import { reach } from '@/ui/forms/reach'
+import { reach } from '@/client/reach'
 import { newStripAction } from './actions'
 import { dateWords } from '@/words/dates'
 

@@ -15,10 +15,19 @@ import {
   type Reason,
 } from '@/core/strip/questions'
 import { reachedEdits } from '@/core/procedure/screwsUnderTraps'
-import { newId } from '../procedure/newItem'
+import { newId } from '@/client/newId'
 import { itemWords } from '@/words/items'
 import { circuitWords, questionSentence, reasonWords } from '@/words/questionWords'
-import type { LiveStrip } from './useStrip'
+import type { Edit } from '@/core/procedure/edit'
+import type { Happening } from '@/core/job/event'
+import type { LiveJob } from './useJob'
+
+/** Whose record it is about, and how an answer is stated. */
+type Asked = {
+  job: LiveJob
+  state: (edits: readonly Edit[], said?: string) => void
+  happen: (happenings: readonly Happening[]) => void
+}
 
 /** One question, its likeliest answers large, and the way past it. What is not answered stays as it was seen. */
 export function QuestionCard({
@@ -26,7 +35,7 @@ export function QuestionCard({
   question,
   compact = false,
 }: {
-  strip: Pick<LiveStrip, 'job' | 'state' | 'happen'>
+  strip: Asked
   question: Question
   compact?: boolean
 }) {
