@@ -4,7 +4,8 @@ import { parseDocumentText } from '@/core/procedure/parseDocument'
 import type { OwnWords } from '@/core/shorthand/scan'
 import { namesOf, understand, type Understood } from '@/core/shorthand/understand'
 import { documentErrorSentences } from '@/words/problems'
-import { askSentences, factWords, unreadSentence } from '@/words/shorthandWords'
+import { factWords, lineQuestionSentence } from '@/words/shorthandWords'
+import { lineQuestions } from '@/core/shorthand/lineQuestions'
 
 const USAGE = `bin/understand [--procedure FILE] [--json] [FILE]
 
@@ -67,11 +68,14 @@ function namesIn(file: string): OwnWords {
 }
 
 function asText(line: string, understood: Understood): string {
+  const questions = lineQuestions(understood, line)
+  const of = (mark: string, isOne: (kind: string) => boolean) =>
+    questions.filter(({ kind }) => isOne(kind)).map((question) => `   ${mark} ${lineQuestionSentence(question)}`)
   return [
     line,
     ...understood.facts.map((fact) => `   ${factWords(fact)}`),
-    ...askSentences(understood).map((sentence) => `   ? ${sentence}`),
-    ...understood.notUnderstood.map((word) => `   ! ${unreadSentence(word)}`),
+    ...of('?', (kind) => kind !== 'unread'),
+    ...of('!', (kind) => kind === 'unread'),
     '',
     '',
   ].join('\n')

@@ -1,6 +1,7 @@
 import type { Unplaced } from '@/core/shorthand/factsToEdits'
 import type { AskKind, Fact, Motion } from '@/core/shorthand/meaning'
-import type { Understood } from '@/core/shorthand/understand'
+import type { LineAnswer, LineQuestion } from '@/core/shorthand/lineQuestions'
+import type { SaidTwice } from '@/core/strip/saidTwice'
 import { headWords, plural } from './items'
 
 /** A fact of a line in few words, as a chip shows it. */
@@ -84,19 +85,33 @@ const ASK_WORDS: Record<AskKind, string> = {
   heard: '',
 }
 
-/** The questions of a line, one sentence each. */
-export function askSentences({ asks, heard, whichPart }: Understood): string[] {
-  const parts = whichPart.map(({ said, choices }) => `Which “${said}”: ${choices.join(' or ')}?`)
-  return [
-    ...heard.map(({ said, meant }) => `Heard “${said}”: did you mean ${meant}?`),
-    ...parts,
-    ...asks.filter((ask) => ask !== 'heard' && !(ask === 'part' && parts.length > 0)).map((ask) => ASK_WORDS[ask]),
-  ]
+/** A question about a line, as a sentence. */
+export function lineQuestionSentence(question: LineQuestion): string {
+  switch (question.kind) {
+    case 'unread': {
+      const { said, nearest } = question
+      return `Not understood: “${said}”${nearest.length > 0 ? `. Did you mean ${nearest.join(' or ')}?` : '.'}`
+    }
+    case 'heard':
+      return `Heard “${question.said}”: did you mean ${question.meant}?`
+    case 'which part':
+      return `Which “${question.said}”: ${question.choices.join(' or ')}?`
+    case 'asks':
+      return ASK_WORDS[question.ask]
+  }
 }
 
-/** A word nobody could place, with what it may have been meant for. */
-export function unreadSentence({ said, nearest }: Understood['notUnderstood'][number]): string {
-  return `Not understood: “${said}”${nearest.length > 0 ? `. Did you mean ${nearest.join(' or ')}?` : '.'}`
+/** What stands on the tap of an answer. */
+export function lineAnswerWords(answer: LineAnswer): string {
+  if (answer.says === 'a name') return `${answer.of === 'part' ? 'a part' : 'a plug'} called “${answer.name}”`
+  return answer.says === 'leave it out' ? 'leave it out' : answer.words
+}
+
+/** A name that has come off or open already. */
+export function saidTwiceSentence({ kind, name }: SaidTwice): string {
+  return kind === 'part'
+    ? `The ${name.toLowerCase()} is off already. The same, or another?`
+    : `Plug ${name} is open already. The same, or another?`
 }
 
 /** Why a fact found no place in the record, and what to do. */

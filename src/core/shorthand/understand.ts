@@ -14,9 +14,9 @@ export type Understood = {
   /** Words that nobody could place, as they stand in the line, with what they may have been meant for. */
   notUnderstood: { said: string; from: number; to: number; nearest: string[] }[]
   /** Words that may have been heard wrongly, and what was probably said. */
-  heard: { said: string; meant: string }[]
+  heard: { said: string; meant: string; from: number; to: number }[]
   /** Names that more than one part of the record has. */
-  whichPart: { said: string; choices: readonly string[] }[]
+  whichPart: { said: string; choices: readonly string[]; from: number; to: number }[]
 }
 
 /**
@@ -26,7 +26,7 @@ export type Understood = {
 export function understand(line: string, own: OwnWords = {}): Understood {
   const phrases = scan(line, own)
   const { facts, asks, unread } = assemble(itemsOf(phrases))
-  const whichPart = phrases.flatMap(({ said, choices }) => (choices ? [{ said, choices }] : []))
+  const whichPart = phrases.flatMap(({ said, choices, from, to }) => (choices ? [{ said, choices, from, to }] : []))
   return {
     facts,
     asks: whichPart.length > 0 && !asks.includes('part') ? [...asks, 'part'] : asks,
@@ -34,7 +34,9 @@ export function understand(line: string, own: OwnWords = {}): Understood {
       const said = line.slice(begin, end)
       return { said, from: begin, to: end, nearest: nearestWords(said, own) }
     }),
-    heard: phrases.flatMap((phrase) => (phrase.token === 'Heard' ? [{ said: phrase.said, meant: phrase.value }] : [])),
+    heard: phrases.flatMap((phrase) =>
+      phrase.token === 'Heard' ? [{ said: phrase.said, meant: phrase.value, from: phrase.from, to: phrase.to }] : [],
+    ),
     whichPart,
   }
 }

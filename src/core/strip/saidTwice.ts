@@ -57,3 +57,9 @@ function nextName(name: string, taken: readonly string[]): string {
   const word = ORDINALS.find((ordinal) => !used.has(`${ordinal} ${name}`.toLowerCase())) ?? 'another'
   return `${word} ${name}`.toLowerCase()
 }
+
+/** The line with the second thing called by a name of its own. */
+export function asAnother(line: string, { name, another }: SaidTwice): string {
+  const at = line.toLowerCase().indexOf(name.toLowerCase())
+  return at < 0 ? line : `${line.slice(0, at)}${another}${line.slice(at + name.length)}`
+}

@@ -8,10 +8,10 @@ import type { HouseWord } from '@/core/shop/houseWord'
 import { questionsOf } from '@/core/strip/questions'
 import type { LiveJob } from './useJob'
 import { newId } from '@/client/newId'
-import { lineQuestions } from '../say/lineQuestions'
+import { lineQuestions } from '@/core/shorthand/lineQuestions'
 import { isClear, useShorthand } from '../say/useShorthand'
 import { QuestionCard } from './QuestionCard'
-import { factWords } from '@/words/shorthandWords'
+import { factWords, lineQuestionSentence } from '@/words/shorthandWords'
 
 const EDGES = [
   'top edge',
@@ -99,10 +99,9 @@ export function RefitSheet({
         <p aria-live="polite" className="min-h-6 text-lg">
           {trouble ||
             (understood &&
-              [
-                ...understood.facts.map(factWords),
-                ...lineQuestions(understood, line).map(({ sentence }) => sentence),
-              ].join('; '))}
+              [...understood.facts.map(factWords), ...lineQuestions(understood, line).map(lineQuestionSentence)].join(
+                '; ',
+              ))}
         </p>
       </form>
       <Taps

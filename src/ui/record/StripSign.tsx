@@ -6,11 +6,11 @@ import { REST_WAYS, type Part } from '@/core/procedure/part'
 import type { HouseWord } from '@/core/shop/houseWord'
 import type { Fact } from '@/core/shorthand/meaning'
 import { waitsThere } from '@/core/strip/waitsThere'
-import { saidTwice } from '@/core/strip/saidTwice'
-import { lineQuestions, sameOrAnother, type LineAnswer, type SameAnswer } from '../say/lineQuestions'
+import { asAnother, saidTwice } from '@/core/strip/saidTwice'
+import { answersTo, lineQuestions } from '@/core/shorthand/lineQuestions'
 import { isClear, useShorthand } from '../say/useShorthand'
 import { itemWords } from '@/words/items'
-import { factLabel, factWords } from '@/words/shorthandWords'
+import { factLabel, factWords, lineAnswerWords, lineQuestionSentence, saidTwiceSentence } from '@/words/shorthandWords'
 import type { LiveStrip } from './useStrip'
 
 /**
@@ -28,15 +28,28 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
       )
     : []
   const clear = isClear(understood) && twice.length === 0
-  const questions = understood
-    ? [...lineQuestions(understood, line), ...twice.map((item) => sameOrAnother(item, line))]
-    : []
   const type = (next: string) => (setLine(next), setAnswer([]), setSame([]))
-  const settle = (picked: LineAnswer | SameAnswer) => {
-    if ('same' in picked) return setSame([...same, picked.same])
-    if ('name' in picked && picked.name) name(picked.name.kind, picked.name.name)
-    if ('line' in picked) type(picked.line)
-  }
+  const questions: Asked[] = understood
+    ? [
+        ...lineQuestions(understood, line).map((question): Asked => ({
+          sentence: lineQuestionSentence(question),
+          answers: answersTo(question, line).map((answer) => ({
+            words: lineAnswerWords(answer),
+            take: () => (answer.says === 'a name' ? name(answer.of, answer.name) : type(answer.line)),
+          })),
+        })),
+        ...twice.map((item): Asked => ({
+          sentence: saidTwiceSentence(item),
+          answers: [
+            {
+              words: `another: ${item.another}`,
+              take: () => (name(item.kind, item.another), type(asAnother(line, item))),
+            },
+            { words: 'the same', take: () => setSame([...same, item.name]) },
+          ],
+        })),
+      ]
+    : []
   const take = () => {
     if (!clear) return
     setAnswer(strip.say(understood.facts, line))
@@ -101,7 +114,7 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
                       key={each.words}
                       type="button"
                       className="min-h-14 rounded bg-[#f4f1e9] px-6 text-xl font-bold text-[#0f1315]"
-                      onClick={() => settle(each)}
+                      onClick={each.take}
                     >
                       {each.words}
                     </button>
@@ -126,6 +139,9 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
     </section>
   )
 }
+
+/** A question about the line as it is shown, and what each tap does. */
+type Asked = { sentence: string; answers: { words: string; take: () => void }[] }
 
 function Chip({ fact }: { fact: Fact }) {
   return (

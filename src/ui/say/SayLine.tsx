@@ -7,7 +7,8 @@ import type { Understood } from '@/core/shorthand/understand'
 import { itemWords } from '@/words/items'
 import { factWords, unplacedSentence } from '@/words/shorthandWords'
 import { newId } from '@/client/newId'
-import { lineQuestions } from './lineQuestions'
+import { answersTo, lineQuestions } from '@/core/shorthand/lineQuestions'
+import { lineAnswerWords, lineQuestionSentence } from '@/words/shorthandWords'
 import { isClear, useShorthand } from './useShorthand'
 
 /**
@@ -127,13 +128,13 @@ function Reading({
           </li>
         ))}
       </ul>
-      {lineQuestions(understood, line).map(({ sentence, answers }) => (
-        <Question key={sentence} sentence={sentence}>
-          {answers.map((answer) => (
+      {lineQuestions(understood, line).map((question) => (
+        <Question key={lineQuestionSentence(question)} sentence={lineQuestionSentence(question)}>
+          {answersTo(question, line).map((answer) => (
             <Answer
-              key={answer.words}
-              words={answer.words}
-              onClick={() => ('line' in answer ? onLine(answer.line) : onName(answer.name.kind, answer.name.name))}
+              key={lineAnswerWords(answer)}
+              words={lineAnswerWords(answer)}
+              onClick={() => (answer.says === 'a name' ? onName(answer.of, answer.name) : onLine(answer.line))}
             />
           ))}
         </Question>
