@@ -199,14 +199,15 @@ export function handoverFacts(
       ),
     ],
     cautions: [
-      ...(airbags.length > 0
-        ? [
-            {
-              severity: 'AIRBAG' as const,
-              sentence: `Was open and is closed again: ${airbags.map((id) => itemWords(document, id)).join(', ')}.`,
-            },
-          ]
-        : []),
+      ...[
+        { words: 'Is open', ids: airbags.filter((id) => state.tethersOpen.has(id)) },
+        { words: 'Was open and is closed again', ids: airbags.filter((id) => !state.tethersOpen.has(id)) },
+      ]
+        .filter(({ ids }) => ids.length > 0)
+        .map(({ words, ids }) => ({
+          severity: 'AIRBAG' as const,
+          sentence: `${words}: ${ids.map((id) => itemWords(document, id)).join(', ')}.`,
+        })),
       ...[...cautions.values()].map(({ severity, sentence }) => ({ severity, sentence })),
     ],
     lookalikes: (plan ? traysFor(plan) : [])
