@@ -180,7 +180,7 @@ export function JobAsks({
           close={close}
         />
       </Dialog>
-      <Dialog title="Pause" open={ask === 'pause'} onClose={close}>
+      <Dialog title="Pause" open={ask === 'pause'} onClose={close} wide>
         <PauseDialog
           job={job}
           putBack={(happenings) =>

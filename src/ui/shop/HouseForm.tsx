@@ -7,6 +7,8 @@ import { SaveBar } from './SaveBar'
 import { useSaving, type Saved } from './useSaving'
 
 type Entry = { path: Path<HouseValues>; label: string; unit: string; help?: string }
+/** Under which the shop's time zone stands. */
+const PLACE = 'Walking'
 const GROUPS: { title: string; entries: Entry[] }[] = [
   {
     title: 'Work, until there are measured times',
@@ -22,7 +24,7 @@ const GROUPS: { title: string; entries: Entry[] }[] = [
     ],
   },
   {
-    title: 'Walking',
+    title: PLACE,
     entries: [
       { path: 'nextSeatS', label: 'To the next seat', unit: 's' },
       { path: 'acrossS', label: 'Across the cabin', unit: 's' },
@@ -39,7 +41,7 @@ const GROUPS: { title: string; entries: Entry[] }[] = [
         help: 'Where the maker’s figure is not known. The maker’s data goes first.',
       },
       { path: 'coldBrittleC', label: 'Brittle parts get a caution below', unit: '°C' },
-      { path: 'liftMassKg', label: 'Two people lift from', unit: 'kg' },
+      { path: 'liftMassKg', label: 'One person lifts at most', unit: 'kg' },
     ],
   },
 ]
@@ -66,6 +68,7 @@ export function HouseForm({
         {GROUPS.map((group) => (
           <fieldset key={group.title} className="space-y-3">
             <legend className="mb-2 w-full border-b-2 border-ink pb-1 text-lg font-bold">{group.title}</legend>
+            {group.title === 'Walking' && null}
             {group.entries.map(({ path, label, unit, help }) => (
               <TextField
                 key={path}
@@ -77,15 +80,22 @@ export function HouseForm({
                 {...form.register(path, { setValueAs: asNumber })}
               />
             ))}
+            {group.title === PLACE && (
+              <>
+                <h2 className="mb-2 w-full border-b-2 border-ink pb-1 pt-5 text-lg font-bold">
+                  Times on pages and paper
+                </h2>
+                <SelectField label="Time zone of the shop" disabled={!may} {...form.register('timeZone')}>
+                  <option value="">as the machine that shows the time</option>
+                  {[...new Set([house.timeZone, ...zones])].filter(Boolean).map((zone) => (
+                    <option key={zone}>{zone}</option>
+                  ))}
+                </SelectField>
+              </>
+            )}
           </fieldset>
         ))}
       </div>
-      <SelectField label="Time zone of the shop" className="max-w-sm" disabled={!may} {...form.register('timeZone')}>
-        <option value="">as the machine that shows the time</option>
-        {[...new Set([house.timeZone, ...zones])].filter(Boolean).map((zone) => (
-          <option key={zone}>{zone}</option>
-        ))}
-      </SelectField>
       <SaveBar {...saving} may={may} who="A lead" />
     </form>
   )
