@@ -14,7 +14,7 @@ export type LineQuestion =
 export type LineAnswer =
   { says: 'this' | 'leave it out'; words: string; line: string } | { says: 'a name'; of: 'part' | 'plug'; name: string }
 
-/** The questions of a line in the order in which they are asked: a word nobody knows first, the others may come of it. */
+/** The questions of a line in the order they are asked in: a word nobody knows first, the others may come of it. */
 export function lineQuestions(understood: Understood, line: string): LineQuestion[] {
   const { notUnderstood, heard, whichPart, asks } = understood
   // Which part of several, and what was heard, are asked by name.
