@@ -4,6 +4,7 @@ import { forBuild } from '../procedure/forBuild'
 import { Holder } from '../procedure/holder'
 import { Part } from '../procedure/part'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
+import { Rule, ShopRules } from '../vehicle/rule'
 import { rulesInForce } from '../vehicle/rulesInForce'
 import { keptPlan } from './keptPlan'
 import { planJob } from './planJob'
@@ -52,4 +53,21 @@ test('one made while clips were undone by themselves is planned anew, and says s
   expect(made).toContain('undo:clips')
   expect(anew).toBe(true)
   expect(keys).toEqual(['undo:screws', 'release:panel', 'lift:panel'])
+})
+
+test('a rule added later may forbid every order: the job goes on, and the rule refuses the act when it comes', () => {
+  const own = Rule.parse({
+    id: 'own',
+    severity: 'WARNING',
+    sentence: 'Panels stay where they are.',
+    remedy: 'Call a lead.',
+    origin: 'this shop',
+    effect: 'refuses',
+    at: { acts: ['release'] },
+  })
+  const rules = rulesInForce(ShopRules.parse({ added: [own] }))
+  const model = forBuild(panel('with the pull'), {})
+  expect(planJob(model, request, DEFAULT_HOUSE_VALUES, rules).ok).toBe(false)
+  const kept = keptPlan(model, request, DEFAULT_HOUSE_VALUES, rules, null)
+  expect(kept.ok && kept.value.wayIn.length).toBe(1)
 })

@@ -5,6 +5,7 @@ import { takenAway, withoutDangling } from './cutOff'
 import { COLLECTIONS, ProcedureDocument } from './document'
 import { applyEdits, editsBetween, inverseOf } from './edit'
 import { danglingReferences } from './references'
+import { Need } from './need'
 import { REFERENCES } from './referenceTable'
 
 /** The small dash, pointing in every way that the demo's records do not. */
@@ -118,4 +119,30 @@ test('every field of the table is told when it points nowhere, and is cut', () =
   }
   const never = REFERENCES.map(({ collection, field }) => `${collection}: ${field}`).filter((key) => !said.has(key))
   expect(never).toEqual([])
+})
+
+test('a need is told and goes whatever it asks for: a part, a plug, a setting, an act on a thing, a way of setting', () => {
+  const dash = smallDash()
+  const need = (id: string, needs: object, dependent: object = { act: 'release', id: 'unit' }) =>
+    Need.parse({ id, dependent, needs, reason: 'method' })
+  dash.needs = [
+    need('part', { kind: 'part', partId: 'cover', level: 'off' }),
+    need('plug', { kind: 'tether', tetherId: 'hazard', state: 'open' }),
+    need('setting', { kind: 'setting', settingId: 'lever', value: 'park' }),
+    need('act', { kind: 'operation', act: 'undo', id: 'screws' }),
+    need('way', { kind: 'part', partId: 'panel', level: 'off' }, { act: 'method', id: 'lever-to-park' }),
+    need('test', { kind: 'part', partId: 'panel', level: 'off' }, { act: 'test', id: 'sound' }),
+  ]
+  expect(danglingReferences(dash)).toEqual([])
+  const goes = (id: string) =>
+    takenAway(dash, new Set([id])).goes.flatMap((item) => (item.collection === 'needs' ? [item.id] : []))
+  expect([goes('cover'), goes('hazard'), goes('lever'), goes('screws'), goes('sound')]).toEqual([
+    ['part'],
+    ['plug'],
+    ['setting', 'way'],
+    ['act'],
+    ['test'],
+  ])
+  const told = danglingReferences({ ...dash, tethers: [], settings: [] }).map(({ itemId }) => itemId)
+  expect(told).toEqual(expect.arrayContaining(['plug', 'setting', 'way']))
 })

@@ -6,8 +6,9 @@ import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
 import { planJob } from '../planJob'
 import type { JobPlan } from './jobPlan'
 import { PlanRequest } from '../ask/planRequest'
-import { fewestTrays, sharedTrays } from './trays'
 import { panelVan, patrolMotorcycle } from '../../testing/vehicles.testing'
+import { fewestTrays, needsTray, sharedTrays } from './trays'
+import { Holder } from '../../procedure/holder'
 
 const VAN_BUILD = { gearbox: 'automatic', starter: 'key', steering: 'left' }
 function planned(document: ReturnType<typeof panelVan>, build: Record<string, string>): JobPlan {
@@ -109,4 +110,20 @@ test('the fewest, against every way of sharing there is', () => {
     ),
     { seed: 6, numRuns: 200 },
   )
+})
+
+// By hand: what lies in a tray and what stays where it is.
+test.each<[Partial<Holder>, boolean]>([
+  [{ kind: 'machine screw' }, true],
+  [{ kind: 'nut' }, true],
+  [{ kind: 'push-pin' }, true],
+  [{ kind: 'machine screw', captive: true }, false],
+  [{ kind: 'spring clip' }, false],
+  [{ kind: 'hook-and-loop' }, false],
+  [{ kind: 'adhesive' }, false],
+  [{ kind: 'slide-on clip nut' }, false],
+  [{ kind: 'well nut' }, false],
+  [{ kind: 'rivet nut' }, false],
+])('%j lies in a tray: %s', (more, wants) => {
+  expect(needsTray(Holder.parse({ id: 'h', count: 1, holds: ['p'], ...more }))).toBe(wants)
 })
