@@ -50,8 +50,8 @@ describe('a lead may let a row stand open', () => {
 })
 
 /**
- * Worked by hand, as tool control counts sockets out and back (common practice, no source): of four screws, what stands,
- * what is in the hand, and what is still open.
+ * Worked by hand, as tool control counts sockets out and back (common practice, no source): of four screws, what
+ * stands, what is in the hand, and what is still open.
  */
 describe('a group of four, worked by hand', () => {
   test.each<[string, Partial<HolderCounts>, { standing: number; inHand: number; open: string[] }]>([
