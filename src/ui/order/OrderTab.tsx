@@ -54,7 +54,7 @@ export function OrderTab({
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-hair px-1 py-1.5 text-[15px]">
         <label className="flex items-center gap-2">
           For
-          <select className="field !w-36 xl:!w-60" value={goalId} onChange={(event) => setGoalId(event.target.value)}>
+          <select className="field !w-36 2xl:!w-60" value={goalId} onChange={(event) => setGoalId(event.target.value)}>
             <option value="">everything that comes off</option>
             {document.cavities.map((cavity) => (
               <option key={cavity.id} value={cavity.id}>
