@@ -3,7 +3,7 @@ import type { JobPlan } from '@/core/plan/show/jobPlan'
 import type { LaneStep, Lanes, LegLanes } from '@/core/plan/lanes/lanesOf'
 import { pausesOf, type Pause } from '@/core/plan/lanes/pauses'
 import type { Station } from '@/core/procedure/station'
-import { isWorthSharing } from '@/core/plan/lanes/worthSharing'
+import { isShared } from '@/core/plan/lanes/worthSharing'
 import { stepWords } from '@/words/operations'
 import { itemWords } from '@/words/items'
 import { timeWords } from './PlanAnswer'
@@ -65,13 +65,7 @@ function Leg({
     (atS -
       waits.reduce((cutS, { startS, endS }) => cutS + Math.max(0, Math.min(atS, endS) - startS - DRAWN_WAIT_S), 0)) *
     PX_PER_S
-  if (
-    !isWorthSharing(
-      leg.makespanS,
-      aloneS,
-      waits.reduce((sumS, { startS, endS }) => sumS + endS - startS, 0),
-    )
-  )
+  if (!isShared(leg, aloneS))
     return (
       <p className="text-lg">
         <b>{title}:</b> {timeWords(aloneS)} alone. More hands gain hardly anything here, they would take turns at one

@@ -7,7 +7,7 @@ import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
 import { planJob } from '../planJob'
 import { PlanRequest } from '../ask/planRequest'
 import { lanesOf, type Lanes } from './lanesOf'
-import { isWorthSharing, lanesWorthSharing } from './worthSharing'
+import { isShared, isWorthSharing, lanesWorthSharing, togetherS } from './worthSharing'
 
 /**
  * The lanes of two people who have two units off side by side, at these stations, and those of the first of them alone.
@@ -73,3 +73,17 @@ test.each([
   [16, 20, false],
   [15, 20, true],
 ])('%d s instead of %d s: %s', (sharedS, aloneS, worth) => expect(isWorthSharing(sharedS, aloneS)).toBe(worth))
+
+const lane = (...spans: [number, number][]) => spans.map(([startS, endS]) => ({ startS, endS }))
+test.each([
+  ['one after the other', [lane([0, 10], [20, 30]), lane([10, 20])], 0],
+  ['at once', [lane([0, 10]), lane([0, 10])], 10],
+  ['in part', [lane([0, 10], [12, 20]), lane([5, 15])], 8],
+  ['three of them', [lane([0, 10]), lane([0, 4]), lane([2, 6])], 6],
+  ['nobody', [[], []], 0],
+] as const)('seconds worked at once, %s: %3$s', (_, lanes, seconds) => expect(togetherS(lanes)).toBe(seconds))
+test('turns that only save the changing of tools are no sharing', () => {
+  const steps = (...spans: [number, number][]) => lane(...spans) as never
+  expect(isShared({ lanes: [steps([0, 40]), steps([40, 80])], makespanS: 80 }, 110)).toBe(false)
+  expect(isShared({ lanes: [steps([0, 40]), steps([0, 40])], makespanS: 40 }, 80)).toBe(true)
+})
