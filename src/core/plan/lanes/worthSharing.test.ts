@@ -83,7 +83,11 @@ test.each([
   ['nobody', [[], []], 0],
 ] as const)('seconds worked at once, %s: %3$s', (_, lanes, seconds) => expect(togetherS(lanes)).toBe(seconds))
 test('turns that only save the changing of tools are no sharing', () => {
-  const steps = (...spans: [number, number][]) => lane(...spans) as never
+  const steps = (...spans: [number, number][]) => lane(...spans).map((span) => ({ ...span, with: null })) as never
   expect(isShared({ lanes: [steps([0, 40]), steps([40, 80])], makespanS: 80 }, 110)).toBe(false)
   expect(isShared({ lanes: [steps([0, 40]), steps([0, 40])], makespanS: 40 }, 80)).toBe(true)
+})
+test('what takes two is never said to be one person’s, however little is saved', () => {
+  const lift = (other: number) => lane([0, 4]).map((span) => ({ ...span, with: other })) as never
+  expect(isShared({ lanes: [lift(1), lift(0)], makespanS: 4 }, 4)).toBe(true)
 })

@@ -34,8 +34,12 @@ export function togetherS(lanes: readonly (readonly { startS: number; endS: numb
   return sumS
 }
 
-/** Whether a way is shared out rather than done in turns: people work at once, and are done noticeably sooner. */
+/**
+ * Whether a way is shared out rather than done in turns: people work at once, and are done noticeably sooner. What
+ * takes two is nobody's alone, however little is saved.
+ */
 export function isShared(leg: Pick<LegLanes, 'makespanS'> & { lanes: LegLanes['lanes'] }, aloneS: number): boolean {
+  if (leg.lanes.some((lane) => lane.some((step) => step.with !== null))) return true
   const waitS = pausesOf(leg)[0]!
     .filter(({ everybody }) => everybody)
     .reduce((sum, { startS, endS }) => sum + endS - startS, 0)
