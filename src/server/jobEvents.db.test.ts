@@ -3,55 +3,24 @@ import { panelVan } from '@/demo/panelVan'
 import { JobEvent, type Happening } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
-import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
-import { ShopRules } from '@/core/vehicle/rule'
 import { database } from './database'
 import { addFromDesk, appendJobEvents, AppendRequest, eventsAfter, handOver } from './jobEvents'
 import { openJob, readJob, vehicleOverlay } from './jobs'
 import { createProcedure } from './procedures'
 import { inShop, type Crew } from './session'
+import { crewOf, makeShop, somebody } from './shop.testing'
 import { EVENT_VERSION } from '@/core/job/eventVersion'
 
-// On a real PostgreSQL: bin/test unit starts one and migrates it.
-const lead = { id: crypto.randomUUID(), name: 'Marit', role: 'lead' as const, authorised: [] }
-const installer = { id: crypto.randomUUID(), name: 'Tolu', role: 'installer' as const, authorised: [] }
+const lead = somebody('Marit', 'lead')
+const installer = somebody('Tolu', 'installer')
 const shopId = crypto.randomUUID()
-const as = (person: Crew['acting']): Crew => ({
-  shopId,
-  shopName: 'Shop',
-  isDemo: false,
-  house: DEFAULT_HOUSE_VALUES,
-  rules: ShopRules.parse({}),
-  tools: [],
-  words: [],
-  sessionId: 'none',
-  signedIn: person,
-  acting: person,
-})
+const as = (person: Crew['acting']) => crewOf(shopId, person)
 const vehicleId = crypto.randomUUID()
 let jobId = ''
 let seq = 0
 
 beforeAll(async () => {
-  await inShop(as(lead), async (trx) => {
-    await trx
-      .insertInto('shop')
-      .values({ id: shopId, name: 'Shop', house: JSON.stringify(DEFAULT_HOUSE_VALUES) })
-      .execute()
-    for (const person of [lead, installer])
-      await trx
-        .insertInto('crew')
-        .values({
-          id: person.id,
-          shop_id: shopId,
-          name: person.name,
-          role: person.role,
-          pin_hash: 'x',
-          user_id: null,
-          pin_locked_until: null,
-        })
-        .execute()
-  })
+  await makeShop(shopId, [lead, installer])
   const procedureId = await createProcedure(as(lead), panelVan())
   await inShop(as(lead), (trx) =>
     trx

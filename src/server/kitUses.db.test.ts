@@ -3,28 +3,14 @@ import { JobEvent } from '@/core/job/event'
 import { emptyDocument } from '@/core/procedure/document'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { Kit, KitFit } from '@/core/shop/kit'
-import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
-import { ShopRules } from '@/core/vehicle/rule'
 import { database } from './database'
 import { kitUses } from './kitUses'
-import { inShop, type Crew } from './session'
+import { inShop } from './session'
+import { crewOf, makeShop, somebody } from './shop.testing'
 import { EVENT_VERSION } from '@/core/job/eventVersion'
 
-// On a real PostgreSQL: bin/test unit starts one and migrates it.
-const person = { id: crypto.randomUUID(), name: 'Ines', role: 'owner' as const, authorised: [] }
-const crewOf = (shopId: string): Crew => ({
-  shopId,
-  shopName: 'Shop',
-  isDemo: false,
-  house: DEFAULT_HOUSE_VALUES,
-  rules: ShopRules.parse({}),
-  tools: [],
-  words: [],
-  sessionId: 'none',
-  signedIn: person,
-  acting: person,
-})
-const crew = crewOf(crypto.randomUUID())
+const person = somebody('Ines', 'owner')
+const crew = crewOf(crypto.randomUUID(), person)
 const kit = Kit.parse({ id: 'tracker', name: 'Fit a tracker' })
 const fit = KitFit.parse({ procedureId: crew.shopId })
 const request = JSON.stringify(
@@ -77,24 +63,9 @@ async function job(begun: boolean, handedOverAt: Date | null = null): Promise<st
   return id
 }
 
-beforeAll(() =>
-  inShop(crew, async (trx) => {
-    await trx
-      .insertInto('shop')
-      .values({ id: crew.shopId, name: 'Shop', house: JSON.stringify(crew.house) })
-      .execute()
-    await trx
-      .insertInto('crew')
-      .values({
-        id: person.id,
-        shop_id: crew.shopId,
-        name: 'Ines',
-        role: 'owner',
-        pin_hash: 'x',
-        user_id: null,
-        pin_locked_until: null,
-      })
-      .execute()
+beforeAll(async () => {
+  await makeShop(crew.shopId, [person])
+  await inShop(crew, async (trx) => {
     await trx.insertInto('procedure').values({ id: procedureId, shop_id: crew.shopId, name: 'Model' }).execute()
     await trx
       .insertInto('vehicle')
@@ -106,8 +77,8 @@ beforeAll(() =>
         build: JSON.stringify({}),
       })
       .execute()
-  }),
-)
+  })
+})
 afterAll(() => database().destroy())
 
 test('a kit is where a job was begun with it, not where one was only planned, and no other shop sees it', async () => {
@@ -117,5 +88,5 @@ test('a kit is where a job was begun with it, not where one was only planned, an
     { kitId: 'tracker', jobId: underWay, vehicle: 'Van 9', handedOverAt: null },
     { kitId: 'tracker', jobId: fitted, vehicle: 'Van 9', handedOverAt: new Date('2026-03-04T10:00:00Z') },
   ])
-  expect(await kitUses(crewOf(crypto.randomUUID()))).toEqual([])
+  expect(await kitUses(crewOf(crypto.randomUUID(), person))).toEqual([])
 })

@@ -3,53 +3,20 @@ import { JobEvent, type Happening } from '@/core/job/event'
 import { ProcedureDocument } from '@/core/procedure/document'
 import { fieldEdits } from '@/core/procedure/edit'
 import { Part } from '@/core/procedure/part'
-import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
-import { ShopRules } from '@/core/vehicle/rule'
 import { database } from './database'
 import { appendJobEvents } from './jobEvents'
 import { readJob } from './jobs'
 import { editDraft, publishDraft, readProcedure } from './procedures'
-import { inShop, type Crew } from './session'
+import { crewOf, makeShop, somebody } from './shop.testing'
 import { newStrip } from './strips'
 import { EVENT_VERSION } from '@/core/job/eventVersion'
 
-// On a real PostgreSQL: bin/test unit starts one and migrates it.
-const person = { id: crypto.randomUUID(), name: 'Ines', role: 'owner' as const, authorised: [] }
-const crew: Crew = {
-  shopId: crypto.randomUUID(),
-  shopName: 'Shop',
-  isDemo: false,
-  house: DEFAULT_HOUSE_VALUES,
-  rules: ShopRules.parse({}),
-  tools: [],
-  words: [],
-  sessionId: 'none',
-  signedIn: person,
-  acting: person,
-}
+const person = somebody('Ines', 'owner')
+const crew = crewOf(crypto.randomUUID(), person)
 let seq = 0
 let jobs = 0
 
-beforeAll(async () => {
-  await inShop(crew, async (trx) => {
-    await trx
-      .insertInto('shop')
-      .values({ id: crew.shopId, name: 'Shop', house: JSON.stringify(crew.house) })
-      .execute()
-    await trx
-      .insertInto('crew')
-      .values({
-        id: person.id,
-        shop_id: crew.shopId,
-        name: 'Ines',
-        role: 'owner',
-        pin_hash: 'x',
-        user_id: null,
-        pin_locked_until: null,
-      })
-      .execute()
-  })
-})
+beforeAll(() => makeShop(crew.shopId, [person]))
 afterAll(() => database().destroy())
 
 const event = (jobId: string, what: Happening, corrects: string | null = null) => {
