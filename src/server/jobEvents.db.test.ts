@@ -143,7 +143,6 @@ test('what arrives while the gate is looked at keeps the vehicle from being hand
   const mayCommit = new Promise<void>((resolve) => (arrived = resolve))
   // A post that has stored its event and is not through yet.
   const posting = inShop(as(installer), async (trx) => {
-    await trx.selectFrom('job').select('id').where('id', '=', of).forShare().executeTakeFirstOrThrow()
     await trx
       .insertInto('job_event')
       .values({

@@ -34,8 +34,6 @@ export async function appendJobEvents(crew: Crew, jobId: string, events: readonl
       .selectFrom('job')
       .select(['id', 'kind', 'vehicle_id'])
       .where('id', '=', jobId)
-      // One after the other with a hand-over of the same job, which looks at the gate and signs in one go.
-      .forShare()
       .executeTakeFirst()
     if (!job) return { status: 'unknown job' }
     const acted = new Set([
@@ -173,7 +171,8 @@ export type HandOverOutcome =
 
 /**
  * Hands the vehicle over, if the gate is open by the shop's own record. Every device's events must have arrived before.
- * The job is locked while the gate is looked at: what arrives meanwhile waits, and opens the vehicle again.
+ * The job is locked while the gate is looked at: a post that is storing events holds the job's row by their foreign key,
+ * so that either it is seen here or it waits until this is through.
  */
 export async function handOver(crew: Crew, jobId: string, event: JobEvent): Promise<HandOverOutcome> {
   const hasOthers = await shopHasOthers(crew)
