@@ -3,7 +3,7 @@ import { reachedFrom, successors, type Pair } from './graph'
 import { type Because } from './operation'
 import type { Removal } from './removal'
 import type { Goal } from './wish'
-import { keyOf, splitKey } from '../procedure/acts'
+import { actOf, keyOf, splitKey } from '../procedure/acts'
 
 export type WhyRelation =
   'covers' | 'holds' | 'ties' | 'traps' | 'frees' | 'carries' | 'keeps safe' | 'closes' | 'comes before'
@@ -68,7 +68,8 @@ function throughSettings(removal: Removal): Pair[] {
 
 function thingOf(key: string): ['part' | 'holder' | 'tether' | 'setting', Id] {
   const [act, id] = splitKey(key)
-  return [act === 'undo' ? 'holder' : act === 'open' ? 'tether' : act === 'set' ? 'setting' : 'part', id]
+  const { of } = actOf(act)
+  return [of === 'holder' || of === 'tether' || of === 'setting' ? of : 'part', id]
 }
 
 function relationOf(removal: Removal, because: Because): WhyRelation {

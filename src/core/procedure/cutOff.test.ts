@@ -83,7 +83,9 @@ test('what loses one of several things keeps the rest, what loses all of them go
   expect([document.functions[0]!.alsoNeeds, document.facets[0]!.toldFrom]).toEqual([[], null])
   const both = takenAway(pointing(), new Set(['panel', 'unit']))
   expect(both.document.cavities).toEqual([])
-  const plain = takenAway(pointing(), new Set(['trim'])).document
+  const { document: plain, everywhere } = takenAway(pointing(), new Set(['trim']))
+  expect(everywhere.map(({ id }) => id)).toEqual(['hole', 'sound', 'mind'])
+  expect(takenAway(pointing(), new Set(['cover'])).everywhere).toEqual([])
   expect([plain.functions[0]!.when, plain.cavities[0]!.when, plain.cautions[0]!.when]).toEqual([{}, {}, {}])
 })
 test('in a fold what held it stays as a loose end, to be asked about', () => {

@@ -2,6 +2,13 @@ import type { Id } from '../base/id'
 import { COLLECTIONS, type Collection, type ProcedureDocument } from './document'
 import { REFERENCES, type ReferenceRow, type Target } from './referenceTable'
 
+type ItemAt = { collection: Collection; id: Id }
+type Conditional = { id: Id; when?: object }
+
+function conditionsOf({ when = {} }: Conditional): number {
+  return Object.keys(when).length
+}
+
 /** What there is in a record to point at. */
 export function targetsIn(document: ProcedureDocument): (id: Id, into: Target) => boolean {
   const sets = new Map<Target, Set<Id>>(
@@ -48,12 +55,13 @@ export function withoutDangling(document: ProcedureDocument): ProcedureDocument 
 
 /**
  * A record after these were taken away, with all that only made sense with them: what held one of them alone, what tied
- * it, what waited for it. `goes`: the items that go with them, besides themselves. Cost: O(items).
+ * it, what waited for it. `goes`: the items that go with them, besides themselves. `everywhere`: those that held for
+ * some builds only, told apart by a facet that is gone, and hold for more of them now. Cost: O(items).
  */
 export function takenAway(
   document: ProcedureDocument,
   ids: ReadonlySet<Id>,
-): { document: ProcedureDocument; goes: { collection: Collection; id: Id }[] } {
+): { document: ProcedureDocument; goes: ItemAt[]; everywhere: ItemAt[] } {
   const lists = COLLECTIONS.map((name) => [name, (document[name] as { id: Id }[]).filter(({ id }) => !ids.has(id))])
   const after = cutOff({ ...document, ...Object.fromEntries(lists) }, (row) => row.without)
   const goes = COLLECTIONS.flatMap((collection) => {
@@ -62,5 +70,11 @@ export function takenAway(
       stays.has(id) || ids.has(id) ? [] : [{ collection, id }],
     )
   })
-  return { document: after, goes }
+  const everywhere = COLLECTIONS.flatMap((collection) => {
+    const before = new Map((document[collection] as Conditional[]).map((item) => [item.id, conditionsOf(item)]))
+    return (after[collection] as Conditional[]).flatMap((item) =>
+      conditionsOf(item) < before.get(item.id)! ? [{ collection, id: item.id }] : [],
+    )
+  })
+  return { document: after, goes, everywhere }
 }

@@ -152,7 +152,7 @@ function Line({ line, job }: { line: TagLine; job: LiveJob }): ReactNode {
           <Hourglass size={46} aria-hidden className="shrink-0" />
           <span>
             Waits: {line.reason}
-            {line.until && <span className="font-normal">, until {chosenDayWords(line.until, 'longDay')}</span>}
+            {line.until && <span className="font-normal">, until {chosenDayWords(line.until)}</span>}
           </span>
         </>
       )

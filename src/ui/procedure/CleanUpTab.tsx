@@ -14,7 +14,7 @@ import { contradictionWords } from '@/words/contradictionWords'
 import { holderWords, itemWords } from '@/words/items'
 import { newId } from '@/client/newId'
 import type { Contradiction } from '@/core/strip/toRecord'
-import { dateWords } from '@/words/dates'
+import { dateWords, type Zone } from '@/words/dates'
 
 export type CleanUpActs = {
   settleNote: (jobId: string, noteId: string) => Promise<string | null>
@@ -24,6 +24,7 @@ type Props = {
   document: ProcedureDocument
   cleanUp: CleanUp
   people: Record<string, string>
+  zone: Zone
   pickedId: string | null
   mayDecide: boolean
   save: (edits: Edit[]) => Promise<string | null>
@@ -34,7 +35,7 @@ type Props = {
 /**
  * What strips and jobs have left for the desk: what was found otherwise, notes, photos, and parts that are one or two.
  */
-export function CleanUpTab({ document, cleanUp, people, pickedId, mayDecide, save, acts, onGo }: Props) {
+export function CleanUpTab({ document, cleanUp, people, zone, pickedId, mayDecide, save, acts, onGo }: Props) {
   const [gone, setGone] = useState<ReadonlySet<string>>(new Set())
   const [trouble, setTrouble] = useState('')
   const [dialog, setDialog] = useState<'merge' | 'split' | null>(null)
@@ -129,7 +130,7 @@ export function CleanUpTab({ document, cleanUp, people, pickedId, mayDecide, sav
                   {item.evidence
                     .map(
                       ({ label, personId, at }) =>
-                        `${label}, ${people[personId] ?? 'somebody'}, ${dateWords(wallMsOf(at), 'day')}`,
+                        `${label}, ${people[personId] ?? 'somebody'}, ${dateWords(wallMsOf(at), 'day', zone)}`,
                     )
                     .join('; ')}
                 </p>
@@ -212,7 +213,7 @@ export function CleanUpTab({ document, cleanUp, people, pickedId, mayDecide, sav
                   note.itemId && itemWords(document, note.itemId),
                   note.label,
                   people[note.personId],
-                  dateWords(wallMsOf(note.at), 'day'),
+                  dateWords(wallMsOf(note.at), 'day', zone),
                 ]
                   .filter(Boolean)
                   .join(', ')}

@@ -155,6 +155,16 @@ export function FactTable({
           ) : (
             <p>Nothing else hangs on {picked.length === 1 ? 'it' : 'them'}. Undo brings everything back.</p>
           )}
+          {after && after.everywhere.length > 0 && (
+            <>
+              <p className="font-semibold">These held for some builds only, and will hold for every one:</p>
+              <ul className="list-disc pl-6">
+                {after.everywhere.map((item) => (
+                  <li key={item.id}>{goesWithWords(document, item.collection, item.id)}</li>
+                ))}
+              </ul>
+            </>
+          )}
           <button type="button" className="desk-button main w-full" onClick={() => void remove()}>
             Take away
           </button>

@@ -15,12 +15,14 @@ import { AirbagFlag, SignalPlate } from '../marks/Signs'
 import { evidenceWords } from '@/words/evidenceWords'
 import { holderWords, itemWords, threadWords } from '@/words/items'
 import { motionsWords, startWords } from '@/words/operations'
+import type { Zone } from '@/words/dates'
 
 type Props = {
   document: ProcedureDocument
   partId: Id
   evidence: ReadonlyMap<Id, Evidence>
   people: Record<string, string>
+  zone: Zone
   onOpen: (collection: FactCollection, id: Id) => void
   onAdd: (collection: FactCollection) => void
 }
@@ -55,7 +57,7 @@ function spacingWords(document: ProcedureDocument, part: Part, holder: Holder): 
  * Everything about one part at once: what holds, ties, covers and traps it, what it hides, how it comes off and goes
  * back.
  */
-export function PartFacts({ document, partId, evidence, people, onOpen, onAdd }: Props) {
+export function PartFacts({ document, partId, evidence, people, zone, onOpen, onAdd }: Props) {
   const part = document.parts.find((item) => item.id === partId)
   if (!part) return null
   const name = (id: Id) => itemWords(document, id)
@@ -66,7 +68,7 @@ export function PartFacts({ document, partId, evidence, people, onOpen, onAdd }:
   const cautions = document.cautions.filter((caution) => caution.at.itemId === partId)
   const { release, refit } = part
   const seen = (id: Id) =>
-    evidenceWords(evidence.get(id), people).map((words) => (
+    evidenceWords(evidence.get(id), people, zone).map((words) => (
       <span key={words} className="block text-[14px] text-second">
         {words}
       </span>

@@ -29,6 +29,7 @@ import { SayLine } from '../say/SayLine'
 import { PhotosForForm, StationsForForm } from './SpecFields'
 import { itemWords } from '@/words/items'
 import { useDraft, type EditDraft } from './useDraft'
+import type { Zone } from '@/words/dates'
 
 export type ProcedureData = {
   id: string
@@ -48,6 +49,8 @@ export type ProcedureData = {
   /** What jobs have left for the desk, and who the people in it are. */
   cleanUp: CleanUp
   people: Record<string, string>
+  /** The shop's time zone. */
+  zone: Zone
 }
 export type Publish = (
   procedureId: string,
@@ -219,6 +222,7 @@ export function ProcedureScreen({
                 document={document}
                 cleanUp={data.cleanUp}
                 people={data.people}
+                zone={data.zone}
                 pickedId={pickedId}
                 mayDecide={data.mayPublish}
                 save={draft.save}
@@ -293,6 +297,7 @@ export function ProcedureScreen({
               partId={pickedId}
               evidence={draft.evidence}
               people={data.people}
+              zone={data.zone}
               onOpen={open}
               onAdd={add}
             />

@@ -35,6 +35,7 @@ export default async function ProcedurePage({ params }: { params: Promise<{ proc
           mayPublish: mayAct(crew, 'lead'),
           cleanUp: view.cleanUp,
           evidence: view.evidence,
+          zone: crew.house.timeZone,
           people: Object.fromEntries((await everybody(crew)).map(({ id, name }) => [id, name])),
         }}
         editDraft={editDraftAction}
