@@ -153,7 +153,7 @@ export function FactTable({
               </ul>
             </>
           ) : (
-            <p>Nothing else hangs on {picked.length === 1 ? 'it' : 'them'}. Undo brings everything back.</p>
+            <p>No other fact goes with {picked.length === 1 ? 'it' : 'them'}. Undo brings everything back.</p>
           )}
           {after && after.everywhere.length > 0 && (
             <>
