@@ -171,8 +171,8 @@ export type HandOverOutcome =
 
 /**
  * Hands the vehicle over, if the gate is open by the shop's own record. Every device's events must have arrived before.
- * The job is locked while the gate is looked at: a post that is storing events holds the job's row by their foreign key,
- * so that either it is seen here or it waits until this is through.
+ * The job is locked while the gate is looked at: a post that is storing events holds the job's row by their foreign
+ * key, so that either it is seen here or it waits until this is through.
  */
 export async function handOver(crew: Crew, jobId: string, event: JobEvent): Promise<HandOverOutcome> {
   const hasOthers = await shopHasOthers(crew)
