@@ -1,4 +1,4 @@
-import type { JobPlan } from '../plan/show/jobPlan'
+import { allCards, type JobPlan } from '../plan/show/jobPlan'
 import type { Step } from '../plan/find/step'
 import { ownTapFor } from '../plan/show/summary'
 import { happeningsFor, isDone } from './progress'
@@ -15,7 +15,7 @@ export type AlreadyHere = { assumed: Step[]; looked: Step[] }
  * assumed: it is looked at and ticked. Null when nothing lies before it.
  */
 export function alreadyHere(plan: JobPlan, state: JobState, cardId: string): AlreadyHere | null {
-  const cards = [...plan.wayIn, ...plan.wayOut]
+  const cards = allCards(plan)
   const at = cards.findIndex((card) => card.id === cardId)
   const open = cards
     .slice(0, Math.max(0, at))

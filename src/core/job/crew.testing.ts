@@ -2,7 +2,7 @@ import { nextStamp } from '../base/clock'
 import type { Stamp } from '../base/stamp'
 import type { Id } from '../base/id'
 import { keptPlan } from '../plan/keptPlan'
-import type { JobPlan } from '../plan/show/jobPlan'
+import { allSteps, type JobPlan } from '../plan/show/jobPlan'
 import type { FoundPlan } from '../plan/find/foundPlan'
 import { PlanRequest } from '../plan/ask/planRequest'
 import { planJob } from '../plan/planJob'
@@ -88,7 +88,7 @@ export class CrewAtWork {
     return planned.value
   }
   get steps(): Step[] {
-    return [...this.plan.wayIn, ...this.plan.wayOut].flatMap((card) => card.steps)
+    return allSteps(this.plan)
   }
   balance() {
     return balanceOf(this.document, this.state, termsOf(this.document, this.request))

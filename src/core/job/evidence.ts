@@ -6,6 +6,7 @@ import type { ProcedureDocument } from '../procedure/document'
 import { foldJob } from './fold'
 import { saysAlready } from './proposals'
 import { confirmedBy, type JobHistory } from './strips'
+import { thingOf } from './thingOf'
 
 export type Witness = { personId: Id; label: string; at: Stamp }
 
@@ -39,37 +40,39 @@ export function evidenceOf(
     all.set(id, evidence)
     return evidence
   }
-  for (const job of jobs) {
-    const state = foldJob(document, job.events)
-    const last = new Map<Id, Witness>()
-    for (const { what, personId, at, certainty } of state.history) {
-      const witness = { personId, label: job.label, at }
-      if (what.kind === 'stated')
-        for (const edit of what.edits)
-          if (edit.kind === 'add') of(edit.item.id).stated = earlier(of(edit.item.id).stated, witness)
-      const id =
-        'holderId' in what ? what.holderId : 'partId' in what ? what.partId : 'tetherId' in what ? what.tetherId : null
-      if (id !== null && certainty === 'counted') last.set(id, witness)
-    }
-    const bornOut = new Set(confirmedBy(document, state))
-    for (const id of bornOut) {
-      const witness = last.get(id)
-      if (witness) of(id).confirmed.push(witness)
-    }
-    for (const { itemId, field, value, personId, at } of state.deviations) {
-      const witness = { personId, label: job.label, at }
-      if (saysAlready(document, itemId, field, value)) {
-        // One vehicle bears a thing out once.
-        if (!bornOut.has(itemId)) of(itemId).confirmed.push(witness)
-        bornOut.add(itemId)
-      } else of(itemId).contradicted.push({ ...witness, field, value })
-    }
-  }
+  for (const job of jobs) addJob(document, job, of)
   for (const entry of entries) {
     const evidence = of(entry.itemId)
     if (evidence.entered === null || evidence.entered.atMs <= entry.atMs) evidence.entered = entry
   }
   return all
+}
+
+/** What one job bears out or contradicts. */
+function addJob(document: ProcedureDocument, job: JobHistory, of: (id: Id) => Evidence): void {
+  const state = foldJob(document, job.events)
+  const last = new Map<Id, Witness>()
+  for (const { what, personId, at, certainty } of state.history) {
+    const witness = { personId, label: job.label, at }
+    if (what.kind === 'stated')
+      for (const edit of what.edits)
+        if (edit.kind === 'add') of(edit.item.id).stated = earlier(of(edit.item.id).stated, witness)
+    const id = thingOf(what)
+    if (id !== null && certainty === 'counted') last.set(id, witness)
+  }
+  const bornOut = new Set(confirmedBy(document, state))
+  for (const id of bornOut) {
+    const witness = last.get(id)
+    if (witness) of(id).confirmed.push(witness)
+  }
+  for (const { itemId, field, value, personId, at } of state.deviations) {
+    const witness = { personId, label: job.label, at }
+    if (saysAlready(document, itemId, field, value)) {
+      // One vehicle bears a thing out once.
+      if (!bornOut.has(itemId)) of(itemId).confirmed.push(witness)
+      bornOut.add(itemId)
+    } else of(itemId).contradicted.push({ ...witness, field, value })
+  }
 }
 
 function earlier(a: Witness | null, b: Witness): Witness {

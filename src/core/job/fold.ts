@@ -13,6 +13,7 @@ import type { At, Slice } from './fold/slice'
 import { tethers } from './fold/tethers'
 import { HAPPENINGS } from './happenings'
 import { beginning, type JobState } from './jobState'
+import { thingOf } from './thingOf'
 
 /**
  * Folds events into a state. The order of arrival and duplicates don't matter; an event that `corrects` another takes
@@ -62,18 +63,11 @@ function apply(document: ProcedureDocument, state: JobState, event: JobEvent): v
     state.handedOver = null
   }
   // What was once counted is not made doubtful by what is assumed to have followed.
-  if (event.certainty === 'assumed' && !state.moved.has(itemOf(event))) state.assumed.add(itemOf(event))
-  else if (event.certainty === 'counted' && state.assumed.size > 0) state.assumed.delete(itemOf(event))
+  const thing = thingOf(what) ?? ''
+  if (event.certainty === 'assumed' && !state.moved.has(thing)) state.assumed.add(thing)
+  else if (event.certainty === 'counted' && state.assumed.size > 0) state.assumed.delete(thing)
   const at: At = { state, document, event, by: { personId: event.personId, at: event.at } }
   ;(FOLDS[what.kind] as (at: At, what: Happening) => void)(at, what)
-}
-
-function itemOf(event: JobEvent): string {
-  const what = event.what
-  if ('holderId' in what) return what.holderId ?? ''
-  if ('partId' in what) return what.partId
-  if ('tetherId' in what) return what.tetherId
-  return 'settingId' in what ? what.settingId : ''
 }
 
 /** The level of a part now: in place until something said otherwise. */

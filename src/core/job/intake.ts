@@ -1,7 +1,7 @@
 import type { Id } from '../base/id'
 import { facetsThatMatter } from '../plan/derive/facetsThatMatter'
 import { allGoals } from '../plan/ask/jobGoal'
-import type { JobPlan } from '../plan/show/jobPlan'
+import { allCards, allSteps, type JobPlan } from '../plan/show/jobPlan'
 import type { SettingRole } from '../procedure/setting'
 import type { ProcedureDocument } from '../procedure/document'
 import { isAirbagCircuit } from '../procedure/circuits'
@@ -91,9 +91,7 @@ const LOOKED_AT: readonly SettingRole[] = ['battery', 'ignition', 'gear lever', 
  */
 function standingOf(plan: JobPlan, state: JobState): IntakeItem[] {
   const { model } = plan.job
-  const moved = [...plan.wayIn, ...plan.wayOut].some((card) =>
-    card.steps.some(({ operation }) => operation.setting !== null),
-  )
+  const moved = allCards(plan).some((card) => card.steps.some(({ operation }) => operation.setting !== null))
   const settings = [...model.settings.values()]
     .filter(({ role }) => LOOKED_AT.includes(role))
     .map(({ id, asFound }) => ({ settingId: id, value: state.settings.get(id) ?? asFound }))
@@ -106,7 +104,7 @@ function standingOf(plan: JobPlan, state: JobState): IntakeItem[] {
 function pointsFor(plan: JobPlan, document: ProcedureDocument): IntakePoint[] {
   const { model } = plan.job
   const operations = [...plan.removal.operations.values()]
-  const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)
+  const steps = allSteps(plan)
   const fourWheels = document.wheels === 'four'
   const batteryOff = steps.some(
     ({ operation }) =>

@@ -5,7 +5,7 @@ import type { Stamp } from '../base/stamp'
 import { Kit, KitFit } from '../shop/kit'
 import { forBuild } from '../procedure/forBuild'
 import { planJob } from '../plan/planJob'
-import type { JobPlan } from '../plan/show/jobPlan'
+import { allCards, allSteps, type JobPlan } from '../plan/show/jobPlan'
 import { PlanRequest } from '../plan/ask/planRequest'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { whilePlanning } from '../vehicle/circumstances'
@@ -63,7 +63,7 @@ class Log {
     return balanceOf(this.document, this.state(), PLAIN_TERMS)
   }
   follow(until: (key: string) => boolean = () => false, skip: readonly string[] = []): this {
-    for (const card of [...plan.wayIn, ...plan.wayOut])
+    for (const card of allCards(plan))
       for (const { operation } of card.steps) {
         if (until(operation.key)) return this
         if (skip.includes(operation.key)) continue
@@ -82,7 +82,7 @@ test('a job followed to its end closes every account and nothing is left to do',
 
 test('every step is not done before it happened and done after', () => {
   const log = new Log()
-  for (const card of [...plan.wayIn, ...plan.wayOut])
+  for (const card of allCards(plan))
     for (const { operation } of card.steps) {
       expect([operation.key, isDone(log.state(), operation)]).toEqual([operation.key, false])
       for (const what of happeningsFor(log.state(), operation)) log.add(what)
@@ -117,9 +117,7 @@ describe('one tap', () => {
   })
   test('taps confirm every step once', () => {
     const keys = taps.flatMap((tap) => tap.keys)
-    expect(keys).toEqual(
-      [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps.map((step) => step.operation.key)),
-    )
+    expect(keys).toEqual(allCards(plan).flatMap((card) => card.steps.map((step) => step.operation.key)))
   })
   test('a broken clip is asked for as a new one on the way back, and its pieces stay owed', () => {
     const log = new Log().follow((key) => key === 'seat:climate')
@@ -182,7 +180,7 @@ describe('ends', () => {
   if (!swapped.ok) throw new Error('The swap has a plan.')
   test('a unit that is given away is not owed back, nor its plugs; its screws in hand still have to go somewhere', () => {
     const log = new Log()
-    for (const { operation } of [...swapped.value.wayIn, ...swapped.value.wayOut].flatMap((card) => card.steps))
+    for (const { operation } of allSteps(swapped.value))
       for (const what of happeningsFor(log.state(), operation)) log.add(what)
     const terms = termsOf(van, swap)
     expect(balanceOf(van, log.state(), terms).openRows).toMatchObject([

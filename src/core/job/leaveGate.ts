@@ -43,51 +43,66 @@ export function leaveGate(
   vehicle: VehicleState,
   circumstances: Circumstances,
 ): LeaveAnswer {
-  const forbids: LeaveForbids[] = []
-  const obligations: Obligation[] = []
-  const owe = (reason: LeaveForbids, options: string[][]) => {
-    forbids.push(reason)
-    obligations.push(options)
-  }
-  for (const part of model.parts.values()) {
-    const level = levelNow(state, part.id)
-    const stow = stowing(model, state, part.id)
-    if (level === 'eased' || level === 'free')
-      owe({ kind: 'trim loose', partId: part.id }, [[`seat:${part.id}`], ...stow])
-    else if (level === 'in place' && state.moved.has(part.id)) {
-      const out = (model.holdersOf.get(part.id) ?? [])
-        .filter((holder) => settleAccount(state.holders.get(holder.id)!).standing === 0)
-        .map((holder) => holder.id)
-      if (out.length > 0)
-        owe({ kind: 'fasteners out', partId: part.id, holderIds: out }, [[`fasten:${part.id}`], ...stow])
-    }
-  }
-  for (const id of vehicle.open) {
-    const tether = model.tethers.get(id)
-    if (!tether) continue
-    const warns = isWarningCircuit(tether)
-    const leftOpen = state.ends.get(id)?.end === 'left open and insulated'
-    if (warns) owe({ kind: 'warning circuit', tetherId: id }, [[`plug:${id}`]])
-    else if (!state.parked.has(id) && !leftOpen)
-      owe({ kind: 'lead loose', tetherId: id }, [[`plug:${id}`], [`park:${id}`]])
-  }
-  const gate = powerGate(model, vehicle, circumstances)
-  for (const power of ['ignition', 'engine'] as const) {
-    const { forbiddenBy, putBack } = gate[power]
-    if (forbiddenBy.length === 0) continue
-    for (const breach of forbiddenBy) forbids.push({ kind: 'power', breach })
-    if (putBack === null) obligations.push([])
-    else
-      for (const item of putBack)
-        obligations.push([[item.kind === 'plug' ? `plug:${item.tetherId}` : `set:${item.settingId}=${item.value}`]])
-  }
-  const smallest = smallestSet(obligations)
+  const owed: Owed[] = [
+    ...looseParts(model, state),
+    ...looseLeads(model, state, vehicle),
+    ...powerOwed(model, vehicle, circumstances),
+  ]
+  const forbids = owed.flatMap((item) => item.forbids)
+  const smallest = smallestSet(owed.flatMap((item) => item.obligations))
   return {
     allowed: forbids.length === 0,
     forbids: onceEach(forbids),
     smallest: smallest && smallest.map(actOf),
     driverMustKnow: mustKnow(model, state, vehicle),
   }
+}
+
+/** What forbids it, and what would answer for it. */
+type Owed = { forbids: LeaveForbids[]; obligations: Obligation[] }
+
+function owe(reason: LeaveForbids, options: string[][]): Owed {
+  return { forbids: [reason], obligations: [options] }
+}
+
+/** Trim that is neither home and held nor out of the vehicle. */
+function looseParts(model: ProcedureForBuild, state: JobState): Owed[] {
+  return [...model.parts.keys()].flatMap((partId) => {
+    const level = levelNow(state, partId)
+    const stow = stowing(model, state, partId)
+    if (level === 'eased' || level === 'free')
+      return [owe({ kind: 'trim loose', partId }, [[`seat:${partId}`], ...stow])]
+    if (level !== 'in place' || !state.moved.has(partId)) return []
+    const holderIds = (model.holdersOf.get(partId) ?? [])
+      .filter((holder) => settleAccount(state.holders.get(holder.id)!).standing === 0)
+      .map((holder) => holder.id)
+    if (holderIds.length === 0) return []
+    return [owe({ kind: 'fasteners out', partId, holderIds }, [[`fasten:${partId}`], ...stow])]
+  })
+}
+
+function looseLeads(model: ProcedureForBuild, state: JobState, vehicle: VehicleState): Owed[] {
+  return [...vehicle.open].flatMap((tetherId) => {
+    const tether = model.tethers.get(tetherId)
+    if (!tether) return []
+    if (isWarningCircuit(tether)) return [owe({ kind: 'warning circuit', tetherId }, [[`plug:${tetherId}`]])]
+    if (state.parked.has(tetherId) || state.ends.get(tetherId)?.end === 'left open and insulated') return []
+    return [owe({ kind: 'lead loose', tetherId }, [[`plug:${tetherId}`], [`park:${tetherId}`]])]
+  })
+}
+
+function powerOwed(model: ProcedureForBuild, vehicle: VehicleState, circumstances: Circumstances): Owed[] {
+  const gate = powerGate(model, vehicle, circumstances)
+  return (['ignition', 'engine'] as const).flatMap((power) => {
+    const { forbiddenBy, putBack } = gate[power]
+    if (forbiddenBy.length === 0) return []
+    const forbids = forbiddenBy.map((breach): LeaveForbids => ({ kind: 'power', breach }))
+    if (putBack === null) return [{ forbids, obligations: [[]] }]
+    const obligations = putBack.map((item) => [
+      [item.kind === 'plug' ? `plug:${item.tetherId}` : `set:${item.settingId}=${item.value}`],
+    ])
+    return [{ forbids, obligations }]
+  })
 }
 
 /** Taking a loose part off altogether: only where none of its plugs is one the vehicle is not driven without. */

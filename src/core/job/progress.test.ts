@@ -6,7 +6,8 @@ import { crewAtDash, record } from '../testing/atDash.testing'
 import { smallDash } from '../testing/smallDash.testing'
 import { openAccount } from './account'
 import type { Happening } from './event'
-import { happeningsFor, isDone, toFasten, toolsTakenUp } from './progress'
+import { toFasten } from './jobActs'
+import { happeningsFor, isDone, toolsTakenUp } from './progress'
 
 /** An operation of the small dash, as a plan has it. */
 const doing = (act: Act, itemId: string, more: Partial<Operation> = {}): Operation => ({

@@ -1,11 +1,10 @@
 import { wallMsOf } from '../base/clock'
-import type { Id } from '../base/id'
 import { ok, type Result } from '../base/result'
 import type { Operation } from '../order/operation'
 import { demandsOf } from '../plan/derive/demandsOf'
 import { findPlan, type PlanError, type PlanProgress } from '../plan/find/findPlan'
 import type { FoundPlan } from '../plan/find/foundPlan'
-import { planFrom, type JobPlan } from '../plan/show/jobPlan'
+import { allSteps, planFrom, type JobPlan } from '../plan/show/jobPlan'
 import type { LiveStart } from '../plan/derive/liveStart'
 import type { PlanRequest } from '../plan/ask/planRequest'
 import { secondsOf, type Standing, type Step } from '../plan/find/step'
@@ -16,6 +15,7 @@ import type { Rule } from '../vehicle/rule'
 import type { VehicleState } from '../vehicle/vehicleState'
 import type { JobState } from './jobState'
 import { isDone } from './progress'
+import { thingOf } from './thingOf'
 import type { Act } from '../procedure/acts'
 
 /** What a plan from here leaves to do, beside what the one that is followed would. */
@@ -40,9 +40,7 @@ export function liveStartOf(plan: JobPlan, state: JobState, vehicle: VehicleStat
  * last.
  */
 function standingOf(plan: JobPlan, state: JobState): Standing {
-  const steps = [...plan.wayIn, ...plan.wayOut]
-    .flatMap((card) => card.steps)
-    .filter((step) => isDone(state, step.operation))
+  const steps = allSteps(plan).filter((step) => isDone(state, step.operation))
   const used = new Set<Step>()
   const last = state.history.toReversed().flatMap(({ what }) => {
     // A part is moved several times: each time by the last step that moved it so far and is not spoken for.
@@ -66,16 +64,8 @@ const MOVES: Record<Level, readonly Act[]> = {
 /** Whether a happening is what an operation does. */
 function isBy({ act, itemId, pulled }: Operation, what: JobState['history'][number]['what']): boolean {
   if (what.kind === 'part at') return itemId === what.partId && MOVES[what.level].includes(act)
-  const touched = touchedBy(what)
+  const touched = thingOf(what)
   return touched !== null && (itemId === touched || pulled?.includes(touched) === true)
-}
-
-function touchedBy(what: JobState['history'][number]['what']): Id | null {
-  if ('holderId' in what) return what.holderId
-  if ('partId' in what) return what.partId
-  if ('tetherId' in what) return what.tetherId
-  if ('settingId' in what) return what.settingId
-  return 'workId' in what ? what.workId : null
 }
 
 /**
@@ -99,9 +89,7 @@ export function replan(
   if (!rest.ok) throw new Error(`A plan just found from here does not fit its own record (${rest.error.kind}).`)
   const before = doneSteps(rest.value, found.value, followed, state)
   const kept = new Set(before.map((step) => step.operation.key))
-  const left = [...followed.wayIn, ...followed.wayOut]
-    .flatMap((card) => card.steps)
-    .filter((step) => !isDone(state, step.operation))
+  const left = allSteps(followed).filter((step) => !isDone(state, step.operation))
   return ok({
     found: {
       ...found.value,
@@ -117,9 +105,7 @@ export function replan(
 
 /** What is done of the new plan, and the settings of the old one, in the order of the log. */
 function doneSteps(plan: JobPlan, found: FoundPlan, followed: JobPlan, state: JobState): Step[] {
-  const known = new Map(
-    [...followed.wayIn, ...followed.wayOut].flatMap((card) => card.steps).map((step) => [step.operation.key, step]),
-  )
+  const known = new Map(allSteps(followed).map((step) => [step.operation.key, step]))
   const settings = [...known.values()].filter(
     ({ operation }) =>
       operation.setting !== null && isDone(state, operation) && plan.job.model.methods.has(operation.setting.methodId),
@@ -135,7 +121,7 @@ function doneSteps(plan: JobPlan, found: FoundPlan, followed: JobPlan, state: Jo
           ? what.kind === 'set' && what.settingId === itemId && what.value === setting.to
           : act === 'close'
             ? what.kind === 'closed' && what.tetherId === itemId
-            : touchedBy(what) === itemId
+            : thingOf(what) === itemId
       )
         ? [i]
         : [],

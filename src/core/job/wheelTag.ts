@@ -13,7 +13,7 @@ export type TagLine =
   | { kind: 'setting'; settingId: Id; value: string }
   | { kind: 'plugs open'; tetherIds: Id[] }
   | { kind: 'parts out'; partIds: Id[] }
-  | { kind: 'fasteners'; count: number; tray: string | null }
+  | { kind: 'fasteners'; count: number; tray: string }
   | { kind: 'waits'; reason: string; until: string }
 
 /** What the least careful reader may do with it, strictest first. */
@@ -39,26 +39,35 @@ export function wheelTagOf(
   const parts = [...model.parts.keys()].filter((id) => levelNow(state, id) !== 'in place')
   const lines: TagLine[] = []
   if (airbags.length > 0) lines.push({ kind: 'airbag open', tetherIds: airbags })
-  for (const setting of model.settings.values()) {
-    const value = state.settings.get(setting.id) ?? setting.asFound
-    if (
-      value !== setting.asFound &&
-      ['battery', 'gear lever', 'parking brake', 'wheels', 'stand'].includes(setting.role)
-    )
-      lines.push({ kind: 'setting', settingId: setting.id, value })
-  }
+  lines.push(...settingLines(model, state))
   if (others.length > 0) lines.push({ kind: 'plugs open', tetherIds: others })
   if (parts.length > 0) lines.push({ kind: 'parts out', partIds: parts })
-  const lying = new Map<string | null, number>()
-  for (const [id, c] of state.holders) {
-    const count = c.undone - c.fastenedOld - c.broken - c.lost - c.ended
-    const tray = trays.find((item) => item.holderIds.includes(id))?.label ?? null
-    // Clips stay on their panel: only what lies in a tray can be swept off the bench.
-    if (count > 0 && tray !== null) lying.set(tray, (lying.get(tray) ?? 0) + count)
-  }
-  for (const [tray, count] of lying) lines.push({ kind: 'fasteners', count, tray })
+  lines.push(...fastenerLines(state, trays))
   if (state.paused) lines.push({ kind: 'waits', reason: state.paused.reason, until: state.paused.until })
   return { verdict: verdictOf(gates), lines }
+}
+
+/** What moves the vehicle or feeds it: whoever reads the tag has to know that it stands otherwise. */
+const TOLD_ROLES: readonly string[] = ['battery', 'gear lever', 'parking brake', 'wheels', 'stand']
+
+function settingLines(model: ProcedureForBuild, state: JobState): TagLine[] {
+  return [...model.settings.values()].flatMap((setting): TagLine[] => {
+    const value = state.settings.get(setting.id) ?? setting.asFound
+    return value !== setting.asFound && TOLD_ROLES.includes(setting.role)
+      ? [{ kind: 'setting', settingId: setting.id, value }]
+      : []
+  })
+}
+
+/** Clips stay on their panel: only what lies in a tray can be swept off the bench. */
+function fastenerLines(state: JobState, trays: readonly Tray[]): TagLine[] {
+  const lying = new Map<string, number>()
+  for (const [id, c] of state.holders) {
+    const count = c.undone - c.fastenedOld - c.broken - c.lost - c.ended
+    const tray = trays.find((item) => item.holderIds.includes(id))?.label
+    if (count > 0 && tray !== undefined) lying.set(tray, (lying.get(tray) ?? 0) + count)
+  }
+  return [...lying].map(([tray, count]) => ({ kind: 'fasteners', count, tray }))
 }
 
 function verdictOf({ power, mayLeave }: { power: Record<Power, GateAnswer>; mayLeave: boolean }): TagVerdict {

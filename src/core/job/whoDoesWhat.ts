@@ -1,11 +1,13 @@
 import type { Id } from '../base/id'
 import { mustComeFirst } from '../plan/lanes/lanePairs'
-import type { JobPlan } from '../plan/show/jobPlan'
+import { allCards, allSteps, type JobPlan } from '../plan/show/jobPlan'
 import type { Step } from '../plan/find/step'
 import { demandsOf } from '../plan/derive/demandsOf'
 import type { Station } from '../procedure/station'
 import type { JobState } from './jobState'
 import { isDone, tapFrom, type NextTap } from './progress'
+import { thingOf } from './thingOf'
+import type { Card } from '../plan/show/cards'
 
 /** Why somebody has nothing to do just now. `personId` null: nobody was given what comes first. */
 export type Wait =
@@ -15,6 +17,46 @@ export type Wait =
 
 export type Turn = { tap: NextTap | null; wait: Wait | null }
 
+type Placed = { card: Card; step: Step }
+
+/** What is left of a job, and whose it is: the ground on which turns are given. */
+type Left = {
+  plan: JobPlan
+  state: JobState
+  /** Of one person, in the order of the lanes. */
+  own: (personId: Id) => Placed[]
+  /** The key of what has to be done before a step; null when it can be done now. */
+  blockedBy: (step: Step) => string | null
+  isTheirs: (key: string, personId: Id) => boolean
+  isLeft: (key: string) => boolean
+}
+
+function leftOf(plan: JobPlan, state: JobState, left: ReadonlySet<string>): Left {
+  const open = allCards(plan)
+    .flatMap((card) => card.steps.map((step) => ({ card, step })))
+    .filter(({ step }) => !left.has(step.operation.key) && !isDone(state, step.operation))
+  const openKeys = new Set(open.map(({ step }) => step.operation.key))
+  const first = mustComeFirst(plan)
+  const wayInOpen = open.find(({ step }) => step.operation.phase === 'in')
+  const rank = new Map([...state.givenTo.keys()].map((key, i) => [key, i]))
+  const rankOf = ({ step }: Placed) => rank.get(step.operation.key) ?? Infinity
+  const nobodys = state.people[0]?.personId
+  return {
+    plan,
+    state,
+    own: (personId) =>
+      open
+        .filter(({ step }) => (state.givenTo.get(step.operation.key) ?? nobodys) === personId)
+        .sort((a, b) => rankOf(a) - rankOf(b) || 0),
+    blockedBy: (step) => {
+      for (const key of first.get(step.operation.key) ?? []) if (openKeys.has(key)) return key
+      return step.operation.phase !== 'in' && wayInOpen ? wayInOpen.step.operation.key : null
+    },
+    isTheirs: (key, personId) => (state.givenTo.get(key) ?? personId) === personId,
+    isLeft: (key) => left.has(key),
+  }
+}
+
 /**
  * What each person on a job does now. Everybody has the first of their steps, by their lane, whose predecessors are
  * done, and nobody is sent to a seat that somebody else works at: who sits there already stays. Steps given to nobody
@@ -22,71 +64,50 @@ export type Turn = { tap: NextTap | null; wait: Wait | null }
  * relations).
  */
 export function turnsOf(plan: JobPlan, state: JobState, left: ReadonlySet<string>): Map<Id, Turn> {
-  const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps.map((step) => ({ card, step })))
-  const open = steps.filter(({ step }) => !left.has(step.operation.key) && !isDone(state, step.operation))
-  const openKeys = new Map(open.map(({ step }) => [step.operation.key, step]))
-  const first = mustComeFirst(plan)
-  const wayInOpen = open.find(({ step }) => step.operation.phase === 'in')
-  const blockedBy = (step: Step): string | null => {
-    for (const key of first.get(step.operation.key) ?? []) if (openKeys.has(key)) return key
-    return step.operation.phase !== 'in' && wayInOpen ? wayInOpen.step.operation.key : null
-  }
-  const owner = (key: string) => state.givenTo.get(key) ?? null
+  const ground = leftOf(plan, state, left)
   const people = state.people.map((hand) => hand.personId)
-  const rank = new Map([...state.givenTo.keys()].map((key, i) => [key, i]))
-  const byLane = (a: { step: Step }, b: { step: Step }) =>
-    (rank.get(a.step.operation.key) ?? Infinity) - (rank.get(b.step.operation.key) ?? Infinity) || 0
-  const own = (personId: Id) =>
-    open
-      .filter(
-        ({ step }) =>
-          owner(step.operation.key) === personId || (owner(step.operation.key) === null && people[0] === personId),
-      )
-      .sort(byLane)
   const ready = new Map(
-    people.map((personId) => [personId, own(personId).filter(({ step }) => blockedBy(step) === null)]),
+    people.map((personId) => [personId, ground.own(personId).filter(({ step }) => ground.blockedBy(step) === null)]),
   )
-  const seats = new Map<Station, Id[]>()
-  const turns = new Map<Id, Turn>()
   const sits = new Map(
     state.people.map((hand) => [hand.personId, lastStation(plan, state, hand.personId) ?? hand.station]),
   )
   const stays = (personId: Id) => (ready.get(personId)![0]?.step.station === sits.get(personId) ? 0 : 1)
+  const seats = new Map<Station, Id[]>()
+  const turns = new Map<Id, Turn>()
   for (const personId of [...people].sort((a, b) => stays(a) - stays(b))) {
-    const taken = (station: Station) => (seats.get(station)?.length ?? 0) >= roomAt(plan, station)
     const mine = ready.get(personId)!
-    const next = mine.find(({ step }) => !taken(step.station))
-    if (next) {
-      seats.set(next.step.station, [...(seats.get(next.step.station) ?? []), personId])
-      turns.set(personId, {
-        tap: tapFrom(
-          plan,
-          state,
-          next.card,
-          next.step,
-          (step) =>
-            !left.has(step.operation.key) &&
-            (owner(step.operation.key) ?? personId) === personId &&
-            blockedBy(step) === null,
-        ),
-        wait: null,
-      })
-      continue
-    }
-    const seat = mine[0]?.step.station
-    const waiting = own(personId)[0]
-    const key = waiting && blockedBy(waiting.step)
-    turns.set(personId, {
-      tap: null,
-      wait:
-        seat !== undefined
-          ? { kind: 'seat', station: seat, personId: seats.get(seat)![0]! }
-          : key
-            ? { kind: 'first', key, personId: owner(key) }
-            : { kind: 'done' },
-    })
+    const next = mine.find(({ step }) => (seats.get(step.station)?.length ?? 0) < roomAt(plan, step.station))
+    if (next) seats.set(next.step.station, [...(seats.get(next.step.station) ?? []), personId])
+    turns.set(
+      personId,
+      next
+        ? { tap: tapOf(ground, personId, next), wait: null }
+        : { tap: null, wait: waitOf(ground, personId, mine, seats) },
+    )
   }
   return turns
+}
+
+function tapOf({ plan, state, isLeft, isTheirs, blockedBy }: Left, personId: Id, next: Placed): NextTap {
+  return tapFrom(plan, state, next.card, next.step, (step) => {
+    const { key } = step.operation
+    return !isLeft(key) && isTheirs(key, personId) && blockedBy(step) === null
+  })
+}
+
+/** Why somebody waits: for a seat, for what comes first and is another's, or for nothing any more. */
+function waitOf(
+  { state, own, blockedBy }: Left,
+  personId: Id,
+  mine: readonly Placed[],
+  seats: ReadonlyMap<Station, readonly Id[]>,
+): Wait {
+  const seat = mine[0]?.step.station
+  if (seat !== undefined) return { kind: 'seat', station: seat, personId: seats.get(seat)![0]! }
+  const waiting = own(personId)[0]
+  const key = waiting && blockedBy(waiting.step)
+  return key ? { kind: 'first', key, personId: state.givenTo.get(key) ?? null } : { kind: 'done' }
 }
 
 function roomAt(plan: JobPlan, station: Station): number {
@@ -95,12 +116,10 @@ function roomAt(plan: JobPlan, station: Station): number {
 
 /** Where somebody worked last on this job. */
 function lastStation(plan: JobPlan, state: JobState, personId: Id): Station | null {
-  const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)
+  const steps = allSteps(plan)
   for (const event of [...state.history].reverse()) {
     if (event.personId !== personId) continue
-    const { what } = event
-    const id =
-      'holderId' in what ? what.holderId : 'partId' in what ? what.partId : 'tetherId' in what ? what.tetherId : null
+    const id = thingOf(event.what)
     const step = id === null ? undefined : steps.find((item) => item.operation.itemId === id)
     if (step) return step.station
   }
@@ -113,7 +132,7 @@ export function stillOf(
   state: JobState,
   personId: Id,
 ): { cardId: string; keys: string[]; helpers: number }[] {
-  return [...plan.wayIn, ...plan.wayOut].flatMap((card) => {
+  return allCards(plan).flatMap((card) => {
     const keys = card.steps
       .filter((step) => !isDone(state, step.operation) && state.givenTo.get(step.operation.key) === personId)
       .map((step) => step.operation.key)

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { openAccount, settleAccount, type HolderCounts } from '../account'
 import type { Happening } from '../event'
-import { toFasten } from '../progress'
+import { toFasten } from '../jobActs'
 import { brokenHappenings, mayHaveBroken, type BrokeWhere } from './broken'
 
 /** The account after these, counted by hand apart from the fold. */

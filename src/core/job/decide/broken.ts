@@ -2,7 +2,7 @@ import type { Id } from '../../base/id'
 import type { Phase } from '../../order/operation'
 import type { HolderCounts } from '../account'
 import type { Happening } from '../event'
-import { toFasten } from '../progress'
+import { toFasten } from '../jobActs'
 
 /** Where a fastener was when it broke: in the hand, on its way out or back, or standing where it belongs. */
 export type BrokeWhere = 'in hand' | 'standing'

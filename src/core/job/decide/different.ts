@@ -4,7 +4,8 @@ import type { ProcedureForBuild } from '../../procedure/forBuild'
 import type { Holder } from '../../procedure/holder'
 import type { Happening } from '../event'
 import type { JobState } from '../jobState'
-import { toFasten, type NextTap } from '../progress'
+import { toFasten } from '../jobActs'
+import type { NextTap } from '../progress'
 import { countFound } from './countFound'
 
 /** A group that a tap would confirm, how many the log expects of it, and with which operation it is counted. */
