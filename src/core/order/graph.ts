@@ -28,6 +28,7 @@ export function reachedFrom(then: ReadonlyMap<string, readonly string[]>, key: s
  * The number of the loop-group each key is in: two keys have the same number exactly when each has to come before the
  * other (strongly connected components). Tarjan 1972, without recursion. Cost: O(keys + edges).
  */
+// eslint-disable-next-line complexity -- One algorithm out of a book, in one piece as the book has it.
 export function loopGroups(keys: readonly string[], edges: readonly Pair[]): Map<string, number> {
   const number = new Map(keys.map((key, i) => [key, i]))
   const then: number[][] = keys.map(() => [])

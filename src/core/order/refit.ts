@@ -162,35 +162,42 @@ function leadThroughApertures(removal: Removal, operations: Map<string, Operatio
 /** All started by hand, adjusted, then made snug, in the order the record says. */
 function tightenInStages(removal: Removal, operations: Map<string, Operation>, order: Order): void {
   for (const [partId, level] of removal.levels) {
-    const part = removal.model.parts.get(partId)!
     if (level === 'eased') continue
+    const { startAllFirst, tightenOrder } = removal.model.parts.get(partId)!.refit
     const groups = (removal.model.holdersOf.get(partId) ?? [])
       .map((holder) => keyOf('fasten', holder.id))
       .filter((key) => operations.has(key))
-    const said = part.refit.tightenOrder.map((id) => keyOf('fasten', id)).filter((key) => groups.includes(key))
-    const bearing = groups.filter((key) => removal.model.holders.get(operations.get(key)!.itemId)!.bearsWeight)
-    // What bears the weight goes in first; where all are started before any is made snug, it is started first.
-    const begins = part.refit.startAllFirst ? 'start' : said.length === 0 ? 'fasten' : null
-    const beginning = (key: string) => keyOf(begins!, splitKey(key)[1])
-    if (part.refit.startAllFirst) {
-      const starts = groups.map((key): [string, Operation] => [keyOf('start', splitKey(key)[1]), operations.get(key)!])
-      for (const [key, fasten] of starts) {
-        operations.set(key, { ...fasten, key, act: 'start' })
-        for (const group of groups) order(key, group, { kind: 'started first', partId })
+    const said = tightenOrder.map((id) => keyOf('fasten', id)).filter((key) => groups.includes(key))
+    if (startAllFirst) {
+      for (const key of groups) {
+        const start = keyOf('start', splitKey(key)[1])
+        operations.set(start, { ...operations.get(key)!, key: start, act: 'start' })
+        for (const group of groups) order(start, group, { kind: 'started first', partId })
       }
     }
-    for (const bearer of begins ? bearing : [])
-      for (const key of groups)
-        if (!bearing.includes(key))
-          order(beginning(bearer), beginning(key), {
-            kind: 'bears',
-            holderId: operations.get(bearer)!.itemId,
-            partId,
-          })
+    // What bears the weight goes in first; where all are started before any is made snug, it is started first.
+    const begins = startAllFirst ? 'start' : said.length === 0 ? 'fasten' : null
+    if (begins) weightFirst(removal, partId, groups, begins, order)
     for (let i = 1; i < said.length; i++) order(said[i - 1], said[i], { kind: 'tightened in order', partId })
     if (said.length > 0)
       for (const key of groups) if (!said.includes(key)) order(said.at(-1), key, { kind: 'tightened in order', partId })
   }
+}
+
+/** What bears the weight of a part is begun before everything else that holds it. */
+function weightFirst(
+  removal: Removal,
+  partId: Id,
+  groups: readonly string[],
+  begins: 'start' | 'fasten',
+  order: Order,
+): void {
+  const bears = (key: string) => removal.model.holders.get(splitKey(key)[1])!.bearsWeight
+  const beginning = (key: string) => keyOf(begins, splitKey(key)[1])
+  for (const bearer of groups.filter(bears))
+    for (const key of groups)
+      if (!bears(key))
+        order(beginning(bearer), beginning(key), { kind: 'bears', holderId: splitKey(bearer)[1], partId })
 }
 
 /** A fastener is started where and when it could be made snug: what that waits for, the start waits for. */

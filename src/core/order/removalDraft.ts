@@ -5,8 +5,9 @@ import { ORDER_ONLY } from '../procedure/needReasons'
 import type { Need } from '../procedure/need'
 import { goesWithPull } from '../procedure/letsGo'
 import { mayRestFree } from '../procedure/resting'
-import type { Part } from '../procedure/part'
 import type { TyingTether } from '../procedure/tether'
+import { partsOfGoal } from './partsOfGoal'
+import { wantedOnTheWayBack } from './wantedBack'
 import { type Because, type Demand, type Operation } from './operation'
 import { isEarly } from './reach'
 import { keepInOneGo, letGoWithThePull, orderOnly, settleEased, weightLast } from './removalFinish'
@@ -26,7 +27,7 @@ export class RemovalDraft extends RemovalParts {
   private readonly ifOpened: { key: string; tetherId: Id; because: Because }[] = []
 
   /** Settings that the way back asks for, by the act of the way in that begins it. */
-  private readonly wantedBack = new Map<string, Need[]>()
+  private readonly wantedBack: ReadonlyMap<string, readonly Need[]>
 
   constructor(
     model: ProcedureForBuild,
@@ -35,18 +36,7 @@ export class RemovalDraft extends RemovalParts {
     private readonly asked: AskedByRules,
   ) {
     super(model)
-    const inAct: Partial<Record<Need['dependent']['act'], InAct>> = {
-      seat: 'release',
-      place: 'release',
-      fasten: 'undo',
-      close: 'open',
-    }
-    for (const need of model.needs) {
-      const act = need.needs.kind === 'setting' ? inAct[need.dependent.act] : undefined
-      if (!act) continue
-      const key = `${act}:${need.dependent.id}`
-      this.wantedBack.set(key, [...(this.wantedBack.get(key) ?? []), need])
-    }
+    this.wantedBack = wantedOnTheWayBack(model)
   }
 
   /**
@@ -123,13 +113,9 @@ export class RemovalDraft extends RemovalParts {
   private whatItNeeds(key: string): RemovalError | null {
     const operation = this.operations.get(key)!
     const { act, itemId } = operation
-    const held =
-      act === 'release'
-        ? this.holdersAndShortLeads(itemId, key)
-        : act === 'ease'
-          ? this.holdersOfEase(itemId, key)
-          : null
-    if (held) return held
+    const held = act === 'release' ? this.holdersAndShortLeads(itemId, key) : null
+    const error = act === 'ease' ? this.holdersOfEase(itemId, key) : held
+    if (error) return error
     this.atTheBench(operation)
     if (act === 'open') {
       const { circuit } = this.model.tethers.get(itemId)!
@@ -151,14 +137,9 @@ export class RemovalDraft extends RemovalParts {
     }
     const stated = `${act.act}:${act.itemId}`
     // The way back may want a setting that the way in does not: what its method moves has to come off all the same.
-    for (const need of this.wantedBack.get(stated) ?? []) {
-      const error =
-        need.needs.kind === 'setting'
-          ? this.wishSetting(need.needs.settingId, need.needs.value, {
-              by: key,
-              because: { kind: 'need', needId: need.id },
-            })
-          : null
+    for (const { id, needs } of this.wantedBack.get(stated) ?? []) {
+      const why: BroughtIn = { by: key, because: { kind: 'need', needId: id } }
+      const error = needs.kind === 'setting' ? this.wishSetting(needs.settingId, needs.value, why) : null
       if (error) return error
     }
     // A need is stated on the act and the thing, which is how an operation's key is made.
@@ -227,29 +208,38 @@ export class RemovalDraft extends RemovalParts {
     if (needed.kind === 'part') this.order(this.bringTo(needed.partId, needed.level, why), key, because)
     else if (needed.kind === 'setting')
       return this.demand(key, { settingId: needed.settingId, value: needed.value, because })
+    else if (needed.kind === 'operation') this.followAct(needed, key, why, because)
     else if (needed.kind === 'tether') {
       if (needed.state === 'open')
         this.order(this.openTether(this.model.tethers.get(needed.tetherId)!, why), key, because)
       else if (this.operations.has(keyOf('open', needed.tetherId)))
         this.order(key, keyOf('open', needed.tetherId), because)
       else this.ifOpened.push({ key, tetherId: needed.tetherId, because })
-    } else if (needed.kind === 'operation') {
-      if (needed.act === 'undo') {
-        const holder = this.model.holders.get(needed.id)!
-        const partId = holder.holds[0]!
-        if (goesWithPull(holder)) {
-          this.bringTo(partId, 'free', why)
-          this.order(keyOf('release', partId), key, because)
-        } else this.order(this.need('undo', holder.id, partId, keyOf('undo', holder.id), why), key, because)
-      } else if (needed.act === 'ease') this.order(this.bringTo(needed.id, 'eased', why), key, because)
-      else if (needed.act === 'release' || needed.act === 'lift') {
-        this.bringTo(needed.id, needed.act === 'lift' ? 'off' : 'free', why)
-        this.order(`${needed.act}:${needed.id}`, key, because)
-      } else if (needed.act === 'open')
-        this.order(this.openTether(this.model.tethers.get(needed.id)!, why), key, because)
     }
     // "Nobody else there" is a matter of who works where, not of order.
     return null
+  }
+
+  /** Another act is needed first: it is brought in and comes before. */
+  private followAct(
+    { act, id }: Extract<Need['needs'], { kind: 'operation' }>,
+    key: string,
+    why: BroughtIn,
+    because: Because,
+  ): void {
+    if (act === 'ease') this.order(this.bringTo(id, 'eased', why), key, because)
+    else if (act === 'open') this.order(this.openTether(this.model.tethers.get(id)!, why), key, because)
+    else if (act === 'release' || act === 'lift') {
+      this.bringTo(id, act === 'lift' ? 'off' : 'free', why)
+      this.order(keyOf(act, id), key, because)
+    } else if (act === 'undo') {
+      const holder = this.model.holders.get(id)!
+      const partId = holder.holds[0]!
+      if (goesWithPull(holder)) {
+        this.bringTo(partId, 'free', why)
+        this.order(keyOf('release', partId), key, because)
+      } else this.order(this.need('undo', holder.id, partId, keyOf('undo', holder.id), why), key, because)
+    }
   }
 
   /** An operation wants a setting at a value; what the method for it moves is brought in. */
@@ -300,17 +290,4 @@ export class RemovalDraft extends RemovalParts {
       droppedNeeds,
     }
   }
-}
-
-/** The parts a goal asks for under these choices; null when the model has no such thing. */
-export function partsOfGoal(
-  model: ProcedureForBuild,
-  goal: Goal,
-  choices: Choices,
-): { partId: Part['id']; level: Level }[] | null {
-  if (goal.kind === 'part') return model.parts.has(goal.partId) ? [goal] : null
-  const cavity = model.cavities.get(goal.cavityId)
-  if (!cavity) return null
-  const opening = cavity.openings.find((o) => o.id === choices.openings[cavity.id]) ?? cavity.openings[0]!
-  return opening.parts
 }

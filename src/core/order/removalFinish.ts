@@ -22,18 +22,22 @@ export function keepInOneGo(draft: RemovalParts): void {
   for (const [partId, level] of draft.levels) {
     if (level !== 'off' || mayRestFree(draft.model.parts.get(partId)!)) continue
     const release = keyOf('release', partId)
-    const inside = new Set<string>([release, keyOf('lift', partId)])
-    const early = new Set<string>()
-    for (const tether of draft.model.tyingOf.get(partId) ?? [])
-      (isEarly(tether) ? early : inside).add(keyOf('open', tether.id))
-    for (const key of inside)
-      if (key !== release)
-        for (const edge of incoming.get(key) ?? [])
-          if (!inside.has(edge.before) && !early.has(edge.before))
-            draft.order(edge.before, release, { kind: 'in one go', partId })
+    const { inside, early } = blockOf(draft, partId)
+    const waitedFor = [...inside].filter((key) => key !== release).flatMap((key) => incoming.get(key) ?? [])
+    for (const { before } of waitedFor)
+      if (!inside.has(before) && !early.has(before)) draft.order(before, release, { kind: 'in one go', partId })
     // No setting is touched in between: what any act of the block demands, the release demands.
     for (const key of inside) for (const demand of draft.demands.get(key) ?? []) draft.addDemand(release, demand)
   }
+}
+
+/** The acts done in one go with a part that may not rest, and the plugs that are opened before it comes free. */
+function blockOf(draft: RemovalParts, partId: Id): { inside: Set<string>; early: Set<string> } {
+  const inside = new Set<string>([keyOf('release', partId), keyOf('lift', partId)])
+  const early = new Set<string>()
+  for (const tether of draft.model.tyingOf.get(partId) ?? [])
+    (isEarly(tether) ? early : inside).add(keyOf('open', tether.id))
+  return { inside, early }
 }
 
 /**

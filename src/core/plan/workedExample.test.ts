@@ -9,7 +9,7 @@ import { forBuild } from '../procedure/forBuild'
 import { whatStaysShut } from '../order/why'
 import { learnOrder } from '../order/learntOrder'
 import { planJob } from './planJob'
-import type { JobPlan } from './show/jobPlan'
+import { allCards, allSteps, type JobPlan } from './show/jobPlan'
 import type { LiveStart } from './derive/liveStart'
 import { PlanRequest } from './ask/planRequest'
 import { summarise } from './show/summary'
@@ -154,9 +154,7 @@ describe('2: the lever, by ignition or by the release', () => {
     'an order that has the ignition on while the lamp is %s is refused, whoever proposes it',
     (when) => {
       const job = plan([RADIO], AUTO_KEY, byIgnition)
-      const steps = [...job.wayIn, ...job.wayOut]
-        .flatMap((card) => card.steps)
-        .filter((step) => step.operation.phase !== 'test')
+      const steps = allSteps(job).filter((step) => step.operation.phase !== 'test')
       const [on, off] = ['set:ignition=on by ignition-on', 'set:ignition=off by ignition-off'].map((key) =>
         steps.find((step) => step.operation.key === key)!,
       ) as [(typeof steps)[0], (typeof steps)[0]]
@@ -209,7 +207,7 @@ describe('2: the lever, by ignition or by the release', () => {
 
 test('3: a manual gearbox has no cover and no lever operation', () => {
   const manual = plan([RADIO], { ...AUTO_KEY, gearbox: 'manual' })
-  expect(keysOf([...manual.wayIn, ...manual.wayOut]).join()).not.toMatch(/cover|lever/)
+  expect(keysOf(allCards(manual)).join()).not.toMatch(/cover|lever/)
 })
 
 test('4: why is the liner out?', () => {

@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- Every move with clocks, made and replayed: both have to agree, so they stand together. */
 import { addTo, isEmpty, isIn } from './bits'
 import { ClockStage } from './clockStage'
 import type { Clocks } from './clock'

@@ -8,6 +8,7 @@ import { StateSpace } from './stateSpace'
  * The set-up of doing always the lowest-numbered operation that is possible, with the settings it needs by the cheapest
  * way: what comes of following a list from top to bottom. `wholes` are done in one go. Null where that ends nowhere.
  */
+// eslint-disable-next-line complexity -- One greedy walk with its look ahead; its parts make no sense alone.
 export function setUpAsRecorded(problem: SearchProblem, wholes: readonly (readonly number[])[]): number | null {
   // Only what is done in one go is joined: no rule reorders anything here.
   const { problem: joined, members } = reduce(problem, wholes, { joining: false })

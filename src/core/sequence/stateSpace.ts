@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- States and moves share the arrays that make the search fast. */
 import { addTo } from './bits'
 import { FAR, guardHolds, PlaceTables } from './placeTables'
 import type { SearchProblem } from './problem'
@@ -74,6 +75,7 @@ export class StateSpace {
   private readonly wanted: Uint8Array
 
   /** `alone`: operations that have to be made by themselves beside those that take a guard away. */
+  // eslint-disable-next-line max-lines-per-function, complexity -- Fills the tables of the search, one after the other.
   constructor(
     readonly problem: SearchProblem,
     alone: readonly boolean[] = [],
@@ -191,6 +193,7 @@ export class StateSpace {
   }
 
   /** Every move from a state, in a fixed order. */
+  // eslint-disable-next-line complexity -- Made for every state: what can be done in place calls nothing.
   expand(from: Int32Array, fromOffset: number, tool: number, place: number): void {
     this.childCount = 0
     const state = this.whole

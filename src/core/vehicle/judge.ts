@@ -3,6 +3,7 @@ import type { Id } from '../base/id'
 import type { Demand, SettingAct } from '../order/operation'
 import type { AskedByRules } from '../order/wish'
 import type { ProcedureForBuild } from '../procedure/forBuild'
+import type { Part } from '../procedure/part'
 import type { Circumstances } from './circumstances'
 import type { ActPattern, Condition, Rule } from './rule'
 import type { Power } from './powers'
@@ -99,13 +100,15 @@ export function waitLeftS(
       rule.while.some((c) => c.kind === 'waited too short') &&
       matches(model, rule.at, act, circumstances),
   )
-  if (!waits) return 0
+  return waits ? leftToWaitS(model, state, circumstances) : 0
+}
+
+/** What is left of the wait after battery off; 0 while it is on. */
+function leftToWaitS(model: ProcedureForBuild, state: VehicleState, circumstances: Circumstances): number {
   const battery = settingOf(model, state, 'battery')
   if (!battery || battery.value !== 'off') return 0
-  return Math.max(
-    0,
-    waitS(model, battery.id, circumstances) - (state.nowS - (state.changedAtS.get(battery.id) ?? state.startedS)),
-  )
+  const waitedS = state.nowS - (state.changedAtS.get(battery.id) ?? state.startedS)
+  return Math.max(0, waitS(model, battery.id, circumstances) - waitedS)
 }
 
 const NO_DEMANDS: readonly Demand[] = []
@@ -144,6 +147,29 @@ export function askedByRules(model: ProcedureForBuild, circumstances: Circumstan
   }
 }
 
+/** What a pattern's fields are compared with. */
+type Seen = { model: ProcedureForBuild; act: JudgedAct; circumstances: Circumstances }
+
+const isAmong = (list: readonly string[], value: string | undefined) => value !== undefined && list.includes(value)
+
+/** How each field of a pattern is compared with an act: asked only where the pattern has it. */
+const FITS: { readonly [F in keyof ActPattern]-?: (wanted: NonNullable<ActPattern[F]>, seen: Seen) => boolean } = {
+  acts: (acts, { act }) => actsIn(act).some((name) => isAmong(acts, name)),
+  powers: (powers, { act }) => isAmong(powers, act.power),
+  works: (works, { act }) => isAmong(works, act.work),
+  circuits: (circuits, { act, model }) => isAmong(circuits, model.tethers.get(act.itemId)?.circuit ?? undefined),
+  roles: (roles, { act, model }) =>
+    isAmong(roles, act.setting ? model.settings.get(act.setting.settingId)?.role : undefined),
+  to: (values, { act }) => isAmong(values, act.setting?.to),
+  brittle: (brittle, seen) => partOf(seen)?.brittle === brittle,
+  hot: (hot, seen) => partOf(seen)?.hot === hot,
+  painted: (painted, seen) => partOf(seen)?.painted === painted,
+  fuel: (fuel, seen) => partOf(seen)?.fuel === fuel,
+  heavy: (heavy, seen) => (partOf(seen)?.massKg ?? 0) > seen.circumstances.house.liftMassKg === heavy,
+  stations: (stations, seen) => isAmong(stations, seen.act.station ?? partOf(seen)?.station),
+}
+const FIELDS = Object.keys(FITS) as (keyof ActPattern)[]
+
 /** Whether a rule's pattern fits an act. Every list that is given has to fit. */
 export function matches(
   model: ProcedureForBuild,
@@ -151,29 +177,14 @@ export function matches(
   act: JudgedAct,
   circumstances: Circumstances,
 ): boolean {
-  if (!actsIn(act).some((name) => (pattern.acts as readonly string[]).includes(name))) return false
-  if (pattern.powers && (!act.power || !pattern.powers.includes(act.power))) return false
-  if (pattern.works && (!act.work || !pattern.works.includes(act.work))) return false
-  if (pattern.circuits) {
-    const circuit = model.tethers.get(act.itemId)?.circuit
-    if (!circuit || !pattern.circuits.includes(circuit)) return false
-  }
-  if (pattern.roles) {
-    const role = act.setting ? model.settings.get(act.setting.settingId)?.role : undefined
-    if (!role || !pattern.roles.includes(role)) return false
-  }
-  if (pattern.to && !pattern.to.includes(act.setting?.to ?? '')) return false
-  const part = partOfAct(model, act)
-  if (pattern.brittle !== undefined && part?.brittle !== pattern.brittle) return false
-  if (pattern.hot !== undefined && part?.hot !== pattern.hot) return false
-  if (pattern.painted !== undefined && part?.painted !== pattern.painted) return false
-  if (pattern.fuel !== undefined && part?.fuel !== pattern.fuel) return false
-  if (pattern.heavy !== undefined && (part?.massKg ?? 0) > circumstances.house.liftMassKg !== pattern.heavy)
-    return false
-  return !pattern.stations || pattern.stations.includes(act.station ?? part?.station ?? '')
+  const seen: Seen = { model, act, circumstances }
+  return FIELDS.every(
+    (field) =>
+      pattern[field] === undefined || (FITS[field] as (wanted: unknown, seen: Seen) => boolean)(pattern[field], seen),
+  )
 }
 
-function partOfAct(model: ProcedureForBuild, act: JudgedAct) {
+function partOf({ model, act }: Seen): Part | undefined {
   const holder = model.holders.get(act.itemId)
   return model.parts.get(holder ? holder.holds[0]! : (model.tethers.get(act.itemId)?.partId ?? act.itemId))
 }
@@ -213,13 +224,8 @@ export function holds(
       const setting = settingOf(model, state!, condition.role)
       return setting !== null && condition.values.includes(setting.value) === (condition.kind === 'setting is')
     }
-    case 'waited too short': {
-      const battery = settingOf(model, state!, 'battery')
-      if (!battery || battery.value !== 'off') return false
-      return (
-        state!.nowS - (state!.changedAtS.get(battery.id) ?? state!.startedS) < waitS(model, battery.id, circumstances)
-      )
-    }
+    case 'waited too short':
+      return leftToWaitS(model, state!, circumstances) > 0
     default:
       return unreachable(condition)
   }

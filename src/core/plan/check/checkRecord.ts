@@ -103,24 +103,14 @@ class BuildCheck {
   look(build: Build): void {
     const model = forBuild(this.document, build)
     const choices: Choices = { openings: {}, methods: {}, resting: 'rest' }
-    const goals: Goal[] = [...model.parts.keys()].map((partId) => ({ kind: 'part', partId, level: 'off' }))
-    for (const cavity of model.cavities.values())
-      for (const opening of cavity.openings) for (const part of opening.parts) goals.push({ kind: 'part', ...part })
     const { removal, errors, sound } = deriveAsFarAsPossible(
       model,
-      goals,
+      everyGoal(model),
       choices,
       askedByRules(model, this.circumstances),
     )
     const loops = sound ? [] : loopsOf(removal)
-    for (const loop of loops)
-      this.note(
-        `loop ${loop
-          .map((edge) => `${edge.before}>${edge.after}`)
-          .sort()
-          .join()}`,
-        { kind: 'contradiction', itemId: splitKey(loop[0]!.after)[1], build, error: { kind: 'contradiction', loop } },
-      )
+    for (const loop of loops) this.noteLoop(loopName(loop), build, loop)
     const blockedBy = new Map<string, RemovalError | RefitError>()
     for (const { key, error } of errors) if (key) blockedBy.set(key, error)
     for (const loop of loops) for (const edge of loop) blockedBy.set(edge.before, { kind: 'contradiction', loop })
@@ -129,18 +119,26 @@ class BuildCheck {
     this.covers(model, build, removal, blocked)
     for (const needId of removal.droppedNeeds)
       this.note('dropped orders', { kind: 'orders in a circle', itemId: needId, needIds: removal.droppedNeeds })
-    if (loops.length > 0 || errors.length > 0) return
+    if (loops.length === 0 && errors.length === 0) this.wayBack(model, build, removal)
+  }
+
+  private wayBack(model: ProcedureForBuild, build: Build, removal: Removal): void {
     const refit = deriveRefit(removal)
-    if (!refit.ok && refit.error.kind === 'contradiction')
-      this.note('loop on the way back', {
-        kind: 'contradiction',
-        itemId: splitKey(refit.error.loop[0]!.after)[1],
-        build,
-        error: refit.error,
-      })
-    if (!refit.ok) return
+    if (!refit.ok) {
+      if (refit.error.kind === 'contradiction') this.noteLoop('loop on the way back', build, refit.error.loop)
+      return
+    }
     for (const [cavityId, error] of noSafeOrderFor(model, removal, this.circumstances))
       this.note(`unsafe ${cavityId}`, { kind: 'no safe order', itemId: cavityId, build, error })
+  }
+
+  private noteLoop(name: string, build: Build, loop: Edge[]): void {
+    this.note(name, {
+      kind: 'contradiction',
+      itemId: splitKey(loop[0]!.after)[1],
+      build,
+      error: { kind: 'contradiction', loop },
+    })
   }
 
   private cavities(
@@ -184,6 +182,22 @@ class BuildCheck {
   private note(key: string, problem: Problem): void {
     if (!this.found.has(key)) this.found.set(key, problem)
   }
+}
+
+/** Every part off, and every opening of every cavity as far as it asks. */
+function everyGoal(model: ProcedureForBuild): Goal[] {
+  const parts = [...model.parts.keys()].map((partId): Goal => ({ kind: 'part', partId, level: 'off' }))
+  const openings = [...model.cavities.values()]
+    .flatMap((cavity) => cavity.openings)
+    .flatMap((opening) => opening.parts.map((part): Goal => ({ kind: 'part', ...part })))
+  return [...parts, ...openings]
+}
+
+function loopName(loop: readonly Edge[]): string {
+  return `loop ${loop
+    .map((edge) => `${edge.before}>${edge.after}`)
+    .sort()
+    .join()}`
 }
 
 function targetKey(removal: Removal, partId: Id, level: string): string {

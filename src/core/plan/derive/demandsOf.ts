@@ -1,7 +1,11 @@
 import { groupS, pressTool, pullS, pullTool, tetherS, toolFor } from '../../estimate/houseTimes'
 import type { Operation } from '../../order/operation'
 import type { ProcedureForBuild } from '../../procedure/forBuild'
+import type { Act } from '../../procedure/acts'
+import type { Holder } from '../../procedure/holder'
+import type { Part } from '../../procedure/part'
 import { BENCH } from '../../procedure/stations'
+import type { Tether } from '../../procedure/tether'
 import type { Station } from '../../procedure/station'
 import type { HouseValues } from '../../shop/houseValues'
 import type { JudgedAct } from '../../vehicle/judge'
@@ -17,65 +21,94 @@ export type Demands = {
 
 /** What an operation asks for: stations to choose from, people, tool and seconds. All seconds are house estimates. */
 export function demandsOf(job: DerivedJob, operation: Operation): Demands {
-  const { model } = job
-  const { house } = job.circumstances
-  const { act, itemId, setting } = operation
-  const alone = (station: Station, tool: string, workS: number): Demands => ({
-    stations: [station],
-    helperStation: null,
-    persons: 1,
-    tool,
-    workS,
-  })
-  if (act === 'undo' || act === 'fasten' || act === 'start') {
+  return ASKS[operation.act](job, operation)
+}
+
+type Asks = (job: DerivedJob, operation: Operation) => Demands
+
+function alone(station: Station, tool: string, workS: number): Demands {
+  return { stations: [station], helperStation: null, persons: 1, tool, workS }
+}
+
+/** At the group of fasteners, with its driver or by bare hands. */
+const atHolder = (by: 'its tool' | 'hand'): Asks => {
+  return ({ model, circumstances: { house } }, { itemId }) => {
     const holder = model.holders.get(itemId)!
-    return alone(
-      stationOf(model, holder.holds[0]!),
-      act === 'start' ? 'hand' : toolFor(holder),
-      act === 'start' ? house.actS : groupS(house, holder),
-    )
+    const station = stationOf(model, holder.holds[0]!)
+    return by === 'hand' ? alone(station, 'hand', house.actS) : alone(station, toolFor(holder), groupS(house, holder))
   }
-  if (setting)
+}
+
+/** At the part, with whoever it takes; what lets go or is pressed home with it takes its own seconds more. */
+const atPart = (
+  tool: (part: Part, pulled: Holder[]) => string,
+  ownS: (house: HouseValues, part: Part) => number,
+): Asks => {
+  return ({ model, circumstances: { house } }, { itemId, pulled = [] }) => {
+    const part = model.parts.get(itemId)!
+    const holders = pulled.map((id) => model.holders.get(id)!)
     return {
-      ...alone('', 'hand', methodS(model, house, setting.methodId)),
-      stations: model.methods.get(setting.methodId)!.method.stations,
-    }
-  if (act === 'wait') return alone('', 'hand', 0)
-  if (act === 'work') {
-    const work = job.works.get(itemId)!
-    return {
-      stations: [work.station],
-      helperStation: work.helperStation,
-      persons: work.persons,
-      tool: work.tool,
-      workS: work.durationS,
+      stations: [stationOf(model, itemId)],
+      helperStation: part.helperStation,
+      persons: part.persons,
+      tool: tool(part, holders),
+      workS: ownS(house, part) + holders.reduce((sum, holder) => sum + groupS(house, holder), 0),
     }
   }
-  if (act === 'decide') return alone(tellingStation(job, itemId), 'hand', house.actS)
-  if (act === 'test')
-    return alone(
-      testStation(job, operation),
-      'hand',
-      house.actS + (model.functions.get(itemId)?.warmUpS ?? job.added.get(itemId)?.warmUpS ?? 0),
-    )
-  const tether = act === 'open' || act === 'close' || act === 'feed' ? model.tethers.get(itemId)! : null
-  const partId = tether ? model.hostOf(tether.partId) : itemId
-  const part = model.parts.get(partId)!
-  const pulled = (operation.pulled ?? []).map((id) => model.holders.get(id)!)
-  const tool =
-    act === 'release' || act === 'ease'
-      ? pullTool(part, pulled)
-      : act === 'seat'
-        ? pressTool(pulled)
-        : (tether && act !== 'feed' && tether.tool) || 'hand'
-  const ownS =
-    tether && act !== 'feed'
-      ? tetherS(house, tether)
-      : act === 'release' || act === 'ease'
-        ? pullS(house, part)
-        : house.actS
-  const workS = ownS + pulled.reduce((sum, holder) => sum + groupS(house, holder), 0)
-  return { stations: [stationOf(model, partId)], helperStation: part.helperStation, persons: part.persons, tool, workS }
+}
+
+/** Where the part of the plug is worked on. */
+const atTether = (asks: (house: HouseValues, tether: Tether) => { tool: string; workS: number }): Asks => {
+  return ({ model, circumstances: { house } }, { itemId }) => {
+    const tether = model.tethers.get(itemId)!
+    const partId = model.hostOf(tether.partId!)
+    const { helperStation, persons } = model.parts.get(partId)!
+    return { stations: [stationOf(model, partId)], helperStation, persons, ...asks(house, tether) }
+  }
+}
+
+const PULLED = atPart(pullTool, pullS)
+const CARRIED = atPart(
+  () => 'hand',
+  (house) => house.actS,
+)
+const PLUG = atTether((house, tether) => ({ tool: tether.tool || 'hand', workS: tetherS(house, tether) }))
+const SETTING: Asks = ({ model, circumstances: { house } }, operation) => {
+  const { methodId } = operation.setting!
+  return {
+    ...alone('', 'hand', methodS(model, house, methodId)),
+    stations: model.methods.get(methodId)!.method.stations,
+  }
+}
+
+const ASKS: Readonly<Record<Act, Asks>> = {
+  undo: atHolder('its tool'),
+  fasten: atHolder('its tool'),
+  start: atHolder('hand'),
+  ease: PULLED,
+  release: PULLED,
+  lift: CARRIED,
+  place: CARRIED,
+  seat: atPart(
+    (_, pulled) => pressTool(pulled),
+    (house) => house.actS,
+  ),
+  open: PLUG,
+  close: PLUG,
+  feed: atTether((house) => ({ tool: 'hand', workS: house.actS })),
+  set: SETTING,
+  restore: SETTING,
+  work: (job, { itemId }) => {
+    const { station, helperStation, persons, tool, durationS } = job.works.get(itemId)!
+    return { stations: [station], helperStation, persons, tool, workS: durationS }
+  },
+  test: (job, operation) => {
+    const { itemId } = operation
+    const warmUpS = job.model.functions.get(itemId)?.warmUpS ?? job.added.get(itemId)?.warmUpS ?? 0
+    return alone(testStation(job, operation), 'hand', job.circumstances.house.actS + warmUpS)
+  },
+  decide: (job, { itemId }) => alone(tellingStation(job, itemId), 'hand', job.circumstances.house.actS),
+  wait: () => alone('', 'hand', 0),
 }
 
 /** The act as the rules of safety see it. */

@@ -13,7 +13,7 @@ import { Kit, KitFit } from '../../shop/kit'
 import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
 import { whatStaysShut, whyChain } from '../../order/why'
 import { planJob } from '../planJob'
-import type { JobPlan } from '../show/jobPlan'
+import { allSteps, type JobPlan } from '../show/jobPlan'
 import { PlanRequest } from '../ask/planRequest'
 import { summarise } from '../show/summary'
 
@@ -56,8 +56,7 @@ const failure = (document: ProcedureDocument, request: Loose) => {
 }
 const keys = (cards: JobPlan['wayIn']) => cards.flatMap((card) => card.steps.map((step) => step.operation.key))
 const pulled = (job: JobPlan, key: string) =>
-  [...job.wayIn, ...job.wayOut]
-    .flatMap((card) => card.steps)
+  allSteps(job)
     .find((step) => step.operation.key === key)
     ?.operation.pulled?.toSorted()
 const inOrder = (list: string[], ...wanted: string[]) =>
@@ -84,7 +83,7 @@ describe('clips let go with the pull', () => {
 
   test('one act with its tool, its count and its seconds, after the screws on the way in and before them on the way out', () => {
     const job = clips(document)
-    const steps = [...job.wayIn, ...job.wayOut].flatMap((card) => card.steps)
+    const steps = allSteps(job)
     inOrder(keys(job.wayIn), 'undo:screws', 'release:surround')
     inOrder(keys(job.wayOut), 'seat:surround', 'fasten:screws')
     for (const key of ['release:surround', 'seat:surround'])

@@ -49,11 +49,11 @@ function functionsTouched(job: DerivedJob): Tested[] {
  * way out. A part whose last push can hardly be undone is tested before it goes home itself, where the test does not
  * need it home.
  */
-function hidersOf(job: DerivedJob, wayOut: KeyGraph, item: Tested): { partId: Id; seat: string }[] {
+function hidersOf(job: DerivedJob, wayOut: KeyGraph, item: Tested): Hider[] {
   const { operations } = job.refit
   const own = new Set(item.tetherIds.map((id) => job.model.hostOf(job.model.tethers.get(id)!.partId)))
   const closes = item.tetherIds.flatMap((id) => closeKeyOf(job, id) ?? [])
-  const hiders: { partId: Id; seat: string }[] = []
+  const hiders: Hider[] = []
   for (const seat of wayOut.after([...closes, ...item.after]).keys()) {
     const operation = operations.get(seat)
     if (operation?.act !== 'seat') continue
@@ -63,66 +63,74 @@ function hidersOf(job: DerivedJob, wayOut: KeyGraph, item: Tested): { partId: Id
   return hiders
 }
 
-function addTest(
-  job: DerivedJob,
-  wayOut: KeyGraph,
-  item: Tested,
-  hiders: readonly { partId: Id; seat: string }[],
-): void {
-  const { operations } = job.refit
+type Hider = { partId: Id; seat: string }
+
+function addTest(job: DerivedJob, wayOut: KeyGraph, item: Tested, hiders: readonly Hider[]): void {
   const key = keyOf('test', item.id)
-  const added: Edge[] = []
-  const order = (before: string, after: string, because: Because) => added.push({ before, after, because })
   const plugs = [...item.tetherIds, ...item.alsoNeeds].flatMap((tetherId) => closeKeyOf(job, tetherId) ?? [])
   const stated = statedNeeds(job, item.id, key)
   const waiting = stated.edges.filter((edge) => edge.before === key).map((edge) => edge.after)
-  // A test can't hold up a seat that one of its own plugs waits for: then only the seats still to come count.
-  let seats = seatsAfter(
-    wayOut,
-    hiders.map(({ seat }) => seat),
-    plugs,
-  )
-  if (seats.length + waiting.length === 0) return
-  const forbidding = forbiddingPower(job, item.power).flatMap(({ tetherId, rule }) => {
-    const close = closeKeyOf(job, tetherId)
-    return close && !plugs.includes(close)
-      ? [{ tetherId, rule, close, airbag: isAirbagCircuit(job.model.tethers.get(tetherId)!) }]
-      : []
-  })
-  // An airbag plug is never closed just to try something: the test comes after its own closing as well.
-  seats = seatsAfter(
-    wayOut,
-    seats,
-    forbidding.filter(({ airbag }) => airbag).map(({ close }) => close),
-  )
+  const forbidding = forbiddingPlugs(job, item, plugs)
+  const airbags = forbidding.filter(({ airbag }) => airbag).map(({ close }) => close)
+  // A test can't hold up a seat that one of its own plugs waits for: then only the seats still to come count. An
+  // airbag plug is never closed just to try something: the test comes after its own closing as well.
+  const all = hiders.map(({ seat }) => seat)
+  const seats = seatsAfter(wayOut, seatsAfter(wayOut, all, plugs), airbags)
   if (seats.length + waiting.length === 0) return
   const follows = wayOut.after([...seats, ...waiting])
-  for (const tetherId of [...item.tetherIds, ...item.alsoNeeds]) {
-    const close = closeKeyOf(job, tetherId)
-    if (close) order(close, key, { kind: 'plugged', functionId: item.id, tetherId })
-  }
-  for (const first of item.after) order(first, key, { kind: 'work first', workId: splitKey(first)[1] })
-  // The innermost seats hold the others up.
-  const kept = new Set(seats)
-  for (const { partId, seat } of hiders)
-    if (kept.has(seat) && !follows.has(seat)) order(key, seat, { kind: 'hidden', functionId: item.id, partId })
-  added.push(...stated.edges)
+  const added: Edge[] = [
+    ...pluggedFirst(job, item, key),
+    // The innermost seats hold the others up.
+    ...hiders
+      .filter(({ seat }) => seats.includes(seat) && !follows.has(seat))
+      .map(({ partId, seat }): Edge => ({
+        before: key,
+        after: seat,
+        because: { kind: 'hidden', functionId: item.id, partId },
+      })),
+    ...stated.edges,
+  ]
   const plugged: Id[] = []
   for (const { tetherId, rule, close, airbag } of forbidding) {
     if (airbag || !follows.has(close))
-      order(close, key, { kind: 'powered', functionId: item.id, tetherId, ruleId: rule.id })
+      added.push({
+        before: close,
+        after: key,
+        because: { kind: 'powered', functionId: item.id, tetherId, ruleId: rule.id },
+      })
     else plugged.push(tetherId)
   }
-  operations.set(key, {
-    ...operation(key, 'test', item.id, null),
-    ...(job.added.has(item.id) && { name: job.added.get(item.id)!.name }),
-  })
+  const name = job.added.get(item.id)?.name
+  job.refit.operations.set(key, { ...operation(key, 'test', item.id, null), ...(name !== undefined && { name }) })
   const ignition = powerDemand(job, item)
   job.refit.demands.set(key, [...(ignition ? [ignition] : []), ...stated.demands])
   for (const tetherId of plugged) added.push(...plugForTest(job, item.id, tetherId))
   job.refit.edges.push(...added)
   for (const edge of added) wayOut.add(edge)
   job.tests.push({ functionId: item.id, key, plugged })
+}
+
+/** The plugs that, open, forbid the power a test needs, beside its own. */
+function forbiddingPlugs(job: DerivedJob, item: Tested, own: readonly string[]) {
+  return forbiddingPower(job, item.power).flatMap(({ tetherId, rule }) => {
+    const close = closeKeyOf(job, tetherId)
+    if (!close || own.includes(close)) return []
+    return [{ tetherId, rule, close, airbag: isAirbagCircuit(job.model.tethers.get(tetherId)!) }]
+  })
+}
+
+/** What a test comes after: the plugs it needs, and the work it tries. */
+function pluggedFirst(job: DerivedJob, item: Tested, key: string): Edge[] {
+  const plugs = [...item.tetherIds, ...item.alsoNeeds].flatMap((tetherId): Edge[] => {
+    const close = closeKeyOf(job, tetherId)
+    return close ? [{ before: close, after: key, because: { kind: 'plugged', functionId: item.id, tetherId } }] : []
+  })
+  const works = item.after.map((first): Edge => ({
+    before: first,
+    after: key,
+    because: { kind: 'work first', workId: splitKey(first)[1] },
+  }))
+  return [...plugs, ...works]
 }
 
 /** Those of these seats that none of the plugs waits for. */

@@ -4,7 +4,7 @@ import { forBuild } from '../../procedure/forBuild'
 import { Kit, KitFit } from '../../shop/kit'
 import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
 import { planJob } from '../planJob'
-import type { JobPlan } from '../show/jobPlan'
+import { allSteps, type JobPlan } from '../show/jobPlan'
 import { PlanRequest } from '../ask/planRequest'
 import { panelVan } from '../../testing/vehicles.testing'
 
@@ -31,7 +31,7 @@ function plan(policy: object, document: ProcedureDocument = panelVan()): JobPlan
 /** How the lever stands when each step is done. */
 function leverAt(of: JobPlan, key: string): string {
   let lever = 'park'
-  for (const { operation } of [...of.wayIn, ...of.wayOut].flatMap((card) => card.steps)) {
+  for (const { operation } of allSteps(of)) {
     if (operation.key === key) return lever
     if (operation.setting?.settingId === 'lever') lever = operation.setting.to
   }

@@ -1,20 +1,16 @@
-import { compareText } from '../../base/compareText'
 import type { Id } from '../../base/id'
 import type { Demand, Operation } from '../../order/operation'
 import { methodsTo } from '../../order/settingAct'
-import { atLeast } from '../../procedure/levels'
-import type { Needed } from '../../procedure/need'
 import type { Station } from '../../procedure/station'
 import { matches, refusals } from '../../vehicle/judge'
 import { asFoundState, type VehicleState } from '../../vehicle/vehicleState'
 import { judged, methodS } from './demandsOf'
 import type { DerivedJob } from './derivedJob'
 import { keyOf } from '../../procedure/acts'
+import { guardHolds, type GuardFact } from './settingGuard'
+import { guardsOf, settingsInPlay, valuesInPlay } from './settingsInPlay'
 
 export type Settings = ReadonlyMap<Id, string>
-
-/** What must be so on the vehicle for a setting act, besides the other settings. */
-export type GuardFact = Exclude<Needed, { kind: 'setting' } | { kind: 'station' }>
 
 /**
  * One setting act from a combination of settings: by which method, where, how long, what it leads to, and what guards
@@ -40,9 +36,9 @@ export type SettingMove = {
 export class SettingMoves {
   private readonly relevant: Id[]
   private readonly values: ReadonlyMap<Id, readonly string[]>
-  private readonly guardTethers = new Set<Id>()
-  private readonly guardParts = new Set<Id>()
-  private readonly guardHolders = new Set<Id>()
+  private readonly guardTethers: ReadonlySet<Id>
+  private readonly guardParts: ReadonlySet<Id>
+  private readonly guardHolders: ReadonlySet<Id>
   private readonly moveMemo = new Map<string, SettingMove[]>()
   private readonly combinationMemo = new Map<string, Map<string, Settings>>()
   private readonly names = new WeakMap<Settings, string>()
@@ -58,9 +54,12 @@ export class SettingMoves {
     finish: ReadonlyMap<Id, string>,
     state: VehicleState,
   ) {
-    this.relevant = this.relevantSettings(finish, state)
-    this.values = this.neededValues(finish, state)
-    this.findGuards()
+    this.relevant = settingsInPlay(job, demands, finish, state)
+    this.values = valuesInPlay(job, this.relevant, demands, finish, state)
+    const guards = guardsOf(job, this.relevant)
+    this.guardTethers = guards.tethers
+    this.guardParts = guards.parts
+    this.guardHolders = guards.holders
     const byCircuit = new Map<string, Id[]>()
     for (const id of this.guardTethers) {
       const circuit = job.model.tethers.get(id)?.circuit ?? ''
@@ -260,97 +259,6 @@ export class SettingMoves {
     return this.job.model.parts.get(partId)?.rests.some((rest) => rest.level === 'free') ?? true
   }
 
-  /**
-   * Settings that are demanded or have to be set back, what their methods need in turn, and what a rule wants moved
-   * first.
-   */
-  private relevantSettings(finish: ReadonlyMap<Id, string>, state: VehicleState): Id[] {
-    const { model } = this.job
-    const found = new Set<Id>(
-      [
-        ...[...this.demands.values()].flat().map((demand) => demand.settingId),
-        ...finish.keys(),
-        ...this.wantedByRules(state).map(([id]) => id),
-      ].filter((id) => model.settings.has(id)),
-    )
-    for (const id of found)
-      for (const method of model.settings.get(id)!.methods)
-        for (const need of model.needsOf.get(keyOf('method', method.id)) ?? [])
-          if (need.needs.kind === 'setting') found.add(need.needs.settingId)
-    return [...found].sort(compareText)
-  }
-
-  /**
-   * Values an order can need a setting at: as it stands, as it is to be left, and what is demanded. Others lead
-   * nowhere.
-   */
-  private neededValues(finish: ReadonlyMap<Id, string>, state: VehicleState): Map<Id, string[]> {
-    const { model } = this.job
-    const values = new Map(
-      this.relevant.map((id) => [id, new Set([state.settings.get(id) ?? model.settings.get(id)!.asFound])]),
-    )
-    for (const [id, value] of [...finish, ...this.wantedByRules(state)]) values.get(id)?.add(value)
-    for (const { settingId, value } of [...this.demands.values()].flat()) values.get(settingId)?.add(value)
-    for (let grown = true; grown;) {
-      grown = false
-      for (const [id, wanted] of values)
-        for (const value of wanted)
-          for (const methodId of methodsTo(model, id, value))
-            for (const { needs } of model.needsOf.get(keyOf('method', methodId)) ?? [])
-              if (
-                needs.kind === 'setting' &&
-                values.has(needs.settingId) &&
-                !values.get(needs.settingId)!.has(needs.value)
-              ) {
-                values.get(needs.settingId)!.add(needs.value)
-                grown = true
-              }
-    }
-    return new Map(
-      [...values].map(([id, wanted]) => [id, model.settings.get(id)!.values.filter((value) => wanted.has(value))]),
-    )
-  }
-
-  /** Settings that stand where an invariant does not want them, and where it does. */
-  private wantedByRules(state: VehicleState): [Id, string][] {
-    const found: [Id, string][] = []
-    for (const rule of this.job.circumstances.rules)
-      if (rule.at === null)
-        for (const condition of rule.while)
-          if (condition.kind === 'setting not')
-            for (const setting of this.job.model.settings.values()) {
-              const value = condition.values.find((wanted) => setting.values.includes(wanted))
-              if (
-                setting.role === condition.role &&
-                value !== undefined &&
-                !condition.values.includes(state.settings.get(setting.id) ?? setting.asFound)
-              )
-                found.push([setting.id, value])
-            }
-    return found
-  }
-
-  private findGuards(): void {
-    const { model, circumstances } = this.job
-    const circuits = new Set(
-      circumstances.rules
-        .filter((rule) => rule.at === null || rule.at.acts.some((act) => act !== 'power'))
-        .flatMap((rule) => rule.while.flatMap((c): string[] => (c.kind === 'open' ? c.circuits : []))),
-    )
-    for (const tether of model.tethers.values())
-      if (circuits.has(tether.circuit ?? '')) this.guardTethers.add(tether.id)
-    for (const id of this.relevant)
-      for (const method of model.settings.get(id)!.methods)
-        for (const { needs } of model.needsOf.get(keyOf('method', method.id)) ?? []) {
-          if (needs.kind === 'part') this.guardParts.add(needs.partId)
-          if (needs.kind === 'tether') this.guardTethers.add(needs.tetherId)
-          if (needs.kind === 'operation')
-            (needs.act === 'undo' ? this.guardHolders : needs.act === 'open' ? this.guardTethers : this.guardParts).add(
-              needs.id,
-            )
-        }
-  }
-
   /** The part of the state that setting acts look at, as text. */
   private guardName(state: VehicleState): string {
     const known = this.guardNames.get(state)
@@ -361,22 +269,5 @@ export class SettingMoves {
     const name = `${open.join()}/${moved.join()}/${undone.join()}`
     this.guardNames.set(state, name)
     return name
-  }
-}
-
-/** Whether what a guard asks for is so. */
-export function guardHolds(needed: GuardFact, state: VehicleState): boolean {
-  switch (needed.kind) {
-    case 'part':
-      return atLeast(state.levels.get(needed.partId) ?? 'in place', needed.level)
-    case 'tether':
-      return state.open.has(needed.tetherId) === (needed.state === 'open')
-    case 'operation':
-      if (needed.act === 'undo') return state.undone.has(needed.id)
-      if (needed.act === 'open') return state.open.has(needed.id)
-      return atLeast(
-        state.levels.get(needed.id) ?? 'in place',
-        needed.act === 'lift' ? 'off' : needed.act === 'release' ? 'free' : 'eased',
-      )
   }
 }

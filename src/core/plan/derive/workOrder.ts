@@ -1,63 +1,73 @@
-import { partsOfGoal } from '../../order/removalDraft'
+import { partsOfGoal } from '../../order/partsOfGoal'
 import type { Goal } from '../../order/wish'
 import { type Because } from '../../order/operation'
 import type { DerivedJob, DeriveError } from './derivedJob'
 import { goalOf } from '../ask/jobGoal'
 import { keyOf } from '../../procedure/acts'
 
+type KitOfJob = DerivedJob['goal']['kits'][number]
+type Work = KitOfJob['kit']['works'][number]
+
 /**
  * Adds the kits' work items: after what opens their access and after the work they build on; before whatever closes
  * that access again, and longer before where something has to cool, set or start up first.
  */
 export function addWork(job: DerivedJob): DeriveError | null {
-  const { operations, edges } = job.refit
   for (const { kit, fit } of job.goal.kits) {
     for (const work of kit.works) {
       if (work.kind === 'bypass a signal') return { kind: 'bypass', workId: work.id }
-      const key = keyOf('work', work.id)
-      const station = fit.stations[work.id] ?? work.station
-      job.works.set(work.id, { ...work, station })
-      operations.set(key, {
-        key,
-        phase: 'work',
-        act: 'work',
-        itemId: work.id,
-        partId: null,
-        setting: null,
-        nth: 1,
-        name: work.name,
-        ...(work.note && { note: work.note }),
-      })
-      const holdsUp: Because = { kind: 'holds up', workId: work.id }
-      for (const access of fit.access[work.id] ?? []) {
-        const opened = openedBy(job, goalOf(access))
-        if (opened === null) return { kind: 'no access', workId: work.id }
-        for (const inKey of opened) {
-          edges.push({ before: inKey, after: key, because: { kind: 'access', workId: work.id } })
-          const back = job.refit.outKeyOf.get(inKey)
-          if (back)
-            edges.push({
-              before: key,
-              after: back,
-              because: holdsUp,
-              ...(work.unattendedS > 0 && { delayS: work.unattendedS }),
-            })
-        }
-      }
+      addItem(job, fit, work)
+      if (!holdAccessOpen(job, fit, work)) return { kind: 'no access', workId: work.id }
       for (const first of work.afterWork) {
         const before = kit.works.find((item) => item.id === first)
         if (before)
-          edges.push({
+          job.refit.edges.push({
             before: keyOf('work', first),
-            after: key,
+            after: keyOf('work', work.id),
             because: { kind: 'work first', workId: first },
-            ...(before.unattendedS > 0 && { delayS: before.unattendedS }),
+            ...delayOf(before),
           })
       }
     }
     for (const item of kit.functions) job.added.set(item.id, item)
   }
   return null
+}
+
+function addItem(job: DerivedJob, fit: KitOfJob['fit'], work: Work): void {
+  const key = keyOf('work', work.id)
+  job.works.set(work.id, { ...work, station: fit.stations[work.id] ?? work.station })
+  job.refit.operations.set(key, {
+    key,
+    phase: 'work',
+    act: 'work',
+    itemId: work.id,
+    partId: null,
+    setting: null,
+    nth: 1,
+    name: work.name,
+    ...(work.note && { note: work.note }),
+  })
+}
+
+/** The work lies between what opens its access and what closes it again; false where the model has no such thing. */
+function holdAccessOpen(job: DerivedJob, fit: KitOfJob['fit'], work: Work): boolean {
+  const key = keyOf('work', work.id)
+  const holdsUp: Because = { kind: 'holds up', workId: work.id }
+  for (const access of fit.access[work.id] ?? []) {
+    const opened = openedBy(job, goalOf(access))
+    if (opened === null) return false
+    for (const inKey of opened) {
+      job.refit.edges.push({ before: inKey, after: key, because: { kind: 'access', workId: work.id } })
+      const back = job.refit.outKeyOf.get(inKey)
+      if (back) job.refit.edges.push({ before: key, after: back, because: holdsUp, ...delayOf(work) })
+    }
+  }
+  return true
+}
+
+function delayOf({ unattendedS }: Work): { delayS?: number } {
+  return unattendedS > 0 ? { delayS: unattendedS } : {}
 }
 
 /** The acts of the way in that open an access; null when the model has no such thing. */

@@ -67,30 +67,13 @@ type Stuck = { left: number; stuck: NoSafeOrder['stuck'] }
 
 function visit(f: Feasibility, done: Set<string>, state: VehicleState, combinations: Combinations): Stuck | null {
   f.visits += 1
-  for (let progress = true; progress;) {
-    progress = false
-    for (const operation of readyOperations(f, done)) {
-      if (f.moves.closesADoor(operation)) continue
-      const allowed = filter(combinations, (settings) => f.moves.allows(operation, settings, state))
-      if (allowed.size === 0 || expand(f, allowed, state).size < combinations.size) continue
-      // By definition it changes nothing a setting act looks at: the state need not follow.
-      done.add(operation.key)
-      progress = true
-    }
-  }
+  doWhatChangesNothing(f, done, state, combinations)
   const ready = readyOperations(f, done)
-  if (ready.length === 0) {
-    const home = [...combinations.values()].some((settings) =>
-      [...f.finish].every(([id, value]) => settings.get(id) === value),
-    )
-    return home ? null : { left: 0, stuck: [] }
-  }
-  const name = `${[...f.wayIn.operations.keys(), ...f.wayOut.operations.keys()].filter((key) => !done.has(key)).join()}|${[...combinations.keys()].join()}`
+  if (ready.length === 0) return isHome(f, combinations) ? null : { left: 0, stuck: [] }
+  const left = [...f.wayIn.operations.keys(), ...f.wayOut.operations.keys()].filter((key) => !done.has(key))
+  const name = `${left.join()}|${[...combinations.keys()].join()}`
   if (f.dead.has(name)) return { left: Infinity, stuck: [] }
-  let worst: Stuck = {
-    left: f.wayIn.operations.size + f.wayOut.operations.size - done.size,
-    stuck: whatIsStuck(f, ready, state, combinations),
-  }
+  let worst: Stuck = { left: left.length, stuck: whatIsStuck(f, ready, state, combinations) }
   for (const operation of ready) {
     const allowed = filter(combinations, (settings) => f.moves.allows(operation, settings, state))
     if (allowed.size === 0 || f.visits > MOST_VISITS) continue
@@ -102,6 +85,25 @@ function visit(f: Feasibility, done: Set<string>, state: VehicleState, combinati
   // What was only given up on is not known to be dead.
   if (f.visits <= MOST_VISITS) f.dead.add(name)
   return worst
+}
+
+/** Does at once whatever changes nothing that a setting act looks at: the state need not follow. */
+function doWhatChangesNothing(f: Feasibility, done: Set<string>, state: VehicleState, combinations: Combinations) {
+  for (let progress = true; progress;) {
+    progress = false
+    for (const operation of readyOperations(f, done)) {
+      if (f.moves.closesADoor(operation)) continue
+      const allowed = filter(combinations, (settings) => f.moves.allows(operation, settings, state))
+      if (allowed.size === 0 || expand(f, allowed, state).size < combinations.size) continue
+      done.add(operation.key)
+      progress = true
+    }
+  }
+}
+
+/** Whether the settings can be left as they are to be. */
+function isHome(f: Feasibility, combinations: Combinations): boolean {
+  return [...combinations.values()].some((settings) => [...f.finish].every(([id, value]) => settings.get(id) === value))
 }
 
 /** A part that may not rest is released, opened and lifted in one go, and placed, plugged and pushed home in one. */

@@ -1,40 +1,20 @@
-import type { Id } from '../../base/id'
 import { fail, ok, type Result } from '../../base/result'
 import { methodsTo } from '../../order/settingAct'
-import type { Choices } from '../../order/wish'
 import type { ProcedureForBuild } from '../../procedure/forBuild'
 import type { HouseValues } from '../../shop/houseValues'
-import { whilePlanning, type Circumstances } from '../../vehicle/circumstances'
+import { whilePlanning } from '../../vehicle/circumstances'
 import type { Rule } from '../../vehicle/rule'
-import { asFoundState } from '../../vehicle/vehicleState'
-import { demandsOf } from '../derive/demandsOf'
-import { deriveJob } from '../derive/deriveJob'
-import type { DerivedJob, DeriveError } from '../derive/derivedJob'
-import { canStillFinish, feasibilityOf } from './feasible'
-import type { FoundPlan, Proof } from './foundPlan'
-import type { JobGoal } from '../ask/jobGoal'
-import { legsOf, type Legs, type NoSafeOrder } from '../derive/leg'
-import { addLooseEnds, alreadyOut, goalFrom, setBackFirst, startFrom, type LiveStart } from '../derive/liveStart'
-import { orderedSteps, ROUNDING_S, type RefusedOrder } from './orderedSteps'
-import { pluggableByHand, plugByHand, undoneByHand, type PluggedByHand } from '../derive/plugByHand'
-import { choicesFor, savedS } from '../ask/planChoices'
+import { DEFAULT_LIMITS, type SearchLimits } from '../../sequence/cheapestOrder'
+import { choicesFor } from '../ask/planChoices'
 import type { PlanRequest } from '../ask/planRequest'
-import { followPolicy, underPolicy } from '../derive/policyRules'
-import { weightsOf } from '../ask/policy'
-import { cheapestOrder, DEFAULT_LIMITS, type SearchLimits } from '../../sequence/cheapestOrder'
-import { setUpMsOf, type SearchStep } from '../../sequence/moves'
-import type { JobStart } from '../derive/jobStart'
-import { sequenceJob } from './sequenceJob'
-import { secondsOf, type Step } from './step'
-import { orderWithClocks } from './orderWithClocks'
-import { waitsOf } from '../show/waits'
+import { alreadyOut, goalFrom, type LiveStart } from '../derive/liveStart'
+import { pluggableByHand, type PluggedByHand } from '../derive/plugByHand'
+import { underPolicy } from '../derive/policyRules'
+import { orderCandidate, prepare, type Candidate, type Found, type PlanError } from './candidate'
+import type { FoundPlan, Proof } from './foundPlan'
+import { ROUNDING_S } from './orderContext'
 
-export type PlanError =
-  | DeriveError
-  | NoSafeOrder
-  | RefusedOrder
-  | { kind: 'tool missing'; tool: string; key: string }
-  | { kind: 'must stay'; partId: Id }
+export type { PlanError } from './candidate'
 
 /** `from`: where a live job stands; what it has done is left out and the rest is ordered from there. */
 export type PlanOptions = { limits?: SearchLimits; from?: LiveStart; onProgress?: (progress: PlanProgress) => void }
@@ -76,66 +56,88 @@ function findUnder(
   request: PlanRequest,
   house: HouseValues,
   rules: readonly Rule[] | undefined,
-  { limits = limitsOf(request), from, byHand, onProgress }: PlanOptions & { byHand?: readonly PluggedByHand[] },
+  options: PlanOptions & { byHand?: readonly PluggedByHand[] },
 ): Result<FoundPlan, PlanError> {
+  const { from, byHand } = options
   const model = underPolicy(whole, request.policy)
-  const barred = Object.entries(request.policy.methods).find(
-    ([name, id]) =>
-      whole.methods.has(id) && !methodsTo(model, name.split('=')[0]!, name.slice(name.indexOf('=') + 1)).includes(id),
-  )
-  if (barred)
-    return fail({
-      kind: 'no-method',
-      settingId: barred[0].split('=')[0]!,
-      value: barred[0].slice(barred[0].indexOf('=') + 1),
-    })
+  const barred = barredMethod(whole, model, request)
+  if (barred) return fail(barred)
   const out = from ? { ...alreadyOut(from.state), ...(byHand && { byHand: [...byHand] }) } : null
   const goal = goalFrom(request, out)
   const { choices, all } = choicesFor(model, request.policy, goal)
-  const candidates: Candidate[] = []
-  let firstError: PlanError | null = null
-  for (const choice of choices) {
-    const candidate = prepare(model, request, goal, choice, whilePlanning(house, rules), from, byHand)
-    if (candidate.ok) candidates.push(candidate.value)
-    else firstError ??= candidate.error
-  }
-  candidates.sort((a, b) => a.workS - b.workS)
-  let best: Found | null = null
-  let atLeastS = Infinity
-  let expanded = 0
-  let everyChoiceBounded = all
-  for (const [i, candidate] of candidates.entries()) {
-    const expandedBefore = expanded
-    const told = (now: number) =>
-      onProgress?.({ choice: i + 1, choices: candidates.length, expanded: expandedBefore + now })
-    const ordered = order(
-      candidate,
-      request,
-      { ...limits, ...(onProgress && { onProgress: told }) },
-      best ? best.weighedS - candidate.workS : Infinity,
-    )
-    if (!ordered.ok) {
-      firstError ??= ordered.error
-      // One that was refused by a rule after all is not known to be impossible: nothing is proven beside it.
-      if (ordered.error.kind === 'refused order') everyChoiceBounded = false
-      continue
-    }
-    expanded += ordered.value.expanded
-    atLeastS = Math.min(atLeastS, ordered.value.atLeastS)
-    if (ordered.value.found && (best === null || ordered.value.found.weighedS < best.weighedS))
-      best = ordered.value.found
-  }
-  if (!best) return fail(firstError!)
+  const circumstances = whilePlanning(house, rules)
+  const prepared = choices.map((choice) => prepare(model, request, goal, choice, circumstances, from, byHand))
+  const candidates = prepared.flatMap((candidate) => (candidate.ok ? [candidate.value] : []))
+  const search = bestOf(candidates, request, options, all)
+  const { best } = search
+  if (!best) return fail(prepared.flatMap((candidate) => (candidate.ok ? [] : [candidate.error]))[0] ?? search.error!)
   const { candidate, steps, totalS } = best
   const proof: Proof = {
     totalS,
-    proven: everyChoiceBounded && atLeastS >= best.weighedS - ROUNDING_S,
-    gapS: Math.max(0, best.weighedS - atLeastS),
+    proven: search.everyChoiceBounded && search.atLeastS >= best.weighedS - ROUNDING_S,
+    gapS: Math.max(0, best.weighedS - search.atLeastS),
     choices: choices.length,
-    allChoices: everyChoiceBounded,
-    expanded,
+    allChoices: search.everyChoiceBounded,
+    expanded: search.expanded,
   }
   return ok({ choices: candidate.job.removal.choices, steps, doneBefore: [...candidate.start.done], from: out, proof })
+}
+
+/** A method the crew insists on that its own policy rules out. */
+function barredMethod(whole: ProcedureForBuild, model: ProcedureForBuild, request: PlanRequest): PlanError | null {
+  for (const [name, id] of Object.entries(request.policy.methods)) {
+    const [settingId, value] = [name.split('=')[0]!, name.slice(name.indexOf('=') + 1)]
+    if (whole.methods.has(id) && !methodsTo(model, settingId, value).includes(id))
+      return { kind: 'no-method', settingId, value }
+  }
+  return null
+}
+
+/** What a search over all choices came to. `error`: the first choice's own reason, where one had one. */
+type Searched = {
+  best: Found | null
+  atLeastS: number
+  expanded: number
+  everyChoiceBounded: boolean
+  error: PlanError | null
+}
+
+/** The best order of all choices, the cheapest-looking first: a choice whose bound is no better is not looked into. */
+function bestOf(
+  candidates: readonly Candidate[],
+  request: PlanRequest,
+  { limits = limitsOf(request), onProgress }: PlanOptions,
+  allChoices: boolean,
+): Searched {
+  const sorted = [...candidates].sort((a, b) => a.workS - b.workS)
+  const searched: Searched = {
+    best: null,
+    atLeastS: Infinity,
+    expanded: 0,
+    everyChoiceBounded: allChoices,
+    error: null,
+  }
+  for (const [i, candidate] of sorted.entries()) {
+    const before = searched.expanded
+    const told = (now: number) => onProgress?.({ choice: i + 1, choices: sorted.length, expanded: before + now })
+    const ordered = orderCandidate(
+      candidate,
+      request,
+      { ...limits, ...(onProgress && { onProgress: told }) },
+      searched.best ? searched.best.weighedS - candidate.workS : Infinity,
+    )
+    if (!ordered.ok) {
+      searched.error ??= ordered.error
+      // One that was refused by a rule after all is not known to be impossible: nothing is proven beside it.
+      if (ordered.error.kind === 'refused order') searched.everyChoiceBounded = false
+      continue
+    }
+    const { found, atLeastS, expanded } = ordered.value
+    searched.expanded += expanded
+    searched.atLeastS = Math.min(searched.atLeastS, atLeastS)
+    if (found && (searched.best === null || found.weighedS < searched.best.weighedS)) searched.best = found
+  }
+  return searched
 }
 
 /**
@@ -144,105 +146,4 @@ function findUnder(
  */
 function limitsOf({ policy }: PlanRequest): SearchLimits {
   return policy.habit === 'panel by panel' ? { expandedStates: 6_000 } : DEFAULT_LIMITS
-}
-
-/** A choice with what it asks for. `workS`: its operations' own seconds, less what its openings save. */
-type Candidate = { job: DerivedJob; legs: Legs; start: JobStart; workS: number; savedS: number }
-/** `weighedS`: seconds with the weights of the habit and the waiting, which is what is compared. */
-type Found = { candidate: Candidate; steps: Step[]; totalS: number; waitingS: number; weighedS: number }
-
-function prepare(
-  model: ProcedureForBuild,
-  request: PlanRequest,
-  goal: JobGoal,
-  choices: Choices,
-  circumstances: Circumstances,
-  from: LiveStart | undefined,
-  byHand: readonly PluggedByHand[] = [],
-): Result<Candidate, PlanError> {
-  const derived = deriveJob(model, goal, choices, circumstances)
-  if (!derived.ok) return derived
-  const job = derived.value
-  if (from) {
-    addLooseEnds(job, alreadyOut(from.state))
-    setBackFirst(job, from.state)
-    plugByHand(job, byHand)
-  }
-  const legs = legsOf(job, request.scope)
-  followPolicy(job, legs, request.policy)
-  const start: JobStart = from
-    ? undoneByHand(startFrom(legs, from), byHand)
-    : {
-        state: asFoundState(model),
-        standing: { station: request.start, tool: null },
-        done: new Set(),
-        setCount: new Map(),
-      }
-  const operations = [...legs.wayIn.operations.values(), ...legs.wayOut.operations.values()].filter(
-    (operation) => !start.done.has(operation.key),
-  )
-  for (const operation of operations) {
-    const { tool } = demandsOf(job, operation)
-    if (request.without.tools.includes(tool)) return fail({ kind: 'tool missing', tool, key: operation.key })
-    if (request.without.parts.includes(operation.itemId) && (operation.act === 'release' || operation.act === 'lift'))
-      return fail({ kind: 'must stay', partId: operation.itemId })
-  }
-  const saved = savedS(model, choices, goal)
-  return ok({
-    job,
-    legs,
-    start,
-    savedS: saved,
-    workS: operations.reduce((sum, operation) => sum + demandsOf(job, operation).workS, 0) - saved,
-  })
-}
-
-/** The cheapest order of one choice; `found` null where nothing below `belowS` (set-up seconds) exists. */
-function order(
-  candidate: Candidate,
-  request: PlanRequest,
-  limits: SearchLimits,
-  belowS: number,
-): Result<{ found: Found | null; atLeastS: number; expanded: number }, PlanError> {
-  const { job, legs, start, workS } = candidate
-  const sequenced = sequenceJob(job, legs, start, weightsOf(request.policy))
-  const outcome = cheapestOrder(sequenced.problem, sequenced.wholes, limits, Math.round(belowS * 1000))
-  if (outcome.kind === 'impossible') return fail(whyImpossible(job, legs, start))
-  let { expanded } = outcome
-  let atLeastS = workS + outcome.boundMs / 1000
-  if (outcome.kind !== 'order') return ok({ found: null, atLeastS, expanded })
-  const foundIn = (steps: readonly SearchStep[]): Result<Found, RefusedOrder> => {
-    const ordered = orderedSteps(job, legs, start, sequenced, steps)
-    return ordered.ok
-      ? ok({
-          candidate,
-          steps: ordered.value.steps,
-          totalS: secondsOf(ordered.value.steps) - candidate.savedS,
-          waitingS: ordered.value.waitingS,
-          weighedS: workS + setUpMsOf(sequenced.problem, steps) / 1000 + ordered.value.waitingS,
-        })
-      : ordered
-  }
-  const first = foundIn(outcome.steps)
-  if (!first.ok) return first
-  let found = first.value
-  if (found.waitingS > 0) {
-    // The search knew no clock: with the clocks there may be an order that does something else meanwhile.
-    const { savedS } = candidate
-    const timed = orderWithClocks(
-      waitsOf(job, legs, start, sequenced),
-      { atLeastS: atLeastS + savedS, belowS: Math.min(found.weighedS, belowS + workS) + savedS },
-      limits,
-    )
-    const read = timed.steps && foundIn(timed.steps)
-    if (read?.ok && read.value.weighedS < found.weighedS) found = read.value
-    expanded += timed.expanded
-    atLeastS = Math.max(atLeastS, timed.atLeastS - savedS)
-  }
-  return ok({ found, atLeastS, expanded })
-}
-
-function whyImpossible(job: DerivedJob, legs: Legs, start: JobStart): NoSafeOrder {
-  const answer = canStillFinish(feasibilityOf(job, legs, start.state), start.done, start.state)
-  return answer.ok ? { kind: 'no safe order', stuck: [], proven: true } : { ...answer.error, proven: true }
 }

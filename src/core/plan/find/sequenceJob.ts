@@ -1,27 +1,15 @@
-import type { Id } from '../../base/id'
-import { reachedFrom, successors } from '../../order/graph'
-import { keyDoing, type Operation } from '../../order/operation'
-import { isEarly } from '../../order/reach'
-import { atLeast } from '../../procedure/levels'
-import type { Level } from '../../procedure/level'
-import { mayRestFree } from '../../procedure/resting'
+import type { Operation } from '../../order/operation'
 import { moveS, type HouseValues } from '../../shop/houseValues'
 import { asFoundState } from '../../vehicle/vehicleState'
 import { demandsOf } from '../derive/demandsOf'
 import type { DerivedJob } from '../derive/derivedJob'
+import type { JobStart } from '../derive/jobStart'
 import type { Legs } from '../derive/leg'
 import type { Weights } from '../ask/policy'
-import {
-  withoutDetours,
-  type Guard,
-  type SearchAct,
-  type SearchOperation,
-  type SearchProblem,
-} from '../../sequence/problem'
-import { SettingMoves, type GuardFact, type SettingMove, type Settings } from '../derive/settingMoves'
-import { handKey } from '../derive/plugByHand'
-import type { JobStart } from '../derive/jobStart'
-import { keyOf } from '../../procedure/acts'
+import { withoutDetours, type SearchAct, type SearchOperation, type SearchProblem } from '../../sequence/problem'
+import { SettingMoves, type SettingMove, type Settings } from '../derive/settingMoves'
+import { GuardFacts } from './guardFacts'
+import { wholesBack, wholesOf } from './wholes'
 
 /** A job as a bare problem, and what its numbers stand for. */
 export type SequencedJob = {
@@ -59,80 +47,25 @@ export function sequenceJob(job: DerivedJob, legs: Legs, start: JobStart, weight
   const operations = [...wayIn, ...wayOut]
   const number = new Map(operations.map((operation, i) => [operation.key, i]))
   const moves = new SettingMoves(job, legs.demands, legs.finish, start.state)
-  const asked = operations.map((operation) => demandsOf(job, operation))
-  const panelOf = (operation: Operation) => (weights.leavingPanelS > 0 ? (operation.partId ?? operation.key) : '')
+  const combinations = [...moves.combinationsAtMost(start.state.settings).values()]
+  const guards = new GuardFacts(job, start, number)
   const spots = new Numbers()
   const startSpot = spots.of([start.standing.station, weights.leavingPanelS > 0 ? null : ''])
   const tools = new Numbers()
   tools.of('hand')
   const heldTool = start.standing.tool === null ? 0 : tools.of(start.standing.tool)
-  const combinations = [...moves.combinationsAtMost(start.state.settings).values()]
-  const guards = new GuardFacts(job, start, number)
-  const closed = asFoundState(job.model)
-  const searched = operations.map((operation, i): SearchOperation => {
-    const allowed = combinations.map((settings) => moves.allows(operation, settings, closed))
-    const minded = new Set(
-      combinations.flatMap((settings, c) => (allowed[c] ? moves.mindedBy(operation, settings) : [])),
-    )
-    return {
-      first: operation.phase === 'in',
-      tool: tools.of(asked[i]!.tool),
-      station: spots.of([asked[i]!.stations[0]!, panelOf(operation)]),
-      allowed,
-      guards: [...minded].map((tetherId) => guards.of({ kind: 'tether', tetherId, state: 'closed' })),
-    }
-  })
-  const combinationAt = new Map(combinations.map((settings, i) => [moves.nameOf(settings), i]))
-  const acts: SearchAct[] = []
-  const actMoves: SettingMove[] = []
-  const actStations: string[] = []
-  for (const [from, settings] of combinations.entries())
-    for (const move of moves.movesFrom(settings))
-      for (const station of move.stations) {
-        const held = move.guards.map((fact) => guards.of(fact))
-        // An act is made wherever its station is, whatever panel was in hand.
-        const places = spots.names.flatMap((name, spot) => ((name as Spot)[0] === station ? [spot] : []))
-        for (const spot of places.length > 0 ? places : [spots.of([station, null])]) {
-          acts.push({
-            from,
-            to: combinationAt.get(move.name)!,
-            station: spot,
-            costMs: inMs(move.durationS),
-            guards: held,
-          })
-          actMoves.push(move)
-          actStations.push(station)
-        }
-      }
+  const searched = searchedOperations(job, operations, { moves, combinations, guards, spots, tools, weights })
+  const settingActs = searchedActs({ moves, combinations, guards, spots })
   const { house } = job.circumstances
-  const spotNames = spots.names as Spot[]
-  const walkMs = withoutDetours(
-    spotNames.map(([a, panel]) =>
-      spotNames.map(([b, other]) =>
-        inMs(moveS(house, a, b) + (panel !== null && panel !== other ? weights.leavingPanelS : 0)),
-      ),
-    ),
-  )
-  const isWeighed = weights.leavingPanelS > 0 || weights.takingToolS > 0
-  const takenUpMs = (weightS: number) =>
-    tools.names.map((from) =>
-      tools.names.map((to) => (to === 'hand' || from === to ? 0 : inMs(house.toolChangeS + weightS))),
-    )
-  const spent = isWeighed
-    ? {
-        walkMs: withoutDetours(spotNames.map(([a]) => spotNames.map(([b]) => inMs(moveS(house, a, b))))),
-        toolMs: takenUpMs(0),
-      }
-    : null
-  const toolMs = takenUpMs(weights.takingToolS)
+  const stations = [...operations.map((operation) => demandsOf(job, operation).stations[0]!), ...settingActs.stations]
   return {
     problem: {
       operations: searched,
       pairs: [...pairsOf(legs, number), ...barrier(legs, wayIn, wayOut, number)],
-      toolMs,
-      walkMs,
+      toolMs: takenUpMs(house, tools, weights.takingToolS),
+      walkMs: walkMs(house, spots, weights.leavingPanelS),
       combinations: combinations.length,
-      acts,
+      acts: settingActs.acts,
       start: { tool: heldTool, station: startSpot, combination: 0 },
       finish: combinations.map((settings) => [...legs.finish].every(([id, value]) => settings.get(id) === value)),
     },
@@ -140,13 +73,82 @@ export function sequenceJob(job: DerivedJob, legs: Legs, start: JobStart, weight
     operations,
     number,
     combinations,
-    acts: actMoves,
-    actStations,
+    acts: settingActs.moves,
+    actStations: settingActs.stations,
     panelByPanel: weights.leavingPanelS > 0,
-    spent,
+    spent:
+      weights.leavingPanelS > 0 || weights.takingToolS > 0
+        ? { walkMs: walkMs(house, spots, 0), toolMs: takenUpMs(house, tools, 0) }
+        : null,
     moves,
-    walkS: walkingOf(house, [start.standing.station, ...asked.map(({ stations }) => stations[0]!), ...actStations]),
+    walkS: walkingOf(house, [start.standing.station, ...stations]),
   }
+}
+
+/** What names are numbered by on the way. */
+type Numbering = { moves: SettingMoves; combinations: Settings[]; guards: GuardFacts; spots: Numbers }
+
+function searchedOperations(
+  job: DerivedJob,
+  operations: readonly Operation[],
+  { moves, combinations, guards, spots, tools, weights }: Numbering & { tools: Numbers; weights: Weights },
+): SearchOperation[] {
+  const closed = asFoundState(job.model)
+  return operations.map((operation) => {
+    const asked = demandsOf(job, operation)
+    const panel = weights.leavingPanelS > 0 ? (operation.partId ?? operation.key) : ''
+    const allowed = combinations.map((settings) => moves.allows(operation, settings, closed))
+    const minded = new Set(
+      combinations.flatMap((settings, c) => (allowed[c] ? moves.mindedBy(operation, settings) : [])),
+    )
+    return {
+      first: operation.phase === 'in',
+      tool: tools.of(asked.tool),
+      station: spots.of([asked.stations[0]!, panel]),
+      allowed,
+      guards: [...minded].map((tetherId) => guards.of({ kind: 'tether', tetherId, state: 'closed' })),
+    }
+  })
+}
+
+/** Every setting act from every combination, at each of its stations: as the search has it, and what it stands for. */
+function searchedActs({ moves, combinations, guards, spots }: Numbering): {
+  acts: SearchAct[]
+  moves: SettingMove[]
+  stations: string[]
+} {
+  const combinationAt = new Map(combinations.map((settings, i) => [moves.nameOf(settings), i]))
+  const found = { acts: [] as SearchAct[], moves: [] as SettingMove[], stations: [] as string[] }
+  for (const [from, settings] of combinations.entries())
+    for (const move of moves.movesFrom(settings))
+      for (const station of move.stations) {
+        const held = move.guards.map((fact) => guards.of(fact))
+        const to = combinationAt.get(move.name)!
+        // An act is made wherever its station is, whatever panel was in hand.
+        const places = spots.names.flatMap((name, spot) => ((name as Spot)[0] === station ? [spot] : []))
+        for (const spot of places.length > 0 ? places : [spots.of([station, null])]) {
+          found.acts.push({ from, to, station: spot, costMs: inMs(move.durationS), guards: held })
+          found.moves.push(move)
+          found.stations.push(station)
+        }
+      }
+  return found
+}
+
+/** Walking from spot to spot, with a weight on leaving a panel for another. */
+function walkMs(house: HouseValues, spots: Numbers, leavingPanelS: number): number[][] {
+  const names = spots.names as Spot[]
+  const leaving = (panel: string | null, other: string | null) =>
+    panel !== null && panel !== other ? leavingPanelS : 0
+  return withoutDetours(
+    names.map(([a, panel]) => names.map(([b, other]) => inMs(moveS(house, a, b) + leaving(panel, other)))),
+  )
+}
+
+function takenUpMs(house: HouseValues, tools: Numbers, weightS: number): number[][] {
+  return tools.names.map((from) =>
+    tools.names.map((to) => (to === 'hand' || from === to ? 0 : inMs(house.toolChangeS + weightS))),
+  )
 }
 
 function walkingOf(house: HouseValues, stations: readonly string[]): (from: string, to: string) => number {
@@ -185,124 +187,6 @@ function barrier(
   return last.flatMap((before) =>
     first.map((after): [number, number] => [number.get(before.key)!, number.get(after.key)!]),
   )
-}
-
-/**
- * Per part that may not rest: its release, the plugs that open then, its lift, and what has to be done between them.
- */
-function wholesOf(job: DerivedJob, legs: Legs, number: ReadonlyMap<string, number>): number[][] {
-  const { model } = job
-  const then = successors(legs.wayIn.edges)
-  return [...job.removal.levels].flatMap(([partId, level]) => {
-    const part = model.parts.get(partId)!
-    if (level !== 'off' || mayRestFree(part)) return []
-    // What has to wait for the battery comes last: the others are opened meanwhile.
-    const late = (model.tyingOf.get(partId) ?? [])
-      .filter((tether) => !isEarly(tether))
-      .sort((a, b) => Number(a.circuit === 'srs-firing') - Number(b.circuit === 'srs-firing'))
-      .map((tether) => keyOf('open', tether.id))
-    const own: string[] = [keyOf('release', partId), ...late, keyOf('lift', partId)].filter((key) => number.has(key))
-    if (own.length < 2) return []
-    const after = reachedFrom(then, own[0]!)
-    // A look that tells a facet may come between the release and what hangs on it.
-    const between = [...after].filter(
-      (key) => number.has(key) && !own.includes(key) && own.slice(1).some((later) => reachedFrom(then, key).has(later)),
-    )
-    const whole = inOrder([...own, ...between], then)
-    const asked = whole.map((key) => demandsOf(job, legs.wayIn.operations.get(key)!))
-    const tools = new Set(asked.map(({ tool }) => tool).filter((tool) => tool !== 'hand'))
-    if (tools.size > 1 || new Set(asked.map(({ stations }) => stations[0])).size > 1) return []
-    return [whole.map((key) => number.get(key)!)]
-  })
-}
-
-/** The same on the way out, where nothing in the go minds a plug that the go itself closes. */
-function wholesBack(
-  job: DerivedJob,
-  legs: Legs,
-  number: ReadonlyMap<string, number>,
-  searched: readonly SearchOperation[],
-): number[][] {
-  const then = successors(legs.wayOut.edges)
-  return [...job.backInOneGo.values()].flatMap((go) => {
-    const keys = inOrder(
-      go.filter((key) => number.has(key)),
-      then,
-    )
-    const asked = keys.map((key) => demandsOf(job, legs.wayOut.operations.get(key)!))
-    const tools = new Set(asked.map(({ tool }) => tool).filter((tool) => tool !== 'hand'))
-    const own = keys.map((key) => number.get(key)!)
-    const mindsItself = own.some((i) =>
-      searched[i]!.guards.some((guard) => guard.operations.some((other) => own.includes(other))),
-    )
-    return own.length < 2 || tools.size > 1 || new Set(asked.map(({ stations }) => stations[0])).size > 1 || mindsItself
-      ? []
-      : [own]
-  })
-}
-
-/** The keys in an order that keeps what comes before what. */
-function inOrder(keys: readonly string[], then: ReadonlyMap<string, readonly string[]>): string[] {
-  const reach = new Map(keys.map((key) => [key, reachedFrom(then, key)]))
-  const left = [...keys]
-  const sorted: string[] = []
-  while (left.length > 0) {
-    const at = left.findIndex((key) => !left.some((other) => other !== key && reach.get(other)!.has(key)))
-    sorted.push(...left.splice(Math.max(0, at), 1))
-  }
-  return sorted
-}
-
-/** Facts about things, as guards that the operations on these things turn over. */
-class GuardFacts {
-  constructor(
-    private readonly job: DerivedJob,
-    private readonly start: JobStart,
-    private readonly number: ReadonlyMap<string, number>,
-  ) {}
-
-  of(fact: GuardFact): Guard {
-    if (fact.kind === 'part') return this.level(fact.partId, fact.level)
-    if (fact.kind === 'tether') return this.tether(fact.tetherId, fact.state === 'open')
-    if (fact.act === 'undo') {
-      const keys = [
-        keyDoing(this.job.removal.operations, 'undo', fact.id),
-        keyDoing(this.job.refit.operations, 'fasten', fact.id),
-      ]
-      return this.turned(
-        keys.filter((key) => key !== undefined),
-        this.start.state.undone.has(fact.id),
-        true,
-      )
-    }
-    if (fact.act === 'open') return this.tether(fact.id, true)
-    return this.level(fact.id, fact.act === 'lift' ? 'off' : fact.act === 'release' ? 'free' : 'eased')
-  }
-
-  private tether(id: Id, wants: boolean): Guard {
-    return this.turned(
-      [handKey(id), keyOf('open', id), keyOf('close', id, 'test'), keyOf('open', id, 'test'), keyOf('close', id)],
-      this.start.state.open.has(id),
-      wants,
-    )
-  }
-
-  private level(partId: Id, level: Level): Guard {
-    const is = atLeast(this.start.state.levels.get(partId) ?? 'in place', level)
-    const out = level === 'off' ? keyOf('place', partId) : keyOf('seat', partId)
-    const ways =
-      level === 'off'
-        ? [keyOf('lift', partId)]
-        : level === 'free'
-          ? [keyOf('release', partId)]
-          : [keyOf('ease', partId), keyOf('release', partId)]
-    const into = is ? [] : ways.filter((key) => this.number.has(key)).slice(0, 1)
-    return this.turned([...into, out], is, true)
-  }
-
-  private turned(keys: readonly string[], initially: boolean, wants: boolean): Guard {
-    return { operations: keys.flatMap((key) => this.number.get(key) ?? []), initially, wants }
-  }
 }
 
 /** A station, and the panel in hand there: null where none is. */

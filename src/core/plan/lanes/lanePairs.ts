@@ -2,7 +2,7 @@ import type { ProcedureForBuild } from '../../procedure/forBuild'
 import { waitLeftS } from '../../vehicle/judge'
 import { asFoundState } from '../../vehicle/vehicleState'
 import { judged } from '../derive/demandsOf'
-import type { JobPlan } from '../show/jobPlan'
+import { allSteps, type JobPlan } from '../show/jobPlan'
 import { legsOf } from '../derive/leg'
 import { followPolicy } from '../derive/policyRules'
 import { SettingMoves, type Settings } from '../derive/settingMoves'
@@ -12,7 +12,7 @@ import type { LanePair } from '../../sequence/lanes/lanesProblem'
 /** For each step of a plan, what has to be done before it, whoever does it: the same relations the lanes keep. */
 export function mustComeFirst(plan: JobPlan): Map<string, Set<string>> {
   const before = new Map<string, Set<string>>()
-  const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)
+  const steps = allSteps(plan)
   const ways = [
     steps.filter((step) => step.operation.phase === 'in'),
     steps.filter((step) => step.operation.phase !== 'in'),

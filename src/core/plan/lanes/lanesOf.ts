@@ -3,7 +3,7 @@ import { mayRestFree } from '../../procedure/resting'
 import type { Station } from '../../procedure/station'
 import { moveS } from '../../shop/houseValues'
 import { demandsOf } from '../derive/demandsOf'
-import type { JobPlan } from '../show/jobPlan'
+import { allSteps, type JobPlan } from '../show/jobPlan'
 import { withoutDetours } from '../../sequence/problem'
 import type { Step } from '../find/step'
 import { fastestLanes, type LaneLimits } from '../../sequence/lanes/fastestLanes'
@@ -46,9 +46,7 @@ export function lanesOf(
   limits?: LaneLimits,
   done: ReadonlySet<string> = new Set(),
 ): { ok: true; value: Lanes } | { ok: false; error: LanesError } {
-  const steps = [...plan.wayIn, ...plan.wayOut]
-    .flatMap((card) => card.steps)
-    .filter((step) => step.operation.act !== 'wait' && !done.has(step.operation.key))
+  const steps = allSteps(plan).filter((step) => step.operation.act !== 'wait' && !done.has(step.operation.key))
   const together = steps
     .filter((step) => demandsOf(plan.job, step.operation).persons > starts.length)
     .map((step) => step.operation.key)

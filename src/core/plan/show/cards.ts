@@ -1,4 +1,5 @@
 import type { Id } from '../../base/id'
+import { actOf, type ActTarget } from '../../procedure/acts'
 import type { Step } from '../find/step'
 
 /** One panel on its way, the settings changed in one go, one piece of work, or the tests made together. */
@@ -11,24 +12,30 @@ export type Card = {
   steps: Step[]
 }
 
+const THING_OF: Readonly<Record<ActTarget, Card['thing']>> = {
+  holder: 'part',
+  part: 'part',
+  tether: 'part',
+  setting: 'setting',
+  work: 'work',
+  function: 'test',
+  wait: 'wait',
+  facet: 'decide',
+}
+
+function joins(card: Card, { operation: { phase, partId } }: Step, thing: Card['thing']): boolean {
+  if (card.phase !== phase || card.thing !== thing) return false
+  return thing === 'part' ? card.partId === partId : thing === 'setting' || thing === 'test'
+}
+
 /** Steps that follow one another on the same part make one card; so do setting acts in a row, and tests in a row. */
 export function cardsOf(steps: readonly Step[]): Card[] {
   const cards: Card[] = []
   for (const step of steps) {
     const { partId, phase, act, key, setting } = step.operation
-    const thing: Card['thing'] =
-      act === 'set' || act === 'restore'
-        ? 'setting'
-        : act === 'work' || act === 'test' || act === 'wait' || act === 'decide'
-          ? act
-          : 'part'
+    const thing = THING_OF[actOf(act).of]
     const current = cards.at(-1)
-    const joins =
-      current &&
-      current.phase === phase &&
-      current.thing === thing &&
-      (thing === 'part' ? current.partId === partId : thing === 'setting' || thing === 'test')
-    if (joins) {
+    if (current && joins(current, step, thing)) {
       current.steps.push(step)
       if (thing === 'setting') current.settingId = settingThatStays(current.steps)
     } else

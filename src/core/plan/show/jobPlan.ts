@@ -34,6 +34,15 @@ export type JobPlan = {
   anew: boolean
 }
 
+/** Every card of a plan: the way in, then work, tests and the way out. */
+export function allCards(plan: Pick<JobPlan, 'wayIn' | 'wayOut'>): Card[] {
+  return [...plan.wayIn, ...plan.wayOut]
+}
+
+export function allSteps(plan: Pick<JobPlan, 'wayIn' | 'wayOut'>): Step[] {
+  return allCards(plan).flatMap((card) => card.steps)
+}
+
 /**
  * The steps kept with a job no longer fit its record: an operation is missing, or one is there that is not asked for.
  */

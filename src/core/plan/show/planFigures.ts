@@ -1,7 +1,7 @@
 import { countedIn } from '../../order/operation'
 import type { ProcedureForBuild } from '../../procedure/forBuild'
 import type { HolderKind } from '../../procedure/holderKinds'
-import type { JobPlan } from './jobPlan'
+import { allSteps, type JobPlan } from './jobPlan'
 
 /** What two ways of working are compared by. */
 export type PlanFigures = {
@@ -17,7 +17,7 @@ const CLIPS: readonly HolderKind[] = ['spring clip', 'fir-tree clip', 'push-pin'
 /** The whole job's figures, both ways. A move is a walk to another station; bare hands change no tool. */
 export function planFigures(plan: JobPlan): PlanFigures {
   const { model } = plan.removal
-  const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)
+  const steps = allSteps(plan)
   let [tool, station] = ['', plan.request.start as string]
   const figures: PlanFigures = {
     totalS: plan.proof.totalS,

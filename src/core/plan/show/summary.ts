@@ -11,7 +11,7 @@ import { countedIn, type Operation } from '../../order/operation'
 import type { Removal } from '../../order/removal'
 import { demandsOf, judged } from '../derive/demandsOf'
 import type { DerivedJob } from '../derive/derivedJob'
-import type { JobPlan } from './jobPlan'
+import { allSteps, type JobPlan } from './jobPlan'
 import type { Step } from '../find/step'
 import { traysFor, type Tray } from './trays'
 import { keyOf } from '../../procedure/acts'
@@ -41,7 +41,7 @@ export type PlanSummary = {
 /** On the way in only the battery is waited for; what sets, dries or cools was put there by the work. */
 function waitingOf(plan: JobPlan): PlanSummary['waitingS'] {
   const waiting = { battery: 0, setting: 0 }
-  for (const { operation, workS } of [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps))
+  for (const { operation, workS } of allSteps(plan))
     if (operation.act === 'wait') waiting[operation.phase === 'in' ? 'battery' : 'setting'] += workS
   return waiting
 }
@@ -53,7 +53,7 @@ export function summarise(plan: JobPlan): PlanSummary {
   const undone = operations.flatMap((o) => countedIn(o).map((id) => model.holders.get(id)!))
   const tools = new Map<string, { tool: string; holderIds: Id[]; partIds: Id[] }>()
   const cautions = new Map<string, CautionAt>()
-  for (const step of [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)) {
+  for (const step of allSteps(plan)) {
     const { act, itemId } = step.operation
     const wayIn = step.operation.phase === 'in'
     const pulled = wayIn ? (step.operation.pulled ?? []) : []
@@ -77,8 +77,7 @@ export function summarise(plan: JobPlan): PlanSummary {
     tools: [...tools.values()],
     cautions: [...cautions.values()],
     trays: traysFor(plan),
-    together: [...plan.wayIn, ...plan.wayOut]
-      .flatMap((card) => card.steps)
+    together: allSteps(plan)
       .filter((step) => demandsOf(plan.job, step.operation).persons > 1)
       .map((step) => step.operation.key),
     functions: {

@@ -11,7 +11,8 @@ import type { DerivedJob } from '../derive/derivedJob'
 import { findPlan } from '../find/findPlan'
 import { legsOf } from '../derive/leg'
 import { PlanRequest } from '../ask/planRequest'
-import { guardHolds, SettingMoves } from '../derive/settingMoves'
+import { guardHolds } from '../derive/settingGuard'
+import { SettingMoves } from '../derive/settingMoves'
 
 /**
  * The soonest end of a job with its waits, by looking at every state there is in the order of time: one act or

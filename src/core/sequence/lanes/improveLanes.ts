@@ -95,6 +95,7 @@ function shareOf(known: LaneState, tasks: number): Share {
  * When the last task ends, each placed in the order as early as people, stations, tools and what comes before allow.
  * `starts` is filled.
  */
+// eslint-disable-next-line max-lines-per-function -- The innermost loop of the search for lanes: one pass, no calls.
 function decoder({ problem, first, delayMs }: LaneFacts): (share: Share, starts?: Float64Array) => number {
   const { tasks, walkMs, toolMs, single, people, holds } = problem
   const endMs = new Float64Array(tasks.length)
@@ -108,6 +109,7 @@ function decoder({ problem, first, delayMs }: LaneFacts): (share: Share, starts?
     for (let i = 1; i < list.length; i++) if (list[i]! < list[at]!) at = i
     return at
   }
+  // eslint-disable-next-line complexity -- As above.
   return (share, starts) => {
     people.forEach((person, i) => {
       station[i] = person.station

@@ -5,6 +5,7 @@ import type { LaneFacts, LaneState } from './laneState'
  * and all the work and set-up that is left shared out evenly. `chainMs`: without the last; `sharedMs`: the last alone.
  * Cost: O(tasks x people + pairs).
  */
+// eslint-disable-next-line max-lines-per-function, complexity -- Asked in every state: one pass, no calls.
 export function laneBoundMs(
   { problem, first, delayMs, tailMs, takingMs, reachingMs }: LaneFacts,
   state: LaneState,
