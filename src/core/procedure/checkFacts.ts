@@ -7,7 +7,11 @@ import { THREADED_KINDS } from './holderKinds'
 import { hasKnownTest } from './defaultTests'
 import { usualDrive } from './heads'
 import type { Holder } from './holder'
+import type { Need } from './need'
+import type { Part } from './part'
 import { mayRestFree } from './resting'
+import type { Setting } from './setting'
+import type { Tether } from './tether'
 import { isElectrical } from './circuits'
 import { screwsUnderTraps } from './screwsUnderTraps'
 
@@ -80,58 +84,83 @@ function carriedInCircles(document: ProcedureDocument): FactProblem[] {
 }
 
 function tetherProblems(document: ProcedureDocument): FactProblem[] {
-  const problems: FactProblem[] = []
   const byId = new Map(document.tethers.map((tether) => [tether.id, tether]))
-  for (const tether of document.tethers) {
-    if (isElectrical(tether) && tether.circuit === null) problems.push({ kind: 'no circuit', itemId: tether.id })
-    if (isElectrical(tether) && tether.latch === null) problems.push({ kind: 'no latch', itemId: tether.id })
-    else if (
-      tether.latch !== null &&
-      ['press tab', 'squeeze two tabs', 'lever'].includes(tether.latch) &&
-      tether.tabSide === null
-    )
-      problems.push({ kind: 'no tab side', itemId: tether.id })
-    if (isElectrical(tether) && !hasKnownTest(tether)) problems.push({ kind: 'no function', itemId: tether.id })
-    for (const otherId of tether.mixups) {
+  return document.tethers.flatMap((tether) => [
+    ...plugProblems(tether),
+    ...tether.mixups.flatMap((otherId) => {
       const other = byId.get(otherId)
-      if (!other) continue
-      if (!other.mixups.includes(tether.id)) problems.push({ kind: 'mix-up one way', itemId: tether.id, otherId })
-      if (tether.tell === '' && other.tell === '' && tether.id < otherId)
-        problems.push({ kind: 'mix-up without difference', itemId: tether.id, otherId })
-    }
-  }
+      return other ? mixupProblems(tether, other) : []
+    }),
+  ])
+}
+
+/** Latches that are worked from one side: which, a hand has to know. */
+const TAB_LATCHES: readonly string[] = ['press tab', 'squeeze two tabs', 'lever']
+
+function plugProblems(tether: Tether): FactProblem[] {
+  const problems: FactProblem[] = []
+  const electrical = isElectrical(tether)
+  if (electrical && tether.circuit === null) problems.push({ kind: 'no circuit', itemId: tether.id })
+  if (electrical && tether.latch === null) problems.push({ kind: 'no latch', itemId: tether.id })
+  else if (tether.latch !== null && TAB_LATCHES.includes(tether.latch) && tether.tabSide === null)
+    problems.push({ kind: 'no tab side', itemId: tether.id })
+  if (electrical && !hasKnownTest(tether)) problems.push({ kind: 'no function', itemId: tether.id })
+  return problems
+}
+
+function mixupProblems(tether: Tether, other: Tether): FactProblem[] {
+  const problems: FactProblem[] = []
+  if (!other.mixups.includes(tether.id)) problems.push({ kind: 'mix-up one way', itemId: tether.id, otherId: other.id })
+  if (tether.tell === '' && other.tell === '' && tether.id < other.id)
+    problems.push({ kind: 'mix-up without difference', itemId: tether.id, otherId: other.id })
   return problems
 }
 
 function needProblems(document: ProcedureDocument): FactProblem[] {
-  const problems: FactProblem[] = []
   const parts = new Map(document.parts.map((part) => [part.id, part]))
   const settings = new Map(document.settings.map((setting) => [setting.id, setting]))
-  const stated = new Map<string, (typeof document.needs)[number]>()
-  for (const need of document.needs) {
-    const needed = need.needs
-    const part = needed.kind === 'part' && needed.level === 'free' ? parts.get(needed.partId) : undefined
-    if (part && !mayRestFree(part)) problems.push({ kind: 'may not rest', itemId: need.id, partId: part.id })
-    if (needed.kind === 'setting') {
-      const setting = settings.get(needed.settingId)
-      if (setting && setting.asFound !== needed.value && !setting.methods.some((method) => method.to === needed.value))
-        problems.push({ kind: 'no way to set', itemId: setting.id, value: needed.value })
-    }
-    const key = JSON.stringify([need.dependent, needed])
+  return [
+    ...document.needs.flatMap((need) => [...restProblems(parts, need), ...valueProblems(settings, need)]),
+    ...statedTwice(document),
+    ...document.settings.flatMap(endProblems),
+  ]
+}
+
+/** A part is wanted free, and may not rest there. */
+function restProblems(parts: ReadonlyMap<Id, Part>, { id, needs }: Need): FactProblem[] {
+  const part = needs.kind === 'part' && needs.level === 'free' ? parts.get(needs.partId) : undefined
+  return part && !mayRestFree(part) ? [{ kind: 'may not rest', itemId: id, partId: part.id }] : []
+}
+
+/** A setting is wanted at a value that no method brings it to. */
+function valueProblems(settings: ReadonlyMap<Id, Setting>, { needs }: Need): FactProblem[] {
+  const setting = needs.kind === 'setting' ? settings.get(needs.settingId) : undefined
+  return setting && needs.kind === 'setting' && !canReach(setting, needs.value)
+    ? [{ kind: 'no way to set', itemId: setting.id, value: needs.value }]
+    : []
+}
+
+function endProblems(setting: Setting): FactProblem[] {
+  const { atEnd, values } = setting
+  return atEnd !== 'as found' && values.includes(atEnd) && !canReach(setting, atEnd)
+    ? [{ kind: 'no way to set', itemId: setting.id, value: atEnd }]
+    : []
+}
+
+function canReach({ asFound, methods }: Setting, value: string): boolean {
+  return asFound === value || methods.some((method) => method.to === value)
+}
+
+function statedTwice(document: ProcedureDocument): FactProblem[] {
+  const stated = new Map<string, Need>()
+  return document.needs.flatMap((need): FactProblem[] => {
+    const key = JSON.stringify([need.dependent, need.needs])
     const first = stated.get(key)
-    if (first && first.reason === need.reason && same(first.when, need.when))
-      problems.push({ kind: 'stated twice', itemId: need.id, otherId: first.id })
-    else if (!first) stated.set(key, need)
-  }
-  for (const setting of document.settings)
-    if (
-      setting.atEnd !== 'as found' &&
-      setting.values.includes(setting.atEnd) &&
-      setting.atEnd !== setting.asFound &&
-      !setting.methods.some((method) => method.to === setting.atEnd)
-    )
-      problems.push({ kind: 'no way to set', itemId: setting.id, value: setting.atEnd })
-  return problems
+    if (!first) stated.set(key, need)
+    return first && first.reason === need.reason && same(first.when, need.when)
+      ? [{ kind: 'stated twice', itemId: need.id, otherId: first.id }]
+      : []
+  })
 }
 
 function partProblems(document: ProcedureDocument): FactProblem[] {
@@ -154,30 +183,37 @@ function partProblems(document: ProcedureDocument): FactProblem[] {
 }
 
 function holderProblems(document: ProcedureDocument): FactProblem[] {
+  return [...document.holders.flatMap(oneHolderProblems), ...untoldLookalikes(document.holders)]
+}
+
+function oneHolderProblems(holder: Holder): FactProblem[] {
+  const problems: FactProblem[] = []
+  const drive = usualDrive(holder)
+  const threaded = THREADED_KINDS.includes(holder.kind)
+  const marks = holder.positions.length
+  if (threaded && (drive === null || drive.size === ''))
+    problems.push({ kind: 'drive without size', itemId: holder.id })
+  if (threaded && holder.letsGo === 'with the pull') problems.push({ kind: 'thread lets go', itemId: holder.id })
+  if (marks > 0 && marks !== holder.count)
+    problems.push({ kind: 'marks differ', itemId: holder.id, marks, count: holder.count })
+  return problems
+}
+
+/** Groups with one head that look alike, and nothing says how they differ. */
+function untoldLookalikes(holders: readonly Holder[]): FactProblem[] {
   const problems: FactProblem[] = []
   const byHead = new Map<string, Holder[]>()
-  for (const holder of document.holders) {
+  for (const holder of holders) {
     const drive = usualDrive(holder)
-    const threaded = THREADED_KINDS.includes(holder.kind)
-    if (threaded && (drive === null || drive.size === ''))
-      problems.push({ kind: 'drive without size', itemId: holder.id })
-    if (threaded && holder.letsGo === 'with the pull') problems.push({ kind: 'thread lets go', itemId: holder.id })
-    if (holder.positions.length > 0 && holder.positions.length !== holder.count)
-      problems.push({ kind: 'marks differ', itemId: holder.id, marks: holder.positions.length, count: holder.count })
-    if (!threaded || drive === null) continue
+    if (!THREADED_KINDS.includes(holder.kind) || drive === null) continue
     const head = `${drive.drive} ${drive.size}`
-    const alike = byHead.get(head)
-    if (!alike) byHead.set(head, [holder])
-    else {
-      for (const other of alike)
-        if (isUntold(other, holder) && areLookalikes(other, holder))
-          problems.push({
-            kind: 'lookalike without difference',
-            itemId: (other.thread === null ? other : holder).id,
-            otherId: (other.thread === null ? holder : other).id,
-          })
-      alike.push(holder)
-    }
+    const alike = byHead.get(head) ?? []
+    for (const other of alike)
+      if (isUntold(other, holder) && areLookalikes(other, holder)) {
+        const [itemId, otherId] = other.thread === null ? [other.id, holder.id] : [holder.id, other.id]
+        problems.push({ kind: 'lookalike without difference', itemId, otherId })
+      }
+    byHead.set(head, [...alike, holder])
   }
   return problems
 }

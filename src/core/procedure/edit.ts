@@ -52,46 +52,54 @@ export function applyEdits(
 ): Result<{ document: ProcedureDocument; conflicts: Conflict[] }, EditError> {
   const next: Record<string, unknown> = { ...document }
   const conflicts: Conflict[] = []
-  const items = (collection: Collection) => next[collection] as Record<string, unknown>[]
   for (const edit of edits) {
-    if (edit.kind === 'about') {
-      if (same(next[edit.field], edit.to)) continue
-      if (!same(next[edit.field], edit.from)) conflicts.push({ edit, theirs: next[edit.field], reason: 'changed' })
-      else next[edit.field] = edit.to
-      continue
-    }
-    const list = items(edit.collection)
-    if (edit.kind === 'add') {
-      const checked = ITEM_SCHEMA[edit.collection].safeParse(edit.item)
-      if (!checked.success) return fail({ kind: 'invalid', edit, sentence: checked.error.issues[0]!.message })
-      if (list.some((item) => item.id === edit.item.id)) continue
-      next[edit.collection] = list.toSpliced(placeIn(list, edit.after), 0, checked.data)
-      continue
-    }
-    const index = list.findIndex((item) => item.id === edit.id)
-    if (edit.kind === 'remove') {
-      if (index < 0) continue
-      if (!same(list[index], edit.item)) conflicts.push({ edit, theirs: list[index], reason: 'changed-before-removal' })
-      else next[edit.collection] = list.toSpliced(index, 1)
-      continue
-    }
-    if (index < 0) {
-      conflicts.push({ edit, theirs: null, reason: 'removed' })
-      continue
-    }
-    const item = list[index]!
-    if (same(item[edit.field], edit.to)) continue
-    if (!same(item[edit.field], edit.from)) {
-      conflicts.push({ edit, theirs: item[edit.field], reason: 'changed' })
-      continue
-    }
-    const checked = ITEM_SCHEMA[edit.collection].safeParse({ ...item, [edit.field]: edit.to })
-    if (!checked.success) return fail({ kind: 'invalid', edit, sentence: checked.error.issues[0]!.message })
-    next[edit.collection] = list.with(index, checked.data as Record<string, unknown>)
+    const outcome = edit.kind === 'about' ? applyAbout(next, edit) : applyToList(next, edit)
+    if (outcome === null) continue
+    if ('sentence' in outcome) return fail(outcome)
+    conflicts.push(outcome)
   }
   const whole = ProcedureDocument.safeParse(next)
   if (!whole.success) return fail({ kind: 'invalid', edit: edits[0]!, sentence: whole.error.issues[0]!.message })
   return ok({ document: whole.data, conflicts })
+}
+
+type Fields = Record<string, unknown>
+/** What became of one edit: it went in (or was there already), met a newer value, or would make something invalid. */
+type Outcome = Conflict | EditError | null
+
+function applyAbout(next: Fields, edit: Extract<Edit, { kind: 'about' }>): Outcome {
+  if (same(next[edit.field], edit.to)) return null
+  if (!same(next[edit.field], edit.from)) return { edit, theirs: next[edit.field], reason: 'changed' }
+  next[edit.field] = edit.to
+  return null
+}
+
+function applyToList(next: Fields, edit: Exclude<Edit, { kind: 'about' }>): Outcome {
+  const list = next[edit.collection] as Fields[]
+  if (edit.kind === 'add') {
+    const checked = ITEM_SCHEMA[edit.collection].safeParse(edit.item)
+    if (!checked.success) return { kind: 'invalid', edit, sentence: checked.error.issues[0]!.message }
+    if (!list.some((item) => item.id === edit.item.id))
+      next[edit.collection] = list.toSpliced(placeIn(list, edit.after), 0, checked.data)
+    return null
+  }
+  const index = list.findIndex((item) => item.id === edit.id)
+  if (edit.kind === 'field') return applyField(next, list, index, edit)
+  if (index < 0) return null
+  if (!same(list[index], edit.item)) return { edit, theirs: list[index], reason: 'changed-before-removal' }
+  next[edit.collection] = list.toSpliced(index, 1)
+  return null
+}
+
+function applyField(next: Fields, list: Fields[], index: number, edit: Extract<Edit, { kind: 'field' }>): Outcome {
+  const item = list[index]
+  if (!item) return { edit, theirs: null, reason: 'removed' }
+  if (same(item[edit.field], edit.to)) return null
+  if (!same(item[edit.field], edit.from)) return { edit, theirs: item[edit.field], reason: 'changed' }
+  const checked = ITEM_SCHEMA[edit.collection].safeParse({ ...item, [edit.field]: edit.to })
+  if (!checked.success) return { kind: 'invalid', edit, sentence: checked.error.issues[0]!.message }
+  next[edit.collection] = list.with(index, checked.data as Fields)
+  return null
 }
 
 /**

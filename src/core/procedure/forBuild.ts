@@ -9,11 +9,11 @@ import type { Holder } from './holder'
 import type { Need } from './need'
 import type { Part } from './part'
 import type { Method, Setting } from './setting'
-import type { TyingTether } from './tether'
+import type { Tether, TyingTether } from './tether'
 import type { VehicleFunction } from './vehicleFunction'
 import { existsOn } from './existsOn'
-import type { Build } from './when'
-import { actOf, type DependentAct } from './acts'
+import type { Build, When } from './when'
+import { actOf, type ActTarget, type DependentAct } from './acts'
 
 /** By holder: the head that was found on one vehicle ("six-lobe T15"), where it is not the recorded one. */
 export type Heads = Readonly<Record<Id, string>>
@@ -58,97 +58,25 @@ export type ProcedureForBuild = {
 export function forBuild(recorded: ProcedureDocument, build: Build, heads: Heads = {}): ProcedureForBuild {
   const document = withDefaultTests(recorded)
   const openFacets = new Set<Id>()
-  const here = <T extends { when: ProcedureDocument['parts'][number]['when'] }>(items: readonly T[]): T[] =>
-    items.filter((item) => {
-      const exists = existsOn(item.when, build)
-      if (exists === 'unknown')
-        for (const facetId of Object.keys(item.when)) if (build[facetId] === undefined) openFacets.add(facetId)
-      return exists !== 'no'
-    })
+  const here = presentOn(build, openFacets)
   const parts = byId(here(document.parts))
-  const holders = byId(
-    here(document.holders)
-      .map((holder) => (heads[holder.id] === undefined ? holder : withHead(holder, heads[holder.id]!)))
-      .map((holder) => ({ ...holder, holds: holder.holds.filter((partId) => parts.has(partId)) }))
-      .filter((holder) => holder.holds.length > 0),
-  )
   const functions = byId(here(document.functions))
-  const tethers = byId(
-    here(document.tethers)
-      .filter((tether): tether is TyingTether => tether.partId !== null && parts.has(tether.partId))
-      // What nobody has classified counts as what it may be at worst.
-      .map((tether) => ({
-        ...tether,
-        circuit: countsAs(tether),
-        functions: tether.functions.filter((id) => functions.has(id)),
-      })),
-  )
+  const holders = holdersHere(here(document.holders), parts, heads)
+  const tethers = tethersHere(here(document.tethers), parts, functions)
   const settings = byId(here(document.settings))
-  const written = here(document.needs)
-  const present = (need: Need) => {
-    const needed = need.needs
-    if (needed.kind === 'part') return parts.has(needed.partId)
-    if (needed.kind === 'setting') return settings.has(needed.settingId)
-    if (needed.kind === 'tether') return tethers.has(needed.tetherId)
-    if (needed.kind === 'station') return true
-    return actTargets(needed.act).has(needed.id)
-  }
-  const actTargets = (act: DependentAct): { has(id: Id): boolean } => {
-    if (act === 'method') return methods
-    const { of } = actOf(act)
-    return of === 'holder' ? holders : of === 'tether' ? tethers : of === 'function' ? functions : parts
-  }
-  const methods = new Map<Id, { method: Method; settingId: Id }>()
-  for (const setting of settings.values())
-    for (const method of setting.methods) {
-      const lost = written.some(
-        (need) => need.dependent.act === 'method' && need.dependent.id === method.id && !present(need),
-      )
-      if (!lost) methods.set(method.id, { method, settingId: setting.id })
-    }
-  const needs = written.filter((need) => present(need) && actTargets(need.dependent.act).has(need.dependent.id))
-  const cavities = byId(
-    here(document.cavities)
-      .map((cavity) => ({
-        ...cavity,
-        openings: cavity.openings.filter((opening) => opening.parts.some((part) => parts.has(part.partId))),
-      }))
-      // A part that this build does not have can't be in the way: the opening asks for the others only.
-      .map((cavity) => ({
-        ...cavity,
-        openings: cavity.openings.map((o) => ({ ...o, parts: o.parts.filter((part) => parts.has(part.partId)) })),
-      }))
-      .filter((cavity) => cavity.openings.length > 0),
-  )
-  const hostOf = (partId: Id): Id => {
-    let at = partId
-    for (let steps = 0; steps < 8; steps++) {
-      const carrier = parts.get(at)?.carriedBy
-      if (!carrier || !parts.has(carrier)) break
-      at = carrier
-    }
-    return at
-  }
-  const itemHere = (id: Id) =>
-    parts.has(id) ||
-    holders.has(id) ||
-    tethers.has(id) ||
-    settings.has(id) ||
-    methods.has(id) ||
-    cavities.has(id) ||
-    functions.has(id)
+  const collections = { parts, holders, tethers, settings, functions }
+  const { methods, needs } = needsHere(here(document.needs), collections)
+  const cavities = cavitiesHere(here(document.cavities), parts)
+  const hostOf = hostIn(parts)
+  const things = [parts, holders, tethers, settings, methods, cavities, functions]
   return {
+    ...collections,
     document: recorded,
     build,
     wheels: document.wheels,
-    parts,
-    holders,
-    tethers,
-    settings,
     methods,
     cavities,
-    functions,
-    cautions: here(document.cautions).filter((caution) => itemHere(caution.at.itemId)),
+    cautions: here(document.cautions).filter(({ at }) => things.some((map) => map.has(at.itemId))),
     needs,
     needOf: byId(needs),
     carriedIn: groupBy(
@@ -161,6 +89,115 @@ export function forBuild(recorded: ProcedureDocument, build: Build, heads: Heads
     hostOf,
     needsOf: groupBy(needs, (need) => [`${need.dependent.act}:${need.dependent.id}`]),
     openFacets,
+  }
+}
+
+type Conditional = { when: When }
+
+/** Keeps what is on the build; what nobody has told is kept too, and its facet noted. */
+function presentOn(build: Build, openFacets: Set<Id>): <T extends Conditional>(items: readonly T[]) => T[] {
+  return (items) =>
+    items.filter((item) => {
+      const exists = existsOn(item.when, build)
+      if (exists === 'unknown')
+        for (const facetId of Object.keys(item.when)) if (build[facetId] === undefined) openFacets.add(facetId)
+      return exists !== 'no'
+    })
+}
+
+type Parts = ReadonlyMap<Id, Part>
+
+function holdersHere(holders: readonly Holder[], parts: Parts, heads: Heads): Map<Id, Holder> {
+  return byId(
+    holders
+      .map((holder) => (heads[holder.id] === undefined ? holder : withHead(holder, heads[holder.id]!)))
+      .map((holder) => ({ ...holder, holds: holder.holds.filter((partId) => parts.has(partId)) }))
+      .filter((holder) => holder.holds.length > 0),
+  )
+}
+
+function tethersHere(
+  tethers: readonly Tether[],
+  parts: Parts,
+  functions: ReadonlyMap<Id, VehicleFunction>,
+): Map<Id, TyingTether> {
+  return byId(
+    tethers
+      .filter((tether): tether is TyingTether => tether.partId !== null && parts.has(tether.partId))
+      // What nobody has classified counts as what it may be at worst.
+      .map((tether) => ({
+        ...tether,
+        circuit: countsAs(tether),
+        functions: tether.functions.filter((id) => functions.has(id)),
+      })),
+  )
+}
+
+/** A part that this build does not have can't be in the way: an opening asks for the others only. */
+function cavitiesHere(cavities: readonly Cavity[], parts: Parts): Map<Id, Cavity> {
+  return byId(
+    cavities
+      .map((cavity) => ({
+        ...cavity,
+        openings: cavity.openings
+          .map((o) => ({ ...o, parts: o.parts.filter((part) => parts.has(part.partId)) }))
+          .filter((o) => o.parts.length > 0),
+      }))
+      .filter((cavity) => cavity.openings.length > 0),
+  )
+}
+
+type Collections = Pick<ProcedureForBuild, 'parts' | 'holders' | 'tethers' | 'settings' | 'functions'>
+
+/** Needs with both ends here, and the methods none of whose needs is lost. */
+function needsHere(
+  written: readonly Need[],
+  { parts, holders, tethers, settings, functions }: Collections,
+): Pick<ProcedureForBuild, 'methods' | 'needs'> {
+  const methods: ProcedureForBuild['methods'] = new Map()
+  const targets: Readonly<Record<ActTarget, { has(id: Id): boolean }>> = {
+    holder: holders,
+    tether: tethers,
+    function: functions,
+    part: parts,
+    setting: settings,
+    work: parts,
+    facet: parts,
+    wait: parts,
+  }
+  const stated = new Set([...settings.values()].flatMap((setting) => setting.methods.map(({ id }) => id)))
+  const targetsOf = (act: DependentAct) => (act === 'method' ? stated : targets[actOf(act).of])
+  const present = ({ needs: needed }: Need) => {
+    if (needed.kind === 'part') return parts.has(needed.partId)
+    if (needed.kind === 'setting') return settings.has(needed.settingId)
+    if (needed.kind === 'tether') return tethers.has(needed.tetherId)
+    return needed.kind === 'station' || targetsOf(needed.act).has(needed.id)
+  }
+  const lost = new Set(
+    written.filter((need) => need.dependent.act === 'method' && !present(need)).map((need) => need.dependent.id),
+  )
+  for (const setting of settings.values())
+    for (const method of setting.methods)
+      if (!lost.has(method.id)) methods.set(method.id, { method, settingId: setting.id })
+  return {
+    methods,
+    needs: written.filter((need) => {
+      const { act, id } = need.dependent
+      return present(need) && (act === 'method' ? methods : targetsOf(act)).has(id)
+    }),
+  }
+}
+
+/** The part that moves when one does: a chain of carriers is followed, as far as a hand would stack them. */
+function hostIn(parts: Parts): (partId: Id) => Id {
+  return (partId) => {
+    let at = partId
+    for (let steps = 0; steps < 8; steps++) {
+      const carrier = parts.get(at)?.carriedBy
+      if (!carrier || !parts.has(carrier)) break
+      at = carrier
+    }
+    return at
   }
 }
 

@@ -3,6 +3,7 @@ import type { Axis } from './direction'
 import type { ProcedureDocument } from './document'
 import type { Edit } from './edit'
 import type { Part } from './part'
+import type { Tether } from './tether'
 import type { View } from './view'
 
 /**
@@ -90,12 +91,40 @@ export function otherSideEdits(document: ProcedureDocument, partId: Id, newId: (
   const part = document.parts.find((item) => item.id === partId)
   if (!part) return []
   const id = newId('part')
+  const across = acrossViews(document)
+  const marks = <T extends Marked>(item: T) => marksAcross(item, across).positions
+  const holders = document.holders.filter((holder) => holder.holds.length === 1 && holder.holds[0] === partId)
+  const tethers = document.tethers.filter((tether) => tether.partId === partId)
+  const add = (collection: 'parts' | 'holders' | 'tethers', item: { id: Id }): Edit => ({
+    kind: 'add',
+    collection,
+    item,
+    after: null,
+  })
+  return [
+    add('parts', twinOf(part, id, across)),
+    ...holders.map((holder) => {
+      const item = { ...holder, id: newId('hold'), holds: [id], positions: marks(holder) }
+      return add('holders', item)
+    }),
+    ...tethers.map((tether) =>
+      add('tethers', {
+        ...tether,
+        id: newId('teth'),
+        partId: id,
+        mixups: [],
+        throughPartId: null,
+        tabSide: otherTab(tether.tabSide),
+        positions: marks(tether),
+      } as { id: Id }),
+    ),
+  ]
+}
+
+/** The part as it is on the other side; what hangs on other parts of this side is left out. */
+function twinOf(part: Part, id: Id, across: Across): Part {
   const name = otherSideWords(part.name)
-  const width = new Map(document.views.map((view) => [view.id, view.widthMm]))
-  const across = (viewId: Id, x: number) => Math.round((width.get(viewId) ?? 0) - x)
-  const marks = <T extends { positions: readonly { viewId: Id; x: number; y: number }[] }>(item: T) =>
-    item.positions.map((position) => ({ ...position, x: across(position.viewId, position.x) }))
-  const twin: Part = {
+  return {
     ...part,
     id,
     name: name === part.name ? `${part.name}, other side`.slice(0, 80) : name,
@@ -124,34 +153,23 @@ export function otherSideEdits(document: ProcedureDocument, partId: Id, newId: (
       tightenOrder: [],
     },
   }
-  const holders = document.holders.filter((holder) => holder.holds.length === 1 && holder.holds[0] === partId)
-  const tethers = document.tethers.filter((tether) => tether.partId === partId)
-  const add = (collection: 'parts' | 'holders' | 'tethers', item: { id: Id }): Edit => ({
-    kind: 'add',
-    collection,
-    item,
-    after: null,
-  })
-  return [
-    add('parts', twin),
-    ...holders.map((holder) =>
-      add('holders', { ...holder, id: newId('hold'), holds: [id], positions: marks(holder) } as { id: Id }),
-    ),
-    ...tethers.map((tether) =>
-      add('tethers', {
-        ...tether,
-        id: newId('teth'),
-        partId: id,
-        mixups: [],
-        throughPartId: null,
-        tabSide:
-          tether.tabSide === 'driver side' || tether.tabSide === 'passenger side'
-            ? OTHER_TAB[tether.tabSide]
-            : tether.tabSide,
-        positions: marks(tether),
-      } as { id: Id }),
-    ),
-  ]
+}
+
+function otherTab(side: Tether['tabSide']): Tether['tabSide'] {
+  return side === 'driver side' || side === 'passenger side' ? OTHER_TAB[side] : side
+}
+
+type Across = (viewId: Id, x: number) => number
+type Marked = { positions: { viewId: Id; x: number; y: number }[] }
+
+/** A place in a view, mirrored about its middle. */
+function acrossViews({ views }: Pick<ProcedureDocument, 'views'>): Across {
+  const width = new Map(views.map((view) => [view.id, view.widthMm]))
+  return (viewId, x) => Math.round((width.get(viewId) ?? 0) - x)
+}
+
+function marksAcross<T extends Marked>(item: T, across: Across): T {
+  return { ...item, positions: item.positions.map((place) => ({ ...place, x: across(place.viewId, place.x) })) }
 }
 
 /**
@@ -165,12 +183,8 @@ export type Unmirrored = { kind: 'turns' | 'says a side' | 'seen from the side';
  * with the wheel. Nothing of it has been seen: it begins without strips.
  */
 export function mirroredFor(name: string, like: ProcedureDocument): ProcedureDocument {
-  const width = new Map(like.views.map((view) => [view.id, view.widthMm]))
-  const across = (viewId: Id, x: number) => Math.round((width.get(viewId) ?? 0) - x)
-  const marks = <T extends { positions: { viewId: Id; x: number; y: number }[] }>(item: T): T => ({
-    ...item,
-    positions: item.positions.map((position) => ({ ...position, x: across(position.viewId, position.x) })),
-  })
+  const across = acrossViews(like)
+  const marks = <T extends Marked>(item: T): T => marksAcross(item, across)
   const outside = (station: string) => (station.startsWith('outside') ? (OTHER_STATION[station] ?? station) : station)
   return {
     ...like,

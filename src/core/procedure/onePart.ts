@@ -1,5 +1,7 @@
 import type { Id } from '../base/id'
+import type { Cavity } from './cavity'
 import type { ProcedureDocument } from './document'
+import type { Need } from './need'
 import { editsBetween, type Edit } from './edit'
 import type { Part } from './part'
 
@@ -12,61 +14,21 @@ export function mergeEdits(document: ProcedureDocument, keepId: Id, goneId: Id):
   const keep = document.parts.find((part) => part.id === keepId)
   const gone = document.parts.find((part) => part.id === goneId)
   if (!keep || !gone || keepId === goneId) return []
-  const now = (id: Id) => (id === goneId ? keepId : id)
-  const once = (ids: readonly Id[]) => [...new Set(ids.map(now))]
+  const now: Renamed = (id) => (id === goneId ? keepId : id)
   const key = (text: string) => text.replace(new RegExp(`:${goneId.replace(/[.]/g, '\\.')}$`), `:${keepId}`)
-  const stated = new Set<string>()
   const merged: ProcedureDocument = {
     ...document,
     parts: document.parts
       .filter((part) => part.id !== goneId)
-      .map((part) =>
-        part.id === keepId
-          ? filled(part, gone)
-          : {
-              ...part,
-              carriedBy: part.carriedBy && (now(part.carriedBy) === part.id ? null : now(part.carriedBy)),
-              splitFrom: part.splitFrom && now(part.splitFrom),
-            },
-      ),
-    holders: document.holders.map((holder) => ({ ...holder, holds: once(holder.holds) })),
+      .map((part) => (part.id === keepId ? filled(part, gone) : carriedAnew(part, now))),
+    holders: document.holders.map((holder) => ({ ...holder, holds: [...new Set(holder.holds.map(now))] })),
     tethers: document.tethers.map((tether) => ({
       ...tether,
       partId: tether.partId && now(tether.partId),
       throughPartId: tether.throughPartId && now(tether.throughPartId),
     })),
-    needs: document.needs
-      .map((need) => ({
-        ...need,
-        dependent: { ...need.dependent, id: now(need.dependent.id) },
-        needs:
-          need.needs.kind === 'part'
-            ? { ...need.needs, partId: now(need.needs.partId) }
-            : need.needs.kind === 'operation'
-              ? { ...need.needs, id: now(need.needs.id) }
-              : need.needs,
-      }))
-      .filter((need) => {
-        const onItself =
-          need.needs.kind === 'part'
-            ? need.needs.partId === need.dependent.id
-            : need.needs.kind === 'operation' &&
-              need.needs.id === need.dependent.id &&
-              need.needs.act === need.dependent.act
-        const said = JSON.stringify([need.dependent, need.needs, need.reason, need.when])
-        if (onItself || stated.has(said)) return false
-        stated.add(said)
-        return true
-      }),
-    cavities: document.cavities.map((cavity) => ({
-      ...cavity,
-      openings: cavity.openings.map((opening) => ({
-        ...opening,
-        parts: opening.parts
-          .map((part) => ({ ...part, partId: now(part.partId) }))
-          .filter((part, i, all) => all.findIndex((other) => other.partId === part.partId) === i),
-      })),
-    })),
+    needs: needsAnew(document.needs, now),
+    cavities: document.cavities.map((cavity) => cavityAnew(cavity, now)),
     facets: document.facets.map((facet) => ({
       ...facet,
       toldFrom: facet.toldFrom && { ...facet.toldFrom, partId: now(facet.toldFrom.partId) },
@@ -78,6 +40,56 @@ export function mergeEdits(document: ProcedureDocument, keepId: Id, goneId: Id):
     strips: document.strips.map((strip) => ({ ...strip, sequence: [...new Set(strip.sequence.map(key))] })),
   }
   return editsBetween(document, merged)
+}
+
+/** An id as it is called from now on. */
+type Renamed = (id: Id) => Id
+
+function carriedAnew(part: Part, now: Renamed): Part {
+  return {
+    ...part,
+    carriedBy: part.carriedBy && (now(part.carriedBy) === part.id ? null : now(part.carriedBy)),
+    splitFrom: part.splitFrom && now(part.splitFrom),
+  }
+}
+
+function cavityAnew(cavity: Cavity, now: Renamed): Cavity {
+  return {
+    ...cavity,
+    openings: cavity.openings.map((opening) => ({
+      ...opening,
+      parts: opening.parts
+        .map((part) => ({ ...part, partId: now(part.partId) }))
+        .filter((part, i, all) => all.findIndex((other) => other.partId === part.partId) === i),
+    })),
+  }
+}
+
+/** Needs under the new name: what would wait for itself, and what is then said twice, is left out. */
+function needsAnew(needs: readonly Need[], now: Renamed): Need[] {
+  const stated = new Set<string>()
+  return needs
+    .map((need) => ({
+      ...need,
+      dependent: { ...need.dependent, id: now(need.dependent.id) },
+      needs: neededAnew(need.needs, now),
+    }))
+    .filter((need) => {
+      const said = JSON.stringify([need.dependent, need.needs, need.reason, need.when])
+      if (isOnItself(need) || stated.has(said)) return false
+      stated.add(said)
+      return true
+    })
+}
+
+function neededAnew(needed: Need['needs'], now: Renamed): Need['needs'] {
+  if (needed.kind === 'part') return { ...needed, partId: now(needed.partId) }
+  return needed.kind === 'operation' ? { ...needed, id: now(needed.id) } : needed
+}
+
+function isOnItself({ needs, dependent }: Need): boolean {
+  if (needs.kind === 'part') return needs.partId === dependent.id
+  return needs.kind === 'operation' && needs.id === dependent.id && needs.act === dependent.act
 }
 
 /** The kept part with what it left open filled from the other. */

@@ -34,27 +34,42 @@ export function danglingReferences(document: ProcedureDocument): DanglingReferen
 
 /** Values that a setting or a facet does not have. */
 function wrongValues(document: ProcedureDocument): DanglingReference[] {
-  const found: DanglingReference[] = []
-  const wrong = (collection: Collection, itemId: Id, field: string, value: string) =>
-    found.push({ problem: 'wrong-value', collection, itemId, field, value })
+  return [...wrongChoices(document), ...wrongSettings(document)]
+}
+
+const wrong = (collection: Collection, itemId: Id, field: string, value: string): DanglingReference => ({
+  problem: 'wrong-value',
+  collection,
+  itemId,
+  field,
+  value,
+})
+
+/** Conditions that ask for a choice their facet does not have. */
+function wrongChoices(document: ProcedureDocument): DanglingReference[] {
   const choices = new Map(document.facets.map((facet) => [facet.id, new Set(facet.choices.map(({ id }) => id))]))
-  for (const name of COLLECTIONS)
-    for (const item of document[name])
-      if ('when' in item)
-        for (const [facetId, chosen] of Object.entries(item.when))
-          for (const choice of chosen)
-            if (choices.has(facetId) && !choices.get(facetId)!.has(choice)) wrong(name, item.id, 'when', choice)
-  const settings = new Map(document.settings.map((setting) => [setting.id, new Set(setting.values)]))
-  for (const setting of document.settings) {
-    const values = settings.get(setting.id)!
-    if (!values.has(setting.asFound)) wrong('settings', setting.id, 'as found', setting.asFound)
-    if (setting.atEnd !== 'as found' && !values.has(setting.atEnd))
-      wrong('settings', setting.id, 'at the end', setting.atEnd)
-    for (const method of setting.methods)
-      if (!values.has(method.to)) wrong('settings', setting.id, 'methods', method.to)
-  }
-  for (const { id, needs } of document.needs)
-    if (needs.kind === 'setting' && settings.get(needs.settingId)?.has(needs.value) === false)
-      wrong('needs', id, 'needs', needs.value)
-  return found
+  return COLLECTIONS.flatMap((name) =>
+    document[name].flatMap((item) =>
+      Object.entries('when' in item ? item.when : {}).flatMap(([facetId, chosen]) =>
+        chosen
+          .filter((choice) => choices.get(facetId)?.has(choice) === false)
+          .map((choice) => wrong(name, item.id, 'when', choice)),
+      ),
+    ),
+  )
+}
+
+function wrongSettings(document: ProcedureDocument): DanglingReference[] {
+  const found = document.settings.flatMap(({ id, values, asFound, atEnd, methods }) => [
+    ...(values.includes(asFound) ? [] : [wrong('settings', id, 'as found', asFound)]),
+    ...(atEnd === 'as found' || values.includes(atEnd) ? [] : [wrong('settings', id, 'at the end', atEnd)]),
+    ...methods.filter(({ to }) => !values.includes(to)).map(({ to }) => wrong('settings', id, 'methods', to)),
+  ])
+  const values = new Map(document.settings.map((setting) => [setting.id, setting.values]))
+  const needed = document.needs.flatMap(({ id, needs }) =>
+    needs.kind === 'setting' && values.get(needs.settingId)?.includes(needs.value) === false
+      ? [wrong('needs', id, 'needs', needs.value)]
+      : [],
+  )
+  return [...found, ...needed]
 }

@@ -63,66 +63,91 @@ export function caught(
     ...waits.flatMap((partId) => neededNoFurther(document, state, partId)),
   ]
   const after = replayEdits(document, edits)
-  const added = edits.flatMap((edit) => (edit.kind === 'add' && edit.collection === 'holders' ? [edit.item.id] : []))
-  const acts: Happening[] = []
-  const levels = new Map<Id, Level>()
-  const bring = (partId: Id | null, to: Level) => {
-    if (partId === null || atLeast(levels.get(partId) ?? levelNow(state, partId), to)) return
-    levels.set(partId, to)
-    acts.push({ kind: 'part at', partId, level: to })
-  }
-  let hand = inHand
-  for (const fact of facts) {
-    if (unplaced.some((item) => item.fact === fact)) continue
-    const about = 'of' in fact && fact.of !== undefined ? partNamed(after, fact.of) : hand
-    switch (fact.fact) {
-      case 'holder': {
-        const holderId = known.get(fact)?.holderId ?? added.shift()
-        if (holderId && fact.count !== null) acts.push({ kind: 'undone', holderId, count: fact.count })
-        break
-      }
-      case 'plug': {
-        const tether = plugSaid(after, fact.name, fact.of === undefined ? inHand : about, fact.of !== undefined, (id) =>
-          state.tethersOpen.has(id),
-        )
-        if (tether && !fact.leave && !state.tethersOpen.has(tether.id))
-          acts.push({ kind: 'opened', tetherId: tether.id })
-        break
-      }
-      case 'release':
-        bring(about, 'free')
-        break
-      case 'rests':
-        bring(about, 'free')
-        break
-      case 'setting': {
-        const meant = settingSaid(document, fact)
-        if (meant && (state.settings.get(meant.setting.id) ?? meant.setting.asFound) !== meant.value)
-          acts.push({
-            kind: 'set',
-            settingId: meant.setting.id,
-            value: meant.value,
-            methodId: meant.setting.methods.find((method) => method.to === meant.value)?.id ?? null,
-          })
-        break
-      }
-      case 'part':
-        hand = partNamed(after, fact.part)
-        if (fact.level) bring(hand, fact.level)
-        break
-    }
-    if (fact.fact !== 'part' && 'of' in fact && fact.of !== undefined && fact.fact !== 'traps') hand = about
-    else if (fact.fact === 'holder' && fact.holds?.length === 1) hand = partNamed(after, fact.holds[0]!)
-  }
-  const behind =
+  const telling = new Telling({ before: document, after, state, inHand, known, edits })
+  for (const fact of facts) if (!unplaced.some((item) => item.fact === fact)) telling.take(fact)
+  const { hand, acts } = telling
+  const turnedAway =
     hand !== inHand && inHand !== null && !acts.some((act) => act.kind === 'part at' && act.partId === inHand)
-      ? leftBehind(after, state, inHand)
-      : []
   return {
-    assumed: behind,
+    assumed: turnedAway ? leftBehind(after, state, inHand) : [],
     happenings: [...(edits.length > 0 ? [{ kind: 'stated', said, edits } as const] : []), ...orderedActs(acts)],
     unplaced,
     inHand: hand,
+  }
+}
+
+type Told = {
+  /** The record before and after what was stated. */
+  before: ProcedureDocument
+  after: ProcedureDocument
+  state: JobState
+  inHand: Id | null
+  known: ReadonlyMap<Fact, Known>
+  edits: readonly Edit[]
+}
+
+/** What was done, fact by fact, and the part in hand as the words go on. */
+class Telling {
+  readonly acts: Happening[] = []
+  hand: Id | null
+  private readonly levels = new Map<Id, Level>()
+  /** Groups stated anew, in the order of their facts. */
+  private readonly added: Id[]
+
+  constructor(private readonly told: Told) {
+    this.hand = told.inHand
+    this.added = told.edits.flatMap((edit) =>
+      edit.kind === 'add' && edit.collection === 'holders' ? [edit.item.id] : [],
+    )
+  }
+
+  take(fact: Fact): void {
+    const about = 'of' in fact && fact.of !== undefined ? partNamed(this.told.after, fact.of) : this.hand
+    if (fact.fact === 'holder') this.holder(fact)
+    else if (fact.fact === 'plug') this.plug(fact, about)
+    else if (fact.fact === 'release' || fact.fact === 'rests') this.bring(about, 'free')
+    else if (fact.fact === 'setting') this.setting(fact)
+    else if (fact.fact === 'part') {
+      this.hand = partNamed(this.told.after, fact.part)
+      if (fact.level) this.bring(this.hand, fact.level)
+      return
+    }
+    this.hand = this.handAfter(fact, about)
+  }
+
+  /** Whoever names a part has turned to it. */
+  private handAfter(fact: Fact, about: Id | null): Id | null {
+    if ('of' in fact && fact.of !== undefined && fact.fact !== 'traps') return about
+    return fact.fact === 'holder' && fact.holds?.length === 1 ? partNamed(this.told.after, fact.holds[0]!) : this.hand
+  }
+
+  private holder(fact: HolderFact): void {
+    const holderId = this.told.known.get(fact)?.holderId ?? this.added.shift()
+    if (holderId && fact.count !== null) this.acts.push({ kind: 'undone', holderId, count: fact.count })
+  }
+
+  private plug(fact: Extract<Fact, { fact: 'plug' }>, about: Id | null): void {
+    const { after, state, inHand } = this.told
+    const isNamed = fact.of !== undefined
+    const tether = plugSaid(after, fact.name, isNamed ? about : inHand, isNamed, (id) => state.tethersOpen.has(id))
+    if (tether && !fact.leave && !state.tethersOpen.has(tether.id))
+      this.acts.push({ kind: 'opened', tetherId: tether.id })
+  }
+
+  private setting(fact: Extract<Fact, { fact: 'setting' }>): void {
+    const { before, state } = this.told
+    const meant = settingSaid(before, fact)
+    if (!meant) return
+    const { setting, value } = meant
+    if ((state.settings.get(setting.id) ?? setting.asFound) === value) return
+    const methodId = setting.methods.find((method) => method.to === value)?.id ?? null
+    this.acts.push({ kind: 'set', settingId: setting.id, value, methodId })
+  }
+
+  private bring(partId: Id | null, to: Level): void {
+    if (partId === null || atLeast(this.levels.get(partId) ?? levelNow(this.told.state, partId), to)) return
+    this.levels.set(partId, to)
+    this.acts.push({ kind: 'part at', partId, level: to })
   }
 }
 

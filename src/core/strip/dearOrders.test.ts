@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { rulesInForce } from '../vehicle/rulesInForce'
 import { dearOrders } from './dearOrders'
-import { reasonEdits } from './questions'
+import { reasonEdits } from './answers'
 import { Recorder } from './recorder.testing'
 import { blankModel } from './stripDocument'
 

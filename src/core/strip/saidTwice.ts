@@ -22,38 +22,40 @@ export function saidTwice(
   facts: readonly Fact[],
   inHand: Id | null,
 ): SaidTwice[] {
-  const found = new Map<string, SaidTwice>()
-  const add = (kind: SaidTwice['kind'], name: string, taken: readonly string[]) =>
-    found.set(`${kind} ${name}`, { kind, name, another: nextName(name, taken) })
-  const partNamed = (name: string) => document.parts.find((part) => part.name.toLowerCase() === name.toLowerCase())
-  for (const fact of facts) {
-    if (fact.fact === 'plug' && !fact.leave) {
-      const about = fact.of === undefined ? inHand : (partNamed(fact.of)?.id ?? null)
-      const known = plugSaid(document, fact.name, about, fact.of !== undefined)
-      if (known && state.tethersOpen.has(known.id))
-        add(
-          'plug',
-          fact.name,
-          document.tethers.map(({ name }) => name),
-        )
-    }
-    const subject = fact.fact === 'holder' ? fact.holds?.[0] : fact.fact === 'release' ? fact.of : undefined
-    const part = subject === undefined ? undefined : partNamed(subject)
-    if (part && part.id !== inHand && levelNow(state, part.id) === 'off')
-      add(
-        'part',
-        part.name,
-        document.parts.map(({ name }) => name),
-      )
-  }
-  return [...found.values()]
+  const found = facts.flatMap((fact) => [
+    ...(plugAgain(document, state, fact, inHand) ?? []),
+    ...(partAgain(document, state, fact, inHand) ?? []),
+  ])
+  return [...new Map(found.map((item) => [`${item.kind} ${item.name}`, item])).values()]
+}
+
+/** A plug that is open already, said to be opened. */
+function plugAgain(document: ProcedureDocument, state: JobState, fact: Fact, inHand: Id | null): SaidTwice[] | null {
+  if (fact.fact !== 'plug' || fact.leave) return null
+  const about = fact.of === undefined ? inHand : (partNamed(document, fact.of)?.id ?? null)
+  const known = plugSaid(document, fact.name, about, fact.of !== undefined)
+  if (!known || !state.tethersOpen.has(known.id)) return null
+  return [{ kind: 'plug', name: fact.name, another: nextName(fact.name, document.tethers) }]
+}
+
+/** A part that is off already, said to be held or to come free. */
+function partAgain(document: ProcedureDocument, state: JobState, fact: Fact, inHand: Id | null): SaidTwice[] | null {
+  const held = fact.fact === 'holder' ? fact.holds?.[0] : undefined
+  const subject = fact.fact === 'release' ? fact.of : held
+  const part = subject === undefined ? undefined : partNamed(document, subject)
+  if (!part || part.id === inHand || levelNow(state, part.id) !== 'off') return null
+  return [{ kind: 'part', name: part.name, another: nextName(part.name, document.parts) }]
+}
+
+function partNamed(document: ProcedureDocument, name: string) {
+  return document.parts.find((part) => part.name.toLowerCase() === name.toLowerCase())
 }
 
 const ORDINALS = ['second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth']
 
 /** "second vent", "third vent" where that is taken. */
-function nextName(name: string, taken: readonly string[]): string {
-  const used = new Set(taken.map((each) => each.toLowerCase()))
+function nextName(name: string, taken: readonly { name: string }[]): string {
+  const used = new Set(taken.map((each) => each.name.toLowerCase()))
   const word = ORDINALS.find((ordinal) => !used.has(`${ordinal} ${name}`.toLowerCase())) ?? 'another'
   return `${word} ${name}`.toLowerCase()
 }

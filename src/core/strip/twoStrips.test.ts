@@ -9,7 +9,7 @@ import { StripSeen } from '../procedure/stripSeen'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { whilePlanning } from '../vehicle/circumstances'
 import { Recorder } from './recorder.testing'
-import { reasonEdits } from './questions'
+import { reasonEdits } from './answers'
 import { blankModel } from './stripDocument'
 
 /** The way to a radio, as one person takes it: the liner first, screws as they come in sight. */
