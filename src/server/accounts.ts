@@ -4,6 +4,7 @@ import type { ShopTransaction } from '../db/client'
 import type { Role } from '../db/schema'
 import { auth } from './auth'
 import { hashPin, Pin } from './pin'
+import { REFUSALS } from '@/words/refusals'
 
 export const UserName = z
   .string()
@@ -43,8 +44,7 @@ export async function makeAccount(
     return { ok: true, userId: made.user.id }
   } catch (error) {
     const text = error instanceof Error ? error.message : ''
-    if (/exist|taken/i.test(text))
-      return { ok: false, sentence: `The user name ${login.username} is taken. Choose another one.` }
+    if (/exist|taken/i.test(text)) return { ok: false, sentence: REFUSALS.userNameTaken(login.username) }
     throw error
   }
 }

@@ -7,6 +7,7 @@ import type pg from 'pg'
 import { makePool } from '../db/client'
 import { env } from './env'
 import { slowDown } from './slowDown'
+import { REFUSALS } from '@/words/refusals'
 
 /**
  * Sign-in by user name and password: hashed by the library, sessions end after twelve hours, too many tries are slowed.
@@ -43,8 +44,7 @@ export function authFor(pool: pg.Pool, secret: string, origin: string) {
       before: createAuthMiddleware(async (ctx) => {
         if (ctx.path !== '/sign-in/username') return
         const waitS = slowDown.secondsToWait(nameOf(ctx.body), Date.now())
-        if (waitS > 0)
-          throw new APIError('TOO_MANY_REQUESTS', { message: `Too many tries. Wait ${waitS} seconds, then try again.` })
+        if (waitS > 0) throw new APIError('TOO_MANY_REQUESTS', { message: REFUSALS.tooManyTries(waitS) })
         // Counted as failed until it has succeeded, so that many at once don't slip through.
         slowDown.failed(nameOf(ctx.body), Date.now())
       }),

@@ -2,6 +2,7 @@ import 'server-only'
 import { sql } from 'kysely'
 import { insertPerson, makeAccount, NewPerson } from './accounts'
 import { inShop, mayAct, refused, type Crew, type Person, type Refused } from './session'
+import { REFUSALS } from '@/words/refusals'
 
 export type CrewRow = Person & { signsIn: boolean; active: boolean }
 
@@ -26,7 +27,7 @@ export async function addPerson(crew: Crew, person: NewPerson): Promise<{ status
   if (same)
     return {
       status: 'refused',
-      sentence: `There is already somebody called ${person.name}. Add a letter, so that a tap on the name is clear.`,
+      sentence: REFUSALS.personCalledSo(person.name),
     }
   const account = person.login ? await makeAccount(person.name, person.login) : null
   if (account && !account.ok) return { status: 'refused', sentence: account.sentence }
@@ -54,8 +55,7 @@ export async function setAuthorised(
 /** Somebody who left stays in the record of past jobs, and can no longer sign in or act. */
 export async function retirePerson(crew: Crew, crewId: string): Promise<{ status: 'done' } | Refused> {
   if (!mayAct(crew, 'owner')) return refused('owner')
-  if (crewId === crew.acting.id)
-    return { status: 'refused', sentence: 'You can’t retire yourself. Let another owner do it.' }
+  if (crewId === crew.acting.id) return { status: 'refused', sentence: REFUSALS.notYourself }
   await inShop(crew, async (trx) => {
     await trx.updateTable('crew').set({ active: false }).where('id', '=', crewId).execute()
     // What they did on a tablet before may still be on its way: it is taken, but they act no more.
@@ -66,7 +66,7 @@ export async function retirePerson(crew: Crew, crewId: string): Promise<{ status
 
 /** Removes the demo shop and everything in it, in one act. Only inside the demo, and only for its lead or owner. */
 export async function removeDemo(crew: Crew): Promise<{ status: 'done' } | Refused> {
-  if (!crew.isDemo) return { status: 'refused', sentence: 'This is your own shop, not the demo: it stays.' }
+  if (!crew.isDemo) return { status: 'refused', sentence: REFUSALS.ownShopStays }
   if (!mayAct(crew, 'lead')) return refused('lead')
   await inShop(crew, (trx) => sql`select remove_demo_shop()`.execute(trx))
   return { status: 'done' }

@@ -8,6 +8,8 @@ import { termsOf } from '@/core/job/terms'
 import { same } from '@/core/procedure/edit'
 import { Build } from '@/core/procedure/when'
 import { readJob, readJobIn } from './jobs'
+import type { ShopTransaction } from '../db/client'
+import { mayNotWriteWords, REFUSALS } from '@/words/refusals'
 import { inShop, type Crew } from './session'
 import { growRecord } from './strips'
 import { EVENT_VERSION } from '@/core/job/eventVersion'
@@ -36,82 +38,89 @@ export async function appendJobEvents(crew: Crew, jobId: string, events: readonl
       .where('id', '=', jobId)
       .executeTakeFirst()
     if (!job) return { status: 'unknown job' }
-    const acted = new Set([
-      crew.signedIn.id,
-      ...(await trx.selectFrom('acting').select('crew_id').where('session_id', '=', crew.sessionId).execute()).map(
-        (row) => row.crew_id,
-      ),
-    ])
-    const leads = new Set(
-      (await trx.selectFrom('crew').select('id').where('role', 'in', ['lead', 'owner']).execute()).map((row) => row.id),
-    )
-    for (const event of events) {
-      if (event.jobId !== jobId)
-        return { status: 'refused', eventId: event.id, sentence: 'This event belongs to another job.' }
-      if (!mayWrite(event.what.kind, leads.has(event.personId)))
-        return { status: 'refused', eventId: event.id, sentence: mayNotWords(HAPPENINGS[event.what.kind].by) }
-      if (!acted.has(event.personId))
-        return {
-          status: 'refused',
-          eventId: event.id,
-          sentence:
-            'The person who did this has not acted on this tablet since it was signed in. Tap the name and enter the PIN once, then it is sent.',
-        }
-    }
-    const known = await trx
-      .selectFrom('job_event')
-      .select(['id', 'body'])
-      .where(
-        'id',
-        'in',
-        events.map((event) => event.id),
-      )
-      .execute()
-    for (const row of known) {
-      const event = events.find((item) => item.id === row.id)!
-      if (!same(upcast(row.body), event))
-        return {
-          status: 'refused',
-          eventId: event.id,
-          sentence:
-            'Something else was stored under this event’s number. It is kept on this device; tell whoever looks after the shop’s server.',
-        }
-    }
-    const fresh = events.filter((event) => !known.some((row) => row.id === event.id))
-    if (fresh.length > 0)
-      await trx
-        .insertInto('job_event')
-        .values(
-          fresh.map((event) => ({
-            id: event.id,
-            shop_id: crew.shopId,
-            job_id: jobId,
-            person_id: event.personId,
-            at: event.at,
-            body: JSON.stringify(event),
-          })),
-        )
-        .onConflict((conflict) => conflict.columns(['shop_id', 'id']).doNothing())
-        .execute()
-    // What was told of this very vehicle is known for its next plan as well.
-    const told = Object.fromEntries(
-      fresh.flatMap(({ what }) => (what.kind === 'facet told' ? [[what.facetId, what.choiceId] as const] : [])),
-    )
-    if (Object.keys(told).length > 0) {
-      const vehicle = await trx
-        .selectFrom('vehicle')
-        .select(['id', 'build'])
-        .where('id', '=', job.vehicle_id)
-        .executeTakeFirstOrThrow()
-      await trx
-        .updateTable('vehicle')
-        .set({ build: JSON.stringify({ ...Build.parse(vehicle.build), ...told }) })
-        .where('id', '=', vehicle.id)
-        .execute()
-    }
+    const stored = await storedAlready(trx, events)
+    const refusal = (await mayNotBeStored(crew, trx, jobId, events)) ?? storedOtherwise(stored, events)
+    if (refusal) return refusal
+    const fresh = events.filter((event) => !stored.has(event.id))
+    if (fresh.length > 0) await storeEvents(crew, trx, jobId, fresh)
+    await tellVehicle(trx, job.vehicle_id, fresh)
     if (job.kind === 'strip' && fresh.length > 0) await growRecord(crew, trx, jobId, fresh)
     return { status: 'kept', stored: events.map((event) => event.id) }
   })
+}
+
+type Refusal = Extract<AppendOutcome, { status: 'refused' }>
+
+/** The first event that this crew may not write from this tablet, with the reason. */
+async function mayNotBeStored(
+  crew: Crew,
+  trx: ShopTransaction,
+  jobId: string,
+  events: readonly JobEvent[],
+): Promise<Refusal | null> {
+  const acting = await trx.selectFrom('acting').select('crew_id').where('session_id', '=', crew.sessionId).execute()
+  const acted = new Set([crew.signedIn.id, ...acting.map((row) => row.crew_id)])
+  const deciding = await trx.selectFrom('crew').select('id').where('role', 'in', ['lead', 'owner']).execute()
+  const leads = new Set(deciding.map((row) => row.id))
+  for (const { id: eventId, jobId: ofJob, personId, what } of events) {
+    const no = (sentence: string): Refusal => ({ status: 'refused', eventId, sentence })
+    if (ofJob !== jobId) return no(REFUSALS.eventOfAnotherJob)
+    if (!mayWrite(what.kind, leads.has(personId))) return no(mayNotWriteWords(HAPPENINGS[what.kind].by))
+    if (!acted.has(personId)) return no(REFUSALS.personHasNotActedHere)
+  }
+  return null
+}
+
+/** Events that were stored before, by id. */
+async function storedAlready(trx: ShopTransaction, events: readonly JobEvent[]): Promise<Map<string, unknown>> {
+  const ids = events.map((event) => event.id)
+  const rows = await trx.selectFrom('job_event').select(['id', 'body']).where('id', 'in', ids).execute()
+  return new Map(rows.map((row) => [row.id, row.body]))
+}
+
+/** The first event whose id came before with other contents. */
+function storedOtherwise(stored: ReadonlyMap<string, unknown>, events: readonly JobEvent[]): Refusal | null {
+  const other = events.find((event) => stored.has(event.id) && !same(upcast(stored.get(event.id)), event))
+  return other ? { status: 'refused', eventId: other.id, sentence: REFUSALS.storedOtherwise } : null
+}
+
+async function storeEvents(
+  crew: Crew,
+  trx: ShopTransaction,
+  jobId: string,
+  events: readonly JobEvent[],
+): Promise<void> {
+  const rows = events.map((event) => ({
+    id: event.id,
+    shop_id: crew.shopId,
+    job_id: jobId,
+    person_id: event.personId,
+    at: event.at,
+    body: JSON.stringify(event),
+  }))
+  await trx
+    .insertInto('job_event')
+    .values(rows)
+    .onConflict((conflict) => conflict.columns(['shop_id', 'id']).doNothing())
+    .execute()
+}
+
+/** What was told of this very vehicle is known for its next plan as well. */
+async function tellVehicle(trx: ShopTransaction, vehicleId: string, events: readonly JobEvent[]): Promise<void> {
+  const told = events.flatMap(({ what }) =>
+    what.kind === 'facet told' ? [[what.facetId, what.choiceId] as const] : [],
+  )
+  if (told.length === 0) return
+  const { build } = await trx
+    .selectFrom('vehicle')
+    .select('build')
+    .where('id', '=', vehicleId)
+    .executeTakeFirstOrThrow()
+  await trx
+    .updateTable('vehicle')
+    .set({ build: JSON.stringify({ ...Build.parse(build), ...Object.fromEntries(told) }) })
+    .where('id', '=', vehicleId)
+    .execute()
 }
 
 /** An event that was numbered earlier may be stored later: so many before the place are told again. */
@@ -146,7 +155,7 @@ export async function eventsAfter(
  */
 export async function addFromDesk(crew: Crew, jobId: string, what: Happening): Promise<string | null> {
   const job = await readJob(crew, jobId)
-  if (!job) return 'This job is not in your shop any more.'
+  if (!job) return REFUSALS.jobGone
   const last = job.events.reduce<Stamp | null>((latest, event) => laterStamp(latest, event.at), null)
   const event = JobEvent.parse({
     id: crypto.randomUUID(),
@@ -159,11 +168,7 @@ export async function addFromDesk(crew: Crew, jobId: string, what: Happening): P
     what,
   })
   const outcome = await appendJobEvents(crew, jobId, [event])
-  return outcome.status === 'kept'
-    ? null
-    : outcome.status === 'refused'
-      ? outcome.sentence
-      : 'This job is not in your shop any more.'
+  return outcome.status === 'kept' ? null : outcome.status === 'refused' ? outcome.sentence : REFUSALS.jobGone
 }
 
 export type HandOverOutcome =
@@ -183,19 +188,7 @@ export async function handOver(crew: Crew, jobId: string, event: JobEvent): Prom
     const state = foldJob(job.document, job.events)
     const blocks = handoverBlocks(job.document, state, hasOthers, termsOf(job.document, job.request))
     if (blocks.length > 0) return { status: 'blocked', blocks }
-    const body = { ...event, personId: crew.acting.id }
-    await trx
-      .insertInto('job_event')
-      .values({
-        id: event.id,
-        shop_id: crew.shopId,
-        job_id: jobId,
-        person_id: crew.acting.id,
-        at: event.at,
-        body: JSON.stringify(body),
-      })
-      .onConflict((conflict) => conflict.columns(['shop_id', 'id']).doNothing())
-      .execute()
+    await storeEvents(crew, trx, jobId, [{ ...event, personId: crew.acting.id }])
     await trx.updateTable('job').set({ handed_over_at: new Date() }).where('id', '=', jobId).execute()
     return { status: 'done' }
   })
@@ -211,11 +204,4 @@ export async function shopHasOthers(crew: Crew): Promise<boolean> {
       .executeTakeFirstOrThrow(),
   )
   return Number(row.count) > 1
-}
-
-/** Why somebody may not write a happening themselves. */
-function mayNotWords(by: 'anybody' | 'lead' | 'gate'): string {
-  return by === 'gate'
-    ? 'A vehicle is handed over from the hand-over page, where the gate is checked.'
-    : 'Only a lead decides this. Tap the name at the top and change who acts.'
 }

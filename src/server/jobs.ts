@@ -12,9 +12,10 @@ import { adoptedPlan } from '@/core/job/terms'
 import { stripDocument } from '@/core/strip/stripDocument'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { ShopTransaction } from '../db/client'
-import { newestRevision, readRevision } from './procedures'
+import { newestRevision, readRevision } from './revisions'
 import { inShop, type Crew, type Person, type Refused } from './session'
 import { JobEvent, StoredEvent } from '@/core/job/event'
+import { REFUSALS } from '@/words/refusals'
 
 export const NewJob = z.object({
   vehicleId: z.uuid(),
@@ -55,11 +56,11 @@ export async function openJob(
 > {
   return inShop(crew, async (trx) => {
     const vehicle = await trx.selectFrom('vehicle').selectAll().where('id', '=', job.vehicleId).executeTakeFirst()
-    if (!vehicle) return { status: 'refused', sentence: 'This vehicle is not in your shop. Choose one from the list.' }
+    if (!vehicle) return { status: 'refused', sentence: REFUSALS.notYourVehicleChoose }
     if (!vehicle.procedure_id)
       return {
         status: 'refused',
-        sentence: 'Nobody has said which model this vehicle is. Open the vehicle and choose its procedure.',
+        sentence: REFUSALS.vehicleWithoutModel,
       }
     const revision = await newestRevision(trx, vehicle.procedure_id)
     const draft = revision

@@ -2,6 +2,7 @@ import 'server-only'
 import { z } from 'zod'
 import { checkKit, Kit } from '@/core/shop/kit'
 import { inShop, mayAct, refused, type Crew, type Refused } from './session'
+import { REFUSALS } from '@/words/refusals'
 
 export type KitRow = { kit: Kit; version: number }
 
@@ -24,15 +25,14 @@ export async function saveKit(
   if (problem?.kind === 'bypass')
     return {
       status: 'refused',
-      sentence:
-        'A signal that keeps the driver from watching on the move is never bypassed. Join it to the real signal; local law decides.',
+      sentence: REFUSALS.notBypassed,
     }
   if (problem)
     return {
       status: 'refused',
       sentence:
         problem.kind === 'work after itself'
-          ? 'A work item waits for itself. Change what it comes after.'
+          ? REFUSALS.workWaitsForItself
           : `“${problem.in}” comes after work that is not in this kit. Choose again.`,
     }
   return inShop(crew, async (trx) => {
@@ -42,8 +42,7 @@ export async function saveKit(
       .where('name', '=', kit.name)
       .where('id', '<>', kit.id)
       .executeTakeFirst()
-    if (same)
-      return { status: 'refused', sentence: `There is already a kit called “${kit.name}”. Give this one another name.` }
+    if (same) return { status: 'refused', sentence: REFUSALS.kitCalledSo(kit.name) }
     const values = { name: kit.name, body: JSON.stringify(kit), changed_by: crew.acting.id, changed_at: new Date() }
     if (version === 0) {
       await trx
@@ -61,8 +60,7 @@ export async function saveKit(
     if (saved.numUpdatedRows === 0n)
       return {
         status: 'refused',
-        sentence:
-          'Somebody else has changed this kit meanwhile. Copy what you typed, load the page again and put it in.',
+        sentence: REFUSALS.kitChanged,
       }
     return { status: 'done', version: version + 1 }
   })

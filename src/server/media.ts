@@ -1,6 +1,7 @@
 import 'server-only'
 import { preparedPhoto, type Prepared } from './preparedPhoto'
 import { inShop, type Crew } from './session'
+import { REFUSALS } from '@/words/refusals'
 
 const VOICES = ['audio/webm', 'audio/ogg', 'audio/mp4', 'audio/mpeg']
 
@@ -19,10 +20,7 @@ export async function keepMedia(
   if (!prepared)
     return {
       status: 'refused',
-      sentence:
-        medium.kind === 'photo'
-          ? 'This is no picture that can be read here. Take it again, as JPEG or PNG.'
-          : 'This is no recording that can be kept here. Record it again, or write the note.',
+      sentence: medium.kind === 'photo' ? REFUSALS.notAPicture : REFUSALS.notARecording,
     }
   return inShop(crew, async (trx): Promise<MediaOutcome> => {
     const job = await trx.selectFrom('job').select('id').where('id', '=', jobId).executeTakeFirst()

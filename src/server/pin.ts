@@ -4,6 +4,7 @@ import { z } from 'zod'
 import { asShop } from '../db/client'
 import { database } from './database'
 import type { Crew } from './session'
+import { REFUSALS } from '@/words/refusals'
 
 /** Four to eight digits: short enough for a greasy finger. */
 export const Pin = z.string().regex(/^\d{4,8}$/, 'A PIN has four to eight digits.')
@@ -29,9 +30,9 @@ export async function changeActing(crew: Crew, crewId: string, pin: string): Pro
       .where('active', '=', true)
       .forUpdate()
       .executeTakeFirst()
-    if (!person) return { status: 'wrong', sentence: 'This person is no longer in the crew.' }
+    if (!person) return { status: 'wrong', sentence: REFUSALS.personGone }
     const waitS = person.pin_locked_until ? Math.ceil((person.pin_locked_until.getTime() - Date.now()) / 1000) : 0
-    if (waitS > 0) return { status: 'wrong', sentence: `Too many tries. Wait ${waitS} seconds, then try again.` }
+    if (waitS > 0) return { status: 'wrong', sentence: REFUSALS.tooManyTries(waitS) }
     if (!(await verifyPassword({ hash: person.pin_hash, password: pin }))) {
       const failures = person.pin_failures + 1
       const locked = failures >= FREE_TRIES ? new Date(Date.now() + WAIT_S * 1000 * 2 ** (failures - FREE_TRIES)) : null
@@ -40,7 +41,7 @@ export async function changeActing(crew: Crew, crewId: string, pin: string): Pro
         .set({ pin_failures: Math.min(failures, 12), pin_locked_until: locked })
         .where('id', '=', crewId)
         .execute()
-      return { status: 'wrong', sentence: 'That is not the PIN. Try again.' }
+      return { status: 'wrong', sentence: REFUSALS.wrongPin }
     }
     await trx.updateTable('crew').set({ pin_failures: 0, pin_locked_until: null }).where('id', '=', crewId).execute()
     await trx.updateTable('acting').set({ current: false }).where('session_id', '=', crew.sessionId).execute()

@@ -7,7 +7,7 @@ import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
-import { newestRevision } from './procedures'
+import { newestRevision } from './revisions'
 import { inShop, type Crew } from './session'
 
 export const PlanQuestion = z.object({

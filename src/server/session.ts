@@ -11,6 +11,7 @@ import { asShop, type ShopTransaction } from '../db/client'
 import type { Role } from '../db/schema'
 import { auth } from './auth'
 import { database } from './database'
+import { REFUSALS } from '@/words/refusals'
 
 export type Person = { id: string; name: string; role: Role; authorised: string[] }
 
@@ -90,7 +91,7 @@ export type Refused = { status: 'refused'; sentence: string }
 export function refused(atLeast: Role): Refused {
   return {
     status: 'refused',
-    sentence: `This needs ${atLeast === 'owner' ? 'the owner' : 'a lead'}. Tap the name at the top and change who acts.`,
+    sentence: REFUSALS.needs(atLeast === 'owner' ? 'owner' : 'lead'),
   }
 }
 

@@ -5,6 +5,7 @@ import { Tool } from '@/core/shop/tool'
 import { ShopRules } from '@/core/vehicle/rule'
 import { isBuiltIn } from '@/core/vehicle/rulesInForce'
 import { inShop, mayAct, refused, type Crew, type Refused } from './session'
+import { REFUSALS } from '@/words/refusals'
 
 export type ShopPart =
   | { part: 'house'; value: HouseValues }
@@ -21,8 +22,7 @@ export async function saveShopPart(crew: Crew, change: ShopPart): Promise<{ stat
   if (!mayAct(crew, needed)) return refused(needed)
   if (change.part === 'rules') {
     const taken = change.value.added.find((rule) => isBuiltIn(rule.id))
-    if (taken)
-      return { status: 'refused', sentence: `“${taken.id}” is a built-in rule. It can be raised, not replaced.` }
+    if (taken) return { status: 'refused', sentence: REFUSALS.builtInRule(taken.id) }
   }
   await inShop(crew, (trx) =>
     trx

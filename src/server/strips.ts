@@ -10,9 +10,11 @@ import { editsForDraft } from '@/core/strip/toRecord'
 import { whilePlanning } from '@/core/vehicle/circumstances'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { ShopTransaction } from '../db/client'
-import { changeDraft, newestRevision } from './procedures'
+import { changeDraft } from './draftEdits'
+import { newestRevision } from './revisions'
 import { inShop, type Crew, type Refused } from './session'
 import { JobEvent, StoredEvent } from '@/core/job/event'
+import { REFUSALS } from '@/words/refusals'
 
 /**
  * A fleet number is enough; the model, its build and its name come later. `onModelId`: on top of a record there is;
@@ -48,10 +50,10 @@ export async function newStrip(
     if (known?.procedure_id && onModelId && onModelId !== known.procedure_id)
       return {
         status: 'refused',
-        sentence: `${known.label} is known as another model. Leave the model as it is, or change it on the vehicle’s page first.`,
+        sentence: REFUSALS.knownAsAnotherModel(known.label),
       }
     const model = modelId ? await recordOf(trx, modelId) : await begunModel(crew, trx, label, likeId)
-    if (!model) return { status: 'refused', sentence: 'This model is not in your shop. Choose one from the list.' }
+    if (!model) return { status: 'refused', sentence: REFUSALS.notYourModelChoose }
     const vehicleId = known?.id ?? crypto.randomUUID()
     if (!known)
       await trx

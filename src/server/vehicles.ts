@@ -2,8 +2,9 @@ import 'server-only'
 import { z } from 'zod'
 import { ProcedureDocument } from '@/core/procedure/document'
 import { Build } from '@/core/procedure/when'
-import { newestRevision } from './procedures'
+import { newestRevision } from './revisions'
 import { inShop, type Crew, type Refused } from './session'
+import { REFUSALS } from '@/words/refusals'
 
 export const NewVehicle = z.object({
   label: z.string().trim().min(1, 'Say the fleet number or a short name.').max(40),
@@ -70,13 +71,13 @@ export async function addVehicle(
     if (same)
       return {
         status: 'refused',
-        sentence: `There is already a vehicle called ${vehicle.label}. Choose another label, or pick that one from the list.`,
+        sentence: REFUSALS.vehicleCalledSo(vehicle.label),
       }
     if (
       vehicle.procedureId &&
       !(await trx.selectFrom('procedure').select('id').where('id', '=', vehicle.procedureId).executeTakeFirst())
     )
-      return { status: 'refused', sentence: 'This procedure is not in your shop. Choose one from the list.' }
+      return { status: 'refused', sentence: REFUSALS.notYourProcedureChoose }
     const id = crypto.randomUUID()
     await trx
       .insertInto('vehicle')
@@ -142,14 +143,12 @@ export async function chooseProcedure(
 ): Promise<{ status: 'done' } | Refused> {
   return inShop(crew, async (trx) => {
     const known = await trx.selectFrom('procedure').select('id').where('id', '=', procedureId).executeTakeFirst()
-    if (!known) return { status: 'refused', sentence: 'This procedure is not in your shop. Choose one from the list.' }
+    if (!known) return { status: 'refused', sentence: REFUSALS.notYourProcedureChoose }
     const changed = await trx
       .updateTable('vehicle')
       .set({ procedure_id: procedureId, build: '{}' })
       .where('id', '=', vehicleId)
       .executeTakeFirst()
-    return changed.numUpdatedRows > 0n
-      ? { status: 'done' }
-      : { status: 'refused', sentence: 'This vehicle is not in your shop.' }
+    return changed.numUpdatedRows > 0n ? { status: 'done' } : { status: 'refused', sentence: REFUSALS.notYourVehicle }
   })
 }

@@ -11,31 +11,14 @@ import { holderKindWords, itemWords, threadWords, toolWords, ownerWords } from '
 import { capital, settingTo } from './operations'
 
 /** An open row of the balance: what it is, and what to do. */
-export function rowWords(document: ProcedureDocument, row: BalanceRow): { heading: string; sentence: string } {
+export function rowWords(document: ProcedureDocument, row: BalanceRow): RowWords {
   switch (row.account) {
-    case 'holder': {
-      const holder = document.holders.find((item) => item.id === row.id)!
-      const name = `${ownerWords(document, holder)}, ${holderKindWords(holder)}`
-      return {
-        heading: name,
-        sentence:
-          row.open.map((reason) => openReasonSentence(reason, threadWords(holder))).join(' ') || 'Out and back agree.',
-      }
-    }
+    case 'holder':
+      return holderRow(document, row)
     case 'part':
-      return row.open
-        ? {
-            heading: `${itemWords(document, row.id)} is ${row.level === 'off' ? 'out' : row.level}`,
-            sentence: row.level === 'off' ? 'It goes back to its place.' : 'It is pushed home.',
-          }
-        : { heading: itemWords(document, row.id), sentence: row.end ?? 'back' }
+      return partRow(itemWords(document, row.id), row)
     case 'tether':
-      return row.open
-        ? {
-            heading: `Plug ${itemWords(document, row.id)} is open`,
-            sentence: openPlugSentence(document.tethers.find((tether) => tether.id === row.id)!),
-          }
-        : { heading: `Plug ${itemWords(document, row.id)}`, sentence: row.end ?? 'closed' }
+      return tetherRow(document, row)
     case 'setting':
       return {
         heading: `${capital(itemWords(document, row.id))} is ${row.value}`,
@@ -54,6 +37,32 @@ export function rowWords(document: ProcedureDocument, row: BalanceRow): { headin
     default:
       return unreachable(row)
   }
+}
+
+type RowWords = { heading: string; sentence: string }
+type RowOf<A extends BalanceRow['account']> = Extract<BalanceRow, { account: A }>
+
+function holderRow(document: ProcedureDocument, row: RowOf<'holder'>): RowWords {
+  const holder = document.holders.find((item) => item.id === row.id)!
+  const open = row.open.map((reason) => openReasonSentence(reason, threadWords(holder)))
+  return {
+    heading: `${ownerWords(document, holder)}, ${holderKindWords(holder)}`,
+    sentence: open.join(' ') || 'Out and back agree.',
+  }
+}
+
+function partRow(name: string, row: RowOf<'part'>): RowWords {
+  if (!row.open) return { heading: name, sentence: row.end ?? 'back' }
+  return row.level === 'off'
+    ? { heading: `${name} is out`, sentence: 'It goes back to its place.' }
+    : { heading: `${name} is ${row.level}`, sentence: 'It is pushed home.' }
+}
+
+function tetherRow(document: ProcedureDocument, row: RowOf<'tether'>): RowWords {
+  const name = itemWords(document, row.id)
+  if (!row.open) return { heading: `Plug ${name}`, sentence: row.end ?? 'closed' }
+  const tether = document.tethers.find((item) => item.id === row.id)!
+  return { heading: `Plug ${name} is open`, sentence: openPlugSentence(tether) }
 }
 
 function openReasonSentence(reason: OpenReason, thread: string): string {

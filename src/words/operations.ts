@@ -1,4 +1,3 @@
-import { unreachable } from '@/core/base/result'
 import type { Operation } from '@/core/order/operation'
 import { isElectrical, isUnclassified } from '@/core/procedure/circuits'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
@@ -11,7 +10,7 @@ import { motionsBack, motionsOut } from './acts/motions'
 import { holderFacts, reachWords } from './acts/reachWords'
 import { latchWords, TETHER_ACTS } from './acts/tetherActs'
 import { holderWords } from './items'
-import { keyOf } from '@/core/procedure/acts'
+import { keyOf, type Act } from '@/core/procedure/acts'
 
 /**
  * What a step says: the act in few words, how it is done, what must not be done and what is to be protected (said
@@ -20,112 +19,108 @@ import { keyOf } from '@/core/procedure/acts'
 export type StepWords = { title: string; how: string; mind: string[]; facts: string[]; done: string }
 
 export function stepWords(model: ProcedureForBuild, operation: Operation): StepWords {
-  const { itemId } = operation
-  const said = (title: string, how: string, done: string, more: Partial<StepWords> = {}): StepWords => ({
+  return STEPS[operation.act](model, operation, (title, how, done, more = {}) => ({
     title,
     how,
     done,
     mind: [],
     ...more,
     facts: [...(more.facts ?? []), ...needNotes(model, operation)],
-  })
-  switch (operation.act) {
-    case 'undo':
-      return undoWords(model, model.holders.get(itemId)!, said)
-    case 'fasten': {
-      const holder = model.holders.get(itemId)!
-      return said(titleOf(holder, 'back'), fastenHow(holder), `${holder.count} of ${holder.count} in`, {
-        facts: [...reachWords(holder.reach), ...holderFacts(holder)],
-      })
-    }
-    case 'start': {
-      const holder = model.holders.get(itemId)!
-      return said(
-        `Start ${holderWords(holder)} by hand`,
-        'all of them before any is made snug, then adjust',
-        `${holder.count} started`,
-        { facts: holderFacts(holder) },
-      )
-    }
-    case 'ease':
-    case 'release':
-      return pullWords(model, operation, said)
-    case 'seat':
-      return pushHomeWords(model, operation, said)
-    case 'open':
-    case 'close':
-      return tetherWords(model, operation, said)
-    case 'feed': {
-      const tether = model.tethers.get(itemId)!
-      return said(
-        `Lead of ${tether.name} through first`,
-        `through ${tether.leadThrough || 'its opening'}, before it is plugged`,
-        'the lead hangs through',
-      )
-    }
-    case 'lift': {
-      const part = model.parts.get(itemId)!
-      return said(
-        part.pieces > 1 ? `Lift away ${part.pieces} pieces` : 'Lift away',
-        part.painted ? 'painted face up on the cloth' : 'put it where nobody steps',
-        'it is set aside',
-      )
-    }
-    case 'place': {
-      const part = model.parts.get(itemId)!
-      const rest = part.rests.find(({ level }) => level === 'free')
-      // What may rest hangs or lies there until it is pressed home; only what may not is held.
-      return rest
-        ? said(
-            'Bring it back',
-            [part.refit.first, rest.how, rest.note, 'until it is pressed home'].filter(Boolean).join(', '),
-            'it waits there',
-          )
-        : said(
-            'Hold it in place',
-            part.refit.first || part.refit.align || 'bring it to its opening',
-            'it is at its place',
-          )
-    }
-    case 'set':
-    case 'restore': {
-      const act = operation.setting!
-      const setting = model.settings.get(act.settingId)!
-      const method = model.methods.get(act.methodId)!.method
-      return said(
-        capital(settingTo(setting.name, act.to)),
-        [method.name, method.tool && `with ${method.tool}`].filter(Boolean).join(', '),
-        `${setting.name}: ${act.to}`,
-        { facts: [method.note, setting.note].filter(Boolean) },
-      )
-    }
-    case 'work':
-      return said(operation.name ?? 'Work', operation.note ?? '', 'it is done')
-    case 'test': {
-      const tested = model.functions.get(itemId)
-      return said(
-        `Test ${operation.name ?? tested?.name ?? ''}`.trim(),
-        [tested?.how, (tested?.warmUpS ?? 0) > 0 && `give it ${tested!.warmUpS} s`].filter(Boolean).join(', ') ||
-          'before trim hides it again',
-        'it works',
-      )
-    }
-    case 'decide': {
-      const facet = model.document.facets.find((item) => item.id === itemId)
-      return said(
-        `Which ${facet?.name.toLowerCase() ?? 'one'}?`,
-        facet?.choices.map((choice) => `${choice.name}: ${choice.tell || 'not said how it is told'}`).join('; ') ?? '',
-        'it is told',
-      )
-    }
-    case 'wait':
-      return said('Wait', 'until its time is over; nothing else can be done meanwhile', 'the wait is over')
-    default:
-      return unreachable(operation.act)
-  }
+  }))
 }
 
 type Said = (title: string, how: string, done: string, more?: Partial<StepWords>) => StepWords
+type Says = (model: ProcedureForBuild, operation: Operation, said: Said) => StepWords
+
+const SETTING: Says = (model, operation, said) => {
+  const act = operation.setting!
+  const setting = model.settings.get(act.settingId)!
+  const method = model.methods.get(act.methodId)!.method
+  return said(
+    capital(settingTo(setting.name, act.to)),
+    [method.name, method.tool && `with ${method.tool}`].filter(Boolean).join(', '),
+    `${setting.name}: ${act.to}`,
+    { facts: [method.note, setting.note].filter(Boolean) },
+  )
+}
+
+/** What each act says on a card, and what its slab confirms. */
+const STEPS: Readonly<Record<Act, Says>> = {
+  undo: (model, operation, said) => undoWords(model, model.holders.get(operation.itemId)!, said),
+  fasten: (model, operation, said) => {
+    const holder = model.holders.get(operation.itemId)!
+    return said(titleOf(holder, 'back'), fastenHow(holder), `${holder.count} of ${holder.count} in`, {
+      facts: [...reachWords(holder.reach), ...holderFacts(holder)],
+    })
+  },
+  start: (model, operation, said) => {
+    const holder = model.holders.get(operation.itemId)!
+    return said(
+      `Start ${holderWords(holder)} by hand`,
+      'all of them before any is made snug, then adjust',
+      `${holder.count} started`,
+      { facts: holderFacts(holder) },
+    )
+  },
+  ease: pullWords,
+  release: pullWords,
+  seat: pushHomeWords,
+  open: tetherWords,
+  close: tetherWords,
+  feed: (model, operation, said) => {
+    const tether = model.tethers.get(operation.itemId)!
+    return said(
+      `Lead of ${tether.name} through first`,
+      `through ${tether.leadThrough || 'its opening'}, before it is plugged`,
+      'the lead hangs through',
+    )
+  },
+  lift: (model, operation, said) => {
+    const part = model.parts.get(operation.itemId)!
+    return said(
+      part.pieces > 1 ? `Lift away ${part.pieces} pieces` : 'Lift away',
+      part.painted ? 'painted face up on the cloth' : 'put it where nobody steps',
+      'it is set aside',
+    )
+  },
+  place: (model, operation, said) => {
+    const part = model.parts.get(operation.itemId)!
+    const rest = part.rests.find(({ level }) => level === 'free')
+    // What may rest hangs or lies there until it is pressed home; only what may not is held.
+    return rest
+      ? said(
+          'Bring it back',
+          [part.refit.first, rest.how, rest.note, 'until it is pressed home'].filter(Boolean).join(', '),
+          'it waits there',
+        )
+      : said(
+          'Hold it in place',
+          part.refit.first || part.refit.align || 'bring it to its opening',
+          'it is at its place',
+        )
+  },
+  set: SETTING,
+  restore: SETTING,
+  work: (_, operation, said) => said(operation.name ?? 'Work', operation.note ?? '', 'it is done'),
+  test: (model, operation, said) => {
+    const tested = model.functions.get(operation.itemId)
+    return said(
+      `Test ${operation.name ?? tested?.name ?? ''}`.trim(),
+      [tested?.how, (tested?.warmUpS ?? 0) > 0 && `give it ${tested!.warmUpS} s`].filter(Boolean).join(', ') ||
+        'before trim hides it again',
+      'it works',
+    )
+  },
+  decide: (model, operation, said) => {
+    const facet = model.document.facets.find((item) => item.id === operation.itemId)
+    return said(
+      `Which ${facet?.name.toLowerCase() ?? 'one'}?`,
+      facet?.choices.map((choice) => `${choice.name}: ${choice.tell || 'not said how it is told'}`).join('; ') ?? '',
+      'it is told',
+    )
+  },
+  wait: (_, __, said) => said('Wait', 'until its time is over; nothing else can be done meanwhile', 'the wait is over'),
+}
 
 function titleOf(holder: Holder, way: 'out' | 'back'): string {
   const verb = HOLDER_ACTS[holder.kind].verb[way === 'out' ? 0 : 1]

@@ -2,7 +2,7 @@ import type { Lanes, LegLanes } from '@/core/plan/lanes/lanesOf'
 import { forecastOf, type Forecast } from '@/core/plan/show/forecast'
 import type { PlanFigures } from '@/core/plan/show/planFigures'
 import { planFigures } from '@/core/plan/show/planFigures'
-import type { JobPlan } from '@/core/plan/show/jobPlan'
+import { allCards, type JobPlan } from '@/core/plan/show/jobPlan'
 import { summarise } from '@/core/plan/show/summary'
 import { itemWords, toolWords } from './items'
 import { stepWords } from './operations'
@@ -57,7 +57,7 @@ export function planReport(plan: JobPlan): PlanReport {
   const { document } = model
   const name = (id: string) => itemWords(document, id)
   const summary = summarise(plan)
-  const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) =>
+  const steps = allCards(plan).flatMap((card) =>
     card.steps.map((step): ReportStep => ({
       key: step.operation.key,
       phase: step.operation.phase,

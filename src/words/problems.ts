@@ -1,3 +1,4 @@
+import { byKind, type ByKind } from '@/core/base/byKind'
 import { unreachable } from '@/core/base/result'
 import type { Problem } from '@/core/plan/check/problem'
 import type { PlanError } from '@/core/plan/find/findPlan'
@@ -9,152 +10,132 @@ import { holderWords, toolWords, itemWords } from './items'
 import { contradictionSentence } from './reasons'
 import { splitKey } from '@/core/procedure/acts'
 
+type Told = { heading: string; sentence: string }
+/** `name`: what the problem is about, in words. */
+type Context = { document: ProcedureDocument; name: string }
+
 /** A problem of the record: a short heading and a sentence that says what to do. */
-export function problemWords(document: ProcedureDocument, problem: Problem): { heading: string; sentence: string } {
-  const name = 'itemId' in problem ? itemWords(document, problem.itemId) : ''
-  switch (problem.kind) {
-    case 'contradiction':
-      return {
-        heading: 'Contradiction.',
-        sentence: planErrorSentence(document, problem.error) + buildSuffix(document, problem.build),
-      }
-    case 'goal out of reach':
-      return {
-        heading: 'Out of reach.',
-        sentence: `${name} can’t be opened: ${planErrorSentence(document, problem.error)}`,
-      }
-    case 'reference':
-      return { heading: 'Points nowhere.', sentence: referenceSentence(document, problem.reference) }
-    case 'nothing holds it':
-      return {
-        heading: 'Nothing holds it.',
-        sentence: `${name} has no fastener. Add what holds it, or say that it is a press fit or only rests.`,
-      }
-    case 'loose end':
-      return {
-        heading: 'A loose end.',
-        sentence: `Nobody has said what ${name} ${document.tethers.some((tether) => tether.id === problem.itemId) ? 'ties' : 'holds'}. No plan would ask for it: choose the part.`,
-      }
-    case 'same name':
-      return {
-        heading: 'Two of one name.',
-        sentence: `Two parts are called ${name}: whoever says it means either. Name them apart, or say under Clean-up that they are one.`,
-      }
-    case 'facet not told apart':
-      return {
-        heading: 'How is it told?',
-        sentence: `${name}: nobody has said how “${problem.choice}” is told from the others. Whoever plans a job has to see it.`,
-      }
-    case 'no circuit':
-      return {
-        heading: 'Which circuit?',
-        sentence: `Say what the plug ${name} serves: an airbag circuit must never go unnoticed. Until then it counts as one, and nothing is published.`,
-      }
-    case 'screws under a trap':
-      return {
-        heading: 'Can they be reached?',
-        sentence: `The ${itemWords(document, problem.coverId)} lies over an edge of the ${itemWords(document, problem.partId)}: can its ${problem.holderIds.map((id) => holderWords(document.holders.find((item) => item.id === id)!)).join(' and ')} be reached with it on? A panel over an edge often lies over the screws as well; nothing is assumed.`,
-      }
-    case 'no latch':
-      return {
-        heading: 'Which latch?',
-        sentence: `Say how the plug ${name} is held, so that nobody pulls on its wires.`,
-      }
-    case 'no tab side':
-      return {
-        heading: 'Which side is the tab?',
-        sentence: `Half of all trouble is a tab that can’t be seen: say which side the tab of ${name} faces.`,
-      }
-    case 'no function':
-      return {
-        heading: 'Nothing to test.',
-        sentence: `Say which function to test after the plug ${name} has been open.`,
-      }
-    case 'no way to set':
-      return {
-        heading: 'No way to set it.',
-        sentence: `Something needs ${name} at “${problem.value}”, and no way to get there is recorded. Add a method.`,
-      }
-    case 'lookalike without difference':
-      return {
-        heading: 'Lookalikes.',
-        sentence: `${name} and ${itemWords(document, problem.otherId)} have the same head. State thread and length, or how they are told apart.`,
-      }
-    case 'mix-up without difference':
-      return {
-        heading: 'Mix-up.',
-        sentence: `The plugs ${name} and ${itemWords(document, problem.otherId)} can be confused, and nobody has said how to tell them apart.`,
-      }
-    case 'mix-up one way':
-      return {
-        heading: 'Mix-up.',
-        sentence: `${name} can be taken for ${itemWords(document, problem.otherId)}; the other way round nothing is said.`,
-      }
-    case 'carried in a circle':
-      return {
-        heading: 'Carried in a circle.',
-        sentence: `${name} would be carried by itself. Say which part really holds which.`,
-      }
-    case 'covered for good':
-      return {
-        heading: 'No way to uncover it.',
-        sentence: `${name} lies behind ${itemWords(document, problem.coverId)}, which can’t be moved away${buildWords(document, problem.build)}. Look again what covers it.`,
-      }
-    case 'no safe order':
-      return {
-        heading: 'No safe order.',
-        sentence: `${name}: ${noSafeOrderSentence(document, problem.error)}${buildSuffix(document, problem.build)}`,
-      }
-    case 'orders in a circle':
-      return {
-        heading: 'Orders in a circle.',
-        sentence: `${problem.needIds.length} observed orders run in a circle, with the facts or with each other. They are not obeyed. Say which of them hold, and why; call the others a habit.`,
-      }
-    case 'other steering side':
-      return {
-        heading: 'Which left?',
-        sentence: `${name} speaks of “${problem.words}”: that holds only with the wheel on one side. Say inboard or outboard, or give it a condition on ${itemWords(document, problem.facetId).toLowerCase()}.`,
-      }
-    case 'condition on every choice':
-      return {
-        heading: 'Condition without effect.',
-        sentence: `${name} depends on ${itemWords(document, problem.facetId).toLowerCase()}, and every choice of it is allowed.`,
-      }
-    case 'stated twice':
-      return { heading: 'Stated twice.', sentence: 'The same need is in the record twice.' }
-    case 'seen once':
-      return {
-        heading: 'Seen on one strip at most.',
-        sentence: `${name}: ${problem.count === 1 ? 'one fact' : `${problem.count} facts`} no second strip has borne out yet. Look again on the next one.`,
-      }
-    case 'drive without size':
-      return {
-        heading: 'Which driver?',
-        sentence: `State the drive and size of the ${name}, so that the right driver is in the bag.`,
-      }
-    case 'thread lets go':
-      return {
-        heading: 'A thread does not let go.',
-        sentence: `${name} are said to let go with the pull, but they are screwed: they are undone by themselves all the same. Say another kind, or “as its kind”.`,
-      }
-    case 'marks differ':
-      return {
-        heading: 'Marks and count differ.',
-        sentence: `${name}: ${problem.marks} marks on the map, ${problem.count} in the record. Add marks or change the count.`,
-      }
-    case 'may not rest':
-      return {
-        heading: 'It can’t rest free.',
-        sentence: `Something waits only until ${itemWords(document, problem.partId)} is free, but it may not rest there: it will be taken off. Say how it may rest, or ask for “off”.`,
-      }
-    case 'no cavity':
-      return {
-        heading: 'What is it for?',
-        sentence: 'No cavity is recorded. Add what the parts open, so that a job can be planned for it.',
-      }
-    default:
-      return unreachable(problem)
-  }
+export function problemWords(document: ProcedureDocument, problem: Problem): Told {
+  return byKind(PROBLEMS, problem, { document, name: 'itemId' in problem ? itemWords(document, problem.itemId) : '' })
+}
+
+const PROBLEMS: ByKind<Problem, [Context], Told> = {
+  contradiction: (problem, { document }) => ({
+    heading: 'Contradiction.',
+    sentence: planErrorSentence(document, problem.error) + buildSuffix(document, problem.build),
+  }),
+  'goal out of reach': (problem, { document, name }) => ({
+    heading: 'Out of reach.',
+    sentence: `${name} can’t be opened: ${planErrorSentence(document, problem.error)}`,
+  }),
+  reference: (problem, { document }) => ({
+    heading: 'Points nowhere.',
+    sentence: referenceSentence(document, problem.reference),
+  }),
+  'nothing holds it': (_, { name }) => ({
+    heading: 'Nothing holds it.',
+    sentence: `${name} has no fastener. Add what holds it, or say that it is a press fit or only rests.`,
+  }),
+  'loose end': (problem, { document, name }) => ({
+    heading: 'A loose end.',
+    sentence: `Nobody has said what ${name} ${document.tethers.some((tether) => tether.id === problem.itemId) ? 'ties' : 'holds'}. No plan would ask for it: choose the part.`,
+  }),
+  'same name': (_, { name }) => ({
+    heading: 'Two of one name.',
+    sentence: `Two parts are called ${name}: whoever says it means either. Name them apart, or say under Clean-up that they are one.`,
+  }),
+  'facet not told apart': (problem, { name }) => ({
+    heading: 'How is it told?',
+    sentence: `${name}: nobody has said how “${problem.choice}” is told from the others. Whoever plans a job has to see it.`,
+  }),
+  'no circuit': (_, { name }) => ({
+    heading: 'Which circuit?',
+    sentence: `Say what the plug ${name} serves: an airbag circuit must never go unnoticed. Until then it counts as one, and nothing is published.`,
+  }),
+  'screws under a trap': (problem, { document }) => ({
+    heading: 'Can they be reached?',
+    sentence: `The ${itemWords(document, problem.coverId)} lies over an edge of the ${itemWords(document, problem.partId)}: can its ${problem.holderIds.map((id) => holderWords(document.holders.find((item) => item.id === id)!)).join(' and ')} be reached with it on? A panel over an edge often lies over the screws as well; nothing is assumed.`,
+  }),
+  'no latch': (_, { name }) => ({
+    heading: 'Which latch?',
+    sentence: `Say how the plug ${name} is held, so that nobody pulls on its wires.`,
+  }),
+  'no tab side': (_, { name }) => ({
+    heading: 'Which side is the tab?',
+    sentence: `Half of all trouble is a tab that can’t be seen: say which side the tab of ${name} faces.`,
+  }),
+  'no function': (_, { name }) => ({
+    heading: 'Nothing to test.',
+    sentence: `Say which function to test after the plug ${name} has been open.`,
+  }),
+  'no way to set': (problem, { name }) => ({
+    heading: 'No way to set it.',
+    sentence: `Something needs ${name} at “${problem.value}”, and no way to get there is recorded. Add a method.`,
+  }),
+  'lookalike without difference': (problem, { document, name }) => ({
+    heading: 'Lookalikes.',
+    sentence: `${name} and ${itemWords(document, problem.otherId)} have the same head. State thread and length, or how they are told apart.`,
+  }),
+  'mix-up without difference': (problem, { document, name }) => ({
+    heading: 'Mix-up.',
+    sentence: `The plugs ${name} and ${itemWords(document, problem.otherId)} can be confused, and nobody has said how to tell them apart.`,
+  }),
+  'mix-up one way': (problem, { document, name }) => ({
+    heading: 'Mix-up.',
+    sentence: `${name} can be taken for ${itemWords(document, problem.otherId)}; the other way round nothing is said.`,
+  }),
+  'carried in a circle': (_, { name }) => ({
+    heading: 'Carried in a circle.',
+    sentence: `${name} would be carried by itself. Say which part really holds which.`,
+  }),
+  'covered for good': (problem, { document, name }) => ({
+    heading: 'No way to uncover it.',
+    sentence: `${name} lies behind ${itemWords(document, problem.coverId)}, which can’t be moved away${buildWords(document, problem.build)}. Look again what covers it.`,
+  }),
+  'no safe order': (problem, { document, name }) => ({
+    heading: 'No safe order.',
+    sentence: `${name}: ${noSafeOrderSentence(document, problem.error)}${buildSuffix(document, problem.build)}`,
+  }),
+  'orders in a circle': (problem) => ({
+    heading: 'Orders in a circle.',
+    sentence: `${problem.needIds.length} observed orders run in a circle, with the facts or with each other. They are not obeyed. Say which of them hold, and why; call the others a habit.`,
+  }),
+  'other steering side': (problem, { document, name }) => ({
+    heading: 'Which left?',
+    sentence: `${name} speaks of “${problem.words}”: that holds only with the wheel on one side. Say inboard or outboard, or give it a condition on ${itemWords(document, problem.facetId).toLowerCase()}.`,
+  }),
+  'condition on every choice': (problem, { document, name }) => ({
+    heading: 'Condition without effect.',
+    sentence: `${name} depends on ${itemWords(document, problem.facetId).toLowerCase()}, and every choice of it is allowed.`,
+  }),
+  'stated twice': () => ({
+    heading: 'Stated twice.',
+    sentence: 'The same need is in the record twice.',
+  }),
+  'seen once': (problem, { name }) => ({
+    heading: 'Seen on one strip at most.',
+    sentence: `${name}: ${problem.count === 1 ? 'one fact' : `${problem.count} facts`} no second strip has borne out yet. Look again on the next one.`,
+  }),
+  'drive without size': (_, { name }) => ({
+    heading: 'Which driver?',
+    sentence: `State the drive and size of the ${name}, so that the right driver is in the bag.`,
+  }),
+  'thread lets go': (_, { name }) => ({
+    heading: 'A thread does not let go.',
+    sentence: `${name} are said to let go with the pull, but they are screwed: they are undone by themselves all the same. Say another kind, or “as its kind”.`,
+  }),
+  'marks differ': (problem, { name }) => ({
+    heading: 'Marks and count differ.',
+    sentence: `${name}: ${problem.marks} marks on the map, ${problem.count} in the record. Add marks or change the count.`,
+  }),
+  'may not rest': (problem, { document }) => ({
+    heading: 'It can’t rest free.',
+    sentence: `Something waits only until ${itemWords(document, problem.partId)} is free, but it may not rest there: it will be taken off. Say how it may rest, or ask for “off”.`,
+  }),
+  'no cavity': () => ({
+    heading: 'What is it for?',
+    sentence: 'No cavity is recorded. Add what the parts open, so that a job can be planned for it.',
+  }),
 }
 
 function buildSuffix(document: ProcedureDocument, build: Record<string, string>): string {

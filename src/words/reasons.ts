@@ -146,23 +146,8 @@ function isMany(n: Namer, id: Id): boolean {
 export function linkWords(document: ProcedureDocument, because: Because): string {
   const n = { document }
   switch (because.kind) {
-    case 'need': {
-      const need = document.needs.find((item) => item.id === because.needId)
-      if (!need) return ''
-      if (need.reason === 'covers') return `covers its ${thingWords(n, need.dependent.id)}`
-      if (need.dependent.act === 'method')
-        return `in the way of the ${itemWords(document, document.settings.find((setting) => setting.methods.some((method) => method.id === need.dependent.id))?.id ?? need.dependent.id)}`
-      if (need.reason === 'threads') return 'a lead passes it'
-      if (need.reason === 'observed') return 'seen so, nobody has said why'
-      if (need.reason === 'method') return need.note ? `by the recorder: ${need.note}` : 'the recorder’s order'
-      return {
-        traps: 'traps it',
-        reaches: 'is in the way',
-        'rests on': 'rests on it',
-        setting: 'frees it',
-        habit: 'a habit',
-      }[need.reason]
-    }
+    case 'need':
+      return needLink(n, because.needId)
     case 'holds':
       return `held by the same ${thingWords(n, because.holderId)}`
     case 'tethers':
@@ -176,4 +161,27 @@ export function linkWords(document: ProcedureDocument, because: Because): string
     default:
       return 'comes first'
   }
+}
+
+const LINK_OF_REASON = {
+  threads: 'a lead passes it',
+  observed: 'seen so, nobody has said why',
+  traps: 'traps it',
+  reaches: 'is in the way',
+  'rests on': 'rests on it',
+  setting: 'frees it',
+  habit: 'a habit',
+} as const
+
+function needLink({ document, ...n }: Namer, needId: Id): string {
+  const need = document.needs.find((item) => item.id === needId)
+  if (!need) return ''
+  const { reason, dependent, note } = need
+  if (reason === 'covers') return `covers its ${thingWords({ document, ...n }, dependent.id)}`
+  if (dependent.act === 'method') {
+    const setting = document.settings.find(({ methods }) => methods.some((method) => method.id === dependent.id))
+    return `in the way of the ${itemWords(document, setting?.id ?? dependent.id)}`
+  }
+  if (reason === 'method') return note ? `by the recorder: ${note}` : 'the recorder’s order'
+  return LINK_OF_REASON[reason]
 }

@@ -26,22 +26,26 @@ export function patternWords(rule: Rule): string {
   if (rule.at === null)
     return `${rule.effect === 'refuses' ? 'Refuses every act that leads to this' : 'Said'}: ${rule.while.map(conditionWords).join(' and ')}.`
   const { at } = rule
-  const which = [
-    ...(at.circuits ? [at.circuits.join(', ')] : []),
-    ...(at.roles ? [at.roles.join(', ')] : []),
-    ...(at.to ? [`to ${at.to.join(' or ')}`] : []),
-    ...(at.powers ? [at.powers.join(', ')] : []),
-    ...(at.works ? [at.works.join(', ')] : []),
-    ...(at.stations ? [at.stations.join(', ')] : []),
-    ...(at.brittle ? ['brittle parts'] : []),
-    ...(at.painted ? ['painted parts'] : []),
-    ...(at.hot ? ['hot parts'] : []),
-    ...(at.fuel ? ['tanks'] : []),
-    ...(at.heavy ? ['heavy parts'] : []),
-  ]
+  const which = whichWords(at)
   const acts = at.acts.map((act) => ACT_WORDS[act] ?? act).join(', ')
   const conditions = rule.while.map(conditionWords)
   return `${verb} ${acts}${which.length > 0 ? ` (${which.join('; ')})` : ''}${conditions.length > 0 ? ` while ${conditions.join(' and ')}` : ''}.`
+}
+
+/** What of an act a rule picks out. */
+function whichWords(at: NonNullable<Rule['at']>): string[] {
+  const lists = [at.circuits, at.roles, at.to && [`to ${at.to.join(' or ')}`], at.powers, at.works, at.stations]
+  const kinds: [boolean | undefined, string][] = [
+    [at.brittle, 'brittle parts'],
+    [at.painted, 'painted parts'],
+    [at.hot, 'hot parts'],
+    [at.fuel, 'tanks'],
+    [at.heavy, 'heavy parts'],
+  ]
+  return [
+    ...lists.flatMap((list) => (list ? [list.join(', ')] : [])),
+    ...kinds.flatMap(([is, words]) => (is ? [words] : [])),
+  ]
 }
 
 export function conditionWords(condition: Condition): string {

@@ -13,41 +13,14 @@ export function factWords(fact: Fact): string {
 
 function plainWords(fact: Fact): string {
   switch (fact.fact) {
-    case 'holder': {
-      const head = fact.drive ? headWords({ drive: fact.drive, size: fact.size ?? '?' }) : ''
-      const kind = head && fact.kind === 'machine screw' ? head : `${head} ${plural(fact.kind, fact.count ?? 2)}`.trim()
-      return [
-        `${fact.count ?? '?'} ${kind}`,
-        fact.thread,
-        fact.where,
-        fact.behind && `behind ${fact.behind.join(' and ')}`,
-        fact.holds && `holds ${fact.holds.join(' and ')}`,
-      ]
-        .filter(Boolean)
-        .join(', ')
-    }
+    case 'holder':
+      return listed(holderWords(fact))
     case 'release':
-      return [
-        fact.start && `start ${fact.start}`,
-        ...(fact.motions ?? []).map(motionWords),
-        fact.tool && `with ${fact.tool === 'hand' ? 'bare hands' : `the ${fact.tool}`}`,
-        fact.effort && `${fact.effort} pull`,
-        fact.protect && `protect with ${fact.protect}`,
-      ]
-        .filter(Boolean)
-        .join(', ')
+      return listed(releaseWords(fact))
     case 'must not':
       return `never ${fact.what}`
     case 'plug':
-      return [
-        fact.leave ? `leave ${fact.name} plugged` : `plug ${fact.name}`,
-        fact.colour,
-        fact.latch,
-        fact.tab && `tab ${fact.tab}`,
-        fact.behind && `behind ${fact.behind.join(' and ')}`,
-      ]
-        .filter(Boolean)
-        .join(', ')
+      return listed(plugWords(fact))
     case 'rests':
       return fact.how
     case 'persons':
@@ -57,7 +30,7 @@ function plainWords(fact: Fact): string {
     case 'brittle':
       return 'brittle'
     case 'refit':
-      return `back: ${[fact.first && `${fact.first} first`, fact.leadsFirst && 'leads through first', fact.startAll && 'start all by hand', fact.snug && 'snug', fact.align && `align ${fact.align}`, fact.listen && `listen for the ${fact.listen}`].filter(Boolean).join(', ')}`
+      return `back: ${listed(refitWords(fact))}`
     case 'setting':
       return `${fact.setting} ${fact.value}`
     case 'traps':
@@ -65,8 +38,57 @@ function plainWords(fact: Fact): string {
     case 'mirrored':
       return 'the same on the other side'
     case 'part':
-      return `${fact.part}${fact.level ? ` ${fact.level}` : ''}`
+      return fact.level ? `${fact.part} ${fact.level}` : fact.part
   }
+}
+
+type FactOf<K extends Fact['fact']> = Extract<Fact, { fact: K }>
+type Piece = string | false | null | undefined
+
+/** What was said, with commas; what was not is left out. */
+const listed = (pieces: readonly Piece[]) => pieces.filter(Boolean).join(', ')
+
+function holderWords({ count, drive, size, kind, thread, where, behind, holds }: FactOf<'holder'>): Piece[] {
+  const head = drive ? headWords({ drive, size: size ?? '?' }) : ''
+  const what = head && kind === 'machine screw' ? head : `${head} ${plural(kind, count ?? 2)}`.trim()
+  return [
+    `${count ?? '?'} ${what}`,
+    thread,
+    where,
+    behind && `behind ${behind.join(' and ')}`,
+    holds && `holds ${holds.join(' and ')}`,
+  ]
+}
+
+function releaseWords({ start, motions = [], tool, effort, protect }: FactOf<'release'>): Piece[] {
+  return [
+    start && `start ${start}`,
+    ...motions.map(motionWords),
+    tool && `with ${tool === 'hand' ? 'bare hands' : `the ${tool}`}`,
+    effort && `${effort} pull`,
+    protect && `protect with ${protect}`,
+  ]
+}
+
+function plugWords({ leave, name, colour, latch, tab, behind }: FactOf<'plug'>): Piece[] {
+  return [
+    leave ? `leave ${name} plugged` : `plug ${name}`,
+    colour,
+    latch,
+    tab && `tab ${tab}`,
+    behind && `behind ${behind.join(' and ')}`,
+  ]
+}
+
+function refitWords({ first, leadsFirst, startAll, snug, align, listen }: FactOf<'refit'>): Piece[] {
+  return [
+    first && `${first} first`,
+    leadsFirst && 'leads through first',
+    startAll && 'start all by hand',
+    snug && 'snug',
+    align && `align ${align}`,
+    listen && `listen for the ${listen}`,
+  ]
 }
 
 function motionWords({ move, to, turn, sense, seenFrom }: Motion): string {

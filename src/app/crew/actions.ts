@@ -5,6 +5,7 @@ import { z } from 'zod'
 import { NewPerson } from '@/server/accounts'
 import { addPerson, removeDemo, retirePerson } from '@/server/crew'
 import { requireCrew } from '@/server/session'
+import { REFUSALS } from '@/words/refusals'
 
 export type CrewAnswer = { status: 'done' } | { status: 'refused'; sentence: string; fields?: Record<string, string> }
 
@@ -14,7 +15,7 @@ export async function addPersonAction(input: unknown): Promise<CrewAnswer> {
   if (!person.success)
     return {
       status: 'refused',
-      sentence: 'Some fields need another look.',
+      sentence: REFUSALS.fieldsNeedALook,
       fields: Object.fromEntries(
         person.error.issues.map((issue) => [issue.path.at(-1)?.toString() ?? '', issue.message]),
       ),
@@ -27,7 +28,7 @@ export async function addPersonAction(input: unknown): Promise<CrewAnswer> {
 export async function retireAction(crewId: string): Promise<CrewAnswer> {
   const crew = await requireCrew()
   const id = z.uuid().safeParse(crewId)
-  if (!id.success) return { status: 'refused', sentence: 'Choose a person from the list.' }
+  if (!id.success) return { status: 'refused', sentence: REFUSALS.choosePerson }
   const outcome = await retirePerson(crew, id.data)
   if (outcome.status === 'done') revalidatePath('/crew')
   return outcome

@@ -4,10 +4,11 @@ import { z } from 'zod'
 import { Edit } from '@/core/procedure/edit'
 import { Source } from '@/core/procedure/source'
 import { addFromDesk } from '@/server/jobEvents'
-import { editDraft, importProcedure, newProcedure, publishDraft, type EditOutcome } from '@/server/procedures'
+import { editDraft, importProcedure, newProcedure, publishDraft, type EditOutcome } from '@/server/draftEdits'
 import { requireCrew, type Refused } from '@/server/session'
 import { documentErrorSentences } from '@/words/problems'
 import { Happening } from '@/core/job/event'
+import { REFUSALS } from '@/words/refusals'
 
 export async function createProcedureAction(
   name: unknown,
@@ -16,18 +17,17 @@ export async function createProcedureAction(
 ): Promise<{ sentence: string }> {
   const crew = await requireCrew()
   const parsed = z.string().trim().min(1).max(80).safeParse(name)
-  if (!parsed.success) return { sentence: 'Say what the model is called, in at most 80 characters.' }
+  if (!parsed.success) return { sentence: REFUSALS.nameTheModel }
   const likeId = z.union([z.literal('').transform(() => null), z.uuid()]).safeParse(like)
   const id = likeId.success ? await newProcedure(crew, parsed.data, likeId.data, mirrored === true) : null
-  if (id === null) return { sentence: 'The model it should begin with is not in your shop. Choose another one.' }
+  if (id === null) return { sentence: REFUSALS.beginsWithUnknownModel }
   redirect(`/procedures/${id}`)
 }
 
 export async function importProcedureAction(text: unknown): Promise<{ sentences: string[] }> {
   const crew = await requireCrew()
   const parsed = z.string().max(3_000_000).safeParse(text)
-  if (!parsed.success)
-    return { sentences: ['This file is larger than 3 MB. Choose a procedure file that was exported from here.'] }
+  if (!parsed.success) return { sentences: [REFUSALS.fileTooLarge] }
   const outcome = await importProcedure(crew, parsed.data)
   if (outcome.status === 'bad file') return { sentences: documentErrorSentences(outcome.error) }
   redirect(`/procedures/${outcome.procedureId}`)
@@ -38,8 +38,7 @@ const Edits = z.object({ procedureId: z.uuid(), edits: z.array(Edit).min(1).max(
 export async function editDraftAction(procedureId: string, edits: Edit[], source: Source): Promise<EditOutcome> {
   const crew = await requireCrew()
   const parsed = Edits.safeParse({ procedureId, edits, source })
-  if (!parsed.success)
-    return { status: 'refused', sentence: `This change can’t be read: ${parsed.error.issues[0]!.message}` }
+  if (!parsed.success) return { status: 'refused', sentence: REFUSALS.changeUnread(parsed.error.issues[0]!.message) }
   return editDraft(crew, parsed.data.procedureId, parsed.data.edits, parsed.data.source)
 }
 
@@ -49,7 +48,7 @@ export async function publishAction(
 ): Promise<{ status: 'done'; number: number } | Refused> {
   const crew = await requireCrew()
   const parsed = z.object({ procedureId: z.uuid(), note: z.string().max(300) }).safeParse({ procedureId, note })
-  if (!parsed.success) return { status: 'refused', sentence: 'This procedure is not in your shop.' }
+  if (!parsed.success) return { status: 'refused', sentence: REFUSALS.notYourProcedure }
   return publishDraft(crew, parsed.data.procedureId, parsed.data.note)
 }
 
@@ -59,7 +58,7 @@ export async function settleNoteAction(jobId: string, noteId: string): Promise<s
   const parsed = z.object({ jobId: z.uuid(), noteId: z.uuid() }).safeParse({ jobId, noteId })
   return parsed.success
     ? addFromDesk(crew, parsed.data.jobId, { kind: 'note settled', noteId: parsed.data.noteId })
-    : 'This note can’t be found any more. Open the page again.'
+    : REFUSALS.noteGone
 }
 
 /** The record stays as it is, whatever a strip found. Who may decide it is the log's own rule. */
@@ -67,7 +66,5 @@ export async function declineAction(jobId: string, what: unknown): Promise<strin
   const crew = await requireCrew()
   const job = z.uuid().safeParse(jobId)
   const parsed = Happening.safeParse({ ...(typeof what === 'object' ? what : {}), kind: 'proposal declined' })
-  return job.success && parsed.success
-    ? addFromDesk(crew, job.data, parsed.data)
-    : 'This can’t be found any more. Open the page again.'
+  return job.success && parsed.success ? addFromDesk(crew, job.data, parsed.data) : REFUSALS.thingGone
 }

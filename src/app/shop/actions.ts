@@ -10,6 +10,7 @@ import { setAuthorised } from '@/server/crew'
 import { KitInput, removeKit, saveKit } from '@/server/kits'
 import { requireCrew, type Refused } from '@/server/session'
 import { saveShopPart, type ShopPart } from '@/server/shopValues'
+import { REFUSALS } from '@/words/refusals'
 
 type Answer = { status: 'done' } | Refused
 
@@ -50,7 +51,7 @@ export async function saveKitAction(input: unknown): Promise<{ status: 'done'; v
 export async function removeKitAction(kitId: unknown): Promise<Answer> {
   const crew = await requireCrew()
   const id = z.uuid().safeParse(kitId)
-  if (!id.success) return { status: 'refused', sentence: 'Choose a kit from the list.' }
+  if (!id.success) return { status: 'refused', sentence: REFUSALS.chooseKit }
   const answer = await removeKit(crew, id.data)
   if (answer.status === 'refused') return answer
   redirect('/shop/kits')
@@ -61,7 +62,7 @@ export async function setAuthorisedAction(crewId: unknown, authorised: unknown):
   const parsed = z
     .object({ id: z.uuid(), what: z.array(z.enum(['airbag circuits'])) })
     .safeParse({ id: crewId, what: authorised })
-  if (!parsed.success) return { status: 'refused', sentence: 'Choose a person from the list.' }
+  if (!parsed.success) return { status: 'refused', sentence: REFUSALS.choosePerson }
   const answer = await setAuthorised(crew, parsed.data.id, parsed.data.what)
   if (answer.status === 'done') revalidatePath('/crew')
   return answer

@@ -13,7 +13,8 @@ export const metadata = { title: 'Today' }
 export default async function TodayPage() {
   const crew = await requireCrew()
   const [open, done] = [await listJobs(crew, 'open'), await listJobs(crew, 'done')]
-  const jobs = open.flatMap((record) => bayJob(record, crew.house, crew.rules) ?? [])
+  const nowMs = new Date().getTime()
+  const jobs = open.flatMap((record) => bayJob(record, crew.house, crew.rules, nowMs) ?? [])
   const mine = jobs.find((job) => job.lastPersonId === crew.acting.id) ?? jobs.find((job) => job.begun) ?? jobs[0]
   return (
     <DeskPage crew={crew} at="/today">

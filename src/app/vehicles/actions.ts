@@ -4,6 +4,7 @@ import { redirect } from 'next/navigation'
 import { z } from 'zod'
 import { requireCrew } from '@/server/session'
 import { addVehicle, chooseProcedure, NewVehicle } from '@/server/vehicles'
+import { REFUSALS } from '@/words/refusals'
 
 export type VehicleAnswer = { sentence: string } | null
 
@@ -19,7 +20,7 @@ export async function addVehicleAction(input: unknown): Promise<VehicleAnswer> {
 export async function chooseProcedureAction(vehicleId: string, procedureId: string): Promise<VehicleAnswer> {
   const crew = await requireCrew()
   const ids = z.tuple([z.uuid(), z.uuid()]).safeParse([vehicleId, procedureId])
-  if (!ids.success) return { sentence: 'Choose a procedure from the list.' }
+  if (!ids.success) return { sentence: REFUSALS.chooseProcedure }
   const outcome = await chooseProcedure(crew, ids.data[0], ids.data[1])
   if (outcome.status === 'refused') return { sentence: outcome.sentence }
   revalidatePath(`/vehicles/${vehicleId}`)

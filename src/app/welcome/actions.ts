@@ -7,6 +7,7 @@ import { lookAround } from '@/server/demoSignIn'
 import { changeActing, type ActingOutcome } from '@/server/pin'
 import { requireCrew } from '@/server/session'
 import { setUpShop, ShopSetup } from '@/server/setUpShop'
+import { REFUSALS } from '@/words/refusals'
 
 export type FormAnswer = { fields: Record<string, string>; sentence: string } | null
 
@@ -15,8 +16,7 @@ export async function lookAroundAs(role: 'installer' | 'lead'): Promise<FormAnsw
   if (done) redirect('/today')
   return {
     fields: {},
-    sentence:
-      'The demo is not here: it was removed, or this is not the machine it runs on. Set up your own shop instead.',
+    sentence: REFUSALS.demoGone,
   }
 }
 
@@ -26,7 +26,7 @@ export async function setUpMyShop(input: unknown): Promise<FormAnswer> {
   if (!setup.success)
     return {
       fields: Object.fromEntries(setup.error.issues.map((issue) => [issue.path.join('.'), issue.message])),
-      sentence: 'Some fields need another look.',
+      sentence: REFUSALS.fieldsNeedALook,
     }
   const outcome = await setUpShop(setup.data)
   if (outcome.status === 'refused') return { fields: { username: outcome.sentence }, sentence: outcome.sentence }
@@ -47,6 +47,6 @@ const Acting = z.object({ crewId: z.uuid(), pin: z.string().max(12) })
 export async function changeWhoActs(input: unknown): Promise<ActingOutcome> {
   const crew = await requireCrew()
   const wish = Acting.safeParse(input)
-  if (!wish.success) return { status: 'wrong', sentence: 'Choose a name and enter the PIN.' }
+  if (!wish.success) return { status: 'wrong', sentence: REFUSALS.chooseNameAndPin }
   return changeActing(crew, wish.data.crewId, wish.data.pin)
 }

@@ -1,5 +1,6 @@
 import { ping } from '@/db/client'
 import { database } from '@/server/database'
+import { REFUSALS } from '@/words/refusals'
 
 export const dynamic = 'force-dynamic'
 
@@ -9,9 +10,6 @@ export async function GET(): Promise<Response> {
     await ping(database())
     return Response.json({ status: 'up' })
   } catch {
-    return Response.json(
-      { status: 'down', sentence: 'The database does not answer. Look at postgres.log in the data folder.' },
-      { status: 503 },
-    )
+    return Response.json({ status: 'down', sentence: REFUSALS.databaseSilent }, { status: 503 })
   }
 }

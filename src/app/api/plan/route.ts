@@ -2,27 +2,25 @@ import { planFor, PlanQuestion } from '@/server/plans'
 import { currentCrew } from '@/server/session'
 import { planReport } from '@/words/planReport'
 import { planErrorSentence } from '@/words/problems'
+import { REFUSALS } from '@/words/refusals'
 
 export const dynamic = 'force-dynamic'
 
 /** The whole job as data, for a signed-in client: { procedureId, request } in, what bin/plan --json prints out. */
 export async function POST(request: Request): Promise<Response> {
   const crew = await currentCrew()
-  if (!crew) return Response.json({ status: 'signed out', sentence: 'Sign in first.' }, { status: 401 })
+  if (!crew) return Response.json({ status: 'signed out', sentence: REFUSALS.signInFirst }, { status: 401 })
   const question = PlanQuestion.safeParse(await request.json().catch(() => null))
   if (!question.success) {
     const [issue] = question.error.issues
     return Response.json(
-      { status: 'invalid', sentence: `This can’t be planned: ${issue!.path.join(', ')}: ${issue!.message}` },
+      { status: 'invalid', sentence: REFUSALS.planUnread(`${issue!.path.join(', ')}: ${issue!.message}`) },
       { status: 400 },
     )
   }
   const answer = await planFor(crew, question.data)
   if (answer.status === 'unknown procedure')
-    return Response.json(
-      { status: answer.status, sentence: 'Your shop has no published procedure with this id.' },
-      { status: 404 },
-    )
+    return Response.json({ status: answer.status, sentence: REFUSALS.noPublishedProcedure }, { status: 404 })
   if (answer.status === 'no plan')
     return Response.json(
       { status: answer.status, sentence: planErrorSentence(answer.document, answer.error) },

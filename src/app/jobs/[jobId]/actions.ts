@@ -7,6 +7,7 @@ import { readJob } from '@/server/jobs'
 import { requireCrew } from '@/server/session'
 import { blockSentence } from '@/words/balanceWords'
 import { EVENT_VERSION } from '@/core/job/eventVersion'
+import { REFUSALS } from '@/words/refusals'
 
 /** Hands the vehicle over when the shop's own record closes every account. The event is made here, by who acts. */
 export async function handOver(
@@ -15,7 +16,7 @@ export async function handOver(
   const crew = await requireCrew()
   const id = z.uuid().safeParse(jobId)
   const job = id.success ? await readJob(crew, id.data) : null
-  if (!job) return { status: 'refused', sentences: ['There is no such job in your shop.'] }
+  if (!job) return { status: 'refused', sentences: [REFUSALS.noSuchJob] }
   const last = job.events.reduce<string | null>(
     (latest, event) => (latest === null || event.at > latest ? event.at : latest),
     null,
@@ -32,6 +33,6 @@ export async function handOver(
   })
   const outcome = await handOverJob(crew, job.id, event)
   if (outcome.status === 'done') return outcome
-  if (outcome.status === 'unknown job') return { status: 'refused', sentences: ['There is no such job in your shop.'] }
+  if (outcome.status === 'unknown job') return { status: 'refused', sentences: [REFUSALS.noSuchJob] }
   return { status: 'refused', sentences: outcome.blocks.map((block) => blockSentence(job.document, block)) }
 }

@@ -1,16 +1,13 @@
 import { AppendRequest, appendJobEvents, eventsAfter } from '@/server/jobEvents'
 import { log } from '@/server/log'
 import { currentCrew } from '@/server/session'
+import { REFUSALS } from '@/words/refusals'
 
 export const dynamic = 'force-dynamic'
 type Context = { params: Promise<{ jobId: string }> }
 
-const SIGNED_OUT = Response.json.bind(null, { status: 'signed out', sentence: 'Sign in first.' }, { status: 401 })
-const UNKNOWN = Response.json.bind(
-  null,
-  { status: 'unknown', sentence: 'There is no such job in your shop.' },
-  { status: 404 },
-)
+const SIGNED_OUT = Response.json.bind(null, { status: 'signed out', sentence: REFUSALS.signInFirst }, { status: 401 })
+const UNKNOWN = Response.json.bind(null, { status: 'unknown', sentence: REFUSALS.noSuchJob }, { status: 404 })
 
 /**
  * What happened in a job, for the other tablets in the bay: all of it, or what arrived `after` a place that was told
@@ -36,7 +33,7 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
     return Response.json(
       {
         status: 'invalid',
-        sentence: `These events can’t be read: ${body.error.issues[0]!.message} They stay on the device.`,
+        sentence: REFUSALS.eventsUnread(body.error.issues[0]!.message),
       },
       { status: 400 },
     )

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { keepMedia } from '@/server/media'
 import { currentCrew } from '@/server/session'
+import { REFUSALS } from '@/words/refusals'
 
 export const dynamic = 'force-dynamic'
 const Asked = z.object({ jobId: z.uuid(), mediaId: z.uuid(), kind: z.enum(['photo', 'voice']) })
@@ -11,13 +12,9 @@ export async function POST(
   { params }: { params: Promise<{ jobId: string; mediaId: string }> },
 ): Promise<Response> {
   const crew = await currentCrew()
-  if (!crew) return Response.json({ status: 'signed out', sentence: 'Sign in first.' }, { status: 401 })
+  if (!crew) return Response.json({ status: 'signed out', sentence: REFUSALS.signInFirst }, { status: 401 })
   const asked = Asked.safeParse({ ...(await params), kind: new URL(request.url).searchParams.get('kind') })
-  if (!asked.success)
-    return Response.json(
-      { status: 'invalid', sentence: 'Say which job and whether it is a photo or a voice.' },
-      { status: 400 },
-    )
+  if (!asked.success) return Response.json({ status: 'invalid', sentence: REFUSALS.sayJobAndMedia }, { status: 400 })
   const { jobId, mediaId, kind } = asked.data
   const outcome = await keepMedia(crew, jobId, {
     id: mediaId,

@@ -1,0 +1,69 @@
+/** Why the server does not do what was asked, and what to do instead: each sentence once. */
+export const REFUSALS = {
+  eventOfAnotherJob: 'This event belongs to another job.',
+  personHasNotActedHere:
+    'The person who did this has not acted on this tablet since it was signed in. Tap the name and enter the PIN once, then it is sent.',
+  storedOtherwise:
+    'Something else was stored under this event’s number. It is kept on this device; tell whoever looks after the shop’s server.',
+  jobGone: 'This job is not in your shop any more.',
+  noSuchJob: 'There is no such job in your shop.',
+  fieldsNeedALook: 'Some fields need another look.',
+  choosePerson: 'Choose a person from the list.',
+  chooseKit: 'Choose a kit from the list.',
+  chooseProcedure: 'Choose a procedure from the list.',
+  chooseNameAndPin: 'Choose a name and enter the PIN.',
+  nameTheModel: 'Say what the model is called, in at most 80 characters.',
+  beginsWithUnknownModel: 'The model it should begin with is not in your shop. Choose another one.',
+  fileTooLarge: 'This file is larger than 3 MB. Choose a procedure file that was exported from here.',
+  notYourProcedure: 'This procedure is not in your shop.',
+  notYourProcedureChoose: 'This procedure is not in your shop. Choose one from the list.',
+  procedureGone: 'This procedure is not in your shop any more. Copy what you typed and open the list of procedures.',
+  noteGone: 'This note can’t be found any more. Open the page again.',
+  thingGone: 'This can’t be found any more. Open the page again.',
+  demoGone:
+    'The demo is not here: it was removed, or this is not the machine it runs on. Set up your own shop instead.',
+  noDraft: 'There is no draft to publish: nothing has changed since the last revision.',
+  nothingToPublish: 'There is nothing to publish yet. Add a part first.',
+  notSafeToPublish:
+    'Nobody could work safely from this record yet. Mend the problems marked with a circle of arrows first.',
+  notYourself: 'You can’t retire yourself. Let another owner do it.',
+  ownShopStays: 'This is your own shop, not the demo: it stays.',
+  notYourVehicle: 'This vehicle is not in your shop.',
+  notYourVehicleChoose: 'This vehicle is not in your shop. Choose one from the list.',
+  vehicleWithoutModel: 'Nobody has said which model this vehicle is. Open the vehicle and choose its procedure.',
+  personGone: 'This person is no longer in the crew.',
+  wrongPin: 'That is not the PIN. Try again.',
+  notYourModelChoose: 'This model is not in your shop. Choose one from the list.',
+  notBypassed:
+    'A signal that keeps the driver from watching on the move is never bypassed. Join it to the real signal; local law decides.',
+  workWaitsForItself: 'A work item waits for itself. Change what it comes after.',
+  kitChanged: 'Somebody else has changed this kit meanwhile. Copy what you typed, load the page again and put it in.',
+  notAPicture: 'This is no picture that can be read here. Take it again, as JPEG or PNG.',
+  notARecording: 'This is no recording that can be kept here. Record it again, or write the note.',
+  signInFirst: 'Sign in first.',
+  sayJobAndMedia: 'Say which job and whether it is a photo or a voice.',
+  noPublishedProcedure: 'Your shop has no published procedure with this id.',
+  databaseSilent: 'The database does not answer. Look at postgres.log in the data folder.',
+  tooManyTries: (waitS: number) => `Too many tries. Wait ${waitS} seconds, then try again.`,
+  personCalledSo: (name: string) =>
+    `There is already somebody called ${name}. Add a letter, so that a tap on the name is clear.`,
+  vehicleCalledSo: (label: string) =>
+    `There is already a vehicle called ${label}. Choose another label, or pick that one from the list.`,
+  kitCalledSo: (name: string) => `There is already a kit called “${name}”. Give this one another name.`,
+  userNameTaken: (username: string) => `The user name ${username} is taken. Choose another one.`,
+  builtInRule: (id: string) => `“${id}” is a built-in rule. It can be raised, not replaced.`,
+  knownAsAnotherModel: (label: string) =>
+    `${label} is known as another model. Leave the model as it is, or change it on the vehicle’s page first.`,
+  changeUnread: (why: string) => `This change can’t be read: ${why}`,
+  eventsUnread: (why: string) => `These events can’t be read: ${why} They stay on the device.`,
+  planUnread: (why: string) => `This can’t be planned: ${why}`,
+  needs: (atLeast: 'lead' | 'owner') =>
+    `This needs ${atLeast === 'owner' ? 'the owner' : 'a lead'}. Tap the name at the top and change who acts.`,
+} as const
+
+/** Why somebody may not write a happening themselves. */
+export function mayNotWriteWords(by: 'anybody' | 'lead' | 'gate'): string {
+  return by === 'gate'
+    ? 'A vehicle is handed over from the hand-over page, where the gate is checked.'
+    : 'Only a lead decides this. Tap the name at the top and change who acts.'
+}
