@@ -35,6 +35,15 @@ const config = [
     },
   },
   {
+    files: ['src/**/*.ts'],
+    ignores: ['**/*.test.ts', '**/*.testing.ts', 'src/core/shorthand/**', 'src/demo/**'],
+    rules: {
+      complexity: ['error', 15],
+      'max-lines': ['error', 300],
+      'max-lines-per-function': ['error', { max: 60, skipComments: true, skipBlankLines: true }],
+    },
+  },
+  {
     files: ['src/core/**/*.ts'],
     ignores: ['src/core/**/*.test.ts'],
     rules: {

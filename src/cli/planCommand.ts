@@ -33,29 +33,10 @@ function refuse(sentence: string): never {
 function main(): void {
   const { values, positionals } = readArguments()
   if (values.help || positionals.length !== 1) refuse(USAGE)
-  const people = Number(values.people ?? 1)
-  if (![1, 2, 3].includes(people)) refuse('Say --people 1, 2 or 3.')
-  const said = values.start ?? ['driver side']
-  if (said.length > people)
-    refuse(
-      `${said.length} stations are given for ${people === 1 ? 'one person' : `${people} people`}. Give one --start for each, or say --people ${said.length}.`,
-    )
-  const starts = Array.from({ length: people }, (_, i) => said[i] ?? said.at(-1)!)
+  const starts = startsOf(Number(values.people ?? 1), values.start ?? ['driver side'])
   const document = readDocument(positionals[0]!)
-  const goals = (values.goal ?? []).map((said) => goalNamed(document, said))
-  if (goals.length === 0) refuse(`Say what to open with --goal. ${choicesWords(document.cavities, 'Cavities')}`)
-  const build = Object.fromEntries((values.build ?? []).map((said) => facetNamed(document, said)))
-  const policy = Object.fromEntries((values.policy ?? []).map((said) => pair(said, '--policy')))
-  const request = PlanRequest.safeParse({
-    goals,
-    build,
-    policy,
-    start: starts[0],
-    scope: values.opened ? 'opened' : 'refitted',
-  })
-  if (!request.success)
-    refuse(request.error.issues.map((issue) => `${issue.path.join(', ')}: ${issue.message}`).join('\n'))
-  const plan = planJob(forBuild(document, request.data.build, request.data.heads), request.data, DEFAULT_HOUSE_VALUES)
+  const request = requestOf(document, values, starts[0]!)
+  const plan = planJob(forBuild(document, request.build, request.heads), request, DEFAULT_HOUSE_VALUES)
   if (!plan.ok) {
     const sentence = planErrorSentence(document, plan.error)
     process.stdout.write(
@@ -65,11 +46,39 @@ function main(): void {
     )
     process.exit(1)
   }
-  const lanes = people > 1 ? lanesOf(plan.value, starts) : null
+  const lanes = starts.length > 1 ? lanesOf(plan.value, starts) : null
   if (lanes && !lanes.ok)
-    refuse(`${lanes.error.keys.length} steps take more than ${people} people. Say --people ${people + 1}.`)
+    refuse(
+      `${lanes.error.keys.length} steps take more than ${starts.length} people. Say --people ${starts.length + 1}.`,
+    )
   const report = { ...planReport(plan.value), ...(lanes && { lanes: lanesReport(plan.value, lanes.value) }) }
   process.stdout.write(values.json ? `${JSON.stringify(report)}\n` : asText(document, report))
+}
+
+/** Where each person stands at first. */
+function startsOf(people: number, said: readonly string[]): string[] {
+  if (![1, 2, 3].includes(people)) refuse('Say --people 1, 2 or 3.')
+  if (said.length > people)
+    refuse(
+      `${said.length} stations are given for ${people === 1 ? 'one person' : `${people} people`}. Give one --start for each, or say --people ${said.length}.`,
+    )
+  return Array.from({ length: people }, (_, i) => said[i] ?? said.at(-1)!)
+}
+
+function requestOf(
+  document: ProcedureDocument,
+  values: ReturnType<typeof readArguments>['values'],
+  start: string,
+): PlanRequest {
+  const goals = (values.goal ?? []).map((said) => goalNamed(document, said))
+  if (goals.length === 0) refuse(`Say what to open with --goal. ${choicesWords(document.cavities, 'Cavities')}`)
+  const build = Object.fromEntries((values.build ?? []).map((said) => facetNamed(document, said)))
+  const policy = Object.fromEntries((values.policy ?? []).map((said) => pair(said, '--policy')))
+  const scope = values.opened ? 'opened' : 'refitted'
+  const request = PlanRequest.safeParse({ goals, build, policy, start, scope })
+  if (!request.success)
+    refuse(request.error.issues.map((issue) => `${issue.path.join(', ')}: ${issue.message}`).join('\n'))
+  return request.data
 }
 
 function readArguments() {
@@ -143,60 +152,69 @@ function pair(said: string, option: string): [string, string] {
 function asText(document: ProcedureDocument, report: PlanReport & { lanes?: LanesReport }): string {
   const lines = [
     `${document.name}: whole job ${report.totalS} s by house estimates; way in ${report.wayInS} s, work and tests ${report.bottomS} s, way out ${report.wayOutS} s.`,
-  ]
-  lines.push(
-    report.proven
-      ? 'Proven: no safe order is better under this policy.'
-      : report.allChoices
-        ? `Not proven: at most ${Math.ceil(report.gapS)} s could be saved.`
-        : 'Not proven: there are more ways to choose openings and extra parts than were compared.',
-  )
-  lines.push(
+    provenWords(report),
     `No such job was timed yet: reckon with ${Math.round(report.forecast.p50S)} s, keep ${Math.round(report.forecast.p80S)} s free.`,
-  )
-  for (const [what, choice] of [...Object.entries(report.openings), ...Object.entries(report.extraPartsFor)])
-    lines.push(`Chosen for ${what}: ${choice}`)
-  lines.push(
+    ...[...Object.entries(report.openings), ...Object.entries(report.extraPartsFor)].map(
+      ([what, choice]) => `Chosen for ${what}: ${choice}`,
+    ),
     `${report.fasteners} fasteners, plugs opened: ${report.tethersOpened.join(', ') || 'none'}; off: ${report.partsOff.join(', ')}; resting: ${report.partsResting.join(', ') || 'none'}`,
-  )
-  lines.push(`In the bag: ${report.tools.join(', ') || 'nothing'}`)
-  for (const caution of report.cautions) lines.push(`${caution.severity}: ${caution.sentence}`)
-  const part = (title: string, steps: readonly ReportStep[]) => {
-    if (steps.length === 0) return
-    lines.push('', title)
-    steps.forEach((step, i) =>
-      lines.push(
-        `${String(i + 1).padStart(3)}  ${[step.thing, step.title].filter(Boolean).join(': ')}  (${[step.station, step.tool].filter(Boolean).join(', ')}; ${step.workS} s${step.setUpS > 0 ? ` + ${step.setUpS} s to get there` : ''})`,
-      ),
-    )
-  }
-  part('Way in', report.wayIn)
-  const after = report.steps.filter((step) => step.phase !== 'in')
-  part(
-    [report.work.length > 0 && 'Work', report.tests.length > 0 && 'tests', report.wayOut.length > 0 && 'way out']
-      .filter(Boolean)
-      .join(', ')
-      .replace(/^./, (letter) => letter.toUpperCase()),
-    after,
-  )
-  for (const [title, leg] of [
-    ['Way in', report.lanes?.wayIn],
-    ['Work, tests and way out', report.lanes?.wayOut],
-  ] as const) {
-    if (!leg) continue
-    lines.push(
-      '',
-      `${title} for ${leg.lanes.length}: ${leg.makespanS} s${leg.proven ? ', proven' : `; ${Math.ceil(leg.boundS)} s at least`}`,
-    )
-    leg.lanes.forEach((lane, i) => {
-      lines.push(`Person ${i + 1}`)
-      for (const step of lane)
-        lines.push(
-          `${String(step.startS).padStart(5)} to ${String(step.endS).padStart(4)} s  ${[step.thing, step.title].filter(Boolean).join(': ')}  (${[step.station, step.tool].filter(Boolean).join(', ')})${step.with === null ? '' : `, with person ${step.with + 1}`}`,
-        )
-    })
-  }
+    `In the bag: ${report.tools.join(', ') || 'nothing'}`,
+    ...report.cautions.map((caution) => `${caution.severity}: ${caution.sentence}`),
+    ...stepLines('Way in', report.wayIn),
+    ...stepLines(
+      restTitle(report),
+      report.steps.filter((step) => step.phase !== 'in'),
+    ),
+    ...laneLines('Way in', report.lanes?.wayIn),
+    ...laneLines('Work, tests and way out', report.lanes?.wayOut),
+  ]
   return `${lines.join('\n')}\n`
+}
+
+function provenWords({ proven, allChoices, gapS }: PlanReport): string {
+  if (proven) return 'Proven: no safe order is better under this policy.'
+  return allChoices
+    ? `Not proven: at most ${Math.ceil(gapS)} s could be saved.`
+    : 'Not proven: there are more ways to choose openings and extra parts than were compared.'
+}
+
+function restTitle({ work, tests, wayOut }: PlanReport): string {
+  return [work.length > 0 && 'Work', tests.length > 0 && 'tests', wayOut.length > 0 && 'way out']
+    .filter(Boolean)
+    .join(', ')
+    .replace(/^./, (letter) => letter.toUpperCase())
+}
+
+type ShownStep = Pick<ReportStep, 'thing' | 'title' | 'station' | 'tool'>
+const stepName = (step: ShownStep) => [step.thing, step.title].filter(Boolean).join(': ')
+const stepPlace = (step: ShownStep) => [step.station, step.tool].filter(Boolean).join(', ')
+
+function stepLines(title: string, steps: readonly ReportStep[]): string[] {
+  if (steps.length === 0) return []
+  return [
+    '',
+    title,
+    ...steps.map((step, i) => {
+      const toGetThere = step.setUpS > 0 ? ` + ${step.setUpS} s to get there` : ''
+      return `${String(i + 1).padStart(3)}  ${stepName(step)}  (${stepPlace(step)}; ${step.workS} s${toGetThere})`
+    }),
+  ]
+}
+
+function laneLines(title: string, leg: LanesReport['wayIn'] | null | undefined): string[] {
+  if (!leg) return []
+  return [
+    '',
+    `${title} for ${leg.lanes.length}: ${leg.makespanS} s${leg.proven ? ', proven' : `; ${Math.ceil(leg.boundS)} s at least`}`,
+    ...leg.lanes.flatMap((lane, i) => [
+      `Person ${i + 1}`,
+      ...lane.map((step) => {
+        const span = `${String(step.startS).padStart(5)} to ${String(step.endS).padStart(4)} s`
+        const helped = step.with === null ? '' : `, with person ${step.with + 1}`
+        return `${span}  ${stepName(step)}  (${stepPlace(step)})${helped}`
+      }),
+    ]),
+  ]
 }
 
 main()

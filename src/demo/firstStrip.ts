@@ -4,7 +4,7 @@ import { foldJob } from '@/core/job/fold'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { namesOf, understand } from '@/core/shorthand/understand'
 import { caught } from '@/core/strip/caught'
-import { purposeSaid } from '@/core/strip/questions'
+import { purposeSaid } from '@/core/strip/purpose'
 import { stripDocument } from '@/core/strip/stripDocument'
 
 /** What Ines has said so far of a gritter nobody has recorded: in the middle of a dash, two screws still loose. */

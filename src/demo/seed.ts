@@ -8,7 +8,7 @@ import { termsOf, testsOwed } from '@/core/job/terms'
 import { happeningsFor, toolsTakenUp } from '@/core/job/progress'
 import { countedIn } from '@/core/order/operation'
 import { planJob } from '@/core/plan/planJob'
-import type { JobPlan } from '@/core/plan/show/jobPlan'
+import { allSteps, type JobPlan } from '@/core/plan/show/jobPlan'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
@@ -435,7 +435,7 @@ class DemoWriter {
         }),
       )
     }
-    const steps = [...plan.wayIn, ...plan.wayOut].flatMap((card) => card.steps)
+    const steps = allSteps(plan)
     const wanted = typeof spec.done === 'number' ? Math.round(steps.length * spec.done) : steps.length
     for (const step of steps.slice(0, wanted)) {
       const state = foldJob(document, events)

@@ -1,13 +1,14 @@
 import { expose } from 'comlink'
 import { AT_ONCE, findPlan, type PlanError, type PlanProgress } from '@/core/plan/find/findPlan'
 import type { FoundPlan } from '@/core/plan/find/foundPlan'
-import { planFrom } from '@/core/plan/show/jobPlan'
+import { allSteps, planFrom } from '@/core/plan/show/jobPlan'
 import { lanesOf } from '@/core/plan/lanes/lanesOf'
 import { lanesWorthSharing } from '@/core/plan/lanes/worthSharing'
 import { planExtras, type PlanExtras } from '@/core/plan/show/planExtras'
 import type { PlanRequest } from '@/core/plan/ask/planRequest'
 import type { Hand, JobEvent } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'
+import type { JobState } from '@/core/job/jobState'
 import { liveVehicle } from '@/core/job/liveVehicle'
 import { peopleLanes, type GivenTo } from '@/core/job/peopleLanes'
 import { isDone } from '@/core/job/progress'
@@ -112,26 +113,34 @@ async function fromHere(
     followed.value,
     onProgress,
   )
-  if (!result.ok || people.length < 2)
-    return result.ok ? ok({ ...result.value, lanes: [], sharing: 'not asked' }) : result
-  const plan = planFrom(model, request, house, rules, result.value.found)
+  if (!result.ok) return result
+  const shared =
+    people.length < 2
+      ? NOT_ASKED
+      : sharedOut(planFrom(model, request, house, rules, result.value.found), state, people, singleTools)
+  return ok({ ...result.value, ...shared })
+}
+
+type Shared = { lanes: GivenTo[]; sharing: Sharing }
+const NOT_ASKED: Shared = { lanes: [], sharing: 'not asked' }
+
+/** The rest of a plan for several people, where sharing it out is worth it. */
+function sharedOut(
+  plan: ReturnType<typeof planFrom>,
+  state: JobState,
+  people: ReplanInput['people'],
+  singleTools: ReplanInput['singleTools'],
+): Shared {
+  if (!plan.ok) return { lanes: [], sharing: 'no lanes' }
   const done = new Set(
-    plan.ok
-      ? [...plan.value.wayIn, ...plan.value.wayOut]
-          .flatMap((card) => card.steps)
-          .flatMap(({ operation }) => (isDone(state, operation) ? [operation.key] : []))
-      : [],
+    allSteps(plan.value).flatMap(({ operation }) => (isDone(state, operation) ? [operation.key] : [])),
   )
-  const lanesFor = (starts: Station[]) => (plan.ok ? lanesOf(plan.value, starts, singleTools, undefined, done) : null)
+  const lanesFor = (starts: Station[]) => lanesOf(plan.value, starts, singleTools, undefined, done)
   const starts = people.map(({ station }) => station)
   const [lanes, alone] = [lanesFor(starts), lanesFor(starts.slice(0, 1))]
-  if (!lanes?.ok) return ok({ ...result.value, lanes: [], sharing: 'no lanes' })
-  const worth = lanesWorthSharing(lanes.value, alone?.ok ? alone.value : null)
-  return ok({
-    ...result.value,
-    lanes: worth ? peopleLanes(worth, people) : [],
-    sharing: worth ? 'shared' : 'only turns',
-  })
+  if (!lanes.ok) return { lanes: [], sharing: 'no lanes' }
+  const worth = lanesWorthSharing(lanes.value, alone.ok ? alone.value : null)
+  return worth ? { lanes: peopleLanes(worth, people), sharing: 'shared' } : { lanes: [], sharing: 'only turns' }
 }
 
 export type PlannerApi = {

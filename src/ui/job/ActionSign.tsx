@@ -1,5 +1,5 @@
 import type { NextTap } from '@/core/job/progress'
-import { toFasten } from '@/core/job/progress'
+import { toFasten } from '@/core/job/jobActs'
 import { countedIn, type Operation } from '@/core/order/operation'
 import { judged } from '@/core/plan/derive/demandsOf'
 import type { ProcedureDocument } from '@/core/procedure/document'

@@ -5,6 +5,7 @@ import { cardNameIn } from '@/words/modelNames'
 import { stepWords } from '@/words/operations'
 import { TickBox } from './slabs'
 import type { PlannedJob } from './useJob'
+import { allCards } from '@/core/plan/show/jobPlan'
 
 /**
  * "I'm already here": what lies before a card is taken as done, marked as assumed; what safety minds is looked at and
@@ -12,9 +13,7 @@ import type { PlannedJob } from './useJob'
  */
 export function AlreadyHereForm({ job, close }: { job: PlannedJob; close: () => void }) {
   const { plan, state, model } = job
-  const cards = [...plan.wayIn, ...plan.wayOut].filter(
-    (card) => alreadyHere(plan, state, card.id) !== null && card.thing !== 'wait',
-  )
+  const cards = allCards(plan).filter((card) => alreadyHere(plan, state, card.id) !== null && card.thing !== 'wait')
   const [cardId, setCardId] = useState('')
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set())
   const here = cardId === '' ? null : alreadyHere(plan, state, cardId)

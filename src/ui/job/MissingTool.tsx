@@ -2,13 +2,13 @@
 import { isDone } from '@/core/job/progress'
 import { toolWords } from '@/words/items'
 import type { PlannedJob } from './useJob'
+import { allSteps } from '@/core/plan/show/jobPlan'
 
 /** A tool that is not there: the rest is planned without it, or it is said what can't be done then. */
 export function MissingTool({ job, without }: { job: PlannedJob; without: (tool: string) => void }) {
   const tools = [
     ...new Set(
-      [...job.plan.wayIn, ...job.plan.wayOut]
-        .flatMap((card) => card.steps)
+      allSteps(job.plan)
         .filter((step) => !isDone(job.state, step.operation))
         .map((step) => step.tool),
     ),

@@ -2,18 +2,9 @@
 import { useState } from 'react'
 import { CIRCUITS, type Circuit } from '@/core/procedure/circuits'
 import { circuitEdits } from '@/core/procedure/likelyCircuits'
-import {
-  goalEdits,
-  outOfHabit,
-  purposeSaid,
-  reasonEdits,
-  REASONS,
-  reasonsFor,
-  sameScrewEdits,
-  settingEdits,
-  type Question,
-  type Reason,
-} from '@/core/strip/questions'
+import { goalEdits, outOfHabit, reasonEdits, sameScrewEdits, settingEdits } from '@/core/strip/answers'
+import { purposeSaid } from '@/core/strip/purpose'
+import { REASONS, reasonsFor, type Question, type Reason } from '@/core/strip/questions'
 import { reachedEdits } from '@/core/procedure/screwsUnderTraps'
 import { newId } from '@/client/newId'
 import { itemWords } from '@/words/items'

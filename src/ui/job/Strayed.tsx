@@ -4,6 +4,7 @@ import { cardNameIn } from '@/words/modelNames'
 import { itemWords } from '@/words/items'
 import { stepWords } from '@/words/operations'
 import type { PlannedJob } from './useJob'
+import { allCards } from '@/core/plan/show/jobPlan'
 
 /**
  * What the plan that is followed does not speak of: parts that are out without it, things that this build should not
@@ -11,7 +12,7 @@ import type { PlannedJob } from './useJob'
  */
 export function Strayed({ job, cardId, ask }: { job: PlannedJob; cardId: string | null; ask: () => void }) {
   const { plan, state, model } = job
-  const planned = new Set([...plan.wayIn, ...plan.wayOut].map((card) => card.partId))
+  const planned = new Set(allCards(plan).map((card) => card.partId))
   const out = [...state.moved].filter(
     (id) => levelNow(state, id) !== 'in place' && !planned.has(id) && model.parts.has(id),
   )
@@ -19,7 +20,7 @@ export function Strayed({ job, cardId, ask }: { job: PlannedJob; cardId: string 
     ...[...state.moved].filter((id) => levelNow(state, id) !== 'in place' && !model.parts.has(id)),
     ...[...state.tethersOpen].filter((id) => !model.tethers.has(id)),
   ]
-  const asked = cardId === null ? undefined : [...plan.wayIn, ...plan.wayOut].filter((card) => card.partId === cardId)
+  const asked = cardId === null ? undefined : allCards(plan).filter((card) => card.partId === cardId)
   const open = asked?.find((card) => card.steps.some((step) => !isDone(state, step.operation)))
   const next = open?.steps.find((step) => !isDone(state, step.operation))
   if (out.length + gone.length === 0 && !asked) return null

@@ -4,12 +4,13 @@ import { cardNameIn } from '@/words/modelNames'
 import { nameOf } from './nameOf'
 import { stepWords } from '@/words/operations'
 import type { JobData, PlannedJob } from './useJob'
+import { allCards } from '@/core/plan/show/jobPlan'
 
 /** Somebody with nothing to do just now: what it waits for, and the cards that could be taken over. */
 export function Waiting({ data, job, wait }: { data: JobData; job: PlannedJob; wait: Wait }) {
   const { plan, state, model } = job
   const isOnIt = state.people.some((hand) => hand.personId === data.acting.id)
-  const cards = [...plan.wayIn, ...plan.wayOut]
+  const cards = allCards(plan)
   const firstWords = (key: string) => {
     const card = cards.find((other) => other.steps.some((step) => step.operation.key === key))
     const step = card?.steps.find((other) => other.operation.key === key)

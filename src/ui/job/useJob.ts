@@ -160,10 +160,37 @@ const AS_RECORDED: Folds = { document: (base) => base, byWhat: (document) => doc
 export function useJob(data: JobData, folds: Folds = AS_RECORDED): LiveJob {
   const [log] = useState(() => logOf(data))
   const snapshot = useSyncExternalStore(log.subscribe, log.getSnapshot, log.getSnapshot)
-  const [acts, setActs] = useState<NonNullable<LiveJob['lastAct']>[]>([])
-  const lastAct = acts.at(-1) ?? null
-  const opened = useRef(false)
+  const isTogether = useMemo(() => (adoptedPlan(snapshot.events)?.people.length ?? 0) > 1, [snapshot.events])
+  useSync(log, data.id, isTogether)
+  const read = useReading(data, folds, snapshot.events)
+  const { model, state, planned } = read
+  // A record under way may be too rough for a plan: its vehicle goes back by the balance. A job was opened with one.
+  if (planned && !planned.ok && data.kind === 'job')
+    throw new Error('The plan this job was opened with no longer comes out of its record.')
+  const nowMs = useClock()
+  const vehicle = useMemo(() => liveVehicle(model, state, nowMs), [model, state, nowMs])
+  const acts = useActs(log, data.acting.id)
+  return {
+    document: read.document,
+    model,
+    request: read.request,
+    plan: planned?.ok ? planned.value : null,
+    planError: planned && !planned.ok ? planned.error : null,
+    working: read.working,
+    state,
+    terms: read.terms,
+    balance: read.balance,
+    vehicle,
+    circumstances: read.circumstances,
+    nowMs,
+    log: snapshot,
+    ...acts,
+  }
+}
 
+/** Keeps what is on this device and what the shop has together: opens, sends again, asks for what is new. */
+function useSync(log: JobLog, jobId: string, isTogether: boolean): void {
+  const opened = useRef(false)
   useEffect(() => {
     if (!opened.current) void log.open()
     opened.current = true
@@ -184,17 +211,15 @@ export function useJob(data: JobData, folds: Folds = AS_RECORDED): LiveJob {
       clearInterval(retry)
       window.removeEventListener('online', online)
     }
-  }, [log, data.id])
-
+  }, [log, jobId])
   const upTo = useRef(0)
-  const isTogether = useMemo(() => (adoptedPlan(snapshot.events)?.people.length ?? 0) > 1, [snapshot.events])
   useEffect(() => {
     let asking = false
     const poll = setInterval(
       async () => {
         if (window.document.hidden || asking) return
         asking = true
-        const fresh = await fetchEvents(data.id, upTo.current)
+        const fresh = await fetchEvents(jobId, upTo.current)
         asking = false
         if (!fresh) return
         upTo.current = fresh.upTo
@@ -203,43 +228,48 @@ export function useJob(data: JobData, folds: Folds = AS_RECORDED): LiveJob {
       isTogether ? POLL_TOGETHER_MS : POLL_MS,
     )
     return () => clearInterval(poll)
-  }, [log, data.id, isTogether])
+  }, [log, jobId, isTogether])
+}
 
-  const stated = snapshot.events
+/** What the events come to: the record they make, its model and plan, the state and the balance. */
+function useReading(data: JobData, folds: Folds, events: readonly JobEvent[]) {
+  const stated = events
     .filter(({ what, corrects }) => what.kind === 'stated' || what.kind === 'plan adopted' || corrects !== null)
     .map(({ id }) => id)
     .join(' ')
   // Folded anew only when something was stated or taken back: taps on the way back leave the plan alone.
   // eslint-disable-next-line react-hooks/exhaustive-deps
-  const document = useMemo(() => folds.document(data.base, snapshot.events), [folds, data.base, stated])
+  const document = useMemo(() => folds.document(data.base, events), [folds, data.base, stated])
   // eslint-disable-next-line react-hooks/exhaustive-deps
-  const adopted = useMemo(() => adoptedPlan(snapshot.events), [stated])
+  const adopted = useMemo(() => adoptedPlan(events), [stated])
   const request = adopted?.request ?? data.request
   const found = adopted?.found ?? data.found
-  const state = useMemo(() => foldJob(document, snapshot.events), [document, snapshot.events])
+  const state = useMemo(() => foldJob(document, events), [document, events])
   // What was told on the way counts for the rest of the plan.
   const told = JSON.stringify([[...state.facets], state.deviations.filter(({ field }) => field === 'head')])
   // eslint-disable-next-line react-hooks/exhaustive-deps
-  const byWhat = useMemo(() => folds.byWhat(document, snapshot.events), [folds, document, stated])
+  const byWhat = useMemo(() => folds.byWhat(document, events), [folds, document, stated])
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const modelOfNow = useMemo(() => modelNow(byWhat, request, state), [byWhat, request, told])
   const rules = useMemo(() => rulesInForce(data.rules), [data.rules])
   const { model, planned, working } = usePlan(modelOfNow, request, data.house, rules, found)
-  // A record under way may be too rough for a plan: its vehicle goes back by the balance. A job was opened with one.
-  if (planned && !planned.ok && data.kind === 'job')
-    throw new Error('The plan this job was opened with no longer comes out of its record.')
   const circumstances = useMemo(
     () => liveCircumstances(model, state, data.house, rules, data.acting),
     [model, state, data.house, rules, data.acting],
   )
-  const nowMs = useClock()
-  const vehicle = useMemo(() => liveVehicle(model, state, nowMs), [model, state, nowMs])
   const terms = useMemo(() => termsOf(document, request), [document, request])
   const balance = useMemo(() => balanceOf(document, state, terms), [document, state, terms])
+  return { document, model, request, planned, working, state, terms, balance, circumstances }
+}
+
+/** What is recorded here, and taken back act by act. */
+function useActs(log: JobLog, actingId: string): Pick<LiveJob, 'record' | 'lastAct' | 'takeBack' | 'takeBackEvents'> {
+  const [acts, setActs] = useState<NonNullable<LiveJob['lastAct']>[]>([])
+  const lastAct = acts.at(-1) ?? null
   const record: LiveJob['record'] = (happenings, certainty = 'counted', assumedBefore = []) => {
     const made = [
-      ...log.append(data.acting.id, assumedBefore, { certainty: 'assumed' }),
-      ...log.append(data.acting.id, happenings, { certainty }),
+      ...log.append(actingId, assumedBefore, { certainty: 'assumed' }),
+      ...log.append(actingId, happenings, { certainty }),
     ]
     if (made.length > 0) setActs((now) => [...now, { eventIds: made.map((event) => event.id), atMs: Date.now() }])
     return made
@@ -247,25 +277,7 @@ export function useJob(data: JobData, folds: Folds = AS_RECORDED): LiveJob {
   const takeBack = () => {
     if (!lastAct) return []
     setActs((now) => now.slice(0, -1))
-    return log.takeBack(data.acting.id, lastAct.eventIds)
+    return log.takeBack(actingId, lastAct.eventIds)
   }
-  return {
-    document,
-    model,
-    request,
-    plan: planned?.ok ? planned.value : null,
-    planError: planned && !planned.ok ? planned.error : null,
-    working,
-    state,
-    terms,
-    balance,
-    vehicle,
-    circumstances,
-    nowMs,
-    log: snapshot,
-    record,
-    lastAct,
-    takeBack,
-    takeBackEvents: (eventIds) => log.takeBack(data.acting.id, eventIds),
-  }
+  return { record, lastAct, takeBack, takeBackEvents: (eventIds) => log.takeBack(actingId, eventIds) }
 }

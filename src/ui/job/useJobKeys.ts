@@ -23,28 +23,37 @@ export function useJobKeys(
   })
   useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement
-      if (busy || event.ctrlKey || event.metaKey || event.altKey || /INPUT|TEXTAREA|SELECT/.test(target.tagName)) return
-      const onControl = target.closest('button, a, summary') !== null
-      const key = event.key.toLowerCase()
-      if (key === 'pagedown' || (key === ' ' && !onControl)) {
-        event.preventDefault()
-        if (event.repeat || event.timeStamp - lastDone.current < BOUNCE_MS) return
+      const meant = busy ? null : meantBy(event, letters)
+      if (!meant) return
+      if (meant === 'balance') return router.push(`/jobs/${latest.current.jobId}/balance`)
+      event.preventDefault()
+      if (event.repeat && meant !== 'note' && meant !== 'different') return
+      if (meant === 'done') {
+        if (event.timeStamp - lastDone.current < BOUNCE_MS) return
         lastDone.current = event.timeStamp
-        latest.current.done()
-      } else if (key === 'pageup' || key === 'backspace') {
-        event.preventDefault()
-        if (!event.repeat) latest.current.takeBack()
-      } else if (!letters) return
-      else if (key === 'n') {
-        event.preventDefault()
-        latest.current.note()
-      } else if (key === 'd') {
-        event.preventDefault()
-        latest.current.different()
-      } else if (key === 'b') router.push(`/jobs/${latest.current.jobId}/balance`)
+      }
+      latest.current[meant]()
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   }, [busy, letters, router])
+}
+
+type Meant = 'done' | 'takeBack' | 'note' | 'different' | 'balance'
+const KEYS: Readonly<Record<string, Meant>> = {
+  pagedown: 'done',
+  ' ': 'done',
+  pageup: 'takeBack',
+  backspace: 'takeBack',
+}
+const LETTERS: Readonly<Record<string, Meant>> = { n: 'note', d: 'different', b: 'balance' }
+
+/** What a key asks for; null where it belongs to a field, a control or the browser. */
+export function meantBy(event: KeyboardEvent, letters: boolean): Meant | null {
+  const target = event.target as HTMLElement
+  if (event.ctrlKey || event.metaKey || event.altKey || /INPUT|TEXTAREA|SELECT/.test(target.tagName)) return null
+  const key = event.key.toLowerCase()
+  // Space on a control presses that control.
+  if (key === ' ' && target.closest('button, a, summary') !== null) return null
+  return KEYS[key] ?? (letters ? (LETTERS[key] ?? null) : null)
 }

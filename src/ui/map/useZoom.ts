@@ -15,6 +15,7 @@ const PAN_SHARE = 0.12
 export function useZoom(svg: RefObject<SVGSVGElement | null>, view: View, drawing: boolean) {
   const behaviour = useRef<ZoomBehavior<SVGSVGElement, unknown> | null>(null)
   const busy = useRef(drawing)
+  const { widthMm, heightMm } = view
   const [{ x, y, k }, setTransform] = useState({ x: 0, y: 0, k: 1 })
   useEffect(() => {
     busy.current = drawing
@@ -22,41 +23,17 @@ export function useZoom(svg: RefObject<SVGSVGElement | null>, view: View, drawin
   useEffect(() => {
     const element = svg.current
     if (!element) return
-    const scale = { now: 1 }
-    const made = zoom<SVGSVGElement, unknown>()
-      .scaleExtent([1, MOST])
-      .extent([
-        [0, 0],
-        [view.widthMm, view.heightMm],
-      ])
-      .translateExtent([
-        [-view.widthMm * 0.05, -view.heightMm * 0.05],
-        [view.widthMm * 1.05, view.heightMm * 1.05],
-      ])
-      .filter(
-        (event: MouseEvent & { touches?: TouchList }) =>
-          event.type === 'wheel' ||
-          (event.touches?.length ?? 0) > 1 ||
-          (!busy.current && scale.now > 1 && event.button === 0),
-      )
-      .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => {
-        scale.now = event.transform.k
-        setTransform({ x: event.transform.x, y: event.transform.y, k: event.transform.k })
-      })
+    const made = zoomOf({ widthMm, heightMm }, () => busy.current, setTransform)
     behaviour.current = made
     select(element).call(made).on('dblclick.zoom', null)
     return () => {
       select(element).on('.zoom', null)
     }
-  }, [svg, view.widthMm, view.heightMm])
+  }, [svg, widthMm, heightMm])
   const by = (factor: number) => svg.current && behaviour.current?.scaleBy(select(svg.current), factor)
   const pan = (dx: number, dy: number) =>
     svg.current &&
-    behaviour.current?.translateBy(
-      select(svg.current),
-      (dx * view.widthMm * PAN_SHARE) / k,
-      (dy * view.heightMm * PAN_SHARE) / k,
-    )
+    behaviour.current?.translateBy(select(svg.current), (dx * widthMm * PAN_SHARE) / k, (dy * heightMm * PAN_SHARE) / k)
   const reset = () => svg.current && behaviour.current?.transform(select(svg.current), zoomIdentity)
   const onKeyDown = (event: KeyboardEvent) => {
     const act = {
@@ -81,4 +58,35 @@ export function useZoom(svg: RefObject<SVGSVGElement | null>, view: View, drawin
     reset,
     onKeyDown,
   }
+}
+
+type Transform = { x: number; y: number; k: number }
+
+/** Wheel and two fingers always; one finger drags only what is larger than its frame, while nothing is drawn. */
+function zoomOf(
+  { widthMm, heightMm }: Pick<View, 'widthMm' | 'heightMm'>,
+  isDrawing: () => boolean,
+  told: (transform: Transform) => void,
+): ZoomBehavior<SVGSVGElement, unknown> {
+  const scale = { now: 1 }
+  return zoom<SVGSVGElement, unknown>()
+    .scaleExtent([1, MOST])
+    .extent([
+      [0, 0],
+      [widthMm, heightMm],
+    ])
+    .translateExtent([
+      [-widthMm * 0.05, -heightMm * 0.05],
+      [widthMm * 1.05, heightMm * 1.05],
+    ])
+    .filter(
+      (event: MouseEvent & { touches?: TouchList }) =>
+        event.type === 'wheel' ||
+        (event.touches?.length ?? 0) > 1 ||
+        (!isDrawing() && scale.now > 1 && event.button === 0),
+    )
+    .on('zoom', ({ transform: { x, y, k } }: D3ZoomEvent<SVGSVGElement, unknown>) => {
+      scale.now = k
+      told({ x, y, k })
+    })
 }

@@ -3,7 +3,9 @@ import type { StandingOrder } from '@/core/order/standingOfOrder'
 import { coverEdits, mayCover } from '@/core/order/mayCover'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Edit } from '@/core/procedure/edit'
-import { Need } from '@/core/procedure/need'
+import type { Need } from '@/core/procedure/need'
+import { orderEdits, reasonEdit } from '@/core/order/statedOrder'
+import { newId } from '@/client/newId'
 import { itemWords } from '@/words/items'
 import type { OrderView } from './orderModel'
 import { splitKey } from '@/core/procedure/acts'
@@ -36,19 +38,10 @@ export function LearntOrders({
 }) {
   const name = (key: string) => itemWords(document, splitKey(key)[1])
   const change = (needId: string, to: Need['reason']) => {
-    const need = document.needs.find((item) => item.id === needId)!
-    void save([{ kind: 'field', collection: 'needs', id: needId, field: 'reason', from: need.reason, to }])
+    void save(reasonEdit(document, needId, to))
   }
   const record = (order: StandingOrder, reason: 'observed' | 'habit') => {
-    const [[beforeAct, beforeId], [afterAct, afterId]] = [splitKey(order.before), splitKey(order.after)]
-    const need = Need.parse({
-      id: crypto.randomUUID(),
-      dependent: { act: afterAct, id: afterId },
-      needs: { kind: 'operation', act: beforeAct, id: beforeId },
-      reason,
-      note: `seen on ${order.strips.join(', ')}`.slice(0, 300),
-    })
-    void save([{ kind: 'add', collection: 'needs', item: need, after: null }])
+    void save(orderEdits(order, reason, newId('need'), `seen on ${order.strips.join(', ')}`))
   }
   const covers = (order: StandingOrder) => {
     const cover = mayCover(document, order)
@@ -56,7 +49,7 @@ export function LearntOrders({
       ? null
       : {
           words: `Does ${itemWords(document, cover.partId)} cover them?`,
-          say: () => void save(coverEdits(document, cover, order.needId, () => crypto.randomUUID())),
+          say: () => void save(coverEdits(document, cover, order.needId, () => newId('need'))),
         }
   }
   const remove = (needId: string) =>

@@ -15,7 +15,7 @@ import {
   View,
 } from '@react-pdf/renderer'
 import { seededRandom, seedOfText } from '@/core/base/random'
-import type { HandoverFacts } from '@/words/handoverFacts'
+import type { HandoverFacts } from '@/words/jobSheet'
 import { codePath } from './QrCode'
 
 /** Where the fonts that ship with the application lie; given by the server, which knows its folder. */

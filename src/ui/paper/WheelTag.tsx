@@ -143,7 +143,7 @@ function Line({ line, job }: { line: TagLine; job: LiveJob }): ReactNode {
       return (
         <>
           <span className="num w-12 text-center">{line.count}</span> {plural('fastener', line.count)} in tray{' '}
-          {line.tray && <Tape label={line.tray} size="l" />}
+          <Tape label={line.tray} size="l" />
         </>
       )
     case 'waits':

@@ -36,8 +36,8 @@ const SHOWN_AFTER_MS = 500
  * while it stays the same.
  */
 export function usePlanning(input: PlanningInput | null): Planned {
-  const [answered, setAnswered] = useState<{ input: PlanningInput; result: Result<JobPlan, PlanError> } | null>(null)
-  const [first, setFirst] = useState<{ input: PlanningInput; result: Result<JobPlan, PlanError> } | null>(null)
+  const [answered, setAnswered] = useState<Answered | null>(null)
+  const [first, setFirst] = useState<Answered | null>(null)
   const [progress, setProgress] = useState<{ input: PlanningInput; now: PlanProgress } | null>(null)
   const [stopped, setStopped] = useState<PlanningInput | null>(null)
 
@@ -70,16 +70,29 @@ export function usePlanning(input: PlanningInput | null): Planned {
     }
   }, [input, stopped])
 
-  const unanswered = input !== null && answered?.input !== input
-  const waiting = unanswered && stopped !== input
-  const isFirst = unanswered && first?.input === input
+  return { ...shownOf(input, answered, first, progress, stopped), stop: () => setStopped(input) }
+}
+
+type Answered = { input: PlanningInput; result: Result<JobPlan, PlanError> }
+
+/** What of the answers stands for what is asked now. */
+function shownOf(
+  input: PlanningInput | null,
+  answered: Answered | null,
+  first: Answered | null,
+  progress: { input: PlanningInput; now: PlanProgress } | null,
+  stoppedAt: PlanningInput | null,
+): Omit<Planned, 'stop'> {
+  if (!input) return { result: null, progress: null, current: false, first: false, stopped: false }
+  const isAnswered = answered?.input === input
+  const stopped = stoppedAt === input
+  const isFirst = !isAnswered && first?.input === input
   return {
-    result: input ? ((isFirst ? first.result : answered?.result) ?? null) : null,
-    progress: waiting && progress?.input === input ? progress.now : null,
-    current: answered?.input === input || (isFirst && stopped === input),
+    result: (isFirst ? first.result : answered?.result) ?? null,
+    progress: !isAnswered && !stopped && progress?.input === input ? progress.now : null,
+    current: isAnswered || (isFirst && stopped),
     first: isFirst,
-    stopped: input !== null && stopped === input,
-    stop: () => setStopped(input),
+    stopped,
   }
 }
 

@@ -8,7 +8,8 @@ import { SelectField, Options } from '../forms/Field'
 import { Dialog } from '../shell/Dialog'
 import { COLLECTION_WORDS, TOGETHER } from './fieldSpecs'
 import { factRows, goesWithWords } from './factRows'
-import { duplicateItem } from './newItem'
+import { duplicateItem } from '@/core/procedure/newItem'
+import { newId } from '@/client/newId'
 import type { Draft } from './useDraft'
 
 /** The facts of one kind as a table: open a row, copy it, take several at once, set them together, undo. */
@@ -35,7 +36,7 @@ export function FactTable({
     run(
       items
         .filter((item) => ids.has(item.id))
-        .map((item) => ({ kind: 'add', collection, item: duplicateItem(collection, item), after: item.id })),
+        .map((item) => ({ kind: 'add', collection, item: duplicateItem(collection, item, newId), after: item.id })),
     )
   const after = useMemo(() => (ask === 'remove' ? takenAway(document, chosen) : null), [ask, document, chosen])
   const remove = async () => {

@@ -21,7 +21,8 @@ import { FactTable } from './FactTable'
 import { COLLECTION_WORDS } from './fieldSpecs'
 import { ItemForm } from './ItemForm'
 import { OrderTab } from '../order/OrderTab'
-import { blankItem } from './newItem'
+import { newId } from '@/client/newId'
+import { blankItem } from '@/core/procedure/newItem'
 import { SourceChoice } from './SourceChoice'
 import { PartFacts } from './PartFacts'
 import { ProblemList } from './ProblemList'
@@ -95,7 +96,7 @@ export function ProcedureScreen({
     if (item) setForm({ collection, item, isNew: false })
   }
   const add = (collection: FactCollection) =>
-    setForm({ collection, item: blankItem(document, collection, pickedId), isNew: true })
+    setForm({ collection, item: blankItem(document, collection, pickedId, newId), isNew: true })
   const go = (itemId: string) => {
     const collection = FACT_COLLECTIONS.find((name) => document[name].some((item) => item.id === itemId))
     if (!collection) return

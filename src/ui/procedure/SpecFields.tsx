@@ -7,9 +7,10 @@ import type { ProcedureDocument } from '@/core/procedure/document'
 import { STATIONS } from '@/core/procedure/stations'
 import { Options, SelectField, TextField } from '../forms/Field'
 import { holderWords, ownerWords } from '@/words/items'
-import type { ItemKind, Spec } from './fieldSpecs'
+import type { ItemKind, Spec } from './formSpec'
 import { newId } from '@/client/newId'
-import { needOptions, waitOptions } from './needOptions'
+import { needChoices, waitChoices } from '@/core/procedure/needChoices'
+import { dependentWords, neededWords } from '@/words/needWords'
 
 const Context = createContext<ProcedureDocument | null>(null)
 export const DocumentForForm = Context.Provider
@@ -156,7 +157,10 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
       return <WhenField path={path} />
     case 'waits':
     case 'needs': {
-      const options = spec.as === 'waits' ? waitOptions(document) : needOptions(document)
+      const options =
+        spec.as === 'waits'
+          ? waitChoices(document).map((value) => option(value, dependentWords(document, value)))
+          : needChoices(document).map((value) => option(value, neededWords(document, value)))
       return (
         <Controller
           control={control}
@@ -166,7 +170,7 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
               className="sm:col-span-2"
               label={spec.label}
               problem={problem}
-              value={keyOf(options, field.value)}
+              value={field.value ? textOf(field.value as object) : ''}
               onChange={(event) => field.onChange(options.find((option) => option.key === event.target.value)?.value)}
             >
               <option value="">choose…</option>
@@ -252,10 +256,12 @@ function StationsField({ path, label }: { path: string; label: string }) {
   return <Checks path={path} label={label} options={names.map((name) => [name, name])} />
 }
 
-function keyOf(options: readonly { key: string; value: object }[], value: unknown): string {
-  const text = JSON.stringify(value, Object.keys((value as object) ?? {}).sort())
-  return options.find((option) => JSON.stringify(option.value, Object.keys(option.value).sort()) === text)?.key ?? ''
+/** The same text for the same choice, whatever order its fields were written in. */
+function textOf(value: object): string {
+  return JSON.stringify(value, Object.keys(value).sort())
 }
+
+const option = <T extends object>(value: T, words: string) => ({ key: textOf(value), words, value })
 
 function Checks({
   path,

@@ -48,14 +48,11 @@ export function useDraft(
   initial: { document: ProcedureDocument; problems: Problem[]; evidence: ReadonlyMap<Id, Evidence> },
   editDraft: EditDraft,
 ): Draft {
-  const [document, setDocument] = useState(initial.document)
-  const [problems, setProblems] = useState(initial.problems)
-  const [evidence, setEvidence] = useState(initial.evidence)
+  const [now, setNow] = useState({ ...initial, changed: false, conflicts: [] as Conflict[] })
   const [source, setSource] = useState<Source>(NOT_SAID)
   const [saving, setSaving] = useState(false)
-  const [changed, setChanged] = useState(false)
-  const [conflicts, setConflicts] = useState<Conflict[]>([])
   const [done, setDone] = useState<Edit[][]>([])
+  const { document } = now
 
   const send = useCallback(
     async (edits: Edit[]): Promise<{ sentence: string | null; applied: Edit[] }> => {
@@ -64,18 +61,17 @@ export function useDraft(
       try {
         const outcome = await editDraft(procedureId, edits, source)
         if (outcome.status === 'refused') return { sentence: outcome.sentence, applied: [] }
-        setDocument(outcome.document)
-        setProblems(outcome.problems)
-        setEvidence(outcome.evidence)
-        setChanged(true)
-        if (outcome.conflicts.length > 0) setConflicts((now) => [...now, ...outcome.conflicts])
-        const left = new Set(outcome.conflicts.map((conflict) => JSON.stringify(conflict.edit)))
-        return { sentence: null, applied: edits.filter((edit) => !left.has(JSON.stringify(edit))) }
+        const { document, problems, evidence } = outcome
+        setNow(({ conflicts }) => ({
+          document,
+          problems,
+          evidence,
+          changed: true,
+          conflicts: [...conflicts, ...outcome.conflicts],
+        }))
+        return { sentence: null, applied: applied(edits, outcome.conflicts) }
       } catch {
-        return {
-          sentence: 'The shop can’t be reached. What you typed is still here; try again when it can.',
-          applied: [],
-        }
+        return { sentence: OUT_OF_REACH, applied: [] }
       } finally {
         setSaving(false)
       }
@@ -99,25 +95,20 @@ export function useDraft(
   }, [done, send])
   const settle = useCallback(
     async (conflict: Conflict, keep: 'mine' | 'theirs') => {
-      const forget = () => setConflicts((now) => now.filter((item) => item !== conflict))
       const sentence = await save(settledBy(conflict, keep))
-      if (!sentence) forget()
+      if (!sentence)
+        setNow(({ conflicts, ...rest }) => ({ ...rest, conflicts: conflicts.filter((item) => item !== conflict) }))
       return sentence
     },
     [save],
   )
-  return {
-    document,
-    problems,
-    evidence,
-    source,
-    setSource,
-    saving,
-    changed,
-    conflicts,
-    canUndo: done.length > 0,
-    save,
-    undo,
-    settle,
-  }
+  return { ...now, source, setSource, saving, canUndo: done.length > 0, save, undo, settle }
+}
+
+const OUT_OF_REACH = 'The shop can’t be reached. What you typed is still here; try again when it can.'
+
+/** Of these edits, those that met nothing newer. */
+function applied(edits: readonly Edit[], conflicts: readonly Conflict[]): Edit[] {
+  const left = new Set(conflicts.map((conflict) => JSON.stringify(conflict.edit)))
+  return edits.filter((edit) => !left.has(JSON.stringify(edit)))
 }

@@ -1,0 +1,105 @@
+import { DRIVES, HOLDER_KINDS } from '@/core/procedure/holderKinds'
+import { NOTE, POSITIONS, WHEN, type Group } from './formSpec'
+
+/** Sizes met in vehicles; a list offers, it never rejects another one. */
+const DRIVE_SIZES = [
+  '7',
+  '8',
+  '10',
+  '13',
+  '16',
+  'T10',
+  'T15',
+  'T20',
+  'T25',
+  'T30',
+  'T40',
+  'PH1',
+  'PH2',
+  'PH3',
+  'PZ1',
+  'PZ2',
+  '2.5',
+  '3',
+  '4',
+  '5',
+  '6',
+] as const
+export const HOLDERS_FORM: readonly Group[] = [
+  {
+    title: 'Fastener group',
+    specs: [
+      { as: 'items', path: 'holds', label: 'Holds', of: 'parts' },
+      { as: 'choice', path: 'kind', label: 'Kind', options: HOLDER_KINDS },
+      { as: 'number', path: 'count', label: 'Count' },
+      { as: 'choice', path: 'howMany', label: 'The count is', options: ['counted', 'about', 'unknown'] },
+      { as: 'number', path: 'countMost', label: 'At most, where it is about', nullable: true },
+      {
+        as: 'rows',
+        path: 'drives',
+        label: 'Drive; several when examples differ',
+        add: 'Add a drive',
+        blank: { drive: 'hex', size: '', seen: 0 },
+        specs: [
+          { as: 'choice', path: 'drive', label: 'Drive', options: DRIVES },
+          { as: 'text', path: 'size', label: 'Size', help: '7, T20, PH2', suggest: DRIVE_SIZES },
+          { as: 'number', path: 'seen', label: 'Seen' },
+        ],
+      },
+      {
+        as: 'maybe',
+        path: 'thread',
+        label: 'Thread known',
+        blank: { diameterMm: 4, lengthMm: 16, pitchMm: null, greatestDepthMm: null },
+        specs: [
+          { as: 'number', path: 'diameterMm', label: 'M', unit: 'mm' },
+          { as: 'number', path: 'lengthMm', label: 'Length', unit: 'mm' },
+          { as: 'number', path: 'pitchMm', label: 'Pitch', unit: 'mm', nullable: true },
+          { as: 'number', path: 'greatestDepthMm', label: 'No deeper than', unit: 'mm', nullable: true },
+        ],
+      },
+    ],
+  },
+  {
+    title: 'More',
+    folded: true,
+    specs: [
+      { as: 'yes', path: 'captive', label: 'Captive: stays in the part' },
+      { as: 'choice', path: 'letsGo', label: 'Lets go', options: ['as its kind', 'by itself', 'with the pull'] },
+      { as: 'yes', path: 'bearsWeight', label: 'Bears the weight: out last, in first' },
+      {
+        as: 'maybe',
+        path: 'turn',
+        label: 'Turned',
+        blank: { sense: 'anticlockwise', angleDeg: 90, seenFrom: '' },
+        specs: [
+          { as: 'choice', path: 'sense', label: 'Out', options: ['clockwise', 'anticlockwise'] },
+          { as: 'number', path: 'angleDeg', label: 'By', unit: '°' },
+          { as: 'text', path: 'seenFrom', label: 'Seen from' },
+        ],
+      },
+      { as: 'choice', path: 'reuse', label: 'Afterwards', options: ['reuse', 'single use'] },
+      { as: 'number', path: 'torqueNm', label: 'Torque', unit: 'N m', nullable: true },
+      { as: 'choice', path: 'reach.by', label: 'Reached by', options: ['sight', 'mirror', 'feel'] },
+      { as: 'text', path: 'reach.lookFrom', label: 'Look from' },
+      { as: 'number', path: 'reach.depthMm', label: 'How deep', unit: 'mm', nullable: true },
+      { as: 'number', path: 'reach.headroomMm', label: 'Headroom', unit: 'mm', nullable: true },
+      {
+        as: 'choice',
+        path: 'reach.powerTool',
+        label: 'Power tool',
+        options: ['not said', 'no', 'out only', 'out and in'],
+      },
+      {
+        as: 'texts',
+        path: 'stack',
+        label: 'Stack in order, head first',
+        help: 'Separate with commas: screw, sleeve, washer',
+      },
+      { as: 'text', path: 'tell', label: 'Told from a lookalike by' },
+      NOTE,
+      POSITIONS,
+    ],
+  },
+  WHEN,
+]
