@@ -6,13 +6,12 @@ import type { Edit } from '@/core/procedure/edit'
 import { fieldEdits } from '@/core/procedure/edit'
 import { otherSideEdits, seenOn, storedAt } from '@/core/procedure/mirror'
 import type { View } from '@/core/procedure/view'
-import { holderWords } from '@/words/items'
 import { newId } from '@/client/newId'
+import { hintOf, MapTools, type Tool } from './MapTools'
 import { PanelMap } from './PanelMap'
+import { Corners, Dragged } from './Drawn'
 import { snap } from './snapping'
 import { pointAt, rectangle, type Point } from './geometry'
-
-type Tool = 'pick' | 'outline' | 'corners' | `mark:${string}`
 
 /**
  * The map with its tools: draw a part's outline as a rectangle or corner by corner, clinging to what is drawn already;
@@ -114,89 +113,20 @@ export function MapEditor({
     setTrouble((await save(edits)) ?? '')
   }
   const marking = tool.startsWith('mark:') ? groups.find((item) => item.id === tool.slice(5)) : null
-  const hint =
-    tool === 'corners'
-      ? corners.length < 3
-        ? 'Tap corner after corner. They cling to what is drawn, and level or plumb with the one before.'
-        : 'Tap the first corner again, or Close it.'
-      : tool === 'outline'
-        ? corner
-          ? 'Tap the opposite corner.'
-          : `Drag a rectangle for the ${picked?.name.toLowerCase()}, or tap two corners.`
-        : marking
-          ? `Tap where ${'count' in marking ? `mark ${marking.positions.length + 1} of ${marking.count}` : 'the plug'} sits.`
-          : ''
   return (
     <div className="flex h-full min-h-0 flex-col">
-      <div className="flex min-h-11 flex-wrap items-center gap-2 border-b border-hair px-2 py-1">
-        {picked ? (
-          <>
-            <button
-              type="button"
-              className={`desk-button ${tool === 'outline' ? 'main' : ''}`}
-              aria-pressed={tool === 'outline'}
-              onClick={() => setTool(tool === 'outline' ? 'pick' : 'outline')}
-            >
-              {picked.outline ? 'Draw its outline anew' : 'Draw its outline'}
-            </button>
-            <button
-              type="button"
-              className={`desk-button ${tool === 'corners' ? 'main' : ''}`}
-              aria-pressed={tool === 'corners'}
-              onClick={() => (setCorners([]), setTool(tool === 'corners' ? 'pick' : 'corners'))}
-            >
-              Corner by corner
-            </button>
-            {tool === 'corners' && corners.length > 0 && (
-              <>
-                <button type="button" className="desk-button" onClick={() => setCorners(corners.slice(0, -1))}>
-                  One back
-                </button>
-                <button
-                  type="button"
-                  className="desk-button main"
-                  disabled={corners.length < 3}
-                  onClick={() => void draw(corners)}
-                >
-                  Close it
-                </button>
-              </>
-            )}
-            {groups.map((item) => {
-              const missing = ('count' in item ? item.count : 1) - item.positions.length
-              return missing > 0 ? (
-                <button
-                  key={item.id}
-                  type="button"
-                  className={`desk-button ${tool === `mark:${item.id}` ? 'main' : ''}`}
-                  aria-pressed={tool === `mark:${item.id}`}
-                  onClick={() => setTool(tool === `mark:${item.id}` ? 'pick' : `mark:${item.id}`)}
-                >
-                  Mark {'count' in item ? holderWords({ ...item, count: missing }) : item.name}
-                </button>
-              ) : null
-            })}
-            {groups.some((item) => item.positions.length > 0) && (
-              <button type="button" className="desk-button" onClick={() => void clearMarks()}>
-                Clear its marks
-              </button>
-            )}
-            {tool === 'pick' && picked.outline && (
-              <button type="button" className="desk-button" onClick={() => void otherSide()}>
-                Copy to the other side
-              </button>
-            )}
-          </>
-        ) : (
-          <span className="text-second">Pick a part on the map or in the list.</span>
-        )}
-        <button type="button" className="desk-button ml-auto" onClick={() => window.print()}>
-          Print this view
-        </button>
-        <span className="font-semibold" role="status">
-          {trouble || hint}
-        </span>
-      </div>
+      <MapTools
+        picked={picked}
+        groups={groups}
+        tool={tool}
+        choose={(next) => (setCorners([]), setTool(next))}
+        corners={corners.length}
+        oneBack={() => setCorners(corners.slice(0, -1))}
+        close={() => void draw(corners)}
+        clearMarks={() => void clearMarks()}
+        otherSide={() => void otherSide()}
+        said={trouble || hintOf(tool, { corners: corners.length, hasCorner: corner !== null, picked, marking })}
+      />
       <div className="min-h-0 flex-1">
         <PanelMap
           document={document}
@@ -212,43 +142,9 @@ export function MapEditor({
           }
           onPointerUp={up}
         >
-          {corner && pointer && (
-            <rect
-              x={Math.min(corner[0], pointer[0])}
-              y={Math.min(corner[1], pointer[1])}
-              width={Math.abs(corner[0] - pointer[0])}
-              height={Math.abs(corner[1] - pointer[1])}
-              fill="var(--tint)"
-              fillOpacity="0.6"
-              stroke="var(--petrol)"
-              strokeWidth="2"
-              vectorEffect="non-scaling-stroke"
-              className="pointer-events-none"
-            />
-          )}
+          {corner && pointer && <Dragged from={corner} to={pointer} />}
           {tool === 'corners' && corners.length > 0 && (
-            <g
-              className="pointer-events-none"
-              fill="none"
-              stroke="var(--petrol)"
-              strokeWidth="2"
-              vectorEffect="non-scaling-stroke"
-            >
-              <path
-                d={`M${[...corners, ...(pointer ? [clung(pointer, corners.at(-1)!)] : [])].map(([x, y]) => `${x} ${y}`).join('L')}`}
-                vectorEffect="non-scaling-stroke"
-              />
-              {corners.map(([x, y], i) => (
-                <circle
-                  key={i}
-                  cx={x}
-                  cy={y}
-                  r={view.widthMm / (i === 0 ? 130 : 220)}
-                  fill={i === 0 ? 'var(--petrol)' : 'var(--sheet)'}
-                  vectorEffect="non-scaling-stroke"
-                />
-              ))}
-            </g>
+            <Corners corners={corners} next={pointer && clung(pointer, corners.at(-1)!)} widthMm={view.widthMm} />
           )}
         </PanelMap>
       </div>

@@ -1,7 +1,6 @@
 'use client'
 import { useMemo, useState } from 'react'
 import type { PlanningInput } from '@/client/planning'
-import type { JobPlan } from '@/core/plan/show/jobPlan'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { Policy } from '@/core/plan/ask/policy'
 import { facetsThatMatter } from '@/core/plan/derive/facetsThatMatter'
@@ -11,9 +10,8 @@ import { allGoals, type FittedKit } from '@/core/plan/ask/jobGoal'
 import type { ShopRules } from '@/core/vehicle/rule'
 import { goalWords } from '@/words/modelNames'
 import type { Goal } from '@/core/order/wish'
-import { methodsTo } from '@/core/order/settingAct'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { forBuild, type Heads, type ProcedureForBuild } from '@/core/procedure/forBuild'
+import { forBuild, type Heads } from '@/core/procedure/forBuild'
 import type { Station } from '@/core/procedure/station'
 import type { Build } from '@/core/procedure/when'
 import type { HouseValues } from '@/core/shop/houseValues'
@@ -21,15 +19,15 @@ import { planErrorSentence } from '@/words/problems'
 import { itemWords } from '@/words/items'
 import { Tape } from '../marks/Tape'
 import { JobU } from '../job/JobU'
-import { Choice, FacetCards, GoalList, KitList, Section } from './PlanChoices'
+import { FacetCards, GoalList, KitList, Section } from './PlanChoices'
 import { PlanAnswer, PlanFacts } from './PlanAnswer'
 import { OpenJobForm, type OpenJob } from './OpenJobForm'
 import { AlsoNow } from './AlsoNow'
-import { LanesPicture } from './LanesPicture'
 import { PolicyComparison } from './PolicyComparison'
-import { useExtras, useLanes, usePlanning, type Planned, type SharedOut } from './usePlanning'
+import { useExtras, useLanes, usePlanning } from './usePlanning'
 import { WhyLine } from './WhyLine'
-import { numberWords } from '@/words/dates'
+import { Shared, Working, Empty } from './PlanStates'
+import { HowWeWork } from './HowWeWork'
 
 export type PlanData = {
   vehicle: { id: string; label: string; plate: string; build: Build }
@@ -134,59 +132,15 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
           </Section>
         )}
         {chosen && (
-          <Section title="How we work">
-            <div className="space-y-2">
-              <Choice
-                label="Panels"
-                value={policy.resting}
-                options={['rest', 'set aside']}
-                onChange={(resting) => setPolicy({ ...policy, resting })}
-              />
-              <Choice
-                label="Habit"
-                value={policy.habit}
-                options={['quickest', 'panel by panel', 'tool in hand']}
-                onChange={(habit) => setPolicy({ ...policy, habit })}
-              />
-              {[...model.settings.values()].some((setting) => setting.role === 'battery') && (
-                <Choice
-                  label="Battery"
-                  value={policy.battery}
-                  options={['stays on', 'off first']}
-                  words={{ 'stays on': 'battery stays on', 'off first': 'battery off first' }}
-                  onChange={(battery) => setPolicy({ ...policy, battery })}
-                />
-              )}
-              {plan && <MethodChoice model={model} plan={plan} policy={policy} onChange={setPolicy} />}
-              <Choice
-                label="People"
-                value={`${starts.length}`}
-                options={['1', '2', '3']}
-                words={{ '1': 'alone', '2': 'two', '3': 'three' }}
-                onChange={(count) =>
-                  setStarts(Array.from({ length: Number(count) }, (_, i) => starts[i] ?? starts.at(-1)!))
-                }
-              />
-              {starts.map((station, person) => (
-                <label key={person} className="block">
-                  <span className="text-[15px] text-second">
-                    {starts.length === 1 ? 'Starting at' : `Person ${person + 1} starts at`}
-                  </span>
-                  <select
-                    className="field"
-                    value={station}
-                    onChange={(event) =>
-                      setStarts(starts.map((other, i) => (i === person ? event.target.value : other)))
-                    }
-                  >
-                    {stations.map((name) => (
-                      <option key={name}>{name}</option>
-                    ))}
-                  </select>
-                </label>
-              ))}
-            </div>
-          </Section>
+          <HowWeWork
+            model={model}
+            plan={plan}
+            policy={policy}
+            onPolicy={setPolicy}
+            starts={starts}
+            onStarts={setStarts}
+            stations={stations}
+          />
         )}
       </section>
 
@@ -257,115 +211,4 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
       </section>
     </div>
   )
-}
-
-/** The work of two or three: being shared out, stopped, or as lanes. */
-function Shared({ plan, shared, starts }: { plan: JobPlan; shared: SharedOut; starts: readonly Station[] }) {
-  if (shared.answer?.ok) return <LanesPicture plan={plan} lanes={shared.answer.value} starts={starts} />
-  return (
-    <p
-      role="status"
-      className="mt-8 flex max-w-xl flex-wrap items-center justify-between gap-3 border-l-8 border-untravelled py-2 pl-5 text-lg"
-    >
-      <span>
-        {shared.answer
-          ? tooFewWords(shared.answer.error.keys.length)
-          : shared.working
-            ? 'Sharing the work out…'
-            : 'Stopped. Choose how many people again to share it out.'}
-      </span>
-      {shared.working && (
-        <button type="button" className="desk-button" onClick={shared.stop}>
-          Stop
-        </button>
-      )}
-    </p>
-  )
-}
-
-function tooFewWords(steps: number): string {
-  return `${steps} ${steps === 1 ? 'step takes' : 'steps take'} more people than are chosen. Choose one more.`
-}
-
-/** Shown once an answer takes longer than half a second, and when somebody stopped it. */
-function Working({ planned }: { planned: Planned }) {
-  if (planned.stopped)
-    return (
-      <p role="status" className="mb-4 max-w-xl border-l-8 border-untravelled py-2 pl-5 text-lg">
-        Stopped.{' '}
-        {planned.first
-          ? 'What stands here is safe, and was the best so far.'
-          : planned.result
-            ? 'What stands here is the answer to what was chosen before.'
-            : ''}{' '}
-        Change anything on the left to look again.
-      </p>
-    )
-  if (!planned.progress) return null
-  const { choice, choices, expanded } = planned.progress
-  return (
-    <p
-      role="status"
-      className="mb-4 flex max-w-xl flex-wrap items-center justify-between gap-3 border-l-8 border-petrol py-2 pl-5 text-lg"
-    >
-      <span>
-        {planned.first ? 'What stands here is safe. Looking for a better order' : 'Looking for the best safe order'}:{' '}
-        {choices > 1 && `way ${choice} of ${choices}, `}
-        {numberWords(expanded)} possibilities looked at.
-      </span>
-      <button type="button" className="desk-button" onClick={planned.stop}>
-        Stop
-      </button>
-    </p>
-  )
-}
-
-function Empty({ words }: { words: string }) {
-  return <p className="max-w-xl border-l-8 border-untravelled py-2 pl-5 text-xl">{words}</p>
-}
-
-/**
- * Where a setting of this plan can be reached in more ways than one, the crew picks; "cheapest" leaves it to the plan.
- */
-function MethodChoice({
-  model,
-  plan,
-  policy,
-  onChange,
-}: {
-  model: ProcedureForBuild
-  plan: JobPlan
-  policy: Policy
-  onChange: (policy: Policy) => void
-}) {
-  return [...plan.removal.settings.values()].flatMap((act) => {
-    const options = methodsTo(model, act.settingId, act.value)
-    if (options.length < 2) return []
-    const key = `${act.settingId}=${act.value}`
-    return (
-      <label key={key} className="block">
-        <span className="text-[15px] text-second">
-          {model.settings.get(act.settingId)!.name} {act.value}
-        </span>
-        <select
-          className="field"
-          value={policy.methods[key] ?? ''}
-          onChange={(event) => {
-            const { [key]: _, ...others } = policy.methods
-            onChange({ ...policy, methods: event.target.value ? { ...others, [key]: event.target.value } : others })
-          }}
-        >
-          <option value="">whichever is quicker</option>
-          {options.map((id) => (
-            <option key={id} value={id}>
-              {model.methods.get(id)!.method.name}
-            </option>
-          ))}
-        </select>
-        {!policy.methods[key] && (
-          <span className="text-[14px] text-second">now: {model.methods.get(act.methodId)!.method.name}</span>
-        )}
-      </label>
-    )
-  })
 }

@@ -7,7 +7,9 @@ import { editsBetween, fieldEdits, type Edit } from '@/core/procedure/edit'
 import { SelectField, Options } from '../forms/Field'
 import { Dialog } from '../shell/Dialog'
 import { COLLECTION_WORDS, TOGETHER } from './fieldSpecs'
-import { factRows, goesWithWords } from './factRows'
+import { factRows } from './factRows'
+import { FactRows } from './FactTableRows'
+import { TakenAway } from './TakenAway'
 import { duplicateItem } from '@/core/procedure/newItem'
 import { newId } from '@/client/newId'
 import type { Draft } from './useDraft'
@@ -70,106 +72,18 @@ export function FactTable({
         {rows.length === 0 ? (
           <p className="py-4 text-lg text-second">None recorded yet.</p>
         ) : (
-          <table className="w-full text-[15px]">
-            <thead>
-              <tr className="border-b-2 border-ink text-left">
-                <th className="w-10">
-                  <input
-                    type="checkbox"
-                    aria-label="Choose all"
-                    className="size-5 accent-[var(--petrol)]"
-                    checked={chosen.size === rows.length}
-                    onChange={(event) =>
-                      setChosen(event.target.checked ? new Set(rows.map((row) => row.id)) : new Set())
-                    }
-                  />
-                </th>
-                {heads.map((head) => (
-                  <th key={head} className="py-1 pr-3 font-bold">
-                    {head}
-                  </th>
-                ))}
-                <th className="w-12">
-                  <span className="sr-only">Copy</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((row) => (
-                <tr key={row.id} className="border-b border-hair hover:bg-tint">
-                  <td>
-                    <input
-                      type="checkbox"
-                      aria-label={`Choose ${row.cells[0]}`}
-                      className="size-5 accent-[var(--petrol)]"
-                      checked={chosen.has(row.id)}
-                      onChange={(event) => {
-                        const next = new Set(chosen)
-                        if (event.target.checked) next.add(row.id)
-                        else next.delete(row.id)
-                        setChosen(next)
-                      }}
-                    />
-                  </td>
-                  {row.cells.map((cell, i) => (
-                    <td key={i} className="py-1 pr-3 align-top">
-                      {i === 0 ? (
-                        <button
-                          type="button"
-                          className="text-left font-bold underline-offset-2 hover:underline"
-                          onClick={() => onOpen(row.id)}
-                        >
-                          {cell || 'unnamed'}
-                        </button>
-                      ) : (
-                        cell
-                      )}
-                    </td>
-                  ))}
-                  <td>
-                    <button
-                      type="button"
-                      aria-label={`Copy ${row.cells[0]}`}
-                      className="grid size-8 place-items-center rounded hover:bg-ground"
-                      onClick={() => void copy(new Set([row.id]))}
-                    >
-                      <Copy size={16} aria-hidden />
-                    </button>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <FactRows
+            heads={heads}
+            rows={rows}
+            chosen={chosen}
+            choose={setChosen}
+            copy={(id) => void copy(new Set([id]))}
+            onOpen={onOpen}
+          />
         )}
       </div>
       <Dialog title={`Take away ${picked.length}?`} open={ask === 'remove'} onClose={() => setAsk(null)}>
-        <div className="space-y-4">
-          {after && after.goes.length > 0 ? (
-            <>
-              <p>These facts hang on {picked.length === 1 ? 'it' : 'them'} and go too:</p>
-              <ul className="list-disc pl-6">
-                {after.goes.map((item) => (
-                  <li key={item.id}>{goesWithWords(document, item.collection, item.id)}</li>
-                ))}
-              </ul>
-            </>
-          ) : (
-            <p>No other fact goes with {picked.length === 1 ? 'it' : 'them'}. Undo brings everything back.</p>
-          )}
-          {after && after.everywhere.length > 0 && (
-            <>
-              <p className="font-semibold">These held for some builds only, and will hold for every one:</p>
-              <ul className="list-disc pl-6">
-                {after.everywhere.map((item) => (
-                  <li key={item.id}>{goesWithWords(document, item.collection, item.id)}</li>
-                ))}
-              </ul>
-            </>
-          )}
-          <button type="button" className="desk-button main w-full" onClick={() => void remove()}>
-            Take away
-          </button>
-        </div>
+        {after && <TakenAway document={document} count={picked.length} after={after} remove={() => void remove()} />}
       </Dialog>
       <Dialog title={`Set ${picked.length} together`} open={ask === 'together'} onClose={() => setAsk(null)}>
         <Together

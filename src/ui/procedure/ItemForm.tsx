@@ -7,7 +7,8 @@ import { coversNeed } from '@/core/procedure/need'
 import { SelectField } from '../forms/Field'
 import { COLLECTION_WORDS, FORMS } from './fieldSpecs'
 import { newId } from '@/client/newId'
-import { DocumentForForm, SpecField } from './SpecFields'
+import { DocumentForForm } from './formContext'
+import { SpecField } from './SpecFields'
 
 type Item = { id: string }
 export type SaveItem = (item: Item, alsoNeeds: ReturnType<typeof coversNeed>[]) => Promise<string | null>

@@ -1,21 +1,14 @@
 'use client'
-import { useState, type ReactNode } from 'react'
-import type { Id } from '@/core/base/id'
-import { levelNow } from '@/core/job/fold'
+import { useState } from 'react'
 import { Caution } from '@/core/procedure/caution'
 import { SEVERITIES } from '@/core/procedure/severity'
 import { TAB_SIDES } from '@/core/procedure/tether'
-import type { Fact } from '@/core/shorthand/meaning'
-import { isScrew, partsInPlace, type Usual } from '@/core/strip/likeliest'
+import { partsInPlace } from '@/core/strip/likeliest'
 import { refusals } from '@/core/vehicle/judge'
-import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { newId } from '@/client/newId'
 import { capital } from '@/words/operations'
-import { headWords, itemWords, plural } from '@/words/items'
-import type { LiveStrip } from './useStrip'
-
-/** What closes a sheet: facts taken, or anything else done. */
-type SheetProps = { strip: LiveStrip; close: () => void }
+import { itemWords } from '@/words/items'
+import { NameForm, Choices, Choice, type SheetProps } from './CatchChoices'
 
 const OFFERED_PARTS = [
   'surround',
@@ -49,8 +42,6 @@ const OFFERED_PLUGS = [
   'lamp',
   'camera',
 ]
-const COUNTS = [1, 2, 3, 4, 5, 6, 7, 8, 9]
-
 /** Which panel: a name the record has, one the trade uses, or a new one. */
 export function PanelSheet({ strip, close }: SheetProps) {
   const { document, state } = strip.job
@@ -79,92 +70,6 @@ export function PanelSheet({ strip, close }: SheetProps) {
         ))}
       </Choices>
     </div>
-  )
-}
-
-/**
- * Three taps: what it is, how many, where. The heads this shop meets most stand first; any other can be typed in the
- * line.
- */
-export function FastenerSheet({
-  strip,
-  close,
-  screws,
-  usual,
-}: SheetProps & { screws: boolean; usual: readonly Usual[] }) {
-  const [kind, setKind] = useState<Usual | null>(null)
-  const [count, setCount] = useState<number | null>(null)
-  const { document, state } = strip.job
-  const offered = usual.filter((item) => isScrew(item) === screws).slice(0, 12)
-  const hiders = document.parts.filter((part) => levelNow(state, part.id) !== 'in place' && part.id !== strip.inHand)
-  const take = (behind: Id | null) => {
-    const fact: Fact = {
-      fact: 'holder',
-      kind: kind!.kind,
-      count: count!,
-      ...(kind!.drive !== 'none' && { drive: kind!.drive, ...(kind!.size && { size: kind!.size }) }),
-      ...(behind && { behind: [itemWords(document, behind)] }),
-    }
-    strip.say([fact], '')
-    close()
-  }
-  if (!kind)
-    return (
-      <Choices title="What is it?">
-        {offered.map((item) => (
-          <Choice
-            key={`${item.kind} ${item.drive} ${item.size}`}
-            words={usualWords(item)}
-            mark={
-              <FastenerMark
-                shape={shapeOf({
-                  kind: item.kind,
-                  drives: item.drive === 'none' ? [] : [{ drive: item.drive, size: item.size, seen: 0 }],
-                })}
-                size={30}
-              />
-            }
-            onClick={() => setKind(item)}
-          />
-        ))}
-      </Choices>
-    )
-  if (count === null)
-    return (
-      <Choices title={`How many ${usualWords(kind)}?`}>
-        {COUNTS.map((number) => (
-          <Choice key={number} words={String(number)} onClick={() => setCount(number)} />
-        ))}
-        <MoreThanNine onCount={setCount} />
-      </Choices>
-    )
-  return (
-    <Choices title={`Where ${count === 1 ? 'is it' : `are the ${count}`}?`}>
-      <Choice words="In sight" onClick={() => take(null)} />
-      {hiders.map((part) => (
-        <Choice key={part.id} words={`Behind the ${part.name.toLowerCase()}`} onClick={() => take(part.id)} />
-      ))}
-    </Choices>
-  )
-}
-
-function usualWords({ kind, drive, size }: Usual): string {
-  if (drive === 'none') return plural(kind, 2)
-  const head = headWords({ drive, size })
-  return kind === 'machine screw' ? head : `${head} ${kind}`
-}
-
-/** Counted by tapping once a piece. */
-function MoreThanNine({ onCount }: { onCount: (count: number) => void }) {
-  const [tapped, setTapped] = useState(0)
-  return (
-    <>
-      <Choice
-        words={tapped === 0 ? 'Tap once each' : `${tapped}, tap on`}
-        onClick={() => setTapped(Math.min(99, tapped + 1))}
-      />
-      {tapped > 0 && <Choice words={`It is ${tapped}`} onClick={() => onCount(tapped)} />}
-    </>
   )
 }
 
@@ -317,62 +222,5 @@ export function CautionSheet({ strip, close }: SheetProps) {
         Keep it
       </button>
     </div>
-  )
-}
-
-/** A name typed, where none of those offered is it. */
-function NameForm({
-  label,
-  placeholder,
-  most,
-  onName,
-}: {
-  label: string
-  placeholder: string
-  most: number
-  onName: (name: string) => void
-}) {
-  const [typed, setTyped] = useState('')
-  return (
-    <form
-      className="flex gap-2"
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (typed.trim()) onName(typed.trim())
-      }}
-    >
-      <label className="min-w-0 flex-1">
-        <span className="sr-only">{label}</span>
-        <input
-          className="field !min-h-14 text-xl"
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-          placeholder={placeholder}
-          maxLength={most}
-          autoComplete="off"
-        />
-      </label>
-      <button className="slab" disabled={typed.trim() === ''}>
-        Take
-      </button>
-    </form>
-  )
-}
-
-function Choices({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <section>
-      <h3 className="mb-2 text-xl">{title}</h3>
-      <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">{children}</div>
-    </section>
-  )
-}
-
-function Choice({ words, mark, onClick }: { words: string; mark?: ReactNode; onClick: () => void }) {
-  return (
-    <button type="button" className="ghost !min-h-16 text-xl" onClick={onClick}>
-      {mark}
-      {words}
-    </button>
   )
 }

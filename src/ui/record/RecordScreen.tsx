@@ -1,14 +1,11 @@
 'use client'
-import { STATIONS } from '@/core/procedure/stations'
 import { Camera, NotebookPen, PanelTop, SlidersHorizontal, TriangleAlert, Undo2 } from 'lucide-react'
 import { useMemo, useState, type ReactNode } from 'react'
-import { wallMsOf } from '@/core/base/clock'
 import { CATCHES, likelyNext, type Catch, type Usual } from '@/core/strip/likeliest'
 import { MOST_QUESTIONS, questionsOf, type Question } from '@/core/strip/questions'
 import { stripRows, type StripRow } from '@/core/strip/stripRows'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import { JobHead } from '../job/JobHead'
-import { SettingsNow } from '../job/SettingsNow'
 import { type JobData } from '../job/useJob'
 import { useAnyJob } from '../job/useAnyJob'
 import { FastenerMark } from '../marks/FastenerMark'
@@ -17,7 +14,8 @@ import { AirbagFlag, SignalPlate } from '../marks/Signs'
 import { itemWords } from '@/words/items'
 import type { ChangeActing } from '../shell/ActingButton'
 import { Dialog } from '../shell/Dialog'
-import { CautionSheet, FastenerSheet, PanelSheet, PlugSheet, SettingSheet } from './CatchSheets'
+import { CautionSheet, PanelSheet, PlugSheet, SettingSheet } from './CatchSheets'
+import { FastenerSheet } from './FastenerSheet'
 import { LooseEnds, offerFor } from './LooseEnds'
 import { NoteSheet } from './NoteSheet'
 import { PartKnown } from './PartKnown'
@@ -26,11 +24,11 @@ import { PutBack } from './PutBack'
 import { QuestionCard } from '../job/QuestionCard'
 import { RowSheet } from './RowSheet'
 import { StripPicture } from './StripPicture'
-import { StripRail } from './StripRail'
 import { StripSign } from './StripSign'
 import { useDearOrders } from './useDearOrders'
 import { useMedia } from './useMedia'
 import { useStrip, type LiveStrip } from './useStrip'
+import { StripAside } from './StripAside'
 
 export type RecordData = JobData & { usual: Usual[] }
 type Sheet = Catch | 'questions' | 'back' | StripRow | null
@@ -48,66 +46,12 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
   const urgent = questions.find((question) =>
     ['circuit', 'purpose', 'battery prepared', 'same screw', 'reached'].includes(question.kind),
   )
-  const first = job.state.history[0]
-  const minutes = first ? Math.max(0, Math.round((job.nowMs - wallMsOf(first.at)) / 60_000)) : 0
-  const facts = job.state.history.reduce((sum, { what }) => sum + (what.kind === 'stated' ? what.edits.length : 0), 0)
   const close = () => setSheet(null)
   return (
     <div data-theme={data.theme} className="flex min-h-dvh flex-col lg:h-dvh lg:min-h-[640px]">
       <JobHead data={data} job={job} change={change} back="/today" />
       <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[328px_minmax(0,1fr)] lg:grid-rows-[minmax(0,1fr)]">
-        <aside className="order-2 flex min-h-0 flex-col px-4 pb-4 lg:order-1" aria-label="The strip so far">
-          <p className="flex justify-between gap-3 pb-1 text-[17px] font-bold">
-            As it came apart
-            <span className="font-normal text-second">
-              <span className="num">{minutes}</span> min, <span className="num">{facts}</span>{' '}
-              {facts === 1 ? 'fact' : 'facts'}
-            </span>
-          </p>
-          <label className="mb-1 flex items-center gap-3 text-[17px]">
-            <span className="shrink-0 font-bold">I stand at</span>
-            <select
-              className="field !min-h-12 text-lg"
-              value={strip.station}
-              onChange={(event) => strip.standAt(event.target.value)}
-            >
-              {[...STATIONS, ...data.house.stations.map(({ name }) => name)].map((station) => (
-                <option key={station} value={station}>
-                  {station}
-                </option>
-              ))}
-            </select>
-          </label>
-          <div
-            className="-mx-4 min-h-0 flex-1 overflow-y-auto px-4"
-            tabIndex={0}
-            role="group"
-            aria-label="The way apart, scrolls"
-          >
-            <StripRail document={job.document} rows={rows} inHand={strip.inHand} onPick={setSheet} />
-          </div>
-          <SettingsNow settings={job.document.settings} state={job.state} className="grid grid-cols-3" />
-          <div className="mt-2 grid grid-cols-2 gap-2">
-            <button
-              type="button"
-              className="ghost text-lg"
-              onClick={() => setSheet('questions')}
-              disabled={questions.length === 0}
-            >
-              {questions.length === 0
-                ? 'No question'
-                : `${questions.length} ${questions.length === 1 ? 'question' : 'questions'}`}
-            </button>
-            <button
-              type="button"
-              className="ghost text-lg"
-              onClick={() => setSheet('back')}
-              disabled={rows.length === 0}
-            >
-              Put it back
-            </button>
-          </div>
-        </aside>
+        <StripAside data={data} strip={strip} rows={rows} questions={questions.length} onSheet={setSheet} />
         <section
           className="order-1 flex min-h-0 min-w-0 flex-col gap-3 pb-4 pr-4 lg:order-2"
           aria-label="What comes off"

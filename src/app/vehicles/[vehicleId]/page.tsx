@@ -11,8 +11,8 @@ import { requireCrew } from '@/server/session'
 import { readVehicle } from '@/server/vehicles'
 import { Tape } from '@/ui/marks/Tape'
 import { itemWords } from '@/words/items'
-import { ChooseModel } from '../VehicleForms'
 import { dateWords } from '@/words/dates'
+import { FittedHere, ModelAndBuild, VehiclePhotos } from './VehicleParts'
 
 export const metadata = { title: 'Vehicle' }
 
@@ -38,7 +38,6 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
   )
   const latest = inOrder.at(-1)?.job.document
   const known = latest ? overlayWords(latest, overlay) : []
-  const document = vehicle.procedure?.document
   const history = new Map(inOrder.map(({ job, state }) => [job.id, historyWords(job.document, state)]))
   // What is only planned is not in the vehicle.
   const fitted = inOrder
@@ -80,51 +79,8 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
           </ul>
         </section>
         <section className="space-y-6">
-          <div>
-            <h2 className="border-b-2 border-ink pb-1 text-xl">Model and build</h2>
-            {vehicle.procedureId && document ? (
-              <>
-                <p className="py-2">
-                  <Link className="jump" href={`/procedures/${vehicle.procedureId}`}>
-                    {document.name}
-                  </Link>
-                  {vehicle.procedure!.revisionNumber ? `, revision ${vehicle.procedure!.revisionNumber}` : ', draft'}
-                </p>
-                <dl>
-                  {document.facets.map((facet) => (
-                    <div key={facet.id} className="flex justify-between border-b border-hair py-1.5">
-                      <dt>{facet.name}</dt>
-                      <dd className="font-bold">
-                        {facet.choices.find((choice) => choice.id === vehicle.build[facet.id])?.name ?? (
-                          <span className="font-normal text-second">not known yet</span>
-                        )}
-                      </dd>
-                    </div>
-                  ))}
-                </dl>
-              </>
-            ) : (
-              <div className="pt-2">
-                <ChooseModel vehicleId={vehicle.id} procedures={procedures} />
-              </div>
-            )}
-          </div>
-          <div>
-            <h2 className="border-b-2 border-ink pb-1 text-xl">Fitted here</h2>
-            {fitted.length === 0 && <p className="py-2 text-second">No kit was fitted by this shop yet.</p>}
-            <ul>
-              {fitted.map(({ id, name, job }) => (
-                <li key={id} className="flex flex-wrap justify-between gap-x-3 border-b border-hair py-1.5">
-                  <Link className="jump" href={`/jobs/${job.id}${job.handedOverAt ? '/handover' : ''}`}>
-                    {name}
-                  </Link>
-                  <span className="text-second">
-                    {job.handedOverAt ? dateWords(job.handedOverAt, 'year', crew.house.timeZone) : 'being fitted'}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </div>
+          <ModelAndBuild vehicle={vehicle} procedures={procedures} />
+          <FittedHere fitted={fitted} zone={crew.house.timeZone} />
           <div>
             <h2 className="border-b-2 border-ink pb-1 text-xl">What differs on this one</h2>
             {differs.length + known.length === 0 && (
@@ -157,27 +113,7 @@ export default async function VehiclePage({ params }: { params: Promise<{ vehicl
             </ul>
           </div>
         </section>
-        {photos.length > 0 && (
-          <section className="lg:col-span-2">
-            <h2 className="border-b-2 border-ink pb-1 text-xl">Photos</h2>
-            <ul className="flex flex-wrap gap-3 pt-3">
-              {photos.map((photo) => (
-                <li key={photo.photoId} className="w-40">
-                  <a href={`/api/media/${photo.photoId}`} target="_blank" rel="noreferrer">
-                    {/* eslint-disable-next-line @next/next/no-img-element */}
-                    <img
-                      src={`/api/media/${photo.photoId}?size=small`}
-                      alt={`Photo: ${photo.words}`}
-                      className="h-28 w-40 border border-hair object-cover"
-                      loading="lazy"
-                    />
-                    <span className="block truncate text-sm text-second">{photo.words}</span>
-                  </a>
-                </li>
-              ))}
-            </ul>
-          </section>
-        )}
+        {photos.length > 0 && <VehiclePhotos photos={photos} />}
       </div>
     </DeskPage>
   )

@@ -7,7 +7,8 @@ import { everybody, readJob } from '@/server/jobs'
 import { readMedia } from '@/server/media'
 import { currentCrew } from '@/server/session'
 import { handoverFacts } from '@/words/handoverFacts'
-import { HandoverPdf, type Fonts } from '@/ui/paper/HandoverPdf'
+import { HandoverPdf } from '@/ui/paper/HandoverPdf'
+import type { Fonts } from '@/ui/paper/pdfStyles'
 
 export const dynamic = 'force-dynamic'
 const MOST_PHOTOS = 12

@@ -1,0 +1,133 @@
+'use client'
+import { Plus, Trash2 } from 'lucide-react'
+import { type ReactNode } from 'react'
+import { SelectField, TextField } from '../forms/Field'
+
+export function Rows({
+  title,
+  add,
+  onAdd,
+  empty,
+  children,
+}: {
+  title: string
+  add: string
+  onAdd: () => void
+  empty: string
+  children: ReactNode[]
+}) {
+  return (
+    <section>
+      <h2 className="border-b-2 border-ink pb-1 text-xl">{title}</h2>
+      {children.length === 0 && <p className="py-2 text-second">{empty}</p>}
+      {children}
+      <button type="button" className="desk-button mt-3" onClick={onAdd}>
+        <Plus size={16} aria-hidden /> {add}
+      </button>
+    </section>
+  )
+}
+
+export function Row({ name, onRemove, children }: { name: string; onRemove: () => void; children: ReactNode }) {
+  return (
+    <div className="flex items-start gap-3 border-b border-hair py-3">
+      <div className="grid min-w-0 flex-1 gap-x-4 gap-y-2 sm:grid-cols-2 lg:grid-cols-4">{children}</div>
+      <button type="button" className="desk-button mt-6" aria-label={`Remove ${name || 'this row'}`} onClick={onRemove}>
+        <Trash2 size={16} aria-hidden />
+      </button>
+    </div>
+  )
+}
+
+export function Select({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string
+  value: string
+  options: readonly string[]
+  onChange: (value: string) => void
+}) {
+  return (
+    <SelectField label={label} value={value} onChange={(event) => onChange(event.target.value)}>
+      {options.map((option) => (
+        <option key={option}>{option}</option>
+      ))}
+    </SelectField>
+  )
+}
+
+export function NumberField({
+  label,
+  help,
+  value,
+  onChange,
+}: {
+  label: string
+  help?: string
+  value: number
+  onChange: (value: number) => void
+}) {
+  return (
+    <TextField
+      label={label}
+      help={help}
+      type="number"
+      min={0}
+      value={value}
+      onChange={(event) => onChange(event.target.valueAsNumber)}
+    />
+  )
+}
+
+export function Yes({ label, value, onChange }: { label: string; value: boolean; onChange: (value: boolean) => void }) {
+  return (
+    <label className="flex min-h-8 items-center gap-2 text-[15px]">
+      <input
+        type="checkbox"
+        className="size-5 accent-[var(--petrol)]"
+        checked={value}
+        onChange={(event) => onChange(event.target.checked)}
+      />{' '}
+      {label}
+    </label>
+  )
+}
+
+export function Picks({
+  label,
+  options,
+  chosen,
+  onChange,
+  className = '',
+}: {
+  label: string
+  options: readonly (readonly [string, string])[]
+  chosen: readonly string[]
+  onChange: (chosen: string[]) => void
+  className?: string
+}) {
+  if (options.length === 0) return null
+  return (
+    <fieldset className={className}>
+      <legend className="text-[15px] font-semibold">{label}</legend>
+      <div className="flex max-h-40 flex-wrap gap-x-4 overflow-auto">
+        {options.map(([key, name]) => (
+          <label key={key} className="flex min-h-8 items-center gap-2 text-[15px]">
+            <input
+              type="checkbox"
+              className="size-5 accent-[var(--petrol)]"
+              checked={chosen.includes(key)}
+              onChange={(event) =>
+                onChange(event.target.checked ? [...chosen, key] : chosen.filter((other) => other !== key))
+              }
+            />{' '}
+            {name}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  )
+}
