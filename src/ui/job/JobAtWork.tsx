@@ -78,19 +78,7 @@ export function JobAtWork({
     setFailed(operation!.itemId)
     setAsk('failed')
   }
-  /** Another head asks for another tool: the rest is planned with it, and without it when that is taken back. */
-  const afterHead = (happenings: readonly Happening[], also: ReturnType<PlannedJob['record']>) => {
-    if (
-      data.kind === 'job' &&
-      happenings.some((what) => what.kind === 'different from the record' && what.field === 'head')
-    )
-      replan.ask(job.request, state.people, { atOnce: true, also })
-  }
-  const foundOtherwise = (happenings: readonly Happening[]) => afterHead(happenings, job.record(happenings))
-  const takeBack = () => {
-    const gone = job.log.events.flatMap((event) => (job.lastAct?.eventIds.includes(event.id) ? [event.what] : []))
-    afterHead(gone, job.takeBack())
-  }
+  const { foundOtherwise, takeBack } = useFound(data, job, replan)
   const asksReplan = replan.replanning.state !== 'idle' && replan.replanning.state !== 'quiet'
   const ready = useReady()
   usePhotoOutbox(data.shopId)
@@ -215,4 +203,19 @@ function useHands(acts: Parameters<typeof useJobKeys>[0], busy: boolean, spoken:
   useAwake()
   useJobKeys(acts, busy, letters)
   useReadAloud(spoken, aloud)
+}
+
+/** Another head asks for another tool: the rest is planned with it, and without it when that is taken back. */
+function useFound(data: JobData, job: PlannedJob, replan: Replan) {
+  const afterHead = (happenings: readonly Happening[], also: ReturnType<PlannedJob['record']>) => {
+    const another = happenings.some((what) => what.kind === 'different from the record' && what.field === 'head')
+    if (data.kind === 'job' && another) replan.ask(job.request, job.state.people, { atOnce: true, also })
+  }
+  return {
+    foundOtherwise: (happenings: readonly Happening[]) => afterHead(happenings, job.record(happenings)),
+    takeBack: () => {
+      const gone = job.log.events.flatMap((event) => (job.lastAct?.eventIds.includes(event.id) ? [event.what] : []))
+      afterHead(gone, job.takeBack())
+    },
+  }
 }
