@@ -2,7 +2,7 @@ import 'server-only'
 import { z } from 'zod'
 import { checkKit, Kit } from '@/core/shop/kit'
 import { inShop, mayAct, refused, type Crew, type Refused } from './session'
-import { REFUSALS } from '@/words/refusals'
+import { kitProblemSentence, REFUSALS } from '@/words/refusals'
 
 export type KitRow = { kit: Kit; version: number }
 
@@ -12,7 +12,7 @@ export async function listKits(crew: Crew): Promise<KitRow[]> {
 }
 
 /** `version`: the one the form was filled from; 0 for a new kit. */
-export const KitInput = z.object({ kit: Kit, version: z.number().int().min(0) })
+export const KitInput = z.object({ kit: Kit.extend({ id: z.uuid() }), version: z.number().int().min(0) })
 
 /** Saves a kit. Somebody else's change in between is not overwritten: the form stays and says so. */
 export async function saveKit(
@@ -22,19 +22,7 @@ export async function saveKit(
   if (!mayAct(crew, 'lead')) return refused('lead')
   const { kit, version } = input
   const [problem] = checkKit(kit)
-  if (problem?.kind === 'bypass')
-    return {
-      status: 'refused',
-      sentence: REFUSALS.notBypassed,
-    }
-  if (problem)
-    return {
-      status: 'refused',
-      sentence:
-        problem.kind === 'work after itself'
-          ? REFUSALS.workWaitsForItself
-          : `“${problem.in}” comes after work that is not in this kit. Choose again.`,
-    }
+  if (problem) return { status: 'refused', sentence: kitProblemSentence(problem) }
   return inShop(crew, async (trx) => {
     const same = await trx
       .selectFrom('kit')

@@ -50,6 +50,7 @@ export function neededWords(document: ProcedureDocument, needed: Need['needs']):
 }
 
 /** A need as one readable line: "4 hex 7 of Radio unit waits until Centre surround is off (covers)". */
-export function needWords(document: ProcedureDocument, need: Need): { waits: string; until: string } {
-  return { waits: dependentWords(document, need.dependent), until: neededWords(document, need.needs) }
+export function needWords(document: ProcedureDocument, { dependent, needs }: Need): { waits: string; until: string } {
+  const until = needs.kind === 'operation' ? dependentWords(document, needs) : neededWords(document, needs)
+  return { waits: dependentWords(document, dependent), until }
 }

@@ -1,3 +1,5 @@
+import type { KitProblem } from '@/core/shop/kit'
+
 /** Why the server does not do what was asked, and what to do instead: each sentence once. */
 export const REFUSALS = {
   eventOfAnotherJob: 'This event belongs to another job.',
@@ -66,4 +68,12 @@ export function mayNotWriteWords(by: 'anybody' | 'lead' | 'gate'): string {
   return by === 'gate'
     ? 'A vehicle is handed over from the hand-over page, where the gate is checked.'
     : 'Only a lead decides this. Tap the name at the top and change who acts.'
+}
+
+/** Why a kit can't be kept as it stands. */
+export function kitProblemSentence(problem: KitProblem): string {
+  if (problem.kind === 'bypass') return REFUSALS.notBypassed
+  return problem.kind === 'work after itself'
+    ? REFUSALS.workWaitsForItself
+    : `“${problem.in}” comes after work that is not in this kit. Choose again.`
 }

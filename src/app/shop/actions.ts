@@ -41,7 +41,7 @@ export async function saveWordsAction(input: unknown): Promise<Answer> {
 
 export async function saveKitAction(input: unknown): Promise<{ status: 'done'; version: number } | Refused> {
   const crew = await requireCrew()
-  const parsed = KitInput.extend({ kit: KitInput.shape.kit.extend({ id: z.uuid() }) }).safeParse(input)
+  const parsed = KitInput.safeParse(input)
   if (!parsed.success) return { status: 'refused', sentence: parsed.error.issues[0]!.message }
   const answer = await saveKit(crew, parsed.data)
   if (answer.status === 'done') revalidatePath('/shop/kits')

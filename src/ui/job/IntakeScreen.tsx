@@ -132,7 +132,7 @@ export function IntakeScreen({
         </section>
       </main>
       <ReplanDialog job={job} replan={replan} />
-      <Dialog title="as they are now" open={fasteners} onClose={() => setFasteners(false)} wide>
+      <Dialog title="Fasteners, as they are now" open={fasteners} onClose={() => setFasteners(false)} wide>
         <FastenersBefore
           job={job}
           replan={(also) => replan.ask(job.request, job.state.people, { atOnce: true, also })}

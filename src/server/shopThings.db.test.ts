@@ -1,0 +1,108 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals'
+import sharp from 'sharp'
+import { Kit } from '@/core/shop/kit'
+import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
+import { BUILT_IN_RULES } from '@/core/vehicle/builtInRules'
+import { database } from './database'
+import { listKits, removeKit, saveKit } from './kits'
+import { keepMedia, readMedia } from './media'
+import { inShop } from './session'
+import { saveShopPart } from './shopValues'
+import { crewOf, makeShop, somebody } from './shop.testing'
+import { newStrip, NewStrip } from './strips'
+
+const [owner, lead, installer, stranger] = [
+  somebody('Marit', 'owner'),
+  somebody('Tolu', 'lead'),
+  somebody('Ola', 'installer'),
+  somebody('Aino', 'owner'),
+]
+const [shop, other] = [crypto.randomUUID(), crypto.randomUUID()]
+const [asOwner, asLead, asInstaller] = [owner, lead, installer].map((person) => crewOf(shop, person)) as [
+  ReturnType<typeof crewOf>,
+  ReturnType<typeof crewOf>,
+  ReturnType<typeof crewOf>,
+]
+const asStranger = crewOf(other, stranger)
+
+beforeAll(async () => {
+  await makeShop(shop, [owner, lead, installer])
+  await makeShop(other, [stranger])
+})
+afterAll(() => database().destroy())
+
+test('a kit: a lead’s, under its own name, and never over somebody else’s change', async () => {
+  const kit = Kit.parse({ id: crypto.randomUUID(), name: 'Tracker' })
+  expect((await saveKit(asInstaller, { kit, version: 0 })).status).toBe('refused')
+  expect(await saveKit(asLead, { kit, version: 0 })).toEqual({ status: 'done', version: 1 })
+  const named = Kit.parse({ id: crypto.randomUUID(), name: 'Tracker' })
+  expect((await saveKit(asLead, { kit: named, version: 0 })).status).toBe('refused')
+  const two = await Promise.all([
+    saveKit(asLead, { kit: { ...kit, note: 'one' }, version: 1 }),
+    saveKit(asOwner, { kit: { ...kit, note: 'other' }, version: 1 }),
+  ])
+  expect(two.map(({ status }) => status).sort()).toEqual(['done', 'refused'])
+  expect(await listKits(asLead)).toMatchObject([
+    { version: 2, kit: { note: two[0].status === 'done' ? 'one' : 'other' } },
+  ])
+  expect(await listKits(asStranger)).toEqual([])
+  await removeKit(asStranger, kit.id)
+  expect(await listKits(asLead)).toHaveLength(1)
+  await removeKit(asLead, kit.id)
+  expect(await listKits(asLead)).toEqual([])
+})
+
+test('a kit that bypasses a signal, or waits for itself, is not kept', async () => {
+  const work = (more: object) => ({ id: 'w', name: 'Work', kind: 'mount', station: 'centre', durationS: 60, ...more })
+  const kit = (more: object) => Kit.parse({ id: crypto.randomUUID(), name: 'K', works: [work(more)] })
+  for (const more of [{ kind: 'bypass a signal' }, { afterWork: ['w'] }, { afterWork: ['gone'] }])
+    expect(await saveKit(asLead, { kit: kit(more), version: 0 })).toMatchObject({
+      status: 'refused',
+      sentence: expect.stringMatching(/\S/),
+    })
+  expect(await listKits(asLead)).toEqual([])
+})
+
+test('house values are a lead’s, rules of safety the owner’s; a built-in rule is never replaced', async () => {
+  const house = { part: 'house' as const, value: { ...DEFAULT_HOUSE_VALUES, liftMassKg: 15 } }
+  const own = { ...BUILT_IN_RULES[0]!, id: 'own-rule' }
+  const rules = (id: string) => ({ part: 'rules' as const, value: { added: [{ ...own, id }], raised: [] } as never })
+  expect((await saveShopPart(asInstaller, house)).status).toBe('refused')
+  expect((await saveShopPart(asLead, house)).status).toBe('done')
+  expect((await saveShopPart(asLead, rules('own-rule'))).status).toBe('refused')
+  expect((await saveShopPart(asOwner, rules(BUILT_IN_RULES[0]!.id))).status).toBe('refused')
+  expect((await saveShopPart(asOwner, rules('own-rule'))).status).toBe('done')
+  const row = await inShop(asOwner, (trx) =>
+    trx.selectFrom('shop').select(['house', 'rules']).executeTakeFirstOrThrow(),
+  )
+  expect(row.house).toMatchObject({ liftMassKg: 15 })
+  expect(row.rules).toMatchObject({ added: [{ id: 'own-rule' }] })
+  const theirs = await inShop(asStranger, (trx) => trx.selectFrom('shop').select('house').executeTakeFirstOrThrow())
+  expect(theirs.house).toMatchObject({ liftMassKg: DEFAULT_HOUSE_VALUES.liftMassKg })
+})
+
+test('a picture is kept once, of a job of this shop, and looked at before it is', async () => {
+  const strip = await newStrip(asLead, NewStrip.parse({ label: 'V 9' }))
+  if (strip.status !== 'done') throw new Error(JSON.stringify(strip))
+  const bytes = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#888' } })
+    .jpeg()
+    .toBuffer()
+  const photo = { id: crypto.randomUUID(), kind: 'photo' as const, mime: 'image/jpeg', bytes }
+  expect(await keepMedia(asLead, strip.jobId, { ...photo, bytes: Buffer.from('no picture') })).toMatchObject({
+    status: 'refused',
+  })
+  expect((await keepMedia(asStranger, strip.jobId, photo)).status).toBe('unknown job')
+  expect(await keepMedia(asLead, strip.jobId, photo)).toEqual({ status: 'kept' })
+  expect(await keepMedia(asLead, strip.jobId, photo)).toEqual({ status: 'kept' })
+  expect((await readMedia(asLead, photo.id, false))!.bytes.length).toBeGreaterThan(0)
+  expect(await readMedia(asStranger, photo.id, false)).toBeNull()
+  const voice = { id: crypto.randomUUID(), kind: 'voice' as const, mime: 'text/html', bytes: Buffer.from('x') }
+  expect((await keepMedia(asLead, strip.jobId, voice)).status).toBe('refused')
+  const count = await inShop(asLead, (trx) =>
+    trx
+      .selectFrom('media')
+      .select((e) => e.fn.countAll<string>().as('n'))
+      .executeTakeFirstOrThrow(),
+  )
+  expect(count.n).toBe('1')
+})
