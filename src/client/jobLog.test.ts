@@ -21,7 +21,7 @@ function shop(): { send: Send; stored: Map<string, JobEvent>; reachable: boolean
   }
   return it
 }
-const settle = () => new Promise((resolve) => setTimeout(resolve, 30))
+const settle = () => new Promise((resolve) => setTimeout(resolve, 250))
 let shops = 0
 const freshStore = () => new JobStore(`shop-${++shops}`)
 

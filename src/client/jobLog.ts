@@ -3,6 +3,7 @@ import { laterStamp, nextStamp } from '@/core/base/clock'
 import type { Stamp } from '@/core/base/stamp'
 import type { JobStore } from './jobStore'
 import { EVENT_VERSION } from '@/core/job/eventVersion'
+import { newUuid } from './newId'
 
 export type LogSnapshot = {
   events: readonly JobEvent[]
@@ -102,7 +103,7 @@ export class JobLog {
       this.last = nextStamp(this.last, this.nowMs())
       this.seq += 1
       const event: JobEvent = {
-        id: crypto.randomUUID(),
+        id: newUuid(),
         jobId: this.jobId,
         v: EVENT_VERSION,
         deviceId: this.deviceId,

@@ -1,4 +1,5 @@
 import { MediaBox, type Medium } from './mediaBox'
+import { newUuid } from './newId'
 
 /**
  * What a picture is made to fit before it leaves the device: enough to read a part number by, small enough for a bay's
@@ -69,7 +70,7 @@ export async function keepPhoto(
   const photo = await preparePhoto(file)
   if (!photo) return null
   const { blob, width, height } = photo
-  const id = crypto.randomUUID()
+  const id = newUuid()
   showLocally(id, blob)
   await mediaBoxOf(shopId).keep({ id, jobId, kind: 'photo', blob, seconds: 0, width, height, unclaimed: false })
   return { id, width, height }

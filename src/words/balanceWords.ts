@@ -29,6 +29,8 @@ export function rowWords(document: ProcedureDocument, row: BalanceRow): RowWords
         heading: `A ${row.head} lies ${row.where || 'there'}`,
         sentence: `The log says these are complete: ${row.couldBe.map((id) => itemWords(document, id)).join('; ') || 'no group with this head came off'}. One of them is short. Measure it.`,
       }
+    case 'unresolved':
+      return unresolvedRow(row)
     case 'tool':
       return {
         heading: capital(toolWords(row.id)),
@@ -41,6 +43,23 @@ export function rowWords(document: ProcedureDocument, row: BalanceRow): RowWords
 
 type RowWords = { heading: string; sentence: string }
 type RowOf<A extends BalanceRow['account']> = Extract<BalanceRow, { account: A }>
+
+/** Something nobody can look up any more: what it was done to, and that somebody has to look. */
+function unresolvedRow({ of, out, back, open }: RowOf<'unresolved'>): RowWords {
+  const done = UNRESOLVED[of]
+  return {
+    heading: of === 'holder' ? `${done}, ${out} out and ${back} back` : done,
+    sentence: open ? 'Look at the vehicle, then say that it is back as it was.' : 'back as it was',
+  }
+}
+
+const UNRESOLVED: Readonly<Record<RowOf<'unresolved'>['of'], string>> = {
+  holder: 'Undone: a fastener group no longer in the record',
+  part: 'Moved: a part no longer in the record',
+  tether: 'Opened: a plug no longer in the record',
+  setting: 'Changed: a setting no longer in the record',
+  facet: 'Told: a choice no longer in the record',
+}
 
 function holderRow(document: ProcedureDocument, row: RowOf<'holder'>): RowWords {
   const holder = document.holders.find((item) => item.id === row.id)!

@@ -7,6 +7,7 @@ import { settleAccount, type OpenReason } from './account'
 import { levelNow } from './fold'
 import type { JobState } from './jobState'
 import { endOf, type JobTerms } from './terms'
+import type { Unresolved } from './unresolved'
 
 export type BalanceRow =
   | { account: 'holder'; id: Id; out: number; back: number; inHand: number; open: OpenReason[] }
@@ -14,6 +15,8 @@ export type BalanceRow =
   | { account: 'tether'; id: Id; open: boolean; end: string | null }
   | { account: 'setting'; id: Id; open: boolean; value: string; owed: string }
   | { account: 'stray'; id: Id; open: boolean; head: string; where: string; couldBe: Id[] }
+  /** What happened to something that the record does not have; its id is not looked up. */
+  | ({ account: 'unresolved'; open: boolean } & Pick<Unresolved, 'of' | 'id' | 'out' | 'back'>)
   /** A tool that was taken up; its id is its name. */
   | { account: 'tool'; id: string; open: boolean; out: number }
 
@@ -36,7 +39,8 @@ const SAFETY_ROLES: readonly SettingRole[] = ['battery', 'ignition', 'gear lever
  * the brake.
  */
 export function mayBeAccepted(document: ProcedureDocument, row: BalanceRow): boolean {
-  if (!isOpen(row)) return false
+  // What nobody can look up is not let stand: somebody looks, and says that it is back.
+  if (!isOpen(row) || row.account === 'unresolved') return false
   const tether = row.account === 'tether' && document.tethers.find((item) => item.id === row.id)
   const setting = row.account === 'setting' && document.settings.find((item) => item.id === row.id)
   return !(tether && isWarningCircuit(tether)) && !(setting && SAFETY_ROLES.includes(setting.role))
@@ -80,6 +84,7 @@ export function balanceOf(document: ProcedureDocument, state: JobState, terms: J
       const value = state.settings.get(setting.id) ?? setting.asFound
       return { account: 'setting', id: setting.id, open: value !== owed, value, owed }
     }),
+    ...unresolvedRows(state),
     ...[...state.tools].map(([tool, { out, back }]): BalanceRow => ({
       account: 'tool',
       id: tool,
@@ -99,6 +104,13 @@ export function balanceOf(document: ProcedureDocument, state: JobState, terms: J
     acceptedRows,
     closed: open.length === 0,
   }
+}
+
+/** A facet is told, not taken apart: nothing is owed of it. */
+function unresolvedRows(state: JobState): BalanceRow[] {
+  return [...state.unresolved.values()].flatMap(({ of, id, out, back }): BalanceRow[] =>
+    out + back === 0 ? [] : [{ account: 'unresolved', of, id, out, back, open: out > back }],
+  )
 }
 
 function holderRows(document: ProcedureDocument, state: JobState, terms: JobTerms): BalanceRow[] {

@@ -14,6 +14,7 @@ import { tethers } from './fold/tethers'
 import { HAPPENINGS } from './happenings'
 import { beginning, type JobState } from './jobState'
 import { thingOf } from './thingOf'
+import { addUnresolved, knownIn, unresolvedIn, type Known } from './unresolved'
 
 /**
  * Folds events into a state. The order of arrival and duplicates don't matter; an event that `corrects` another takes
@@ -24,7 +25,8 @@ export function foldJob(document: ProcedureDocument, events: readonly JobEvent[]
   const now = formerIds(document)
   const history = now.size === 0 ? standing : standing.map((event) => nowMeaning(now, event))
   const state = beginning(document, history)
-  for (const event of history) apply(document, state, event)
+  const known = knownIn(document)
+  for (const event of history) apply(document, known, state, event)
   return state
 }
 
@@ -55,13 +57,16 @@ export function standingEvents(events: readonly JobEvent[]): JobEvent[] {
 /** How every happening changes the state, account by account. */
 const FOLDS: Slice<Happening['kind']> = { ...holders, ...parts, ...tethers, ...settings, ...people, ...desk }
 
-function apply(document: ProcedureDocument, state: JobState, event: JobEvent): void {
+function apply(document: ProcedureDocument, known: Known, state: JobState, event: JobEvent): void {
   const { what } = event
   // What happens to a vehicle after it was signed for opens it again: signatures cover only what stood before them.
   if ((state.signatures.length > 0 || state.handedOver !== null) && HAPPENINGS[what.kind].reopens) {
     state.signatures = []
     state.handedOver = null
   }
+  // What the record does not have is nobody's account: it is owed by itself, until somebody has looked.
+  const unknown = unresolvedIn(known, what)
+  if (unknown) return addUnresolved(state.unresolved, unknown, event)
   // What was once counted is not made doubtful by what is assumed to have followed.
   const thing = thingOf(what) ?? ''
   if (event.certainty === 'assumed' && !state.moved.has(thing)) state.assumed.add(thing)

@@ -1,3 +1,4 @@
+import type { Unresolved } from './unresolved'
 import type { Stamp } from '../base/stamp'
 import type { Id } from '../base/id'
 import type { ProcedureDocument } from '../procedure/document'
@@ -97,6 +98,8 @@ export type JobState = {
   paused: { reason: string; until: string; at: Stamp; personId: Id } | null
   handedOver: { at: Stamp; personId: Id } | null
   assumed: Set<string>
+  /** By kind and id: what happened to things that the record does not have. */
+  unresolved: Map<string, Unresolved>
   /** The events that count, in order: duplicates and what was taken back are gone. */
   history: JobEvent[]
 }
@@ -151,6 +154,7 @@ export function beginning(document: ProcedureDocument, history: JobEvent[]): Job
     paused: null,
     handedOver: null,
     assumed: new Set(),
+    unresolved: new Map(),
     history,
   }
 }

@@ -14,6 +14,7 @@ import { nameOf } from './nameOf'
 import { OpenRow } from './OpenRow'
 import { type JobData, type LiveJob } from './useJob'
 import { useAnyJob } from './useAnyJob'
+import { newUuid } from '@/client/newId'
 
 /** Out against back: open rows large and first, each with the one act that closes it. */
 export function BalanceScreen({ data, change }: { data: JobData; change: ChangeActing }) {
@@ -135,7 +136,7 @@ function StrayForm({
             type="button"
             className="ghost text-lg"
             onClick={() => {
-              record([{ kind: 'stray found', strayId: crypto.randomUUID(), head, where: where.trim() }])
+              record([{ kind: 'stray found', strayId: newUuid(), head, where: where.trim() }])
               close()
             }}
           >
@@ -195,5 +196,6 @@ function closedWords(document: ProcedureDocument, row: BalanceRow): string {
   if (row.account === 'setting') return `${itemWords(document, row.id)} ${row.value}`
   if (row.account === 'stray') return 'stray fastener, settled'
   if (row.account === 'tool') return toolWords(row.id)
+  if (row.account === 'unresolved') return rowWords(document, row).heading
   return `${itemWords(document, row.id)}${row.end ? `, ${row.end}` : ''}`
 }

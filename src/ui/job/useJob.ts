@@ -25,6 +25,7 @@ import type { HouseWord } from '@/core/shop/houseWord'
 import type { HouseValues } from '@/core/shop/houseValues'
 import { goalWords } from '@/words/modelNames'
 import { usePlan } from './usePlan'
+import { newUuid } from '@/client/newId'
 
 /** What the server hands to every job screen. */
 export type JobData = {
@@ -120,7 +121,7 @@ const logs = new Map<string, JobLog>()
  */
 function logOf(data: JobData): JobLog {
   const make = () =>
-    new JobLog(data.id, new JobStore(data.shopId), sendTo(data.id), () => Date.now(), crypto.randomUUID(), data.events)
+    new JobLog(data.id, new JobStore(data.shopId), sendTo(data.id), () => Date.now(), newUuid(), data.events)
   if (typeof window === 'undefined') return make()
   const key = `${data.shopId} ${data.id}`
   const known = logs.get(key)

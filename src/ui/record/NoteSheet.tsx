@@ -5,6 +5,7 @@ import { mediaBoxOf, showLocally } from '@/client/media'
 import { recordVoice, type Recording } from '@/client/voice'
 import { NoteForm } from '../job/NoteForm'
 import type { LiveStrip } from './useStrip'
+import { newUuid } from '@/client/newId'
 
 /** Spoken notes stay short, so that somebody listens to them. */
 const LONGEST_S = 60
@@ -46,7 +47,7 @@ export function NoteSheet({
     }
   }
   const keep = async (blob: Blob, length: number) => {
-    const id = crypto.randomUUID()
+    const id = newUuid()
     showLocally(id, blob)
     await mediaBoxOf(shopId).keep({
       id,

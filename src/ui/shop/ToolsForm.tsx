@@ -6,6 +6,7 @@ import { TextField } from '../forms/Field'
 import { toolWords } from '@/words/items'
 import { SaveBar } from './SaveBar'
 import { useSaving, type Saved } from './useSaving'
+import { newUuid } from '@/client/newId'
 
 /**
  * The shop's tools: what drives which head, how many there are, where they are kept. `missing`: heads the record asks
@@ -27,7 +28,7 @@ export function ToolsForm({
   const saving = useSaving()
   const change = (i: number, more: Partial<Tool>) => setList(list.with(i, { ...list[i]!, ...more }))
   const add = (more: Partial<Tool> = {}) =>
-    setList([...list, { id: crypto.randomUUID(), name: '', head: '', count: 1, kept: '', ...more }])
+    setList([...list, { id: newUuid(), name: '', head: '', count: 1, kept: '', ...more }])
   const submit = (event: FormEvent) => {
     event.preventDefault()
     const parsed = Tool.array().safeParse(list)

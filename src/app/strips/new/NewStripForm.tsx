@@ -6,6 +6,7 @@ import { SelectField, TextField } from '@/ui/forms/Field'
 import { reach } from '@/client/reach'
 import { newStripAction } from './actions'
 import { dateWords } from '@/words/dates'
+import { newUuid } from '@/client/newId'
 
 type Model = { id: string; name: string; published: boolean }
 
@@ -48,7 +49,7 @@ export function NewStripForm({
       // The photo is kept on this tablet first; the recording takes it over when it opens.
       if (taken)
         await mediaBoxOf(shopId).keep({
-          id: crypto.randomUUID(),
+          id: newUuid(),
           jobId: outcome.jobId,
           kind: 'photo',
           seconds: 0,

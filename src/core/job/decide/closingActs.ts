@@ -10,6 +10,7 @@ import { settleAccount, type OpenReason } from '../account'
 import type { BalanceRow } from '../balance'
 import type { Happening } from '../event'
 import type { JobState } from '../jobState'
+import { madeGood } from '../unresolved'
 
 /** What one tap says of an open row. `holderId`: the group a stray belongs to; `value`: what a setting is. */
 export type ClosingAct = {
@@ -64,6 +65,8 @@ export function closingActs(row: BalanceRow, at: Where): ClosingActs {
         main: true,
         happenings: [{ kind: 'part at', partId: row.id, level: 'in place' }],
       })
+    case 'unresolved':
+      return acts({ says: 'it is back', main: true, happenings: madeGood(row) })
     case 'tool':
       return acts({ says: 'it is back', main: true, happenings: [{ kind: 'tool back', tool: row.id }] })
     case 'tether':

@@ -72,7 +72,7 @@ export const holders: Slice<
     const stray = state.strays.get(what.strayId)
     if (stray) state.strays.set(what.strayId, { ...stray, settled: true })
     // It belongs to a group the log called complete: that one was counted in by mistake and lies in hand.
-    if (what.holderId) accountIn(state, what.holderId).fastenedOld -= 1
+    if (what.holderId && state.holders.has(what.holderId)) accountIn(state, what.holderId).fastenedOld -= 1
   },
   ended: ({ state }, what) => {
     if (state.holders.has(what.itemId)) accountIn(state, what.itemId).ended += what.count

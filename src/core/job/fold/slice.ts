@@ -16,7 +16,7 @@ export type What<K extends Happening['kind']> = Extract<Happening, { kind: K }>
 /** How each happening of one account changes the state. */
 export type Slice<K extends Happening['kind']> = { readonly [Kind in K]: (at: At, what: What<Kind>) => void }
 
-/** The account of a group; one the record does not know (any more) has a design of none. */
+/** The account of a group. */
 export function accountIn(state: JobState, holderId: Id): HolderCounts {
   const found = state.holders.get(holderId) ?? openAccount(0)
   state.holders.set(holderId, found)
