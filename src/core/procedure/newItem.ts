@@ -50,7 +50,7 @@ export function blankItem(
 
 /** A copy of a fact under a new id; ids inside it (methods, openings) are new too. Its marks stay with the original. */
 export function duplicateItem(collection: FactCollection, item: { id: Id }, newId: NewId): { id: Id } {
-  const copy = structuredClone(item) as Record<string, unknown> & { id: Id }
+  const copy: Record<string, unknown> & { id: Id } = { ...item }
   copy.id = newId(collection.slice(0, 4))
   if (typeof copy.name === 'string') copy.name = `${copy.name} (copy)`.slice(0, 60)
   if ('positions' in copy) copy.positions = []
