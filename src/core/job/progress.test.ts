@@ -4,6 +4,7 @@ import { ALL_ACTS } from '../procedure/acts'
 import type { Operation } from '../order/operation'
 import { crewAtDash, record } from '../testing/atDash.testing'
 import { smallDash } from '../testing/smallDash.testing'
+import { newFacet } from '../procedure/facet'
 import { openAccount } from './account'
 import type { Happening } from './event'
 import { toFasten } from './jobActs'
@@ -93,7 +94,9 @@ const ROWS: [Operation, enough: Happening[], notEnough: Happening[]][] = [
   [doing('decide', 'trim'), [{ kind: 'facet told', facetId: 'trim', choiceId: 'plain' }], []],
 ]
 function stateAfter(happenings: Happening[]) {
-  const crew = crewAtDash()
+  const dash = smallDash()
+  dash.facets.push(newFacet('trim', 'Trim', ['plain', 'wood']))
+  const crew = crewAtDash(dash)
   record(crew, happenings)
   return crew.state
 }
