@@ -21,7 +21,15 @@ function shop(): { send: Send; stored: Map<string, JobEvent>; reachable: boolean
   }
   return it
 }
-const settle = () => new Promise((resolve) => setTimeout(resolve, 250))
+/** Waits until the fake store and the fake shop have done what is expected of them, however busy the machine is. */
+async function until(isSo: () => boolean): Promise<void> {
+  for (let tries = 0; !isSo() && tries < 400; tries++) await new Promise((resolve) => setTimeout(resolve, 10))
+  expect(isSo()).toBe(true)
+}
+/** All that was tapped is kept on the device or given up on, and sending has been tried. */
+const written = (log: JobLog) => () => log.getSnapshot().writing === 0
+const sent = (log: JobLog) => () => log.getSnapshot().waiting.size === 0
+const troubled = (log: JobLog) => () => log.getSnapshot().trouble !== null
 let shops = 0
 const freshStore = () => new JobStore(`shop-${++shops}`)
 
@@ -32,7 +40,7 @@ test('an event shows at once, is kept on the device, then is in the shop', async
   const [event] = log.append(TOLU, [CLIP])
   expect(log.getSnapshot().events).toHaveLength(1)
   expect(log.getSnapshot().waiting.has(event!.id)).toBe(true)
-  await settle()
+  await until(sent(log))
   expect(log.getSnapshot().waiting.size).toBe(0)
   expect(s.stored.has(event!.id)).toBe(true)
 })
@@ -44,13 +52,13 @@ test('what was kept while the shop was away is found again after the browser die
   const first = new JobLog(JOB, store, s.send, () => 1000, DEVICE, [])
   await first.open()
   first.append(TOLU, [CLIP, { ...CLIP, holderId: 'screws' }])
-  await settle()
+  await until(troubled(first))
   expect(first.getSnapshot().trouble).toEqual({ kind: 'offline' })
 
   s.reachable = true
   const second = new JobLog(JOB, store, s.send, () => 500, DEVICE, [])
   await second.open()
-  await settle()
+  await until(sent(second))
   expect(s.stored.size).toBe(2)
   expect(second.getSnapshot().waiting.size).toBe(0)
   const [later] = second.append(TOLU, [CLIP])
@@ -75,7 +83,7 @@ test('a refusal is told in its own words and nothing is dropped', async () => {
   const log = new JobLog(JOB, freshStore(), send, () => 1000, DEVICE, [])
   await log.open()
   log.append(TOLU, [CLIP])
-  await settle()
+  await until(troubled(log))
   expect(log.getSnapshot()).toMatchObject({
     trouble: { kind: 'refused', sentence: 'Tap the name and enter the PIN once.' },
   })
@@ -88,10 +96,10 @@ test('trouble stands until the shop has taken something, whatever is tapped mean
   const log = new JobLog(JOB, freshStore(), s.send, () => 1000, DEVICE, [])
   await log.open()
   log.append(TOLU, [CLIP])
-  await settle()
+  await until(troubled(log))
   log.append(TOLU, [{ ...CLIP, holderId: 'screws' }])
   expect(log.getSnapshot().trouble).toEqual({ kind: 'offline' })
-  await settle()
+  await until(written(log))
   s.reachable = true
   await log.flush()
   expect(log.getSnapshot()).toMatchObject({ trouble: null, keeps: true })
@@ -106,7 +114,7 @@ test('a device that keeps nothing says so, sends at once, and is not said to be 
   const log = new JobLog(JOB, store, s.send, () => 1000, DEVICE, [])
   await log.open()
   const [lost] = log.append(TOLU, [CLIP])
-  await settle()
+  await until(sent(log))
   expect(log.getSnapshot()).toMatchObject({ keeps: false, writing: 0, trouble: null })
   expect(s.stored.has(lost!.id)).toBe(true)
   // Another tap that comes in from the shop does not make it well again; one that is kept does.
@@ -114,7 +122,7 @@ test('a device that keeps nothing says so, sends at once, and is not said to be 
   expect(log.getSnapshot().keeps).toBe(false)
   full = false
   log.append(TOLU, [CLIP])
-  await settle()
+  await until(() => log.getSnapshot().keeps)
   expect(log.getSnapshot().keeps).toBe(true)
 })
 

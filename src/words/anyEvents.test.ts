@@ -37,6 +37,7 @@ import { historyWords, overlayWords } from './overlayWords'
 
 /** Ids of every kind of thing of the dash, of another model, and of nothing: any of them where any is expected. */
 const dash = smallDash()
+const OPENED = crewAtDash().plan
 const IDS = [
   ...[dash.parts, dash.holders, dash.tethers, dash.settings, dash.functions, dash.needs].flatMap((items) =>
     items.map((item) => item.id),
@@ -54,7 +55,7 @@ const plug: Draw = (_, tetherId) => ({ tetherId })
 const DRAWN: Readonly<Record<Happening['kind'], Draw>> = {
   'job opened': (_, vehicleId) => ({ vehicleId, build: {} }),
   'plan adopted': (r) => ({
-    request: crewAtDash().plan.request,
+    request: OPENED.request,
     people: r.chance(0.5) ? [] : [{ personId: PEOPLE[0], station: 'centre' }],
   }),
   'card taken': (_, id) => ({ keys: [`undo:${id}`] }),
@@ -154,7 +155,7 @@ function anyLog(seed: number): JobEvent[] {
 
 /** Everything that a page, a sheet or a figure asks of a log; answers what the balance says. */
 function readAll(events: readonly JobEvent[], kind: 'job' | 'strip') {
-  const { request, found } = crewAtDash().plan
+  const { request, found } = OPENED
   const document = kind === 'strip' ? stripDocument(dash, events) : dash
   const state = foldJob(document, events)
   const terms = termsOf(document, request)

@@ -1,3 +1,4 @@
+import type { UnresolvedOf } from '@/core/job/unresolved'
 import { unreachable } from '@/core/base/result'
 import type { OpenReason } from '@/core/job/account'
 import type { BalanceRow } from '@/core/job/balance'
@@ -53,7 +54,12 @@ function unresolvedRow({ of, out, back, open }: RowOf<'unresolved'>): RowWords {
   }
 }
 
-const UNRESOLVED: Readonly<Record<RowOf<'unresolved'>['of'], string>> = {
+/** "Opened: a plug no longer in the record". */
+export function unresolvedWords(of: UnresolvedOf): string {
+  return UNRESOLVED[of]
+}
+
+const UNRESOLVED: Readonly<Record<UnresolvedOf, string>> = {
   holder: 'Undone: a fastener group no longer in the record',
   part: 'Moved: a part no longer in the record',
   tether: 'Opened: a plug no longer in the record',

@@ -7,7 +7,7 @@ import { settleAccount, type OpenReason } from './account'
 import { levelNow } from './fold'
 import type { JobState } from './jobState'
 import { endOf, type JobTerms } from './terms'
-import type { Unresolved } from './unresolved'
+import { isOut, type Unresolved } from './unresolved'
 
 export type BalanceRow =
   | { account: 'holder'; id: Id; out: number; back: number; inHand: number; open: OpenReason[] }
@@ -109,7 +109,7 @@ export function balanceOf(document: ProcedureDocument, state: JobState, terms: J
 /** A facet is told, not taken apart: nothing is owed of it. */
 function unresolvedRows(state: JobState): BalanceRow[] {
   return [...state.unresolved.values()].flatMap(({ of, id, out, back }): BalanceRow[] =>
-    out + back === 0 ? [] : [{ account: 'unresolved', of, id, out, back, open: out > back }],
+    out + back === 0 ? [] : [{ account: 'unresolved', of, id, out, back, open: isOut({ out, back }) }],
   )
 }
 

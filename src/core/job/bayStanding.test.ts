@@ -60,6 +60,15 @@ test('an open airbag plug comes before every other, and keeps the ignition off',
   expect(now.forbids).toMatchObject({ power: 'ignition', breach: { tetherIds: ['hazard'] } })
 })
 
+test('a plug that the record does not have comes first as well, and keeps the ignition off', () => {
+  const now = standing([
+    { kind: 'opened', tetherId: 'main' },
+    { kind: 'opened', tetherId: 'gone' },
+  ])!
+  expect(now.open.map(({ kind }) => kind)).toEqual(['unresolved', 'tether'])
+  expect(now.forbids).toMatchObject({ power: 'ignition', breach: { tetherIds: ['gone'] } })
+})
+
 test('with the lever out of park the ignition may come on and the engine may not', () => {
   const out: Happening = { kind: 'set', settingId: 'lever', value: 'out of park', methodId: null }
   expect(standing([out])!.forbids).toMatchObject({ power: 'engine', breach: { settingIds: ['lever'] } })

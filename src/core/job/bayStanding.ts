@@ -20,6 +20,7 @@ import { modelNow } from './modelNow'
 import { nextTap, type NextTap } from './progress'
 import { termsOf } from './terms'
 import { uRows, type URow } from './uRows'
+import type { UnresolvedOf } from './unresolved'
 
 /** What is done next: the tap of the plan, and once nothing of it is left, what still keeps the vehicle. */
 export type NextAtBay =
@@ -29,7 +30,10 @@ export type NextAtBay =
   | { kind: 'test and hand over' }
 
 /** Something that is off or open and owed, the gravest first. */
-export type OpenAtBay = { kind: 'airbag' | 'tether'; tetherId: Id } | { kind: 'holder'; holderId: Id; count: number }
+export type OpenAtBay =
+  | { kind: 'unresolved'; of: UnresolvedOf }
+  | { kind: 'airbag' | 'tether'; tetherId: Id }
+  | { kind: 'holder'; holderId: Id; count: number }
 
 export type BayStanding = {
   state: JobState
@@ -115,9 +119,11 @@ function forbidsNow(
 function openAtBay(document: ProcedureDocument, rows: readonly BalanceRow[]): OpenAtBay[] {
   const open = rows.flatMap((row): OpenAtBay[] => {
     if (row.account === 'holder') return [{ kind: 'holder', holderId: row.id, count: row.out - row.back }]
+    if (row.account === 'unresolved') return [{ kind: 'unresolved', of: row.of }]
     if (row.account !== 'tether') return []
     const airbag = isAirbagCircuit(document.tethers.find((tether) => tether.id === row.id)!)
     return [{ kind: airbag ? 'airbag' : 'tether', tetherId: row.id }]
   })
-  return [...open.filter((item) => item.kind === 'airbag'), ...open.filter((item) => item.kind !== 'airbag')]
+  const isGrave = ({ kind }: OpenAtBay) => kind === 'airbag' || kind === 'unresolved'
+  return [...open.filter(isGrave), ...open.filter((item) => !isGrave(item))]
 }

@@ -8,6 +8,7 @@ import { smallestSet, type Obligation } from '../vehicle/smallestSet'
 import type { VehicleState } from '../vehicle/vehicleState'
 import { settleAccount } from './account'
 import { levelNow } from './fold'
+import { isOut, type UnresolvedOf } from './unresolved'
 import type { JobState } from './jobState'
 
 /** What forbids using the vehicle although the work is not finished. */
@@ -17,6 +18,8 @@ export type LeaveForbids =
   | { kind: 'lead loose'; tetherId: Id }
   | { kind: 'warning circuit'; tetherId: Id }
   | { kind: 'power'; breach: Breach }
+  /** Something is out that the record does not have: nothing on a list would answer for it, somebody looks. */
+  | { kind: 'unresolved'; of: UnresolvedOf; id: Id }
 
 /** One act that would make it safe. `stow`: off altogether, its plugs open and parked, and out of the way. */
 export type LeaveAct =
@@ -47,6 +50,7 @@ export function leaveGate(
     ...looseParts(model, state),
     ...looseLeads(model, state, vehicle),
     ...powerOwed(model, vehicle, circumstances),
+    ...[...state.unresolved.values()].filter(isOut).map(({ of, id }) => owe({ kind: 'unresolved', of, id }, [])),
   ]
   const forbids = owed.flatMap((item) => item.forbids)
   const smallest = smallestSet(owed.flatMap((item) => item.obligations))

@@ -7,6 +7,7 @@ import type { Rule } from '../vehicle/rule'
 import type { VehicleState } from '../vehicle/vehicleState'
 import type { JobState } from './jobState'
 import { temperatureOf } from './intake'
+import { isOut } from './unresolved'
 
 /** Who acts, as the rules ask: the person and what they are authorised for. */
 export type ActingPerson = { id: Id; authorised: readonly string[] }
@@ -18,13 +19,18 @@ export function liveVehicle(model: ProcedureForBuild, state: JobState, nowMs: nu
     settings: new Map(
       [...model.settings.values()].map((setting) => [setting.id, state.settings.get(setting.id) ?? setting.asFound]),
     ),
-    open: state.tethersOpen,
+    // A plug that the record does not have is open all the same: the rules take it for what it may be at worst.
+    open: new Set([...state.tethersOpen, ...plugsNobodyKnows(state)]),
     levels: state.parts,
     undone: new Set([...state.holders].filter(([, c]) => c.undone > c.fastenedOld + c.fittedNew).map(([id]) => id)),
     nowS: nowMs / 1000,
     startedS: (first ? wallMsOf(first.at) : nowMs) / 1000,
     changedAtS: new Map([...state.settingChangedAt].map(([id, at]) => [id, wallMsOf(at) / 1000])),
   }
+}
+
+function plugsNobodyKnows(state: JobState): Id[] {
+  return [...state.unresolved.values()].flatMap((item) => (item.of === 'tether' && isOut(item) ? [item.id] : []))
 }
 
 /**

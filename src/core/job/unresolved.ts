@@ -48,10 +48,15 @@ export const AS_FOUND = 'as found'
 /** How often a thing that can't be looked up was taken out of its place, and put back, by one event. */
 function timesOf(what: Happening): { out: number; back: number } {
   switch (what.kind) {
+    // One that broke or is lost may lie in the dash in pieces: it is looked for like one that is out.
     case 'undone':
+    case 'broken':
+    case 'lost':
       return { out: what.count, back: 0 }
     case 'fastened':
     case 'new fitted':
+    case 'found again':
+    case 'pieces recovered':
       return { out: 0, back: what.count }
     case 'opened':
       return { out: 1, back: 0 }
@@ -83,6 +88,11 @@ export function addUnresolved(
     personId,
     at,
   })
+}
+
+/** Whether it is still out of its place, as far as anybody has said. */
+export function isOut({ out, back }: Pick<Unresolved, 'out' | 'back'>): boolean {
+  return out > back
 }
 
 /** What a person records who has looked, and found it as it should be. */

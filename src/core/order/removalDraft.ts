@@ -113,8 +113,7 @@ export class RemovalDraft extends RemovalParts {
   private whatItNeeds(key: string): RemovalError | null {
     const operation = this.operations.get(key)!
     const { act, itemId } = operation
-    const held = act === 'release' ? this.holdersAndShortLeads(itemId, key) : null
-    const error = act === 'ease' ? this.holdersOfEase(itemId, key) : held
+    const error = this.undoneFirst(act, itemId, key)
     if (error) return error
     this.atTheBench(operation)
     if (act === 'open') {
@@ -153,6 +152,12 @@ export class RemovalDraft extends RemovalParts {
       if (error) return error
     }
     return null
+  }
+
+  /** What holds a part is undone before it is pulled or eased. */
+  private undoneFirst(act: Operation['act'], itemId: Id, key: string): RemovalError | null {
+    if (act === 'release') return this.holdersAndShortLeads(itemId, key)
+    return act === 'ease' ? this.holdersOfEase(itemId, key) : null
   }
 
   private holdersAndShortLeads(partId: Id, key: string): RemovalError | null {

@@ -237,8 +237,18 @@ function waitS(model: ProcedureForBuild, batteryId: Id, circumstances: Circumsta
 
 function openOf(model: ProcedureForBuild, state: VehicleState, circuits: readonly string[]): Id[] {
   const found: Id[] = []
-  for (const id of state.open) if (circuits.includes(model.tethers.get(id)?.circuit ?? '')) found.push(id)
+  for (const id of state.open) if (circuits.includes(circuitIn(model, id))) found.push(id)
   return found
+}
+
+/**
+ * What an open plug serves. One that this build has not serves nothing here; one that the whole record has not is taken
+ * for what it may be at worst, as one that nobody has classified.
+ */
+function circuitIn(model: ProcedureForBuild, tetherId: Id): string {
+  const known = model.tethers.get(tetherId)
+  if (known) return known.circuit ?? ''
+  return model.document.tethers.some(({ id }) => id === tetherId) ? '' : 'srs-firing'
 }
 
 function witness(model: ProcedureForBuild, rule: Rule, state: VehicleState): Breach {

@@ -1,14 +1,11 @@
 'use client'
 import { Axe, CircleX, EqualNot, NotebookPen, Unplug } from 'lucide-react'
-import { unreadCautions } from '@/core/job/acknowledged'
+import type { AskedFirst } from '@/core/job/decide/knownOfTap'
 import { type NextTap } from '@/core/job/progress'
 import { capital, stepWords } from '@/words/operations'
 import type { Ask } from './askProps'
 import { FacetSlabs, LeaveButton, SlabButton, UndoSlab } from './slabs'
 import type { PlannedJob } from './useJob'
-
-/** What has to be seen to before a step counts as done. */
-export type AskedFirst = { unread: ReturnType<typeof unreadCautions>; changes: number; readingUnit: string }
 
 function asksOf({ unread, changes, readingUnit }: AskedFirst): 'read' | 'work' | 'reading' | 'nothing' {
   if (unread.length > 0) return 'read'

@@ -10,7 +10,7 @@ import { powerGate, type GateAnswer, type PutBack } from '@/core/vehicle/powerGa
 import { POWERS, type Power } from '@/core/vehicle/powers'
 import { MayRing, StopSign } from '../marks/Signs'
 import { Dialog } from '../shell/Dialog'
-import { forbidsWords, putBackWords } from '@/words/balanceWords'
+import { forbidsWords, unresolvedWords, putBackWords } from '@/words/balanceWords'
 import { itemWords } from '@/words/items'
 import { circuitWords } from '@/words/questionWords'
 import { capital, settingTo } from '@/words/operations'
@@ -262,6 +262,8 @@ function leaveForbidsWords(document: ProcedureDocument, item: LeaveForbids, job:
       return `The lead of ${itemWords(document, item.tetherId)} hangs open.`
     case 'warning circuit':
       return `${capital(itemWords(document, item.tetherId))} is open: the vehicle is not driven without it.`
+    case 'unresolved':
+      return `${unresolvedWords(item.of)}. Look at the vehicle, then close its row in the balance.`
     case 'power':
       return `${capital(forbidsWords(document, item.breach, job.state.settings))}: ${item.breach.rule.sentence}`
   }

@@ -25,7 +25,8 @@ import { usePreference } from './usePreference'
 import { useReadAloud } from './useReadAloud'
 import { useReady } from './useReady'
 import type { Replan } from './useReplan'
-import { knownOfTap, TapInHand } from './TapInHand'
+import { knownOfTap } from '@/core/job/decide/knownOfTap'
+import { TapInHand } from './TapInHand'
 
 const PartMap = dynamic(() => import('../map/PartMap').then((file) => file.PartMap), { ssr: false })
 const Waiting = dynamic(() => import('./Waiting').then((file) => file.Waiting))

@@ -1,12 +1,7 @@
 'use client'
 import type { ReactNode } from 'react'
-import type { Rule } from '@/core/vehicle/rule'
-import { delayLeft, isDone, type NextTap } from '@/core/job/progress'
-import { unreadCautions } from '@/core/job/acknowledged'
-import { changesOwed, readingAsked } from '@/core/job/decide/owedHere'
-import { judged } from '@/core/plan/derive/demandsOf'
-import { cautionsFor } from '@/core/vehicle/cautionsFor'
-import { refusals, waitLeftS } from '@/core/vehicle/judge'
+import type { KnownOfTap } from '@/core/job/decide/knownOfTap'
+import { isDone, type NextTap } from '@/core/job/progress'
 import { ActionSign } from './ActionSign'
 import { CardSteps } from './CardSteps'
 import type { Ask } from './askProps'
@@ -14,36 +9,7 @@ import { waitWords } from './slabs'
 import { TestNeeds } from './TestNeeds'
 import type { PlannedJob } from './useJob'
 import { Refused } from './Refused'
-import { ActionSlabs, type AskedFirst } from './ActionSlabs'
-
-/** What is known of the step in hand: what refuses it, what it waits for, what has to be read or said first. */
-export type KnownOfTap = {
-  refusal: Rule | null
-  waitS: number
-  delay: ReturnType<typeof delayLeft>
-  cautions: ReturnType<typeof cautionsFor>
-  asked: AskedFirst
-}
-
-export function knownOfTap(job: PlannedJob, tap: NextTap | null, actingId: string): KnownOfTap {
-  const { model, plan, state, vehicle, circumstances } = job
-  if (!tap)
-    return { refusal: null, waitS: 0, delay: null, cautions: [], asked: { unread: [], changes: 0, readingUnit: '' } }
-  const { operation } = tap.step
-  const act = judged(plan.job, operation)
-  const cautions = cautionsFor(model, act, circumstances)
-  return {
-    refusal: refusals(model, vehicle, act, circumstances)[0]?.rule ?? null,
-    waitS: Math.ceil(waitLeftS(model, vehicle, act, circumstances)),
-    delay: delayLeft(plan, state, operation, job.nowMs),
-    cautions,
-    asked: {
-      unread: unreadCautions(cautions, state, actingId),
-      changes: changesOwed(plan, job.terms, state, operation).length,
-      readingUnit: readingAsked(model, plan, operation),
-    },
-  }
-}
+import { ActionSlabs } from './ActionSlabs'
 
 /** What a tap on the screen of the job does. */
 type Acts = {

@@ -8,7 +8,7 @@ import type { HouseValues } from '@/core/shop/houseValues'
 import { forPuttingBack } from '@/core/strip/putBack'
 import type { ShopRules } from '@/core/vehicle/rule'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
-import { forbidsWords } from '@/words/balanceWords'
+import { forbidsWords, unresolvedWords } from '@/words/balanceWords'
 import { holderKindWords, itemWords, ownerWords } from '@/words/items'
 import { cardNameIn, goalWords } from '@/words/modelNames'
 import { stepWords } from '@/words/operations'
@@ -105,6 +105,8 @@ function powerWords(
 }
 
 function openWords(document: ProcedureDocument, item: OpenAtBay): BayJob['open'][number] {
+  // Taken for an airbag plug until somebody has looked.
+  if (item.kind === 'unresolved') return { kind: 'airbag', words: unresolvedWords(item.of), shape: null }
   if (item.kind !== 'holder')
     return { kind: item.kind, words: `${itemWords(document, item.tetherId)} plug open`, shape: null }
   const holder = document.holders.find(({ id }) => id === item.holderId)!

@@ -1,7 +1,7 @@
 import type { Operation } from '../../order/operation'
 import { moveS, type HouseValues } from '../../shop/houseValues'
 import { asFoundState } from '../../vehicle/vehicleState'
-import { demandsOf } from '../derive/demandsOf'
+import { demandsOf, type Demands } from '../derive/demandsOf'
 import type { DerivedJob } from '../derive/derivedJob'
 import type { JobStart } from '../derive/jobStart'
 import type { Legs } from '../derive/leg'
@@ -54,10 +54,11 @@ export function sequenceJob(job: DerivedJob, legs: Legs, start: JobStart, weight
   const tools = new Numbers()
   tools.of('hand')
   const heldTool = start.standing.tool === null ? 0 : tools.of(start.standing.tool)
-  const searched = searchedOperations(job, operations, { moves, combinations, guards, spots, tools, weights })
+  const asked = operations.map((operation) => demandsOf(job, operation))
+  const searched = searchedOperations(job, operations, asked, { moves, combinations, guards, spots, tools, weights })
   const settingActs = searchedActs({ moves, combinations, guards, spots })
   const { house } = job.circumstances
-  const stations = [...operations.map((operation) => demandsOf(job, operation).stations[0]!), ...settingActs.stations]
+  const stations = [...asked.map((each) => each.stations[0]!), ...settingActs.stations]
   return {
     problem: {
       operations: searched,
@@ -91,11 +92,12 @@ type Numbering = { moves: SettingMoves; combinations: Settings[]; guards: GuardF
 function searchedOperations(
   job: DerivedJob,
   operations: readonly Operation[],
+  asked: readonly Demands[],
   { moves, combinations, guards, spots, tools, weights }: Numbering & { tools: Numbers; weights: Weights },
 ): SearchOperation[] {
   const closed = asFoundState(job.model)
-  return operations.map((operation) => {
-    const asked = demandsOf(job, operation)
+  return operations.map((operation, i) => {
+    const { tool, stations } = asked[i]!
     const panel = weights.leavingPanelS > 0 ? (operation.partId ?? operation.key) : ''
     const allowed = combinations.map((settings) => moves.allows(operation, settings, closed))
     const minded = new Set(
@@ -103,8 +105,8 @@ function searchedOperations(
     )
     return {
       first: operation.phase === 'in',
-      tool: tools.of(asked.tool),
-      station: spots.of([asked.stations[0]!, panel]),
+      tool: tools.of(tool),
+      station: spots.of([stations[0]!, panel]),
       allowed,
       guards: [...minded].map((tetherId) => guards.of({ kind: 'tether', tetherId, state: 'closed' })),
     }
