@@ -1,8 +1,9 @@
 import 'server-only'
 import type { Id } from '@/core/base/id'
-import { evidenceOf, type Evidence } from '@/core/job/evidence'
+import { evidenceOf } from '@/core/job/evidence'
+import type { EditOutcome } from '@/core/job/savedDraft'
 import { checkRecord } from '@/core/plan/check/checkRecord'
-import { forbidsPublishing, type Problem } from '@/core/plan/check/problem'
+import { forbidsPublishing } from '@/core/plan/check/problem'
 import { copiedFor, ProcedureDocument, emptyDocument } from '@/core/procedure/document'
 import { applyEdits, type Conflict, type Edit } from '@/core/procedure/edit'
 import { mirroredFor } from '@/core/procedure/mirror'
@@ -58,17 +59,6 @@ export async function importProcedure(
   if (!parsed.ok) return { status: 'bad file', error: parsed.error }
   return { status: 'done', procedureId: await createProcedure(crew, parsed.value) }
 }
-
-export type EditOutcome =
-  | {
-      status: 'saved'
-      document: ProcedureDocument
-      problems: Problem[]
-      version: number
-      conflicts: Conflict[]
-      evidence: Map<Id, Evidence>
-    }
-  | { status: 'refused'; sentence: string }
 
 /**
  * Merges edits into the draft, field by field, under a lock, so that two people never overwrite each other unseen.

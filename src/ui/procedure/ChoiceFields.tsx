@@ -1,5 +1,6 @@
 'use client'
 import { useContext } from 'react'
+import { CheckList } from '../forms/CheckList'
 import { Controller, useFormContext, useWatch } from 'react-hook-form'
 import { mediaUrl } from '@/client/media'
 import { Options, SelectField } from '../forms/Field'
@@ -87,31 +88,18 @@ export function Checks({
     <Controller
       control={control}
       name={path}
-      render={({ field }) => {
-        const chosen = (field.value as string[] | undefined) ?? []
-        const toggle = (value: string) =>
-          field.onChange(chosen.includes(value) ? chosen.filter((item) => item !== value) : [...chosen, value])
-        return (
-          <fieldset className="sm:col-span-2">
-            <legend className="mb-0.5 text-[15px] font-semibold">{label}</legend>
-            <div className="flex max-h-40 flex-wrap gap-x-4 overflow-auto rounded border-2 border-hair px-2 py-1">
-              {options.map(([value, name]) => (
-                <label key={value} className="flex min-h-8 items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="size-4 accent-[var(--petrol)]"
-                    checked={chosen.includes(value)}
-                    onChange={() => toggle(value)}
-                  />{' '}
-                  {name}
-                </label>
-              ))}
-              {options.length === 0 && <span className="text-second">nothing to choose from yet</span>}
-            </div>
-            {problem && <p className="text-sm font-bold text-stop">{problem}</p>}
-          </fieldset>
-        )
-      }}
+      render={({ field }) => (
+        <CheckList
+          className="sm:col-span-2"
+          label={label}
+          options={options}
+          chosen={(field.value as string[] | undefined) ?? []}
+          onChange={field.onChange}
+          framed
+          empty="nothing to choose from yet"
+          problem={problem}
+        />
+      )}
     />
   )
 }

@@ -1,4 +1,5 @@
 'use client'
+import type { ChangeEvent } from 'react'
 import { Controller, useFormContext } from 'react-hook-form'
 import { SelectField, TextField } from '../forms/Field'
 import type { Spec } from './formSpec'
@@ -8,75 +9,78 @@ import { useDocument } from './formContext'
 
 type Typed<K extends Spec['as']> = { spec: Extract<Spec, { as: K }>; path: string; problem: string | undefined }
 
+/** A text that stands for something else: `shows` makes it of the value, `reads` makes the value of it. */
+function TextOf<V>({
+  spec,
+  path,
+  problem,
+  label = spec.label,
+  shows,
+  reads,
+  when = 'onChange',
+  ...input
+}: {
+  spec: { label: string; help?: string }
+  path: string
+  problem: string | undefined
+  label?: string
+  shows: (value: V) => string | number
+  reads: (text: string) => unknown
+  /** On blur where half of it, as it is typed, would not be understood. */
+  when?: 'onChange' | 'onBlur'
+  inputMode?: 'decimal'
+}) {
+  const { control } = useFormContext()
+  return (
+    <Controller
+      control={control}
+      name={path}
+      render={({ field }) => (
+        <TextField
+          label={label}
+          help={spec.help}
+          problem={problem}
+          defaultValue={shows(field.value as V)}
+          {...input}
+          {...{ [when]: (event: ChangeEvent<HTMLInputElement>) => field.onChange(reads(event.target.value)) }}
+        />
+      )}
+    />
+  )
+}
+
 /** Several words with commas. */
-export function TextsField({ spec, path, problem }: Typed<'text' | 'long' | 'texts'>) {
-  const { control } = useFormContext()
+export function TextsField(props: Typed<'text' | 'long' | 'texts'>) {
+  const words = (text: string) =>
+    text
+      .split(',')
+      .map((word) => word.trim())
+      .filter(Boolean)
+  return <TextOf<string[]> {...props} shows={(value) => value.join(', ')} reads={words} when="onBlur" />
+}
+
+/** What is no number stays in as it was typed, so that the record's own check refuses it. */
+export function NumberField(props: Typed<'number'>) {
+  const { label, unit, nullable } = props.spec
+  const number = (text: string) => {
+    const plain = text.trim().replace(',', '.')
+    if (plain === '') return nullable ? null : plain
+    return Number.isNaN(Number(plain)) ? plain : Number(plain)
+  }
   return (
-    <Controller
-      control={control}
-      name={path}
-      render={({ field }) => (
-        <TextField
-          label={spec.label}
-          help={spec.help}
-          problem={problem}
-          defaultValue={(field.value as string[]).join(', ')}
-          onBlur={(event) =>
-            field.onChange(
-              event.target.value
-                .split(',')
-                .map((word) => word.trim())
-                .filter(Boolean),
-            )
-          }
-        />
-      )}
+    <TextOf<number | null>
+      {...props}
+      label={unit ? `${label} (${unit})` : label}
+      shows={(value) => value ?? ''}
+      reads={number}
+      inputMode="decimal"
     />
   )
 }
 
-export function NumberField({ spec, path, problem }: Typed<'number'>) {
-  const { control } = useFormContext()
-  return (
-    <Controller
-      control={control}
-      name={path}
-      render={({ field }) => (
-        <TextField
-          label={spec.unit ? `${spec.label} (${spec.unit})` : spec.label}
-          help={spec.help}
-          problem={problem}
-          inputMode="decimal"
-          defaultValue={field.value ?? ''}
-          onChange={(event) => {
-            const text = event.target.value.trim().replace(',', '.')
-            field.onChange(
-              text === '' && spec.nullable ? null : Number.isNaN(Number(text)) || text === '' ? text : Number(text),
-            )
-          }}
-        />
-      )}
-    />
-  )
-}
-
-export function PointsField({ spec, path, problem }: Typed<'points'>) {
-  const { control } = useFormContext()
-  return (
-    <Controller
-      control={control}
-      name={path}
-      render={({ field }) => (
-        <TextField
-          label={spec.label}
-          help={spec.help}
-          problem={problem}
-          defaultValue={(field.value as [number, number][]).map(([x, y]) => `${x},${y}`).join(' ')}
-          onChange={(event) => field.onChange(pointsFrom(event.target.value))}
-        />
-      )}
-    />
-  )
+export function PointsField(props: Typed<'points'>) {
+  const words = (points: [number, number][]) => points.map(([x, y]) => `${x},${y}`).join(' ')
+  return <TextOf<[number, number][]> {...props} shows={words} reads={pointsFrom} />
 }
 
 /** What waits, or what is waited for. */

@@ -2,26 +2,13 @@
 import { useCallback, useState } from 'react'
 import type { Id } from '@/core/base/id'
 import type { Evidence } from '@/core/job/evidence'
+import type { EditOutcome } from '@/core/job/savedDraft'
 import type { Problem } from '@/core/plan/check/problem'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { NOT_SAID, type Source } from '@/core/procedure/source'
 import { inverseOf, settledBy, type Conflict, type Edit } from '@/core/procedure/edit'
 
-export type EditDraft = (
-  procedureId: string,
-  edits: Edit[],
-  source: Source,
-) => Promise<
-  | {
-      status: 'saved'
-      document: ProcedureDocument
-      problems: Problem[]
-      version: number
-      conflicts: Conflict[]
-      evidence: ReadonlyMap<Id, Evidence>
-    }
-  | { status: 'refused'; sentence: string }
->
+export type EditDraft = (procedureId: string, edits: Edit[], source: Source) => Promise<EditOutcome>
 
 export type Draft = {
   document: ProcedureDocument

@@ -5,7 +5,8 @@ import type { ProcedureDocument } from '@/core/procedure/document'
 import { Kit, KitFit, type Access } from '@/core/shop/kit'
 import { SelectField } from '../forms/Field'
 import { ownerWords } from '@/words/items'
-import { Select, Picks } from './kitFields'
+import { Select } from './kitFields'
+import { CheckList } from '../forms/CheckList'
 
 export type KitModel = { procedureId: string; document: ProcedureDocument }
 export function Fit({
@@ -64,7 +65,7 @@ export function Fit({
                 <span className="text-second">nothing: it is reached from outside</span>
               )}
             </summary>
-            <Picks
+            <CheckList
               label="Open for it"
               options={options.map(([key, name]) => [key, name])}
               chosen={chosen}
@@ -123,13 +124,13 @@ export function Fit({
         </button>
       </div>
       <div className="grid gap-x-6 md:grid-cols-2">
-        <Picks
+        <CheckList
           label="Works differently afterwards"
           options={document.functions.map((item) => [item.id, item.name])}
           chosen={fit.functionsChanged}
           onChange={(functionsChanged) => change({ functionsChanged })}
         />
-        <Picks
+        <CheckList
           label="Works no more"
           options={document.functions.map((item) => [item.id, item.name])}
           chosen={fit.functionsTaken}

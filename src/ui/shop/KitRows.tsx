@@ -3,7 +3,8 @@ import { WORK_KINDS } from '@/core/shop/workItem'
 import type { Kit } from '@/core/shop/kit'
 import { newId } from '@/client/newId'
 import { TextField } from '../forms/Field'
-import { NumberField, Picks, Row, Rows, Select, Yes } from './kitFields'
+import { NumberField, Row, Rows, Select, Yes } from './kitFields'
+import { CheckList } from '../forms/CheckList'
 
 /** A kit that is being changed, and how. */
 export type KitPart = { kit: Kit; set: (more: Partial<Kit>) => void }
@@ -62,7 +63,7 @@ export function WorkRows({ kit, set, places }: KitPart & { places: string[] }) {
               value={work.unattendedS}
               onChange={(unattendedS) => change({ unattendedS })}
             />
-            <Picks
+            <CheckList
               className="lg:col-span-4"
               label="After"
               options={kit.works
@@ -120,7 +121,7 @@ export function FunctionRows({ kit, set }: KitPart) {
               onChange={(power) => change({ power: power as typeof item.power })}
             />
             <NumberField label="Its unit needs (s)" value={item.warmUpS} onChange={(warmUpS) => change({ warmUpS })} />
-            <Picks
+            <CheckList
               className="lg:col-span-4"
               label="Can be tested after"
               options={kit.works.map((work) => [work.id, work.name || 'unnamed work'])}

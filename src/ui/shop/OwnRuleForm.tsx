@@ -1,5 +1,6 @@
 'use client'
 import { useState, type FormEvent } from 'react'
+import { CheckList } from '../forms/CheckList'
 import { SEVERITIES } from '@/core/procedure/severity'
 import { SETTING_ROLES } from '@/core/procedure/setting'
 import { CIRCUITS } from '@/core/procedure/circuits'
@@ -96,16 +97,15 @@ export function OwnRuleForm({
       </label>
       {!draft.everyState && (
         <>
-          <Checks
+          <CheckList
             label="At which acts"
-            options={RULE_ACTS}
-            words={ACT_WORDS}
+            options={RULE_ACTS.map((act) => [act, ACT_WORDS[act] ?? act])}
             chosen={draft.acts}
             onChange={(acts) => set({ acts })}
           />
-          <Checks
+          <CheckList
             label="Only at plugs of these circuits"
-            options={CIRCUITS}
+            options={CIRCUITS.map((circuit) => [circuit, circuit])}
             chosen={draft.circuits}
             onChange={(circuits) => set({ circuits })}
           />
@@ -122,9 +122,9 @@ export function OwnRuleForm({
           </SelectField>
         </>
       )}
-      <Checks
+      <CheckList
         label="While a plug of these circuits is open"
-        options={CIRCUITS}
+        options={CIRCUITS.map((circuit) => [circuit, circuit])}
         chosen={draft.openCircuits}
         onChange={(openCircuits) => set({ openCircuits })}
       />
@@ -159,41 +159,6 @@ export function OwnRuleForm({
         </p>
       </div>
     </form>
-  )
-}
-
-function Checks({
-  label,
-  options,
-  words = {},
-  chosen,
-  onChange,
-}: {
-  label: string
-  options: readonly string[]
-  words?: Readonly<Record<string, string>>
-  chosen: readonly string[]
-  onChange: (chosen: string[]) => void
-}) {
-  return (
-    <fieldset>
-      <legend className="mb-1 text-[15px] font-semibold">{label}</legend>
-      <div className="flex flex-wrap gap-x-4">
-        {options.map((option) => (
-          <label key={option} className="flex min-h-9 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5 accent-[var(--petrol)]"
-              checked={chosen.includes(option)}
-              onChange={(event) =>
-                onChange(event.target.checked ? [...chosen, option] : chosen.filter((other) => other !== option))
-              }
-            />
-            {words[option] ?? option}
-          </label>
-        ))}
-      </div>
-    </fieldset>
   )
 }
 

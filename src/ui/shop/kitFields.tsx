@@ -95,39 +95,3 @@ export function Yes({ label, value, onChange }: { label: string; value: boolean;
     </label>
   )
 }
-
-export function Picks({
-  label,
-  options,
-  chosen,
-  onChange,
-  className = '',
-}: {
-  label: string
-  options: readonly (readonly [string, string])[]
-  chosen: readonly string[]
-  onChange: (chosen: string[]) => void
-  className?: string
-}) {
-  if (options.length === 0) return null
-  return (
-    <fieldset className={className}>
-      <legend className="text-[15px] font-semibold">{label}</legend>
-      <div className="flex max-h-40 flex-wrap gap-x-4 overflow-auto">
-        {options.map(([key, name]) => (
-          <label key={key} className="flex min-h-8 items-center gap-2 text-[15px]">
-            <input
-              type="checkbox"
-              className="size-5 accent-[var(--petrol)]"
-              checked={chosen.includes(key)}
-              onChange={(event) =>
-                onChange(event.target.checked ? [...chosen, key] : chosen.filter((other) => other !== key))
-              }
-            />{' '}
-            {name}
-          </label>
-        ))}
-      </div>
-    </fieldset>
-  )
-}
