@@ -2,13 +2,14 @@ import type { KitProblem } from '@/core/shop/kit'
 
 /** Why the server does not do what was asked, and what to do instead: each sentence once. */
 export const REFUSALS = {
-  eventOfAnotherJob: 'This event belongs to another job.',
+  eventOfAnotherJob:
+    'This event belongs to another job. It is kept on this device; open that job here, then it is sent.',
   personHasNotActedHere:
     'The person who did this has not acted on this tablet since it was signed in. Tap the name and enter the PIN once, then it is sent.',
   storedOtherwise:
     'Something else was stored under this event’s number. It is kept on this device; tell whoever looks after the shop’s server.',
-  jobGone: 'This job is not in your shop any more.',
-  noSuchJob: 'There is no such job in your shop.',
+  jobGone: 'This job is not in your shop any more. Open Today and go on from there.',
+  noSuchJob: 'There is no such job in your shop. Open Today and choose one.',
   fieldsNeedALook: 'Some fields need another look.',
   choosePerson: 'Choose a person from the list.',
   chooseKit: 'Choose a kit from the list.',
@@ -17,7 +18,7 @@ export const REFUSALS = {
   nameTheModel: 'Say what the model is called, in at most 80 characters.',
   beginsWithUnknownModel: 'The model it should begin with is not in your shop. Choose another one.',
   fileTooLarge: 'This file is larger than 3 MB. Choose a procedure file that was exported from here.',
-  notYourProcedure: 'This procedure is not in your shop.',
+  notYourProcedure: 'This procedure is not in your shop. Open the list of procedures and choose one.',
   notYourProcedureChoose: 'This procedure is not in your shop. Choose one from the list.',
   procedureGone: 'This procedure is not in your shop any more. Copy what you typed and open the list of procedures.',
   noteGone: 'This note can’t be found any more. Open the page again.',
@@ -30,10 +31,10 @@ export const REFUSALS = {
     'Nobody could work safely from this record yet. Mend the problems marked with a circle of arrows first.',
   notYourself: 'You can’t retire yourself. Let another owner do it.',
   ownShopStays: 'This is your own shop, not the demo: it stays.',
-  notYourVehicle: 'This vehicle is not in your shop.',
+  notYourVehicle: 'This vehicle is not in your shop. Open the list of vehicles and choose one.',
   notYourVehicleChoose: 'This vehicle is not in your shop. Choose one from the list.',
   vehicleWithoutModel: 'Nobody has said which model this vehicle is. Open the vehicle and choose its procedure.',
-  personGone: 'This person is no longer in the crew.',
+  personGone: 'This person is no longer in the crew. Choose another name.',
   wrongPin: 'That is not the PIN. Try again.',
   notYourModelChoose: 'This model is not in your shop. Choose one from the list.',
   notBypassed:
@@ -44,7 +45,8 @@ export const REFUSALS = {
   notARecording: 'This is no recording that can be kept here. Record it again, or write the note.',
   signInFirst: 'Sign in first.',
   sayJobAndMedia: 'Say which job and whether it is a photo or a voice.',
-  noPublishedProcedure: 'Your shop has no published procedure with this id.',
+  noPublishedProcedure:
+    'Your shop has no published procedure with this id. Publish it, or take the id from its address.',
   databaseSilent: 'The database does not answer. Look at postgres.log in the data folder.',
   tooManyTries: (waitS: number) => `Too many tries. Wait ${waitS} seconds, then try again.`,
   personCalledSo: (name: string) =>

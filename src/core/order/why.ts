@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import { reachedFrom, successors, type Pair } from './graph'
-import { type Because } from './operation'
+import type { Because } from './operation'
 import type { Removal } from './removal'
 import type { Goal } from './wish'
 import { actOf, keyOf, splitKey } from '../procedure/acts'

@@ -1,7 +1,7 @@
 'use client'
 import { Axe, CircleX, EqualNot, NotebookPen, Unplug } from 'lucide-react'
 import type { AskedFirst } from '@/core/job/decide/knownOfTap'
-import { type NextTap } from '@/core/job/progress'
+import type { NextTap } from '@/core/job/progress'
 import { capital, stepWords } from '@/words/operations'
 import type { Ask } from './askProps'
 import { FacetSlabs, LeaveButton, SlabButton, UndoSlab } from './slabs'

@@ -12,7 +12,7 @@ import { headWords, holderKindWords, itemWords, threadWords, toolWords, ownerWor
 import { JobHead } from './JobHead'
 import { nameOf } from './nameOf'
 import { OpenRow } from './OpenRow'
-import { type JobData, type LiveJob } from './useJob'
+import type { JobData, LiveJob } from './useJob'
 import { useAnyJob } from './useAnyJob'
 import { newUuid } from '@/client/newId'
 

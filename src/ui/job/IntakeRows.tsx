@@ -141,7 +141,7 @@ function Standing({ item, job }: { item: Extract<IntakeItem, { kind: 'standing' 
 }
 
 /** Missing or foreign ones are counted group by group, in a list of their own. */
-export function Fasteners({ job, open }: { job: PlannedJob; open: () => void }) {
+function Fasteners({ job, open }: { job: PlannedJob; open: () => void }) {
   const words = INTAKE_WORDS.fasteners
   const missing = [...job.state.holders.values()].reduce((sum, c) => sum + c.missing, 0)
   const heads = job.state.deviations.filter(({ field }) => field === 'head').length

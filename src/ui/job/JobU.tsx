@@ -7,7 +7,7 @@ import { itemNameIn } from '@/words/modelNames'
 import { LevelMark } from '../marks/LevelMark'
 import { Tape } from '../marks/Tape'
 import { Bottom, Counts } from './JobUBottom'
-import { type Size, type UProps } from './uProps'
+import type { Size, UProps } from './uProps'
 
 const RAIL: Record<Size, string> = { bay: 'w-3', desk: 'w-2', small: 'w-2' }
 

@@ -1,4 +1,4 @@
-import { type ReactNode } from 'react'
+import type { ReactNode } from 'react'
 import type { BottomItem, URow } from '@/core/job/uRows'
 import { countedIn } from '@/core/order/operation'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'

@@ -1,5 +1,5 @@
 'use client'
-import { type ReactNode } from 'react'
+import type { ReactNode } from 'react'
 import type { Id } from '@/core/base/id'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { View } from '@/core/procedure/view'
@@ -7,7 +7,7 @@ import { MarkPaths, shapeOf } from '../marks/FastenerMark'
 import { PlugPaths } from '../marks/PlugMark'
 import { holderWords } from '@/words/items'
 import { startWords } from '@/words/operations'
-import { type Point } from './geometry'
+import type { Point } from './geometry'
 import { placeLabels, type LabelWish } from './placeLabels'
 
 export function Marks({

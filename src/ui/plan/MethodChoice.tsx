@@ -2,7 +2,7 @@
 import type { JobPlan } from '@/core/plan/show/jobPlan'
 import { Policy } from '@/core/plan/ask/policy'
 import { methodsTo } from '@/core/order/settingAct'
-import { type ProcedureForBuild } from '@/core/procedure/forBuild'
+import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 
 /**
  * Where a setting of this plan can be reached in more ways than one, the crew picks; "cheapest" leaves it to the plan.

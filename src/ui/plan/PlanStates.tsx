@@ -2,7 +2,7 @@
 import type { JobPlan } from '@/core/plan/show/jobPlan'
 import type { Station } from '@/core/procedure/station'
 import { LanesPicture } from './LanesPicture'
-import { type Planned, type SharedOut } from './usePlanning'
+import type { Planned, SharedOut } from './usePlanning'
 import { numberWords } from '@/words/dates'
 
 /** The work of two or three: being shared out, stopped, or as lanes. */

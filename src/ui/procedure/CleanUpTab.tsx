@@ -4,7 +4,7 @@ import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Edit } from '@/core/procedure/edit'
 import { edited, type CleanUp } from '@/core/strip/cleanUp'
 import { Dialog } from '../shell/Dialog'
-import { type Zone } from '@/words/dates'
+import type { Zone } from '@/words/dates'
 import {
   Contradictions,
   Mirrored,

@@ -1,5 +1,5 @@
 'use client'
-import { type ProcedureDocument } from '@/core/procedure/document'
+import type { ProcedureDocument } from '@/core/procedure/document'
 import { Dialog } from '../shell/Dialog'
 import { COLLECTION_WORDS } from './fieldSpecs'
 import { ItemForm } from './ItemForm'

@@ -1,6 +1,6 @@
 'use client'
 import { Download, Undo2 } from 'lucide-react'
-import { type FactCollection } from '@/core/procedure/document'
+import type { FactCollection } from '@/core/procedure/document'
 import { forbidsPublishing } from '@/core/plan/check/problem'
 import { SourceChoice } from './SourceChoice'
 import { PartFacts } from './PartFacts'

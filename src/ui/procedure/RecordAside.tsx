@@ -1,5 +1,5 @@
 'use client'
-import { type FactCollection, type ProcedureDocument } from '@/core/procedure/document'
+import type { FactCollection, ProcedureDocument } from '@/core/procedure/document'
 import { middleOf, zoneOf } from '../map/geometry'
 import { SideList, SideItem } from './SideList'
 

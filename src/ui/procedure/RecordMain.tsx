@@ -1,5 +1,5 @@
 'use client'
-import { type FactCollection, type ProcedureDocument } from '@/core/procedure/document'
+import type { FactCollection, ProcedureDocument } from '@/core/procedure/document'
 import type { Strip } from '@/core/order/learntOrder'
 import { MapEditor } from '../map/MapEditor'
 import type { CleanUpActs } from './CleanUpSections'

@@ -6,7 +6,7 @@ import { MOST_QUESTIONS, questionsOf, type Question } from '@/core/strip/questio
 import { stripRows, type StripRow } from '@/core/strip/stripRows'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import { JobHead } from '../job/JobHead'
-import { type JobData } from '../job/useJob'
+import type { JobData } from '../job/useJob'
 import { useAnyJob } from '../job/useAnyJob'
 import { FastenerMark } from '../marks/FastenerMark'
 import { PlugMark } from '../marks/PlugMark'

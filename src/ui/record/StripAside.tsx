@@ -1,11 +1,11 @@
 'use client'
 import { STATIONS } from '@/core/procedure/stations'
 import { wallMsOf } from '@/core/base/clock'
-import { type StripRow } from '@/core/strip/stripRows'
+import type { StripRow } from '@/core/strip/stripRows'
 import { SettingsNow } from '../job/SettingsNow'
-import { type JobData } from '../job/useJob'
+import type { JobData } from '../job/useJob'
 import { StripRail } from './StripRail'
-import { type LiveStrip } from './useStrip'
+import type { LiveStrip } from './useStrip'
 
 /** The way apart so far, where somebody stands, and what is still asked. */
 export function StripAside({

@@ -7,7 +7,7 @@ import { KitModels } from './KitModels'
 import { ChangeRows, FunctionRows, WorkRows } from './KitRows'
 import { SaveBar } from './SaveBar'
 import { useSaving, type Saved } from './useSaving'
-import { type KitModel } from './KitFitSection'
+import type { KitModel } from './KitFitSection'
 import { STATIONS } from '@/core/procedure/stations'
 
 type Save = (input: {

@@ -1,6 +1,6 @@
 'use client'
 import { Plus, Trash2 } from 'lucide-react'
-import { type ReactNode } from 'react'
+import type { ReactNode } from 'react'
 import { SelectField, TextField } from '../forms/Field'
 
 export function Rows({

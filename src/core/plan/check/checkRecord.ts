@@ -1,7 +1,7 @@
 import type { Id } from '../../base/id'
 import { loopGroups, reachedFrom, successors } from '../../order/graph'
 import { shortestLoop } from '../../order/loop'
-import { type Edge } from '../../order/operation'
+import type { Edge } from '../../order/operation'
 import { deriveRefit, type RefitError } from '../../order/refit'
 import { deriveAsFarAsPossible } from '../../order/deriveRemoval'
 import type { Removal, RemovalError } from '../../order/removal'

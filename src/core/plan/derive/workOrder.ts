@@ -1,6 +1,6 @@
 import { partsOfGoal } from '../../order/partsOfGoal'
 import type { Goal } from '../../order/wish'
-import { type Because } from '../../order/operation'
+import type { Because } from '../../order/operation'
 import type { DerivedJob, DeriveError } from './derivedJob'
 import { goalOf } from '../ask/jobGoal'
 import { keyOf } from '../../procedure/acts'

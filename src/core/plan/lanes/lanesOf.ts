@@ -1,4 +1,4 @@
-import { type Operation } from '../../order/operation'
+import type { Operation } from '../../order/operation'
 import { mayRestFree } from '../../procedure/resting'
 import type { Station } from '../../procedure/station'
 import { moveS } from '../../shop/houseValues'
