@@ -31,7 +31,7 @@ import { stripDocument } from '@/core/strip/stripDocument'
 import { stripRows } from '@/core/strip/stripRows'
 import { crewAtDash } from '@/core/testing/atDash.testing'
 import { smallDash } from '@/core/testing/smallDash.testing'
-import { blockSentence, rowWords } from './balanceWords'
+import { blockSentence, forbidsWords, noPutBackWords, rowWords } from './balanceWords'
 import { handoverFacts } from './handoverFacts'
 import { historyWords, overlayWords } from './overlayWords'
 
@@ -201,7 +201,7 @@ function readAll(events: readonly JobEvent[], kind: 'job' | 'strip') {
     { id: 'j', title: 'T', revisionNumber: 1, vehicle: vehicleNamed, request, found, document, events },
     shop,
   )
-  return { state, balance }
+  return { state, balance, power }
 }
 
 test('every kind of happening is drawn', () => expect(Object.keys(DRAWN).sort()).toEqual([...KINDS].sort()))
@@ -215,11 +215,20 @@ test('an opened plug that the record does not have is owed, and closes by being 
   const opened = anyLog(1)
     .slice(0, 1)
     .map((event) => ({ ...event, what: { kind: 'opened', tetherId: 'nowhere' } as const }))
-  const { balance } = readAll(opened, 'job')
+  const { state, balance, power } = readAll(opened, 'job')
   const row = balance.openRows.find((each) => each.account === 'unresolved')!
   expect(rowWords(dash, row).heading).toBe('Opened: a plug no longer in the record')
+  expect(balance.rows[0]).toBe(row)
   expect(balance.closed).toBe(false)
+  const { forbiddenBy, putBack } = power.ignition
+  expect(putBack).toBeNull()
+  expect(forbidsWords(dash, forbiddenBy[0]!, state.settings)).toBe('a plug open that is not in the record')
+  expect(noPutBackWords(dash, forbiddenBy)).toMatch(/close the plug, then close its row in the balance/)
+  const ofTheRecord = [{ ...forbiddenBy[0]!, tetherIds: [dash.tethers[0]!.id] }]
+  expect(noPutBackWords(dash, ofTheRecord)).toMatch(/^Nothing that a crew puts back/)
   const [act] = closingActs(row, {} as never).acts
   const closed = opened.concat({ ...opened[0]!, id: uuid(), seq: 2, what: act!.happenings[0]! as never })
-  expect(readAll(closed, 'job').balance.closed).toBe(true)
+  const after = readAll(closed, 'job')
+  expect(after.balance.closed).toBe(true)
+  expect(after.power.ignition.allowed).toBe(true)
 })

@@ -1,4 +1,5 @@
 import type { UnresolvedOf } from '@/core/job/unresolved'
+import type { Id } from '@/core/base/id'
 import { unreachable } from '@/core/base/result'
 import type { OpenReason } from '@/core/job/account'
 import type { BalanceRow } from '@/core/job/balance'
@@ -145,9 +146,21 @@ export function forbidsWords(
   settings: ReadonlyMap<string, string>,
 ): string {
   const [tetherId] = breach.tetherIds
+  if (tetherId && !hasPlug(document, tetherId)) return 'a plug open that is not in the record'
   if (tetherId) return `${itemWords(document, tetherId)} open`
   const [settingId] = breach.settingIds
   return settingId ? settingTo(itemWords(document, settingId), settings.get(settingId) ?? '') : breach.rule.sentence
+}
+
+/** What to do where no plug or setting of the record put back would let the power come on. */
+export function noPutBackWords(document: ProcedureDocument, forbiddenBy: readonly Breach[]): string {
+  return forbiddenBy.some(({ tetherIds }) => tetherIds.some((id) => !hasPlug(document, id)))
+    ? 'Look at the vehicle and close the plug, then close its row in the balance. In doubt, call somebody licensed.'
+    : 'Nothing that a crew puts back would allow it. Stop, and call somebody licensed.'
+}
+
+function hasPlug(document: ProcedureDocument, tetherId: Id): boolean {
+  return document.tethers.some(({ id }) => id === tetherId)
 }
 
 /** One thing to put back: "Bring the centre surround to its place, held, and plug airbag lamp". */

@@ -52,10 +52,12 @@ export function isOpen(row: BalanceRow): boolean {
 
 /**
  * The balance of holders, parts, tethers, settings and tools. Closed exactly when everything is accounted for; a stray
- * fastener names every group it could be, also those the log calls complete. Open rows come first. Cost: O(items).
+ * fastener names every group it could be, also those the log calls complete. Open rows come first, and first of them
+ * what nobody can look up: it may be an airbag plug. Cost: O(items).
  */
 export function balanceOf(document: ProcedureDocument, state: JobState, terms: JobTerms): Balance {
   const rows: BalanceRow[] = [
+    ...unresolvedRows(state),
     ...[...state.strays.values()].map((stray): BalanceRow => ({
       account: 'stray',
       id: stray.strayId,
@@ -84,7 +86,6 @@ export function balanceOf(document: ProcedureDocument, state: JobState, terms: J
       const value = state.settings.get(setting.id) ?? setting.asFound
       return { account: 'setting', id: setting.id, open: value !== owed, value, owed }
     }),
-    ...unresolvedRows(state),
     ...[...state.tools].map(([tool, { out, back }]): BalanceRow => ({
       account: 'tool',
       id: tool,

@@ -10,7 +10,7 @@ import { powerGate, type GateAnswer, type PutBack } from '@/core/vehicle/powerGa
 import { POWERS, type Power } from '@/core/vehicle/powers'
 import { MayRing, StopSign } from '../marks/Signs'
 import { Dialog } from '../shell/Dialog'
-import { forbidsWords, unresolvedWords, putBackWords } from '@/words/balanceWords'
+import { forbidsWords, noPutBackWords, putBackWords, unresolvedWords } from '@/words/balanceWords'
 import { itemWords } from '@/words/items'
 import { circuitWords } from '@/words/questionWords'
 import { capital, settingTo } from '@/words/operations'
@@ -113,9 +113,7 @@ function PowerAnswer({
             ))}
           </ul>
           {answer.putBack === null ? (
-            <p className="text-xl font-semibold">
-              Nothing that a crew puts back would allow it. Stop, and call somebody licensed.
-            </p>
+            <p className="text-xl font-semibold">{noPutBackWords(document, answer.forbiddenBy)}</p>
           ) : (
             <>
               <h3 className="text-xl">The smallest set to put back, in this order</h3>
