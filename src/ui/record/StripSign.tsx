@@ -59,7 +59,7 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
   return (
     <section
       aria-label="What came off"
-      className="on-sign flex min-h-[196px] flex-col xl:min-h-[216px] gap-3 rounded-b px-5 py-4"
+      className="on-sign flex min-h-[196px] flex-col gap-3 px-5 py-4 max-lg:-mr-4 lg:rounded-b xl:min-h-[216px]"
     >
       <form
         className="flex items-stretch gap-3"
