@@ -49,6 +49,7 @@ export default {
   plugins: ['@stryker-mutator/jest-runner'],
   jest: { config: { ...jest, testMatch: asked }, enableFindRelatedTests: true },
   coverageAnalysis: 'perTest',
+  ignoreStatic: process.env.ISTRUZIONE_MUTANT_STATIC !== 'too',
   timeoutMS: 20_000,
   reporters: ['clear-text', 'json'],
   clearTextReporter: { allowColor: false, logTests: false, reportTests: false, reportScoreTable: true },

@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto'
 import { expect, test } from '@jest/globals'
 import { JobEvent } from '@/core/job/event'
-import { JobLog, type Send } from './jobLog'
+import { JobLog } from './jobLog'
+import type { Send } from './outbox'
 import { JobStore } from './jobStore'
 
 const JOB = '11111111-1111-4111-8111-111111111111'
@@ -16,7 +17,7 @@ function shop(): { send: Send; stored: Map<string, JobEvent>; reachable: boolean
     send: (async (events) => {
       if (!it.reachable) return { kind: 'offline' }
       for (const event of events) it.stored.set(event.id, event)
-      return { kind: 'stored', ids: events.map((event) => event.id) }
+      return { kind: 'answered', stored: events.map((event) => event.id), refused: [] }
     }) as Send,
   }
   return it
@@ -79,13 +80,13 @@ test('before the parser is there a tap is kept as it is; from then on words are 
 })
 
 test('a refusal is told in its own words and nothing is dropped', async () => {
-  const send: Send = async () => ({ kind: 'refused', sentence: 'Tap the name and enter the PIN once.' })
+  const send: Send = async () => ({ kind: 'held', sentence: 'Tap the name and enter the PIN once.' })
   const log = new JobLog(JOB, freshStore(), send, () => 1000, DEVICE, [])
   await log.open()
   log.append(TOLU, [CLIP])
   await until(troubled(log))
   expect(log.getSnapshot()).toMatchObject({
-    trouble: { kind: 'refused', sentence: 'Tap the name and enter the PIN once.' },
+    trouble: { kind: 'held', sentence: 'Tap the name and enter the PIN once.' },
   })
   expect(log.getSnapshot().waiting.size).toBe(1)
 })
@@ -139,4 +140,98 @@ test('taking back adds events that correct the earlier ones, last first', async 
       .events.slice(2)
       .map((event) => event.corrects),
   ).toEqual([made[1]!.id, made[0]!.id])
+})
+
+/** A shop that refuses what speaks of one of these groups, for good or until somebody has done something. */
+function choosy(refuses: string, forGood: boolean) {
+  const it = { stored: [] as string[], posts: 0, open: false }
+  const send: Send = async (events) => {
+    it.posts += 1
+    const no = (event: JobEvent) => !it.open && 'holderId' in event.what && event.what.holderId === refuses
+    const taken = events.filter((event) => !no(event)).map(({ id }) => id)
+    it.stored.push(...taken)
+    const refused = events.filter(no).map(({ id }) => ({ eventId: id, sentence: 'Not that one.', forGood }))
+    return { kind: 'answered', stored: taken, refused }
+  }
+  return { it, send }
+}
+const of = (holderId: string) => ({ ...CLIP, holderId })
+
+test('what is refused for good keeps nothing behind it back, is not sent again, and is found again after the browser died', async () => {
+  const { it, send } = choosy('ghost', true)
+  const store = freshStore()
+  const log = new JobLog(JOB, store, send, () => 1000, DEVICE, [])
+  await log.open()
+  const [ghost, after] = log.append(TOLU, [of('ghost'), of('clips')])
+  await until(sent(log))
+  expect(it.stored).toEqual([after!.id])
+  expect(log.getSnapshot()).toMatchObject({ trouble: null, refused: new Map([[ghost!.id, 'Not that one.']]) })
+  const posts = it.posts
+  await log.flush()
+  expect(it.posts).toBe(posts)
+  const again = new JobLog(JOB, store, send, () => 1000, DEVICE, [])
+  await again.open()
+  expect([...again.getSnapshot().refused]).toEqual([[ghost!.id, 'Not that one.']])
+  await again.discard([ghost!.id, after!.id])
+  // Only what was refused can be dropped.
+  expect(again.getSnapshot()).toMatchObject({ refused: new Map(), events: [] })
+  const last = new JobLog(JOB, store, send, () => 1000, DEVICE, [])
+  await last.open()
+  expect(last.getSnapshot().events).toEqual([])
+})
+
+test('what somebody has to allow first waits, the rest passes, and it goes once it is allowed', async () => {
+  const { it, send } = choosy('hers', false)
+  const log = new JobLog(JOB, freshStore(), send, () => 1000, DEVICE, [])
+  await log.open()
+  const [hers, mine] = log.append(TOLU, [of('hers'), of('clips')])
+  await until(troubled(log))
+  expect(it.stored).toEqual([mine!.id])
+  expect(log.getSnapshot()).toMatchObject({
+    trouble: { kind: 'held', sentence: 'Not that one.' },
+    refused: new Map(),
+    waiting: new Set([hers!.id]),
+  })
+  it.open = true
+  await log.flush()
+  expect(log.getSnapshot()).toMatchObject({ trouble: null, waiting: new Set() })
+})
+
+test('one event that the shop fails at keeps none of the others back: they go one by one', async () => {
+  const stored: string[] = []
+  const send: Send = async (events) => {
+    if (events.some(({ what }) => 'holderId' in what && what.holderId === 'poison')) return { kind: 'failed' }
+    stored.push(...events.map(({ id }) => id))
+    return { kind: 'answered', stored: events.map(({ id }) => id), refused: [] }
+  }
+  const log = new JobLog(JOB, freshStore(), send, () => 1000, DEVICE, [])
+  await log.open()
+  const [one, poison, two] = log.append(TOLU, [of('a'), of('poison'), of('b')])
+  await until(troubled(log))
+  expect(stored).toEqual([one!.id, two!.id])
+  expect(log.getSnapshot()).toMatchObject({ trouble: { kind: 'failed' }, waiting: new Set([poison!.id]) })
+})
+
+test('the stamp of a refused tap from a clock far ahead does not drag along what is tapped next', async () => {
+  const { send } = choosy('ghost', true)
+  let now = 9_999_999_999_999
+  const log = new JobLog(JOB, freshStore(), send, () => now, DEVICE, [])
+  await log.open()
+  const [ghost] = log.append(TOLU, [of('ghost')])
+  await until(() => log.getSnapshot().refused.size > 0)
+  now = 1000
+  await log.discard([ghost!.id])
+  expect(log.append(TOLU, [CLIP])[0]!.at).toBe('0000000000001000-0000')
+})
+
+test('what a newer program wrote is counted once, whoever tells of it, and what it kept here is not sent', async () => {
+  const store = freshStore()
+  await store.keep([{ ...new JobLog(JOB, store, shop().send, () => 1, DEVICE, []).append(TOLU, [CLIP])[0]!, id: 'x' }])
+  const s = shop()
+  const log = new JobLog(JOB, store, s.send, () => 1000, DEVICE, [])
+  await log.open()
+  log.receive([], ['later-1', 'later-2'])
+  log.receive([], ['later-2'])
+  expect([...log.getSnapshot().notUnderstood]).toEqual(['x', 'later-1', 'later-2'])
+  expect([...s.stored.values()].map(({ id }) => id)).not.toContain('x')
 })

@@ -4,11 +4,16 @@ import type { Stamp } from '@/core/base/stamp'
 import type { JobStore } from './jobStore'
 import { EVENT_VERSION } from '@/core/job/eventVersion'
 import { newUuid } from './newId'
+import { sendWaiting, type Send, type Trouble } from './outbox'
 
 export type LogSnapshot = {
   events: readonly JobEvent[]
   /** Ids that are on this device and not yet in the shop. */
   waiting: ReadonlySet<string>
+  /** Ids of those that the shop will never take as they are, with why; a person decides what becomes of them. */
+  refused: ReadonlyMap<string, string>
+  /** Ids of what was written by a newer program than this page: nobody knows here what it says. */
+  notUnderstood: ReadonlySet<string>
   /** How many events the device is still writing down; zero = all of them are kept. */
   writing: number
   /** Why sending stopped the last time it was tried; null once the shop has taken something again. */
@@ -16,13 +21,6 @@ export type LogSnapshot = {
   /** False while the device refuses to keep anything (a private window, a full disk). */
   keeps: boolean
 }
-
-/** `refused`: by the shop, with its sentence. */
-export type Trouble = { kind: 'offline' } | { kind: 'refused'; sentence: string }
-
-export type Send = (
-  events: readonly JobEvent[],
-) => Promise<{ kind: 'stored'; ids: readonly string[] } | { kind: 'refused'; sentence: string } | { kind: 'offline' }>
 
 /**
  * The events of one job on this tablet: what the shop has, and what is kept here until it does. An event is applied at
@@ -35,6 +33,8 @@ export class JobLog {
    */
   private list: readonly JobEvent[] | null = null
   private readonly waiting = new Set<string>()
+  private readonly refused = new Map<string, string>()
+  private readonly notUnderstood = new Set<string>()
   private readonly unwritten = new Set<string>()
   private readonly listeners = new Set<() => void>()
   private snapshot: LogSnapshot
@@ -69,10 +69,14 @@ export class JobLog {
   private async bringIn(): Promise<void> {
     try {
       this.deviceId = await this.store.deviceId(this.deviceId)
-      for (const event of await this.store.waiting(this.jobId)) {
+      const kept = await this.store.waiting(this.jobId)
+      for (const event of kept.events) {
         this.take(event)
-        this.waiting.add(event.id)
+        const refusal = kept.refused.get(event.id)
+        if (refusal === undefined) this.waiting.add(event.id)
+        else this.refused.set(event.id, refusal)
       }
+      for (const id of kept.notUnderstood) this.notUnderstood.add(id)
       this.seq = Math.max(this.seq, await this.store.highestSeq())
     } catch {
       this.keeps = false
@@ -144,11 +148,26 @@ export class JobLog {
     return [...eventIds].reverse().flatMap((id) => this.append(personId, [{ kind: 'taken back' }], { corrects: id }))
   }
 
-  /** Events that came from the shop (another device's). */
-  receive(events: readonly JobEvent[]): void {
-    const before = this.events.size
+  /** What came from the shop (another device's), and the ids of what could not be read of it. */
+  receive(events: readonly JobEvent[], notUnderstood: readonly string[] = []): void {
+    const before = this.events.size + this.notUnderstood.size
     for (const event of events) this.take(event)
-    if (this.events.size !== before) this.publish()
+    for (const id of notUnderstood) this.notUnderstood.add(id)
+    if (this.events.size + this.notUnderstood.size !== before) this.publish()
+  }
+
+  /** Leaves nothing of what the shop refused: as if it had not been tapped here. */
+  async discard(eventIds: readonly string[]): Promise<void> {
+    const gone = eventIds.filter((id) => this.refused.has(id))
+    for (const id of gone) {
+      this.refused.delete(id)
+      this.events.delete(id)
+    }
+    this.list = null
+    // A stamp from a clock that was far ahead must not drag along what is tapped next.
+    this.last = [...this.events.values()].reduce<Stamp | null>((last, { at }) => laterStamp(last, at), null)
+    this.publish()
+    await this.store.sent(gone).catch(() => undefined)
   }
 
   flush(): Promise<void> {
@@ -159,18 +178,36 @@ export class JobLog {
   }
 
   private async sendAll(): Promise<void> {
-    while (this.waiting.size > 0) {
-      const batch = [...this.waiting].slice(0, 200).map((id) => this.events.get(id)!)
-      const answer = await this.send(batch)
-      if (answer.kind !== 'stored') {
-        this.trouble = answer
-        return this.publish()
-      }
-      this.trouble = null
-      for (const id of answer.ids) this.waiting.delete(id)
-      await this.store.sent(answer.ids).catch(() => undefined)
+    const tried = new Set<string>()
+    const untried = () => [...this.waiting].filter((id) => !tried.has(id))
+    // What is tapped while something is sent goes at once as well.
+    for (let ids = untried(); ids.length > 0; ids = untried()) {
+      for (const id of ids) tried.add(id)
+      const trouble = await sendWaiting(
+        ids.map((id) => this.events.get(id)!),
+        this.send,
+        (stored, refused) => this.told(stored, refused),
+      )
+      this.trouble = trouble
       this.publish()
+      if (trouble) return
     }
+  }
+
+  /** What the shop has is no longer kept here; what it will never take is kept apart. */
+  private async told(
+    stored: readonly string[],
+    refused: readonly { eventId: string; sentence: string; forGood: boolean }[],
+  ): Promise<void> {
+    const never = refused.filter(({ eventId, forGood }) => forGood && this.waiting.has(eventId))
+    for (const id of stored) this.waiting.delete(id)
+    for (const { eventId, sentence } of never) {
+      this.waiting.delete(eventId)
+      this.refused.set(eventId, sentence)
+    }
+    await this.store.sent(stored).catch(() => undefined)
+    for (const { eventId, sentence } of never) await this.store.refuse(eventId, sentence).catch(() => undefined)
+    this.publish()
   }
 
   private take(event: JobEvent): void {
@@ -189,6 +226,14 @@ export class JobLog {
   private freeze(): LogSnapshot {
     this.list ??= [...this.events.values()]
     const { trouble, keeps } = this
-    return { events: this.list, waiting: new Set(this.waiting), writing: this.unwritten.size, trouble, keeps }
+    return {
+      events: this.list,
+      waiting: new Set(this.waiting),
+      refused: new Map(this.refused),
+      notUnderstood: new Set(this.notUnderstood),
+      writing: this.unwritten.size,
+      trouble,
+      keeps,
+    }
   }
 }

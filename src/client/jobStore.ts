@@ -1,9 +1,12 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { JobEvent } from '@/core/job/event'
+import type { ReadEvents } from '@/core/job/readEvents'
 
 interface Tables extends DBSchema {
   waiting: { key: string; value: JobEvent; indexes: { job: string } }
   facts: { key: string; value: string | number }
+  /** Why the shop will never take one of them, by its id. */
+  refused: { key: string; value: string }
 }
 
 /** What this device keeps in IndexedDB until the shop has it. */
@@ -14,10 +17,18 @@ export class JobStore {
 
   private open(): Promise<IDBPDatabase<Tables>> {
     // One database a shop: signing in to another shop on the same tablet never mixes two outboxes.
-    this.database ??= openDB<Tables>(`istruzione-${this.shopId}`, 1, {
-      upgrade(db) {
-        db.createObjectStore('waiting', { keyPath: 'id' }).createIndex('job', 'jobId')
-        db.createObjectStore('facts')
+    this.database ??= openDB<Tables>(`istruzione-${this.shopId}`, 2, {
+      upgrade(db, from) {
+        if (from < 1) {
+          db.createObjectStore('waiting', { keyPath: 'id' }).createIndex('job', 'jobId')
+          db.createObjectStore('facts')
+        }
+        db.createObjectStore('refused')
+      },
+      // A page of a newer version, in another tab, may not have to wait for this one.
+      blocking: () => {
+        void this.database?.then((db) => db.close())
+        this.database = null
       },
     })
     return this.database
@@ -39,21 +50,34 @@ export class JobStore {
     await transaction.done
   }
 
+  /** Nothing of these is kept here any more. */
   async sent(ids: readonly string[]): Promise<void> {
-    const transaction = (await this.open()).transaction('waiting', 'readwrite')
-    for (const id of ids) void transaction.store.delete(id)
+    if (ids.length === 0) return
+    const transaction = (await this.open()).transaction(['waiting', 'refused'], 'readwrite')
+    for (const id of ids) {
+      void transaction.objectStore('waiting').delete(id)
+      void transaction.objectStore('refused').delete(id)
+    }
     await transaction.done
   }
 
-  /** Events kept earlier; one that no longer parses is left where it is and not sent. */
-  async waiting(jobId: string): Promise<JobEvent[]> {
-    const rows = await (await this.open()).getAllFromIndex('waiting', 'job', jobId)
-    if (rows.length === 0) return []
-    const { StoredEvent } = await import('./eventDoor')
-    return rows.flatMap((row) => {
-      const parsed = StoredEvent.safeParse(row)
-      return parsed.success ? [parsed.data] : []
-    })
+  /** An event that the shop will never take as it is stays here, with why, until a person decides. */
+  async refuse(id: string, sentence: string): Promise<void> {
+    await (await this.open()).put('refused', sentence, id)
+  }
+
+  /** What was kept earlier, and what of it the shop refused; what no longer parses is left where it is, and not sent. */
+  async waiting(jobId: string): Promise<ReadEvents & { refused: ReadonlyMap<string, string> }> {
+    const db = await this.open()
+    const rows = await db.getAllFromIndex('waiting', 'job', jobId)
+    if (rows.length === 0) return { events: [], notUnderstood: [], refused: new Map() }
+    const { readEvents } = await import('./eventDoor')
+    const refused = new Map<string, string>()
+    for (const { id } of rows) {
+      const sentence = await db.get('refused', id)
+      if (sentence !== undefined) refused.set(id, sentence)
+    }
+    return { ...readEvents(rows), refused }
   }
 
   async highestSeq(): Promise<number> {

@@ -1,10 +1,13 @@
-import type { JobEvent } from '@/core/job/event'
-import type { Send } from './jobLog'
+import type { ReadEvents } from '@/core/job/readEvents'
+import type { Send } from './outbox'
 
 /** The door is loaded when it is first needed, and kept by the browser. */
 const door = () => import('./eventDoor')
 
-/** Posts events to the shop. Anything that is not a clear answer counts as offline: it is tried again. */
+/**
+ * Posts events to the shop. No answer at all counts as offline; an answer that says something is wrong there, or that
+ * this was too much at once, as failed: both are tried again.
+ */
 export function sendTo(jobId: string): Send {
   return async (events) => {
     try {
@@ -16,15 +19,16 @@ export function sendTo(jobId: string): Send {
       })
       if (response.status === 401)
         return {
-          kind: 'refused',
+          kind: 'held',
           sentence: 'This tablet is signed out. Sign in again: everything is kept here until then.',
         }
+      if (response.status >= 500 || response.status === 413) return { kind: 'failed' }
       const { Answer } = await door()
       const answer = Answer.safeParse(await response.json())
-      if (answer.success && answer.data.stored) return { kind: 'stored', ids: answer.data.stored }
-      if (answer.success && answer.data.sentence && response.status < 500)
-        return { kind: 'refused', sentence: answer.data.sentence }
-      return { kind: 'offline' }
+      if (!answer.success) return { kind: 'failed' }
+      const { stored, refused, sentence } = answer.data
+      if (stored) return { kind: 'answered', stored, refused }
+      return sentence ? { kind: 'held', sentence } : { kind: 'failed' }
     } catch {
       return { kind: 'offline' }
     }
@@ -32,13 +36,19 @@ export function sendTo(jobId: string): Send {
 }
 
 /** What the shop got after a place (0 = everything), and the place reached; null when it can't be reached. */
-export async function fetchEvents(jobId: string, after: number): Promise<{ events: JobEvent[]; upTo: number } | null> {
+export async function fetchEvents(jobId: string, after: number): Promise<(ReadEvents & { upTo: number }) | null> {
   try {
     const response = await fetch(`/api/jobs/${jobId}/events?after=${after}`, { signal: AbortSignal.timeout(10_000) })
     if (!response.ok) return null
-    const { Events } = await door()
+    const { Events, readEvents } = await door()
     const parsed = Events.safeParse(await response.json())
-    return parsed.success ? parsed.data : null
+    if (!parsed.success) return null
+    const read = readEvents(parsed.data.events)
+    return {
+      events: read.events,
+      notUnderstood: [...parsed.data.notUnderstood, ...read.notUnderstood],
+      upTo: parsed.data.upTo,
+    }
   } catch {
     return null
   }

@@ -68,7 +68,10 @@ export type Database = {
     plate: Generated<string>
     customer: Generated<string>
     procedure_id: string | null
+    /** The fold of what was said of it (`said_build`) and of what jobs told since. */
     build: Json<Build>
+    said_build: Defaulted<Build>
+    said_at: Timestamp
     created_at: Timestamp
   }
   job: {

@@ -4,7 +4,10 @@ import { JobEvent, type Happening } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { database } from './database'
-import { addFromDesk, appendJobEvents, AppendRequest, eventsAfter, handOver } from './jobEvents'
+import { addFromDesk } from './addFromDesk'
+import { appendJobEvents } from './appendEvents'
+import { handOver } from './handOver'
+import { eventsAfter, lockJob } from './jobEvents'
 import { openJob, readJob, vehicleOverlay } from './jobs'
 import { createProcedure } from './draftEdits'
 import { inShop, type Crew } from './session'
@@ -78,7 +81,7 @@ test('what is told of the vehicle on a job is known of it from then on, and the 
   expect(row.build).toEqual({ starter: 'key', steering: 'left', gearbox: 'automatic' })
 })
 
-test('only a lead lets a row stand open: an installer’s is refused with a sentence, and nothing of the post is stored', async () => {
+test('only a lead lets a row stand open: an installer’s is refused with a sentence, and what came with it is kept', async () => {
   const accepted: Happening = {
     kind: 'row accepted',
     account: 'tool',
@@ -86,63 +89,127 @@ test('only a lead lets a row stand open: an installer’s is refused with a sent
     asItStood: '{}',
     reason: 'comes back for it',
   }
-  const before = (await readJob(as(lead), jobId))!.events.length
-  expect(
-    await appendJobEvents(as(installer), jobId, [event({ kind: 'tool out', tool: 'pry tool' }), event(accepted)]),
-  ).toMatchObject({ status: 'refused', sentence: expect.stringContaining('Only a lead') })
-  expect((await readJob(as(lead), jobId))!.events).toHaveLength(before)
-  expect(await appendJobEvents(as(lead), jobId, [event(accepted, lead)])).toMatchObject({ status: 'kept' })
+  const [out, no] = [event({ kind: 'tool out', tool: 'pry tool' }), event(accepted)]
+  expect(await appendJobEvents(as(installer), jobId, [no, out])).toEqual({
+    status: 'kept',
+    stored: [out.id],
+    refused: [{ eventId: no.id, sentence: expect.stringContaining('Only a lead'), forGood: true }],
+  })
+  expect((await eventIds()).filter((id) => id === no.id || id === out.id)).toEqual([out.id])
+  expect(await appendJobEvents(as(lead), jobId, [event(accepted, lead)])).toMatchObject({ refused: [] })
 })
 
 test.each<Happening>([
   { kind: 'note settled', noteId: shopId },
   { kind: 'proposal declined', collection: 'holders', itemId: 'surround-t20', field: 'count' },
 ])('a lead decides at the desk, an installer’s post is refused: $kind', async (what) => {
-  expect(await appendJobEvents(as(installer), jobId, [event(what)])).toMatchObject({
-    status: 'refused',
-    sentence: expect.stringContaining('Only a lead'),
-  })
+  expect(await refusalOf(event(what))).toContain('Only a lead')
   expect(await addFromDesk(as(installer), jobId, what)).toContain('Only a lead')
   expect(await addFromDesk(as(lead), jobId, what)).toBeNull()
 })
 
+test.each([
+  ['is no event at all', () => 'a clip', 'can’t be read'],
+  ['is of a kind nobody knows', () => ({ ...event({ kind: 'taken back' }), what: { kind: 'sung' } }), 'can’t be read'],
+  ['is of another job', () => event({ kind: 'taken back' }, installer, shopId), 'another job'],
+  ['hands over by itself', () => event({ kind: 'handed over' }), 'hand-over page'],
+  ['opens a job again by itself', () => event({ kind: 'reopened', arrived: 1 }), 'hand-over page'],
+  ['comes from a clock far ahead', () => ({ ...event({ kind: 'taken back' }), at: '9999999999999999-ffff' }), 'clock'],
+] as [string, () => unknown, string][])(
+  'what %s is refused for good, with a sentence, and what follows it is stored',
+  async (_, sent, sentence) => {
+    const next = event({ kind: 'noted', itemId: null, text: 'goes on' })
+    const outcome = await appendJobEvents(as(installer), jobId, [sent(), next])
+    expect(outcome).toMatchObject({ stored: [next.id], refused: [{ forGood: true }] })
+    expect(outcome.status === 'kept' && outcome.refused[0]!.sentence).toContain(sentence)
+  },
+)
+
+test('somebody who has not acted on this tablet: it waits there until the PIN is entered, and nobody else does', async () => {
+  const [theirs, mine] = [event({ kind: 'noted', itemId: null, text: 'hers' }, lead), event({ kind: 'taken back' })]
+  const outcome = await appendJobEvents(as(installer), jobId, [theirs, mine])
+  expect(outcome).toMatchObject({ stored: [mine.id], refused: [{ eventId: theirs.id, forGood: false }] })
+})
+
+test('half characters and NUL in a text are cleaned, and sent again it is the same event', async () => {
+  const odd = { ...event({ kind: 'taken back' }), what: { kind: 'noted', itemId: null, text: 'a\ud800b\0c' } }
+  for (let i = 0; i < 2; i++)
+    expect(await appendJobEvents(as(installer), jobId, [odd])).toEqual({
+      status: 'kept',
+      stored: [odd.id],
+      refused: [],
+    })
+  const kept = (await readJob(as(lead), jobId))!.events.find(({ id }) => id === odd.id)
+  expect(kept?.what).toMatchObject({ text: 'a\ufffdbc' })
+})
+
+test('an id in capitals is the same id; under an id that is taken nothing else is stored', async () => {
+  const first = event({ kind: 'noted', itemId: null, text: 'first' })
+  const other = { ...first, what: { kind: 'noted', itemId: null, text: 'second' } }
+  const capitals = { ...first, id: first.id.toUpperCase() }
+  expect(await appendJobEvents(as(installer), jobId, [first, capitals, other])).toMatchObject({
+    stored: [first.id],
+    refused: [{ eventId: first.id, forGood: true }],
+  })
+  expect(await appendJobEvents(as(installer), jobId, [capitals])).toMatchObject({ stored: [first.id], refused: [] })
+  expect(await refusalOf(other as JobEvent)).toContain('stored under this number')
+})
+
 test('an event of an earlier version, sent again after the tablet was brought up, is the same event', async () => {
   const old = { ...event({ kind: 'noted', itemId: null, text: 'from an old tablet' }), v: 1 }
-  await inShop(as(lead), (trx) =>
-    trx
-      .insertInto('job_event')
-      .values({
-        id: old.id,
-        shop_id: shopId,
-        job_id: jobId,
-        person_id: installer.id,
-        at: old.at,
-        body: JSON.stringify(old),
-      })
-      .execute(),
-  )
-  const { events } = AppendRequest.parse({ events: [old] })
-  expect(await appendJobEvents(as(installer), jobId, events)).toMatchObject({ status: 'kept' })
+  await store(jobId, old)
+  expect(await appendJobEvents(as(installer), jobId, [old])).toMatchObject({ stored: [old.id], refused: [] })
   expect((await readJob(as(lead), jobId))!.events.find(({ id }) => id === old.id)!.v).toBe(EVENT_VERSION)
 })
 
+test('what a newer program wrote is left where it is: the rest is read, and the vehicle is not handed over by it', async () => {
+  const job = await signed()
+  const newer = { ...event({ kind: 'taken back' }, installer, job), what: { kind: 'weighed', massKg: 3 } }
+  await store(job, newer)
+  expect(await readJob(as(lead), job)).toMatchObject({ notUnderstood: [newer.id], events: { length: 2 } })
+  expect(await eventsAfter(as(lead), job, 0)).toMatchObject({ notUnderstood: [newer.id] })
+  expect(await handOver(as(lead), job)).toMatchObject({
+    status: 'blocked',
+    blocks: [{ kind: 'not understood', count: 1 }],
+  })
+})
+
+/** A job that both have signed for, with nothing in the way. */
+async function signed(): Promise<string> {
+  const job = await open()
+  const by = (role: 'installer' | 'checker', who: Crew['acting']) =>
+    event({ kind: 'countersigned', as: role, name: who.name }, who, job)
+  await appendJobEvents(as(installer), job, [by('installer', installer)])
+  await appendJobEvents(as(lead), job, [by('checker', lead)])
+  return job
+}
+/** Puts an event into the log past the door, as an older or a newer program would have. */
+async function store(job: string, body: { id: string; personId: string; at: string }): Promise<void> {
+  const row = { id: body.id, shop_id: shopId, job_id: job, person_id: body.personId, at: body.at }
+  await inShop(as(lead), (trx) =>
+    trx
+      .insertInto('job_event')
+      .values({ ...row, body: JSON.stringify(body) })
+      .execute(),
+  )
+}
+const eventIds = async () => (await readJob(as(lead), jobId))!.events.map(({ id }) => id)
+const handedOverAt = async (job: string) => (await readJob(as(lead), job))!.handedOverAt
+async function refusalOf(sent: JobEvent): Promise<string | undefined> {
+  const outcome = await appendJobEvents(as(installer), sent.jobId, [sent])
+  return outcome.status === 'kept' ? outcome.refused[0]?.sentence : outcome.status
+}
+
 test('what arrives while the gate is looked at keeps the vehicle from being handed over, whoever was first', async () => {
-  const signed = async () => {
-    const job = await open()
-    const by = (role: 'installer' | 'checker', who: Crew['acting']) =>
-      event({ kind: 'countersigned', as: role, name: who.name }, who, job)
-    await appendJobEvents(as(installer), job, [by('installer', installer)])
-    await appendJobEvents(as(lead), job, [by('checker', lead)])
-    return job
-  }
   const other = await signed()
-  expect(await handOver(as(lead), other, event({ kind: 'handed over' }, lead, other))).toEqual({ status: 'done' })
+  expect(await handOver(as(lead), other)).toEqual({ status: 'done' })
   const of = await signed()
   const opened = event({ kind: 'opened', tetherId: 'main' }, installer, of)
   let arrived = () => {}
   const mayCommit = new Promise<void>((resolve) => (arrived = resolve))
   // A post that has stored its event and is not through yet.
   const posting = inShop(as(installer), async (trx) => {
+    await lockJob(trx, of)
     await trx
       .insertInto('job_event')
       .values({
@@ -156,7 +223,7 @@ test('what arrives while the gate is looked at keeps the vehicle from being hand
       .execute()
     await mayCommit
   })
-  const handing = handOver(as(lead), of, event({ kind: 'handed over' }, lead, of))
+  const handing = handOver(as(lead), of)
   const first = await Promise.race([
     handing.then(() => 'handed over'),
     new Promise((r) => setTimeout(() => r('waits'), 300)),
@@ -165,6 +232,78 @@ test('what arrives while the gate is looked at keeps the vehicle from being hand
   await posting
   expect(first).toBe('waits')
   expect((await handing).status).toBe('blocked')
+})
+
+test('four who hand over at once make one hand-over', async () => {
+  const job = await signed()
+  const all = await Promise.all(Array.from({ length: 4 }, () => handOver(as(lead), job)))
+  expect(all).toEqual(Array(4).fill({ status: 'done' }))
+  const kinds = (await readJob(as(lead), job))!.events.map(({ what }) => what.kind)
+  expect(kinds.filter((kind) => kind === 'handed over')).toHaveLength(1)
+})
+
+test('what was done before a hand-over and arrives after it opens the job again, visibly, and signatures are asked anew', async () => {
+  const job = await signed()
+  // On a tablet that was out of reach, before anybody signed.
+  const early = { ...event({ kind: 'opened', tetherId: 'main' }, installer, job), at: '0001764000000000-0000' }
+  await handOver(as(lead), job)
+  expect(await handedOverAt(job)).not.toBeNull()
+  await appendJobEvents(as(installer), job, [
+    early,
+    event({ kind: 'noted', itemId: null, text: '' + 1 }, installer, job),
+  ])
+  const { events, document, handedOverAt: at } = (await readJob(as(lead), job))!
+  expect(at).toBeNull()
+  expect(events.at(-1)!.what).toEqual({ kind: 'reopened', arrived: 1 })
+  expect(foldJob(document, events)).toMatchObject({
+    handedOver: null,
+    signatures: [],
+    handedOverBefore: { personId: lead.id },
+  })
+  expect(await handOver(as(lead), job)).toMatchObject({ status: 'blocked' })
+})
+test('a note that arrives late leaves a hand-over as it is; taking back what was fitted does not', async () => {
+  const job = await open()
+  const closed = event({ kind: 'closed', tetherId: 'main' }, installer, job)
+  await appendJobEvents(as(installer), job, [event({ kind: 'opened', tetherId: 'main' }, installer, job), closed])
+  const test_ = event({ kind: 'tested', functionId: 'x', result: 'passed', reading: '', note: '' }, installer, job)
+  await appendJobEvents(as(installer), job, [test_])
+  await inShop(as(lead), (trx) =>
+    trx.updateTable('job').set({ handed_over_at: new Date() }).where('id', '=', job).execute(),
+  )
+  await appendJobEvents(as(installer), job, [event({ kind: 'noted', itemId: null, text: 'late' }, installer, job)])
+  expect(await handedOverAt(job)).not.toBeNull()
+  const undo = { ...event({ kind: 'taken back' }, installer, job), corrects: closed.id }
+  await appendJobEvents(as(installer), job, [undo])
+  expect(await handedOverAt(job)).toBeNull()
+})
+
+test('tablets that ask while others write are told of every event, whoever wrote many at once', async () => {
+  const job = await open()
+  const note = (text: string) => event({ kind: 'noted', itemId: null, text }, installer, job)
+  const seen = new Set<string>()
+  let [upTo, writing] = [0, true]
+  const ask = async () => {
+    const fresh = (await eventsAfter(as(lead), job, upTo))!
+    for (const { id } of fresh.events) seen.add(id)
+    upTo = fresh.upTo
+  }
+  const asking = (async () => {
+    while (writing) await ask()
+  })()
+  const write = async (posts: number, size: number) => {
+    for (let i = 0; i < posts; i++)
+      await appendJobEvents(
+        as(installer),
+        job,
+        Array.from({ length: size }, () => note(`${size}, ${i}`)),
+      )
+  }
+  await Promise.all([write(8, 200), write(60, 1), write(60, 1)])
+  writing = false
+  await asking
+  await ask()
+  expect(seen.size).toBe(8 * 200 + 120)
 })
 
 test('another tablet asks for what arrived after a place, and misses nothing', async () => {
@@ -176,6 +315,42 @@ test('another tablet asks for what arrived after a place, and misses nothing', a
   expect(fresh.events.map(({ id }) => id)).toContain(late.id)
   expect(fresh.upTo).toBeGreaterThan(all.upTo)
   expect(await eventsAfter({ ...as(lead), shopId: crypto.randomUUID() }, jobId, 0)).toBeNull()
+})
+
+test('what was told of a build is taken back with its event, and the later word holds, whichever arrives first', async () => {
+  const tell = (choiceId: string, at: number) => ({
+    ...event({ kind: 'facet told', facetId: 'gearbox', choiceId }),
+    at: `${String(Date.now() + at).padStart(16, '0')}-0000`,
+  })
+  const build = async () =>
+    (
+      await inShop(as(lead), (trx) =>
+        trx.selectFrom('vehicle').select('build').where('id', '=', vehicleId).executeTakeFirstOrThrow(),
+      )
+    ).build
+  const [early, late] = [tell('manual', 1000), tell('automatic', 2000)]
+  await appendJobEvents(as(installer), jobId, [late])
+  await appendJobEvents(as(installer), jobId, [early])
+  expect(await build()).toMatchObject({ gearbox: 'automatic' })
+  await appendJobEvents(as(installer), jobId, [{ ...event({ kind: 'taken back' }), corrects: late.id }])
+  expect(await build()).toMatchObject({ gearbox: 'manual', starter: 'key', steering: 'left' })
+})
+test('three that tell at once are all heard', async () => {
+  for (let round = 0; round < 5; round++) {
+    const facets = [0, 1, 2].map((n) => `facet-${round}-${n}`)
+    const jobs = await Promise.all(facets.map(() => open()))
+    await Promise.all(
+      facets.map((facetId, n) =>
+        appendJobEvents(as(installer), jobs[n]!, [
+          event({ kind: 'facet told', facetId, choiceId: 'yes' }, installer, jobs[n]),
+        ]),
+      ),
+    )
+    const { build } = await inShop(as(lead), (trx) =>
+      trx.selectFrom('vehicle').select('build').where('id', '=', vehicleId).executeTakeFirstOrThrow(),
+    )
+    expect(build).toMatchObject(Object.fromEntries(facets.map((facetId) => [facetId, 'yes'])))
+  }
 })
 
 test('what a job found on a vehicle is known when the next one is opened, and not to the job itself', async () => {

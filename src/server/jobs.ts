@@ -12,6 +12,8 @@ import { adoptedPlan } from '@/core/job/terms'
 import { stripDocument } from '@/core/strip/stripDocument'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { ShopTransaction } from '../db/client'
+import { allEvents } from './jobEvents'
+import { saidNow } from './vehicleBuild'
 import { newestRevision, readRevision } from './revisions'
 import { inShop, type Crew, type Person, type Refused } from './session'
 import { JobEvent, StoredEvent } from '@/core/job/event'
@@ -45,6 +47,8 @@ export type JobRecord = {
   /** As it stands: of a strip, the fold of what was stated. */
   document: ProcedureDocument
   events: JobEvent[]
+  /** Ids of what a newer program wrote into its log. */
+  notUnderstood: string[]
 }
 
 /** Opens a job on the vehicle's newest revision, or on its draft while nothing is published. The plan must come out. */
@@ -97,11 +101,7 @@ export async function openJob(
         handed_over_at: null,
       })
       .execute()
-    await trx
-      .updateTable('vehicle')
-      .set({ build: JSON.stringify(job.request.build) })
-      .where('id', '=', vehicle.id)
-      .execute()
+    await trx.updateTable('vehicle').set(saidNow(job.request.build)).where('id', '=', vehicle.id).execute()
     return { status: 'done', jobId: id }
   })
 }
@@ -160,13 +160,7 @@ type JobRow = Awaited<ReturnType<ReturnType<typeof jobQuery>['executeTakeFirstOr
 
 async function recordOf(trx: ShopTransaction, job: JobRow): Promise<JobRecord> {
   const revision = job.revision_id ? await readRevision(trx, job.revision_id) : null
-  const rows = await trx
-    .selectFrom('job_event')
-    .select('body')
-    .where('job_id', '=', job.id)
-    .orderBy('received_seq')
-    .execute()
-  const events = rows.map((row) => StoredEvent.parse(row.body))
+  const { events, notUnderstood } = await allEvents(trx, job.id)
   // A strip on top of a published record keeps what it began with, as every other job keeps its revision.
   const base = revision?.document ?? ProcedureDocument.parse(job.draft_document)
   return {
@@ -185,6 +179,7 @@ async function recordOf(trx: ShopTransaction, job: JobRow): Promise<JobRecord> {
     base,
     document: job.kind === 'strip' ? stripDocument(base, events) : base,
     events,
+    notUnderstood,
   }
 }
 

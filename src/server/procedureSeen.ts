@@ -1,7 +1,8 @@
 import 'server-only'
 import { confirmationsOf, stripsOf } from '@/core/job/strips'
 import type { Entry } from '@/core/job/evidence'
-import { JobEvent, StoredEvent } from '@/core/job/event'
+import type { JobEvent } from '@/core/job/event'
+import { readEvents } from '@/core/job/readEvents'
 import type { Strip } from '@/core/order/learntOrder'
 import type { Confirmations } from '@/core/plan/check/checkRecord'
 import { ProcedureDocument } from '@/core/procedure/document'
@@ -39,11 +40,12 @@ export async function seenOn(
     .orderBy('job_event.received_seq')
     .execute()
   for (const row of rows) {
+    const { events } = readEvents([row.body])
     const job = jobs.get(row.job_id)
-    if (job) job.events.push(StoredEvent.parse(row.body))
+    if (job) job.events.push(...events)
     else {
       const { id, label, ...origin } = ofModel.find((item) => item.id === row.job_id)!
-      jobs.set(id, { id, label, base: await baseOf(trx, origin), events: [StoredEvent.parse(row.body)] })
+      jobs.set(id, { id, label, base: await baseOf(trx, origin), events })
     }
   }
   const all = [...jobs.values()]

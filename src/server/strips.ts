@@ -10,10 +10,11 @@ import { editsForDraft } from '@/core/strip/toRecord'
 import { whilePlanning } from '@/core/vehicle/circumstances'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { ShopTransaction } from '../db/client'
+import { allEvents } from './jobEvents'
 import { changeDraft } from './draftEdits'
 import { newestRevision } from './revisions'
 import { inShop, type Crew, type Refused } from './session'
-import { JobEvent, StoredEvent } from '@/core/job/event'
+import type { JobEvent } from '@/core/job/event'
 import { REFUSALS } from '@/words/refusals'
 
 /**
@@ -146,13 +147,7 @@ export async function growRecord(
     ? await trx.selectFrom('revision').select('document').where('id', '=', job.revision_id).executeTakeFirstOrThrow()
     : null
   const base = ProcedureDocument.parse(revision?.document ?? job.draft_document)
-  const rows = await trx
-    .selectFrom('job_event')
-    .select('body')
-    .where('job_id', '=', jobId)
-    .orderBy('received_seq')
-    .execute()
-  const all = rows.map((row) => StoredEvent.parse(row.body))
+  const { events: all } = await allEvents(trx, jobId)
   const isFresh = new Set(fresh.map((event) => event.id))
   const before = stripDocument(
     base,

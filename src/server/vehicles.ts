@@ -2,6 +2,7 @@ import 'server-only'
 import { z } from 'zod'
 import { ProcedureDocument } from '@/core/procedure/document'
 import { Build } from '@/core/procedure/when'
+import { saidNow } from './vehicleBuild'
 import { newestRevision } from './revisions'
 import { inShop, type Crew, type Refused } from './session'
 import { REFUSALS } from '@/words/refusals'
@@ -88,7 +89,7 @@ export async function addVehicle(
         plate: vehicle.plate,
         customer: vehicle.customer,
         procedure_id: vehicle.procedureId,
-        build: JSON.stringify(vehicle.build),
+        ...saidNow(vehicle.build),
       })
       .execute()
     return { status: 'done', vehicleId: id }
@@ -146,7 +147,7 @@ export async function chooseProcedure(
     if (!known) return { status: 'refused', sentence: REFUSALS.notYourProcedureChoose }
     const changed = await trx
       .updateTable('vehicle')
-      .set({ procedure_id: procedureId, build: '{}' })
+      .set({ procedure_id: procedureId, ...saidNow({}) })
       .where('id', '=', vehicleId)
       .executeTakeFirst()
     return changed.numUpdatedRows > 0n ? { status: 'done' } : { status: 'refused', sentence: REFUSALS.notYourVehicle }

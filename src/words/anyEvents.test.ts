@@ -124,6 +124,7 @@ const DRAWN: Readonly<Record<Happening['kind'], Draw>> = {
   'taken back': () => ({}),
   countersigned: (r) => ({ as: r.pick(['installer', 'checker', 'second pass']), name: 'Tolu' }),
   'handed over': () => ({}),
+  reopened: (r) => ({ arrived: 1 + r.below(9) }),
 }
 const KINDS = Object.keys(HAPPENINGS) as Happening['kind'][]
 

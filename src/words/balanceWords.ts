@@ -1,3 +1,4 @@
+import { notUnderstoodWords, refusedWords } from './savedWords'
 import type { UnresolvedOf } from '@/core/job/unresolved'
 import type { Id } from '@/core/base/id'
 import { unreachable } from '@/core/base/result'
@@ -134,6 +135,10 @@ export function blockSentence(document: ProcedureDocument, block: HandoverBlock)
       return 'The installer has not signed.'
     case 'nobody has checked':
       return 'Nobody has checked it yet: a second person looks at the vehicle and signs.'
+    case 'not understood':
+      return notUnderstoodWords(block.count)
+    case 'refused here':
+      return `${refusedWords(block.count)} by the shop: say at the top what becomes of it.`
     default:
       return unreachable(block)
   }

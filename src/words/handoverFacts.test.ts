@@ -38,6 +38,18 @@ const signed = (crew: CrewAtWork) => {
 }
 
 describe('the sheet that is signed', () => {
+  test('a job that was opened again says which sheet is superseded, also once it is handed over anew', () => {
+    const crew = signed(toTheEnd())
+    const first = sheet(crew).on.split(' – ')[1]!
+    expect(first).toMatch(/20\d\d, \d\d:\d\d$/)
+    crew.add({ kind: 'reopened', arrived: 2 }, INES)
+    expect(sheet(crew)).toMatchObject({
+      on: `not handed over yet (supersedes the sheet of ${first})`,
+      verdict: expect.stringMatching(/^Not handed over/),
+      signatures: [],
+    })
+    expect(sheet(signed(crew)).on).toMatch(new RegExp(`^.+ – .+ \\(supersedes the sheet of ${first}\\)$`))
+  })
   test('a whole job: nothing left open, as many back as out, what was opened and by whom', () => {
     const facts = sheet(signed(toTheEnd()))
     expect(facts.verdict).toBe('Nothing left open')

@@ -1,5 +1,6 @@
 import { wallMsOf } from '@/core/base/clock'
 import { handoverBlocks } from '@/core/job/handover'
+import type { JobState } from '@/core/job/jobState'
 import { dateWords } from './dates'
 import {
   acceptedOf,
@@ -37,7 +38,7 @@ export function handoverFacts(job: HandoverSource, shop: HandoverShop): Handover
     vehicle: `${document.name} ${job.vehicle.plate}`.trim(),
     customer: job.vehicle.customer || '–',
     done: job.title,
-    on: state.handedOver ? `${begun}${day(wallMsOf(state.handedOver.at))}` : 'not handed over yet',
+    on: onWords(state, begun, day),
     by: workersOf(sheet).join(', ') || '–',
     verdict: verdictOf(balance, state.handedOver !== null, blocks.length),
     counts: countsOf(sheet),
@@ -78,6 +79,17 @@ const SIGNED_AS = {
   checker: 'checked it',
   'second pass': 'second pass, the same person',
 } as const
+
+/** When it was handed over; where it was before and no longer is, which sheet this one stands in for. */
+function onWords({ handedOver, handedOverBefore }: JobState, begun: string, day: (ms: number) => string): string {
+  const now = handedOver ? `${begun}${day(wallMsOf(handedOver.at))}` : 'not handed over yet'
+  return handedOverBefore ? `${now} (supersedes the sheet of ${day(wallMsOf(handedOverBefore.at))})` : now
+}
+
+/** What is to be known of a job that was handed over, and is open again. `when`: that hand-over. */
+export function reopenedWords(when: string): string {
+  return `Opened again. It was handed over on ${when}; what arrived or was done after that nobody has signed for. That sheet is superseded: sign again and hand over anew.`
+}
 
 function verdictOf(balance: JobSheet['balance'], isHandedOver: boolean, blocks: number): string {
   if (!isHandedOver && blocks > 0) return `Not handed over: ${blocks} in the way`

@@ -2,12 +2,12 @@ import type { KitProblem } from '@/core/shop/kit'
 
 /** Why the server does not do what was asked, and what to do instead: each sentence once. */
 export const REFUSALS = {
-  eventOfAnotherJob:
-    'This event belongs to another job. It is kept on this device; open that job here, then it is sent.',
+  eventOfAnotherJob: 'This was done on another job. Open that job and record it there.',
+  clockAhead:
+    'This was made while the tablet’s clock was more than a day ahead. Set the clock right, then record it again.',
   personHasNotActedHere:
     'The person who did this has not acted on this tablet since it was signed in. Tap the name and enter the PIN once, then it is sent.',
-  storedOtherwise:
-    'Something else was stored under this event’s number. It is kept on this device; tell whoever looks after the shop’s server.',
+  storedOtherwise: 'Something else is stored under this number already. Record it again, if it is not there.',
   jobGone: 'This job is not in your shop any more. Open Today and go on from there.',
   noSuchJob: 'There is no such job in your shop. Open Today and choose one.',
   fieldsNeedALook: 'Some fields need another look.',
@@ -60,6 +60,7 @@ export const REFUSALS = {
     `${label} is known as another model. Leave the model as it is, or change it on the vehicle’s page first.`,
   changeUnread: (why: string) => `This change can’t be read: ${why}`,
   eventsUnread: (why: string) => `These events can’t be read: ${why} They stay on the device.`,
+  eventUnread: (why: string) => `This can’t be read: ${why} Record it again, or send it as a note.`,
   planUnread: (why: string) => `This can’t be planned: ${why}`,
   needs: (atLeast: 'lead' | 'owner') =>
     `This needs ${atLeast === 'owner' ? 'the owner' : 'a lead'}. Tap the name at the top and change who acts.`,
@@ -68,7 +69,7 @@ export const REFUSALS = {
 /** Why somebody may not write a happening themselves. */
 export function mayNotWriteWords(by: 'anybody' | 'lead' | 'gate'): string {
   return by === 'gate'
-    ? 'A vehicle is handed over from the hand-over page, where the gate is checked.'
+    ? 'The shop writes this itself: a vehicle is handed over from the hand-over page, where the gate is checked.'
     : 'Only a lead decides this. Tap the name at the top and change who acts.'
 }
 

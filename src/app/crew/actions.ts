@@ -4,6 +4,7 @@ import { redirect } from 'next/navigation'
 import { z } from 'zod'
 import { NewPerson } from '@/server/accounts'
 import { addPerson, removeDemo, retirePerson } from '@/server/crew'
+import { atDoor } from '@/server/door'
 import { requireCrew } from '@/server/session'
 import { REFUSALS } from '@/words/refusals'
 
@@ -11,7 +12,7 @@ export type CrewAnswer = { status: 'done' } | { status: 'refused'; sentence: str
 
 export async function addPersonAction(input: unknown): Promise<CrewAnswer> {
   const crew = await requireCrew()
-  const person = NewPerson.safeParse(input)
+  const person = atDoor(NewPerson, input)
   if (!person.success)
     return {
       status: 'refused',
@@ -27,7 +28,7 @@ export async function addPersonAction(input: unknown): Promise<CrewAnswer> {
 
 export async function retireAction(crewId: string): Promise<CrewAnswer> {
   const crew = await requireCrew()
-  const id = z.uuid().safeParse(crewId)
+  const id = atDoor(z.uuid(), crewId)
   if (!id.success) return { status: 'refused', sentence: REFUSALS.choosePerson }
   const outcome = await retirePerson(crew, id.data)
   if (outcome.status === 'done') revalidatePath('/crew')

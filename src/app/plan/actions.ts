@@ -1,12 +1,13 @@
 'use server'
 import { redirect } from 'next/navigation'
 import { NewJob, openJob as openJobHere } from '@/server/jobs'
+import { atDoor } from '@/server/door'
 import { requireCrew } from '@/server/session'
 import { planErrorSentence } from '@/words/problems'
 
 export async function openJob(input: unknown): Promise<{ status: 'refused'; sentence: string } | undefined> {
   const crew = await requireCrew()
-  const job = NewJob.safeParse(input)
+  const job = atDoor(NewJob, input)
   if (!job.success) return { status: 'refused', sentence: job.error.issues[0]!.message }
   const outcome = await openJobHere(crew, job.data)
   if (outcome.status === 'no plan')

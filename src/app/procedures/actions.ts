@@ -3,9 +3,10 @@ import { redirect } from 'next/navigation'
 import { z } from 'zod'
 import { Edit } from '@/core/procedure/edit'
 import { Source } from '@/core/procedure/source'
-import { addFromDesk } from '@/server/jobEvents'
+import { addFromDesk } from '@/server/addFromDesk'
 import type { EditOutcome } from '@/core/job/savedDraft'
 import { editDraft, importProcedure, newProcedure, publishDraft } from '@/server/draftEdits'
+import { atDoor } from '@/server/door'
 import { requireCrew, type Refused } from '@/server/session'
 import { documentErrorSentences } from '@/words/problems'
 import { Happening } from '@/core/job/event'
@@ -17,9 +18,9 @@ export async function createProcedureAction(
   mirrored: unknown,
 ): Promise<{ sentence: string }> {
   const crew = await requireCrew()
-  const parsed = z.string().trim().min(1).max(80).safeParse(name)
+  const parsed = atDoor(z.string().trim().min(1).max(80), name)
   if (!parsed.success) return { sentence: REFUSALS.nameTheModel }
-  const likeId = z.union([z.literal('').transform(() => null), z.uuid()]).safeParse(like)
+  const likeId = atDoor(z.union([z.literal('').transform(() => null), z.uuid()]), like)
   const id = likeId.success ? await newProcedure(crew, parsed.data, likeId.data, mirrored === true) : null
   if (id === null) return { sentence: REFUSALS.beginsWithUnknownModel }
   redirect(`/procedures/${id}`)
@@ -27,7 +28,7 @@ export async function createProcedureAction(
 
 export async function importProcedureAction(text: unknown): Promise<{ sentences: string[] }> {
   const crew = await requireCrew()
-  const parsed = z.string().max(3_000_000).safeParse(text)
+  const parsed = atDoor(z.string().max(3_000_000), text)
   if (!parsed.success) return { sentences: [REFUSALS.fileTooLarge] }
   const outcome = await importProcedure(crew, parsed.data)
   if (outcome.status === 'bad file') return { sentences: documentErrorSentences(outcome.error) }
@@ -38,7 +39,7 @@ const Edits = z.object({ procedureId: z.uuid(), edits: z.array(Edit).min(1).max(
 
 export async function editDraftAction(procedureId: string, edits: Edit[], source: Source): Promise<EditOutcome> {
   const crew = await requireCrew()
-  const parsed = Edits.safeParse({ procedureId, edits, source })
+  const parsed = atDoor(Edits, { procedureId, edits, source })
   if (!parsed.success) return { status: 'refused', sentence: REFUSALS.changeUnread(parsed.error.issues[0]!.message) }
   return editDraft(crew, parsed.data.procedureId, parsed.data.edits, parsed.data.source)
 }
@@ -48,7 +49,7 @@ export async function publishAction(
   note: string,
 ): Promise<{ status: 'done'; number: number } | Refused> {
   const crew = await requireCrew()
-  const parsed = z.object({ procedureId: z.uuid(), note: z.string().max(300) }).safeParse({ procedureId, note })
+  const parsed = atDoor(z.object({ procedureId: z.uuid(), note: z.string().max(300) }), { procedureId, note })
   if (!parsed.success) return { status: 'refused', sentence: REFUSALS.notYourProcedure }
   return publishDraft(crew, parsed.data.procedureId, parsed.data.note)
 }
@@ -56,7 +57,7 @@ export async function publishAction(
 /** A note has been worked into the record, or says nothing for it. Null when done, else a sentence. */
 export async function settleNoteAction(jobId: string, noteId: string): Promise<string | null> {
   const crew = await requireCrew()
-  const parsed = z.object({ jobId: z.uuid(), noteId: z.uuid() }).safeParse({ jobId, noteId })
+  const parsed = atDoor(z.object({ jobId: z.uuid(), noteId: z.uuid() }), { jobId, noteId })
   return parsed.success
     ? addFromDesk(crew, parsed.data.jobId, { kind: 'note settled', noteId: parsed.data.noteId })
     : REFUSALS.noteGone
@@ -65,7 +66,7 @@ export async function settleNoteAction(jobId: string, noteId: string): Promise<s
 /** The record stays as it is, whatever a strip found. Who may decide it is the log's own rule. */
 export async function declineAction(jobId: string, what: unknown): Promise<string | null> {
   const crew = await requireCrew()
-  const job = z.uuid().safeParse(jobId)
-  const parsed = Happening.safeParse({ ...(typeof what === 'object' ? what : {}), kind: 'proposal declined' })
+  const job = atDoor(z.uuid(), jobId)
+  const parsed = atDoor(Happening, { ...(typeof what === 'object' ? what : {}), kind: 'proposal declined' })
   return job.success && parsed.success ? addFromDesk(crew, job.data, parsed.data) : REFUSALS.thingGone
 }

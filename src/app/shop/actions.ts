@@ -8,6 +8,7 @@ import { Tool } from '@/core/shop/tool'
 import { ShopRules } from '@/core/vehicle/rule'
 import { setAuthorised } from '@/server/crew'
 import { KitInput, removeKit, saveKit } from '@/server/kits'
+import { atDoor } from '@/server/door'
 import { requireCrew, type Refused } from '@/server/session'
 import { saveShopPart, type ShopPart } from '@/server/shopValues'
 import { REFUSALS } from '@/words/refusals'
@@ -16,7 +17,7 @@ type Answer = { status: 'done' } | Refused
 
 async function savePart<T>(part: ShopPart['part'], schema: z.ZodType<T>, input: unknown): Promise<Answer> {
   const crew = await requireCrew()
-  const parsed = schema.safeParse(input)
+  const parsed = atDoor(schema, input)
   if (!parsed.success) return { status: 'refused', sentence: parsed.error.issues[0]!.message }
   const answer = await saveShopPart(crew, { part, value: parsed.data } as ShopPart)
   if (answer.status === 'done') revalidatePath('/', 'layout')
@@ -41,7 +42,7 @@ export async function saveWordsAction(input: unknown): Promise<Answer> {
 
 export async function saveKitAction(input: unknown): Promise<{ status: 'done'; version: number } | Refused> {
   const crew = await requireCrew()
-  const parsed = KitInput.safeParse(input)
+  const parsed = atDoor(KitInput, input)
   if (!parsed.success) return { status: 'refused', sentence: parsed.error.issues[0]!.message }
   const answer = await saveKit(crew, parsed.data)
   if (answer.status === 'done') revalidatePath('/shop/kits')
@@ -50,7 +51,7 @@ export async function saveKitAction(input: unknown): Promise<{ status: 'done'; v
 
 export async function removeKitAction(kitId: unknown): Promise<Answer> {
   const crew = await requireCrew()
-  const id = z.uuid().safeParse(kitId)
+  const id = atDoor(z.uuid(), kitId)
   if (!id.success) return { status: 'refused', sentence: REFUSALS.chooseKit }
   const answer = await removeKit(crew, id.data)
   if (answer.status === 'refused') return answer
@@ -59,9 +60,10 @@ export async function removeKitAction(kitId: unknown): Promise<Answer> {
 
 export async function setAuthorisedAction(crewId: unknown, authorised: unknown): Promise<Answer> {
   const crew = await requireCrew()
-  const parsed = z
-    .object({ id: z.uuid(), what: z.array(z.enum(['airbag circuits'])) })
-    .safeParse({ id: crewId, what: authorised })
+  const parsed = atDoor(z.object({ id: z.uuid(), what: z.array(z.enum(['airbag circuits'])) }), {
+    id: crewId,
+    what: authorised,
+  })
   if (!parsed.success) return { status: 'refused', sentence: REFUSALS.choosePerson }
   const answer = await setAuthorised(crew, parsed.data.id, parsed.data.what)
   if (answer.status === 'done') revalidatePath('/crew')

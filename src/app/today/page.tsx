@@ -24,7 +24,7 @@ export default async function TodayPage() {
         {jobs.length > 0 && (
           <div className="grid items-start gap-x-8 gap-y-8 border-t-[5px] border-ink md:grid-cols-2 xl:grid-cols-4">
             {jobs.map((job) => (
-              <BayColumn key={job.id} job={job} current={job === mine} />
+              <BayColumn key={job.id} job={job} current={job === mine} zone={crew.house.timeZone} />
             ))}
           </div>
         )}

@@ -5,6 +5,7 @@ import { z } from 'zod'
 import { auth } from '@/server/auth'
 import { lookAround } from '@/server/demoSignIn'
 import { changeActing, type ActingOutcome } from '@/server/pin'
+import { atDoor } from '@/server/door'
 import { requireCrew } from '@/server/session'
 import { setUpShop, ShopSetup } from '@/server/setUpShop'
 import { REFUSALS } from '@/words/refusals'
@@ -22,7 +23,7 @@ export async function lookAroundAs(role: 'installer' | 'lead'): Promise<FormAnsw
 
 /** Makes the shop and its owner. What was typed stays in the form when something is wrong. */
 export async function setUpMyShop(input: unknown): Promise<FormAnswer> {
-  const setup = ShopSetup.safeParse(input)
+  const setup = atDoor(ShopSetup, input)
   if (!setup.success)
     return {
       fields: Object.fromEntries(setup.error.issues.map((issue) => [issue.path.join('.'), issue.message])),
@@ -46,7 +47,7 @@ const Acting = z.object({ crewId: z.uuid(), pin: z.string().max(12) })
 
 export async function changeWhoActs(input: unknown): Promise<ActingOutcome> {
   const crew = await requireCrew()
-  const wish = Acting.safeParse(input)
+  const wish = atDoor(Acting, input)
   if (!wish.success) return { status: 'wrong', sentence: REFUSALS.chooseNameAndPin }
   return changeActing(crew, wish.data.crewId, wish.data.pin)
 }

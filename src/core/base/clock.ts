@@ -5,6 +5,16 @@ const parts = (stamp: Stamp) => ({ wallMs: Number(stamp.slice(0, 16)), counter: 
 const format = (wallMs: number, counter: number): Stamp =>
   `${String(wallMs).padStart(16, '0')}-${counter.toString(16).padStart(4, '0')}`
 
+const DAY_MS = 24 * 60 * 60_000
+
+/**
+ * Whether a stamp lies more than a day ahead of a clock: it would drag every later stamp along, for good. One from the
+ * past only sorts early.
+ */
+export function isTooFarAhead(stamp: Stamp, nowMs: number): boolean {
+  return wallMsOf(stamp) > nowMs + DAY_MS
+}
+
 /** The wall time a stamp was made at, in milliseconds since 1970. */
 export function wallMsOf(stamp: Stamp): number {
   return parts(stamp).wallMs

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Stamp } from '../base/stamp'
-import { Id } from '../base/id'
+import { Id, uuid } from '../base/id'
 import { COLLECTIONS } from '../procedure/document'
 import { Edit } from '../procedure/edit'
 import { ENDINGS } from '../procedure/endings'
@@ -20,7 +20,7 @@ const named = <K extends string, S extends z.ZodRawShape>(kind: K, shape: S) =>
   z.object({ kind: z.literal(kind), ...shape })
 
 /** Somebody on a job, and where they begin. */
-export const Hand = z.object({ personId: z.uuid(), station: Station })
+export const Hand = z.object({ personId: uuid(), station: Station })
 export type Hand = z.infer<typeof Hand>
 
 /** Ends of parts and tethers, and `stock` for fasteners that go back to the shop. */
@@ -38,7 +38,7 @@ export const Happening = z.discriminatedUnion('kind', [
     found: FoundPlan.nullable().default(null),
     people: z.array(Hand).max(3).default([]),
     lanes: z
-      .array(z.object({ key: z.string().max(200), personId: z.uuid() }))
+      .array(z.object({ key: z.string().max(200), personId: uuid() }))
       .max(4000)
       .default([]),
   }),
@@ -147,15 +147,15 @@ export const Happening = z.discriminatedUnion('kind', [
   named('already off', { itemId: Id }),
   /** A question about the model that nobody wants to answer now. */
   named('question put off', { question: z.string().min(1).max(200) }),
-  named('photographed', { photoId: z.uuid(), itemId: Id.nullable().default(null) }),
+  named('photographed', { photoId: uuid(), itemId: Id.nullable().default(null) }),
   /** A few spoken words that nobody has time to write down. */
   named('voice noted', {
-    voiceId: z.uuid(),
+    voiceId: uuid(),
     seconds: z.number().int().min(0).max(600),
     itemId: Id.nullable().default(null),
   }),
   /** At the desk: a note has been worked into the record, or says nothing for it. */
-  named('note settled', { noteId: z.uuid() }),
+  named('note settled', { noteId: uuid() }),
   /** At the desk: the record stays as it is in one field, whatever a strip found. */
   named('proposal declined', { collection: z.enum(COLLECTIONS), itemId: Id, field: z.string().min(1).max(40) }),
   named('taken back', {}),
@@ -164,6 +164,8 @@ export const Happening = z.discriminatedUnion('kind', [
     name: z.string().trim().min(1).max(80),
   }),
   named('handed over', {}),
+  /** Something arrived after the hand-over that nobody who signed had seen; written by the shop, never by hand. */
+  named('reopened', { arrived: z.number().int().min(1).max(500) }),
 ])
 export type Happening = z.infer<typeof Happening>
 
@@ -171,15 +173,15 @@ export type Happening = z.infer<typeof Happening>
  * What every event carries: where it was made, in which order there, by whom, and whether it was counted or assumed.
  */
 export const JobEvent = z.object({
-  id: z.uuid('An event id is a UUID made on the device.'),
-  jobId: z.uuid(),
+  id: uuid('An event id is a UUID made on the device.'),
+  jobId: uuid(),
   v: z.literal(EVENT_VERSION),
-  deviceId: z.uuid(),
+  deviceId: uuid(),
   seq: z.number().int().min(0),
   at: Stamp,
-  personId: z.uuid(),
+  personId: uuid(),
   certainty: z.enum(['counted', 'assumed']).default('counted'),
-  corrects: z.uuid().nullable().default(null),
+  corrects: uuid().nullable().default(null),
   what: Happening,
 })
 export type JobEvent = z.infer<typeof JobEvent>

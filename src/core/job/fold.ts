@@ -62,6 +62,7 @@ function apply(document: ProcedureDocument, known: Known, state: JobState, event
   // What happens to a vehicle after it was signed for opens it again: signatures cover only what stood before them.
   if ((state.signatures.length > 0 || state.handedOver !== null) && HAPPENINGS[what.kind].reopens) {
     state.signatures = []
+    state.handedOverBefore = state.handedOver ?? state.handedOverBefore
     state.handedOver = null
   }
   // What the record does not have is nobody's account: it is owed by itself, until somebody has looked.

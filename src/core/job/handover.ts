@@ -20,6 +20,10 @@ export type HandoverBlock =
   | { kind: 'not restored'; point: IntakePoint; value: string }
   | { kind: 'installer has not signed' }
   | { kind: 'nobody has checked' }
+  /** Written into the log by a newer program: nobody here knows what it says. */
+  | { kind: 'not understood'; count: number }
+  /** Tapped on this tablet and refused by the shop: what it shows is not what the shop has. */
+  | { kind: 'refused here'; count: number }
 
 /**
  * What the vehicle can't do any more: what the kit's work takes away, and what hangs on plugs that somebody left open

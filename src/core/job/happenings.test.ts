@@ -14,7 +14,7 @@ const LOUD = [
   ...['as found', 'undone', 'fastened', 'new fitted', 'broken', 'pieces recovered', 'lost', 'found again'],
   ...['search signed', 'left out', 'stray found', 'stray settled', 'ended'],
   ...['part at', 'tool out', 'work done'],
-  ...['opened', 'closed', 'led through', 'tested', 'set'],
+  ...['opened', 'closed', 'led through', 'tested', 'set', 'reopened'],
 ]
 const QUIET = [
   ...['job opened', 'plan adopted', 'card taken', 'paused', 'resumed', 'countersigned', 'handed over', 'caution read'],
@@ -23,6 +23,7 @@ const QUIET = [
   ...['different from the record', 'stated', 'came before', 'order means nothing', 'already off', 'question put off'],
   ...['note settled', 'proposal declined', 'row accepted'],
 ]
+const ONLY_THE_SHOP = ['handed over', 'reopened']
 const ONLY_LEADS = ['note settled', 'proposal declined', 'row accepted']
 
 const samples = readFileSync(`src/core/job/corpus/v${EVENT_VERSION}.jsonl`, 'utf8')
@@ -43,6 +44,8 @@ describe('after a vehicle was signed for and handed over', () => {
   test.each(LOUD)('%s opens it again', (kind) => {
     const state = foldJob(smallDash(), [...signed, later(sample(kind), '0001764000900002-0000')])
     expect([state.signatures, state.handedOver]).toEqual([[], null])
+    // Whoever holds its sheet can be told that it is superseded.
+    expect(state.handedOverBefore?.at).toBe(signed[1]!.at)
   })
   test.each(QUIET)('%s leaves it closed', (kind) => {
     const state = foldJob(smallDash(), [...signed, later(sample(kind), '0001764000900002-0000')])
@@ -50,10 +53,10 @@ describe('after a vehicle was signed for and handed over', () => {
     expect(state.handedOver).not.toBeNull()
   })
 })
-test('only a lead decides; nobody writes a hand-over by hand; everything else is anybody’s', () => {
+test('only a lead decides; nobody hands over or reopens by hand; everything else is anybody’s', () => {
   for (const kind of Object.keys(HAPPENINGS) as (keyof typeof HAPPENINGS)[]) {
-    expect([kind, mayWrite(kind, true)]).toEqual([kind, kind !== 'handed over'])
-    expect([kind, mayWrite(kind, false)]).toEqual([kind, kind !== 'handed over' && !ONLY_LEADS.includes(kind)])
+    expect([kind, mayWrite(kind, true)]).toEqual([kind, !ONLY_THE_SHOP.includes(kind)])
+    expect([kind, mayWrite(kind, false)]).toEqual([kind, ![...ONLY_THE_SHOP, ...ONLY_LEADS].includes(kind)])
   }
 })
 test('a second lost screw is not covered by the search that was signed for the first', () => {

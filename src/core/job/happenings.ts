@@ -3,7 +3,7 @@ import type { Happening } from './event'
 type Row = {
   /** Whose account it changes: the slice of the fold it belongs to. */
   account: 'holders' | 'parts' | 'tethers' | 'settings' | 'people' | 'desk'
-  /** Who may write it. `gate`: only the hand-over itself, which checks before it writes. */
+  /** Who may write it. `gate`: only the shop itself, which checks before it writes. */
   by: 'anybody' | 'lead' | 'gate'
   /**
    * Whether it opens a vehicle again that was signed for: signatures cover only what stood before them. Quiet is what
@@ -25,6 +25,7 @@ export const HAPPENINGS: Readonly<Record<Happening['kind'], Row>> = {
   resumed: quiet('people'),
   countersigned: quiet('people'),
   'handed over': { account: 'people', by: 'gate', reopens: false },
+  reopened: { account: 'people', by: 'gate', reopens: true },
   'caution read': quiet('people'),
   'taken back': quiet('people'),
 

@@ -97,6 +97,8 @@ export type JobState = {
   signatures: Signature[]
   paused: { reason: string; until: string; at: Stamp; personId: Id } | null
   handedOver: { at: Stamp; personId: Id } | null
+  /** The hand-over that came before and no longer holds: its sheet is superseded. */
+  handedOverBefore: { at: Stamp; personId: Id } | null
   assumed: Set<string>
   /** By kind and id: what happened to things that the record does not have. */
   unresolved: Map<string, Unresolved>
@@ -153,6 +155,7 @@ export function beginning(document: ProcedureDocument, history: JobEvent[]): Job
     signatures: [],
     paused: null,
     handedOver: null,
+    handedOverBefore: null,
     assumed: new Set(),
     unresolved: new Map(),
     history,

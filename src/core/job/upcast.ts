@@ -11,6 +11,8 @@ const STEPS: Readonly<Record<number, (what: Raw) => Raw>> = {
     const [, collection, itemId, field] = declined
     return { kind: 'proposal declined', collection, itemId, field }
   },
+  // Nothing that was there means anything else; `reopened` came in.
+  2: (what) => what,
 }
 
 /**

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { cleaned } from '../base/cleanText'
 import { fail, ok, type Result } from '../base/result'
 import { danglingReferences, type DanglingReference } from './references'
 import { CURRENT_VERSION, FORMAT, ProcedureDocument } from './document'
@@ -17,7 +18,7 @@ const Envelope = z.object({ format: z.literal(FORMAT), version: z.number().int()
 export function parseDocumentText(text: string): Result<ProcedureDocument, DocumentError> {
   let value: unknown
   try {
-    value = JSON.parse(text)
+    value = cleaned(JSON.parse(text))
   } catch (error) {
     return fail({ kind: 'not-json', detail: error instanceof Error ? error.message : 'unreadable' })
   }

@@ -7,6 +7,7 @@ import { handoverBlocks, type HandoverBlock } from '@/core/job/handover'
 import { MayRing, StopSign } from '../marks/Signs'
 import type { ChangeActing } from '../shell/ActingButton'
 import { blockSentence } from '@/words/balanceWords'
+import { reopenedWords } from '@/words/handoverFacts'
 import { itemWords } from '@/words/items'
 import { JobHead } from './JobHead'
 import { HandoverTests } from './HandoverTests'
@@ -30,7 +31,7 @@ export function HandoverScreen({
 }) {
   const job = useAnyJob(data)
   const { state } = job
-  const blocks = handoverBlocks(job.document, state, data.shopHasOthers, job.terms)
+  const blocks = [...handoverBlocks(job.document, state, data.shopHasOthers, job.terms), ...blocksHere(job)]
   const handed = data.handedOver && state.handedOver !== null
   const accounts = blocks.filter((block) => block.kind === 'account')
   return (
@@ -39,6 +40,11 @@ export function HandoverScreen({
       <main className="no-print grid flex-1 gap-x-10 gap-y-6 px-6 pb-8 lg:grid-cols-[1.2fr_1fr]">
         <section>
           <h1 className="mb-3 text-4xl">Hand-over</h1>
+          {state.handedOver === null && state.handedOverBefore && (
+            <p role="status" className="mb-4 border-l-8 border-ink pl-4 text-xl">
+              {reopenedWords(dateWords(wallMsOf(state.handedOverBefore.at), 'printed', data.house.timeZone))}
+            </p>
+          )}
           <HandoverTests data={data} job={job} />
           {!handed && <ToldAndPutBack data={data} job={job} />}
           <ChangedForGood job={job} />
@@ -105,6 +111,15 @@ export function HandoverScreen({
       </main>
     </div>
   )
+}
+
+/** What is in the way on this tablet alone. */
+function blocksHere({ log }: LiveJob): HandoverBlock[] {
+  const [newer, refused] = [log.notUnderstood.size, log.refused.size]
+  return [
+    ...(newer > 0 ? [{ kind: 'not understood', count: newer } as const] : []),
+    ...(refused > 0 ? [{ kind: 'refused here', count: refused } as const] : []),
+  ]
 }
 
 /** Where what is in the way is closed: its row of the balance, its test, the signatures, the job. */

@@ -42,7 +42,7 @@ export function JobHead({
         <p className="hidden truncate text-[15px] text-second sm:block">
           {[data.vehicle.customer, data.bay].filter(Boolean).join(', ')}
         </p>
-        <SavedSign log={job.log} />
+        <SavedSign job={job} />
       </div>
       <Lamps document={job.document} job={job} onOpen={() => setGate(true)} />
       {gate && <GateDialog document={job.document} job={job} open onClose={() => setGate(false)} />}

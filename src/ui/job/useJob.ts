@@ -46,6 +46,8 @@ export type JobData = {
   /** The shop's own words, for lines of shorthand. */
   words: HouseWord[]
   events: JobEvent[]
+  /** Ids of what a newer program wrote into its log. */
+  notUnderstood: string[]
   acting: { id: string; name: string; role: string; authorised: string[] }
   crew: { id: string; name: string; role: string }[]
   handedOver: boolean
@@ -91,6 +93,8 @@ export type LiveJob = {
   takeBack: () => JobEvent[]
   /** Leaves nothing of these events, however long ago they were. */
   takeBackEvents: (eventIds: readonly string[]) => JobEvent[]
+  /** Leaves nothing of what the shop refused for good; `asNote`: but a note that says what it was. */
+  letGo: (eventIds: readonly string[], asNote?: (event: JobEvent) => string) => void
 }
 
 /** A job with a plan: every job, and a strip once its vehicle goes back together. */
@@ -125,8 +129,9 @@ function logOf(data: JobData): JobLog {
   if (typeof window === 'undefined') return make()
   const key = `${data.shopId} ${data.id}`
   const known = logs.get(key)
-  if (known) known.receive(data.events)
+  if (known) known.receive(data.events, data.notUnderstood)
   const log = known ?? make()
+  if (!known) log.receive([], data.notUnderstood)
   logs.set(key, log)
   return log
 }
@@ -224,7 +229,7 @@ function useSync(log: JobLog, jobId: string, isTogether: boolean): void {
         asking = false
         if (!fresh) return
         upTo.current = fresh.upTo
-        log.receive(fresh.events)
+        log.receive(fresh.events, fresh.notUnderstood)
       },
       isTogether ? POLL_TOGETHER_MS : POLL_MS,
     )
@@ -264,7 +269,10 @@ function useReading(data: JobData, folds: Folds, events: readonly JobEvent[]) {
 }
 
 /** What is recorded here, and taken back act by act. */
-function useActs(log: JobLog, actingId: string): Pick<LiveJob, 'record' | 'lastAct' | 'takeBack' | 'takeBackEvents'> {
+function useActs(
+  log: JobLog,
+  actingId: string,
+): Pick<LiveJob, 'record' | 'lastAct' | 'takeBack' | 'takeBackEvents' | 'letGo'> {
   const [acts, setActs] = useState<NonNullable<LiveJob['lastAct']>[]>([])
   const lastAct = acts.at(-1) ?? null
   const record: LiveJob['record'] = (happenings, certainty = 'counted', assumedBefore = []) => {
@@ -280,5 +288,14 @@ function useActs(log: JobLog, actingId: string): Pick<LiveJob, 'record' | 'lastA
     setActs((now) => now.slice(0, -1))
     return log.takeBack(actingId, lastAct.eventIds)
   }
-  return { record, lastAct, takeBack, takeBackEvents: (eventIds) => log.takeBack(actingId, eventIds) }
+  const letGo: LiveJob['letGo'] = (eventIds, asNote) => {
+    const gone = log.getSnapshot().events.filter((event) => eventIds.includes(event.id))
+    void log.discard(eventIds)
+    if (asNote)
+      log.append(
+        actingId,
+        gone.map((event) => ({ kind: 'noted', itemId: null, text: asNote(event) })),
+      )
+  }
+  return { record, lastAct, takeBack, takeBackEvents: (eventIds) => log.takeBack(actingId, eventIds), letGo }
 }

@@ -1,4 +1,4 @@
-import { Hourglass, ShoppingBasket } from 'lucide-react'
+import { Hourglass, RotateCcw, ShoppingBasket } from 'lucide-react'
 import Link from 'next/link'
 import { JobU } from '../job/JobU'
 import { MayRing, StopSign } from '../marks/Signs'
@@ -12,7 +12,7 @@ const MOST_OPEN = 3
 const MOST_ROWS = 8
 
 /** A job hanging from the ground line: its small U, and beneath it what is still open. */
-export function BayColumn({ job, current }: { job: BayJob; current: boolean }) {
+export function BayColumn({ job, current, zone }: { job: BayJob; current: boolean; zone: Zone }) {
   const rows = job.rows.length > MOST_ROWS ? around(job.rows) : job.rows
   return (
     <section aria-label={`${job.label}: ${job.title}`} className="min-w-0">
@@ -55,6 +55,12 @@ export function BayColumn({ job, current }: { job: BayJob; current: boolean }) {
           </li>
         ) : (
           <li className="text-second">not begun</li>
+        )}
+        {job.handedOverBeforeMs !== null && (
+          <li className="flex items-center gap-2.5 font-bold">
+            <RotateCcw size={24} aria-hidden className="mx-0.5 shrink-0" /> opened again after its hand-over of{' '}
+            {dateWords(job.handedOverBeforeMs, 'moment', zone)}
+          </li>
         )}
         {job.paused && (
           <li className="flex items-center gap-2.5 font-bold" data-paused={job.id}>

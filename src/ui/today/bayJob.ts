@@ -1,3 +1,4 @@
+import { wallMsOf } from '@/core/base/clock'
 import type { BayJobSource, NextAtBay, OpenAtBay } from '@/core/job/bayStanding'
 import { bayStanding } from '@/core/job/bayStanding'
 import type { JobEvent } from '@/core/job/event'
@@ -36,6 +37,8 @@ export type BayJob = {
   open: { kind: 'airbag' | 'holder' | 'tether'; words: string; shape: MarkShape | null }[]
   sinceMs: number | null
   paused: { reason: string; until: string } | null
+  /** It was handed over then, and is open again. */
+  handedOverBeforeMs: number | null
   /** What it waits for from a shelf or a supplier. */
   awaited: { words: string; count: number }[]
 }
@@ -75,6 +78,7 @@ export function bayJob(job: Source, house: HouseValues, shopRules: ShopRules, no
     goals: job.kind === 'strip' || !job.request ? ['Recorded'] : goalWords(document, job.request),
     power: powerWords(document, standing.forbids, state.settings),
     open: standing.open.map((item) => openWords(document, item)),
+    handedOverBeforeMs: state.handedOverBefore && wallMsOf(state.handedOverBefore.at),
     paused: state.paused && { reason: state.paused.reason, until: state.paused.until },
     awaited: [...state.awaited].map(([id, count]) => ({ count, words: itemWords(document, id) })),
     sinceMs: standing.sinceMs,

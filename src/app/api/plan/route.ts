@@ -1,3 +1,4 @@
+import { atDoor, bodyOf } from '@/server/door'
 import { planFor, PlanQuestion } from '@/server/plans'
 import { currentCrew } from '@/server/session'
 import { planReport } from '@/words/planReport'
@@ -10,7 +11,7 @@ export const dynamic = 'force-dynamic'
 export async function POST(request: Request): Promise<Response> {
   const crew = await currentCrew()
   if (!crew) return Response.json({ status: 'signed out', sentence: REFUSALS.signInFirst }, { status: 401 })
-  const question = PlanQuestion.safeParse(await request.json().catch(() => null))
+  const question = atDoor(PlanQuestion, await bodyOf(request))
   if (!question.success) {
     const [issue] = question.error.issues
     return Response.json(

@@ -1,7 +1,7 @@
 import { cookies } from 'next/headers'
 import { notFound } from 'next/navigation'
 import { crewNames, readJob, vehicleOverlay } from '@/server/jobs'
-import { shopHasOthers } from '@/server/jobEvents'
+import { shopHasOthers } from '@/server/handOver'
 import { requireCrew } from '@/server/session'
 import type { JobData } from '@/ui/job/useJob'
 
@@ -28,6 +28,7 @@ export async function jobData(jobId: string): Promise<JobData> {
     rules: crew.rules,
     words: crew.words,
     events: job.events,
+    notUnderstood: job.notUnderstood,
     acting: crew.acting,
     crew: await crewNames(crew),
     handedOver: job.handedOverAt !== null,

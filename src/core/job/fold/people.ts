@@ -9,6 +9,7 @@ export const people: Slice<
   | 'resumed'
   | 'countersigned'
   | 'handed over'
+  | 'reopened'
   | 'caution read'
   | 'taken back'
 > = {
@@ -30,6 +31,8 @@ export const people: Slice<
   countersigned: ({ state, by }, { as, name }) => {
     state.signatures.push({ as, name, ...by })
   },
+  // The fold takes signatures and hand-over away for whatever reopens.
+  reopened: nothing,
   'handed over': ({ state, by }) => {
     state.handedOver = by
   },

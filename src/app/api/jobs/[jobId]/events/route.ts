@@ -1,4 +1,6 @@
-import { AppendRequest, appendJobEvents, eventsAfter } from '@/server/jobEvents'
+import { AppendRequest, appendJobEvents } from '@/server/appendEvents'
+import { atDoor, bodyOf } from '@/server/door'
+import { eventsAfter } from '@/server/jobEvents'
 import { log } from '@/server/log'
 import { currentCrew } from '@/server/session'
 import { REFUSALS } from '@/words/refusals'
@@ -22,13 +24,16 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
   return found ? Response.json({ ...found, acting: crew.acting }) : UNKNOWN()
 }
 
-/** Appends what a tablet's outbox sends. Sent twice, it is stored once. */
+/**
+ * Appends what a tablet's outbox sends. Sent twice, it is stored once; what is refused is answered event by event, and
+ * the rest is kept.
+ */
 export async function POST(request: Request, { params }: Context): Promise<Response> {
   const crew = await currentCrew()
   if (!crew) return SIGNED_OUT()
   const { jobId } = await params
   if (!isUuid(jobId)) return UNKNOWN()
-  const body = AppendRequest.safeParse(await request.json().catch(() => null))
+  const body = atDoor(AppendRequest, await bodyOf(request))
   if (!body.success)
     return Response.json(
       {
@@ -39,8 +44,9 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
     )
   const outcome = await appendJobEvents(crew, jobId, body.data.events)
   if (outcome.status === 'unknown job') return UNKNOWN()
-  log.info({ jobId, events: body.data.events.length, outcome: outcome.status }, 'events')
-  return Response.json(outcome, { status: outcome.status === 'kept' ? 200 : 409 })
+  const { stored, refused } = outcome
+  log.info({ jobId, events: body.data.events.length, stored: stored.length, refused: refused.length }, 'events')
+  return Response.json(outcome)
 }
 
 function isUuid(text: string): boolean {
