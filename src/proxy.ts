@@ -7,7 +7,7 @@ const LARGEST_BODY_BYTES = 4 * 1024 * 1024
  * Before every request: refuses cross-site posts and oversized bodies, and sets the security headers with a content
  * policy.
  */
-export function proxy(request: NextRequest): NextResponse {
+export async function proxy(request: NextRequest): Promise<NextResponse> {
   if (!['GET', 'HEAD', 'OPTIONS'].includes(request.method)) {
     if (!isSameSite(request))
       return refuse(403, 'This was sent from another site and is refused. Open Istruzione itself and try again.')
@@ -16,6 +16,8 @@ export function proxy(request: NextRequest): NextResponse {
       return refuse(411, 'Say how long this is: a body without a length is refused.')
     if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY_BYTES)
       return refuse(413, 'This is larger than 4 MB and is refused. Send less at once.')
+    if (request.headers.has('next-action') && !(await holdsArguments(request)))
+      return refuse(400, 'This can’t be read. Load the page again, then try once more.')
   }
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64')
   const policy = contentPolicy(nonce)
@@ -55,6 +57,19 @@ function contentPolicy(nonce: string): string {
     "form-action 'self'",
     "frame-ancestors 'none'",
   ].join('; ')
+}
+
+/**
+ * Whether an action is given a list, as every page of ours does: other JSON breaks the framework before an action
+ * could refuse it. A form is read by the framework itself.
+ */
+async function holdsArguments(request: NextRequest): Promise<boolean> {
+  if (!request.headers.get('content-type')?.startsWith('text/plain')) return true
+  try {
+    return Array.isArray(JSON.parse(await request.text()))
+  } catch {
+    return false
+  }
 }
 
 /** A browser says where a post comes from; one that says nothing is no browser of ours. */

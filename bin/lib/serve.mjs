@@ -21,7 +21,22 @@ const built = sirv(`${folder}/static`, {
 
 await app.prepare()
 const BUILT = '/_next/static/'
+
+/** An address that no browser makes of anything typed: the framework would break on it. */
+function isReadable(url) {
+  try {
+    decodeURIComponent(url.split('?', 1)[0])
+    return true
+  } catch {
+    return false
+  }
+}
+
 const server = createServer((request, response) => {
+  if (!isReadable(request.url ?? '/')) {
+    response.writeHead(400, { 'content-type': 'text/plain; charset=utf-8', 'x-content-type-options': 'nosniff' })
+    return response.end('This address can’t be read. Open Today and go on from there.')
+  }
   if (!request.url?.startsWith(BUILT)) return handle(request, response)
   const asked = request.url
   request.url = asked.slice(BUILT.length - 1)

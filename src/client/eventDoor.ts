@@ -15,7 +15,7 @@ export const Answer = z.object({
   sentence: z.string().optional(),
 })
 
-/** What the shop got after a place, the place reached, and who it takes this device for. Each event is read by itself. */
+/** What the shop got after a place, the place reached, and who it takes this device for. Events are read one by one. */
 export const Events = z.object({
   events: z.array(z.unknown()),
   notUnderstood: z.array(z.string()).default([]),

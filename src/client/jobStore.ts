@@ -66,7 +66,7 @@ export class JobStore {
     await (await this.open()).put('refused', sentence, id)
   }
 
-  /** What was kept earlier, and what of it the shop refused; what no longer parses is left where it is, and not sent. */
+  /** What was kept earlier, and what of it the shop refused; what no longer parses stays where it is, unsent. */
   async waiting(jobId: string): Promise<ReadEvents & { refused: ReadonlyMap<string, string> }> {
     const db = await this.open()
     const rows = await db.getAllFromIndex('waiting', 'job', jobId)

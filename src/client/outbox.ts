@@ -1,11 +1,11 @@
 import type { JobEvent } from '@/core/job/event'
 
-/** An event that the shop does not take. `forGood`: never as it is; else once somebody has mended what is in the way. */
+/** An event that the shop does not take. `forGood`: never as it is; else once what is in the way was mended. */
 export type Refusal = { eventId: string; sentence: string; forGood: boolean }
 
 /**
- * What became of a post. `held`: none of it, until somebody does what the sentence says. `failed`: something is wrong at
- * the shop; `offline`: no answer.
+ * What became of a post. `held`: none of it, until somebody does what the sentence says. `failed`: something is wrong
+ * at the shop; `offline`: no answer.
  */
 export type Sent =
   | { kind: 'answered'; stored: readonly string[]; refused: readonly Refusal[] }
@@ -20,10 +20,9 @@ export type Trouble = Exclude<Sent, { kind: 'answered' }>
 const MOST_AT_ONCE = 200
 
 /**
- * Sends what waits, in its order, and tells what became of each; the answer is what is still in the way. Events are sent
- * many at once; where the shop fails at such a post they are sent one by one, so that the one it can't take keeps none
- * of the others back. Every event is tried at
- * most twice.
+ * Sends what waits, in its order, and tells what became of each; the answer is what is still in the way. Events are
+ * sent many at once; where the shop fails at such a post they are sent one by one, so that the one it can't take keeps
+ * none of the others back. Every event is tried at most twice.
  */
 export async function sendWaiting(
   waiting: readonly JobEvent[],

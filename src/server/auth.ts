@@ -56,9 +56,8 @@ export function authFor(pool: pg.Pool, secret: string, origin: string) {
 }
 
 function nameOf(body: unknown): string {
-  return typeof body === 'object' && body !== null && 'username' in body
-    ? String(body.username).toLowerCase().slice(0, 60)
-    : ''
+  const name = typeof body === 'object' && body !== null && 'username' in body ? body.username : ''
+  return typeof name === 'string' ? name.toLowerCase().slice(0, 60) : ''
 }
 
 type Auth = ReturnType<typeof authFor>

@@ -16,7 +16,7 @@ import { allEvents } from './jobEvents'
 import { saidNow } from './vehicleBuild'
 import { newestRevision, readRevision } from './revisions'
 import { inShop, type Crew, type Person, type Refused } from './session'
-import { JobEvent, StoredEvent } from '@/core/job/event'
+import type { JobEvent } from '@/core/job/event'
 import { REFUSALS } from '@/words/refusals'
 
 export const NewJob = z.object({

@@ -13,7 +13,8 @@ import { REFUSALS } from '@/words/refusals'
 export type FormAnswer = { fields: Record<string, string>; sentence: string } | null
 
 export async function lookAroundAs(role: 'installer' | 'lead'): Promise<FormAnswer> {
-  const done = await lookAround(z.enum(['installer', 'lead']).parse(role))
+  const wish = atDoor(z.enum(['installer', 'lead']), role)
+  const done = wish.success && (await lookAround(wish.data))
   if (done) redirect('/today')
   return {
     fields: {},
