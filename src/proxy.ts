@@ -27,6 +27,9 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   const response = NextResponse.next({ request: { headers } })
   response.headers.set('Content-Security-Policy', policy)
   for (const [name, value] of SECURITY_HEADERS) response.headers.set(name, value)
+  // A browser that came by the encrypted address once does not go back to the plain one (RFC 6797, from memory).
+  if (request.headers.get('x-forwarded-proto') === 'https')
+    response.headers.set('Strict-Transport-Security', 'max-age=31536000')
   return response
 }
 

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react'
 import { crewNames } from '@/server/jobs'
 import type { Crew } from '@/server/session'
 import { changeWhoActs } from './welcome/actions'
+import { DeviceBeat, PlainHttp } from '@/ui/shell/DeviceBeat'
 import { DeskHeader } from '@/ui/shell/DeskHeader'
 
 /** A page at the desk: head, and whatever the page is. The theme is the desk's unless this device chose otherwise. */
@@ -18,7 +19,10 @@ export async function DeskPage({ crew, at, children }: { crew: Crew; at: string;
         change={changeWhoActs}
         theme={theme}
       />
-      <main>{children}</main>
+      <PlainHttp />
+      <DeviceBeat shopId={crew.shopId}>
+        <main>{children}</main>
+      </DeviceBeat>
     </div>
   )
 }

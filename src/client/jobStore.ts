@@ -80,6 +80,11 @@ export class JobStore {
     return { ...readEvents(rows), refused }
   }
 
+  /** How many events of all jobs are kept here and not in the shop. */
+  async countWaiting(): Promise<number> {
+    return (await this.open()).count('waiting')
+  }
+
   async highestSeq(): Promise<number> {
     const seq = await (await this.open()).get('facts', 'seq')
     return typeof seq === 'number' ? seq : 0

@@ -116,6 +116,20 @@ export type Database = {
     made_by: string
     made_at: Timestamp
   }
+  /** A tablet, phone or computer that has signed in, as it last said; its id is the one in its events. */
+  device: {
+    id: string
+    shop_id: string
+    name: Generated<string>
+    kind: 'tablet' | 'phone' | 'computer'
+    /** Who signed it in, and the session that it is signed in by. */
+    crew_id: string
+    session_id: string
+    waiting: Generated<number>
+    clock_ahead_ms: Generated<number>
+    first_seen: Timestamp
+    last_seen: Timestamp
+  }
   /** Who entered what at the desk, and from where: appended, never changed. */
   evidence: {
     id: string

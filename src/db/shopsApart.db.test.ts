@@ -89,6 +89,10 @@ async function fill(trx: ShopTransaction, shopId: string, demo: boolean): Promis
     })
     .execute()
   await trx
+    .insertInto('device')
+    .values({ id: crypto.randomUUID(), shop_id: shopId, kind: 'tablet', crew_id: ids.crew, session_id: 'none' })
+    .execute()
+  await trx
     .insertInto('evidence')
     .values({
       id: crypto.randomUUID(),
@@ -115,7 +119,18 @@ afterAll(async () => {
   await owner.destroy()
 })
 
-const TABLES = ['shop', 'crew', 'procedure', 'revision', 'vehicle', 'job', 'job_event', 'media', 'evidence'] as const
+const TABLES = [
+  'shop',
+  'crew',
+  'procedure',
+  'revision',
+  'vehicle',
+  'job',
+  'job_event',
+  'media',
+  'evidence',
+  'device',
+] as const
 
 describe('shops are kept apart by the database', () => {
   test.each(TABLES)('%s shows one shop its own rows, and nobody without a shop any', async (table) => {

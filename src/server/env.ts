@@ -7,6 +7,9 @@ const Env = z.object({
   ISTRUZIONE_ORIGIN: z.url(),
   /** '1' when the application listens on loopback only: one-tap demo sign-ins are allowed there and nowhere else. */
   ISTRUZIONE_LOOPBACK: z.enum(['0', '1']).default('0'),
+  /** In the shop's network: where a device learns to trust the shop's own authority, and that one's certificate. */
+  ISTRUZIONE_TRUST_ORIGIN: z.url().optional(),
+  ISTRUZIONE_ROOT_CERTIFICATE: z.string().optional(),
 })
 export type Env = z.infer<typeof Env>
 

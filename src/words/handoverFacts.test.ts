@@ -15,11 +15,19 @@ const people = new Map([
   [INES, 'Ines'],
 ])
 /** The sheet of a job as it stands. */
-function sheet(crew: CrewAtWork) {
+function sheet(crew: CrewAtWork, devices: ReadonlyMap<string, string> = new Map()) {
   const vehicle = { label: 'Van 12', plate: 'SM 12', customer: 'Town Works' }
   const job = { id: 'j', title: 'Unit out', revisionNumber: 3, vehicle, request: crew.request, found: crew.opened }
   const house = { ...DEFAULT_HOUSE_VALUES, timeZone: 'Europe/Berlin' }
-  const shop = { name: 'Saltmarsh', house, rules: ShopRules.parse({}), people, origin: 'http://shop', hasOthers: true }
+  const shop = {
+    name: 'Saltmarsh',
+    house,
+    rules: ShopRules.parse({}),
+    people,
+    devices,
+    origin: 'http://shop',
+    hasOthers: true,
+  }
   return handoverFacts({ ...job, document: crew.document, events: crew.events }, shop)
 }
 function toTheEnd(document: ProcedureDocument = smallDash(), accidents: (crew: CrewAtWork) => void = () => undefined) {
@@ -66,6 +74,8 @@ describe('the sheet that is signed', () => {
       ['Unit', 'off', true],
     ])
     expect(facts.by).toBe('Tolu')
+    const on = new Map([[toTheEnd().events[0]!.deviceId, 'Bay 2 tablet']])
+    expect(sheet(signed(toTheEnd()), on).by).toBe('Tolu on Bay 2 tablet')
     expect(facts.signatures.map(({ name }) => name)).toEqual(['Tolu', 'Ines'])
     expect(facts.tests.map(({ name, result }) => [name, result])).toContainEqual(['Radio', 'passed'])
     expect([facts.replaced, facts.accepted, facts.changed]).toEqual([[], [], []])

@@ -79,6 +79,8 @@ export type JobSheet = {
   circumstances: Circumstances
   house: HouseValues
   name: (personId: string) => string
+  /** " on Bay 2 tablet" where the device has a name. */
+  device: (deviceId: string) => string
   holder: (id: string) => Holder
 }
 
@@ -87,6 +89,8 @@ export type HandoverShop = {
   house: HouseValues
   rules: ShopRules
   people: ReadonlyMap<string, string>
+  /** What its devices are called. */
+  devices: ReadonlyMap<string, string>
   origin: string
   hasOthers: boolean
 }
@@ -109,6 +113,7 @@ export function sheetOf(job: HandoverSource, shop: HandoverShop): JobSheet {
     circumstances: liveCircumstances(model, state, shop.house, rules, { id: '', authorised: [] }),
     house: shop.house,
     name: (id) => shop.people.get(id) ?? 'somebody',
+    device: (id) => (shop.devices.has(id) ? ` on ${shop.devices.get(id)}` : ''),
     holder: (id) => document.holders.find((item) => item.id === id)!,
   }
 }
@@ -116,9 +121,9 @@ export function sheetOf(job: HandoverSource, shop: HandoverShop): JobSheet {
 const HANDS_ON: readonly string[] = ['undone', 'part at', 'opened', 'closed', 'fastened', 'work done']
 
 /** Who had their hands on the vehicle, first to last. */
-export function workersOf({ state, name }: JobSheet): string[] {
+export function workersOf({ state, name, device }: JobSheet): string[] {
   const acts = state.history.filter(({ what }) => HANDS_ON.includes(what.kind))
-  return [...new Set(acts.map((event) => name(event.personId)))]
+  return [...new Set(acts.map((event) => `${name(event.personId)}${device(event.deviceId)}`))]
 }
 
 export function countsOf({ state, balance }: JobSheet): HandoverFacts['counts'] {

@@ -22,6 +22,7 @@ export const REFUSALS = {
   notYourProcedureChoose: 'This procedure is not in your shop. Choose one from the list.',
   procedureGone: 'This procedure is not in your shop any more. Copy what you typed and open the list of procedures.',
   noteGone: 'This note can’t be found any more. Open the page again.',
+  deviceGone: 'This device is not known in your shop any more. Load the page again.',
   thingGone: 'This can’t be found any more. Open the page again.',
   demoGone:
     'The demo is not here: it was removed, or this is not the machine it runs on. Set up your own shop instead.',
@@ -53,6 +54,7 @@ export const REFUSALS = {
     `There is already somebody called ${name}. Add a letter, so that a tap on the name is clear.`,
   vehicleCalledSo: (label: string) =>
     `There is already a vehicle called ${label}. Choose another label, or pick that one from the list.`,
+  deviceCalledSo: (name: string) => `Another device is called “${name}”. Add what tells them apart.`,
   kitCalledSo: (name: string) => `There is already a kit called “${name}”. Give this one another name.`,
   userNameTaken: (username: string) => `The user name ${username} is taken. Choose another one.`,
   builtInRule: (id: string) => `“${id}” is a built-in rule. It can be raised, not replaced.`,

@@ -5,6 +5,7 @@ import { requireCrew } from '@/server/session'
 import { bayJob, type BayJob } from '@/ui/today/bayJob'
 import { BayColumn, DayLine } from '@/ui/today/BayColumn'
 import { ClosedTick } from '@/ui/marks/Signs'
+import { NameThisDevice } from '@/ui/shell/DeviceBeat'
 import { Tape } from '@/ui/marks/Tape'
 import { dateWords } from '@/words/dates'
 
@@ -30,6 +31,7 @@ export default async function TodayPage() {
         )}
         <ShoppingList jobs={jobs} />
         {jobs.some((job) => job.promisedAt) && <DayLine jobs={jobs} zone={crew.house.timeZone} />}
+        <NameThisDevice />
         {done.length > 0 && (
           <section className="mt-8">
             <h2 className="border-b-2 border-ink pb-1 text-lg">Handed over</h2>

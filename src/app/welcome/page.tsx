@@ -2,12 +2,14 @@ import { redirect } from 'next/navigation'
 import { currentCrew } from '@/server/session'
 import { mayLookAround } from '@/server/demoSignIn'
 import { ProductSign } from '@/ui/marks/Signs'
+import { PlainHttp } from '@/ui/shell/DeviceBeat'
 import { WelcomeForms } from './WelcomeForms'
 
 export default async function Welcome() {
   if (await currentCrew()) redirect('/today')
   return (
     <div data-theme="desk" className="min-h-dvh">
+      <PlainHttp />
       <main className="mx-auto grid max-w-6xl gap-x-14 gap-y-8 px-6 py-10 lg:grid-cols-[1.1fr_1fr]">
         <section>
           <div className="flex items-center gap-3">

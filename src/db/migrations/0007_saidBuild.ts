@@ -1,8 +1,8 @@
 import { sql, type Kysely } from 'kysely'
 
 /**
- * What was said of a vehicle's build at the desk, and when, apart from what jobs told on the way: `build` is the fold of
- * both, so that what is told is taken back by taking the event back.
+ * What was said of a vehicle's build at the desk, and when, apart from what jobs told on the way: `build` is the fold
+ * of both, so that what is told is taken back by taking the event back.
  */
 export async function up(db: Kysely<unknown>): Promise<void> {
   const run = (text: string) => sql.raw(text).execute(db)

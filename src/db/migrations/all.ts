@@ -5,6 +5,7 @@ import * as foundPlan from './0003_foundPlan'
 import * as houseWords from './0004_houseWords'
 import * as strips from './0005_strips'
 import * as evidence from './0006_evidence'
+import * as devices from './0008_devices'
 import * as saidBuild from './0007_saidBuild'
 
 /** Every migration in order. Forward only: a released one never changes, and there is no way down. */
@@ -16,4 +17,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '0005_strips': strips,
   '0006_evidence': evidence,
   '0007_saidBuild': saidBuild,
+  '0008_devices': devices,
 }

@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { useEffect, useState } from 'react'
 import { ProductSign } from '../marks/Signs'
 import { Tape } from '../marks/Tape'
+import { DeviceBeat } from '../shell/DeviceBeat'
 import { ActingButton, type ChangeActing } from '../shell/ActingButton'
 import { Lamps } from './Lamps'
 import { SavedSign } from './SavedSign'
@@ -45,6 +46,7 @@ export function JobHead({
         <SavedSign job={job} />
       </div>
       <Lamps document={job.document} job={job} onOpen={() => setGate(true)} />
+      <DeviceBeat shopId={data.shopId}>{null}</DeviceBeat>
       {gate && <GateDialog document={job.document} job={job} open onClose={() => setGate(false)} />}
       <div className="border-l border-untravelled pl-3">
         <ActingButton acting={data.acting} crew={data.crew} change={change} large />

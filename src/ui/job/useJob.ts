@@ -1,8 +1,8 @@
 'use client'
-import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react'
 import { JobLog, type LogSnapshot } from '@/client/jobLog'
 import { JobStore } from '@/client/jobStore'
-import { fetchEvents, sendTo } from '@/client/sendEvents'
+import { sendTo } from '@/client/sendEvents'
 import { balanceOf, type Balance } from '@/core/job/balance'
 import type { Overlay } from '@/core/job/overlay'
 import type { Happening, JobEvent } from '@/core/job/event'
@@ -25,6 +25,7 @@ import type { HouseWord } from '@/core/shop/houseWord'
 import type { HouseValues } from '@/core/shop/houseValues'
 import { goalWords } from '@/words/modelNames'
 import { usePlan } from './usePlan'
+import { useSync } from './useSync'
 import { newUuid } from '@/client/newId'
 
 /** What the server hands to every job screen. */
@@ -109,14 +110,6 @@ export function bottomWords(data: JobData, job: LiveJob): string[] {
   return data.kind === 'strip' || !job.request ? ['Recorded'] : goalWords(job.document, job.request)
 }
 
-const POLL_MS = 4000
-/**
- * Where several people work, what one does is seen by the others at once: nobody may be told to sit where another sits.
- */
-const POLL_TOGETHER_MS = 1000
-const RETRY_MS = 3000
-const DOOR_AFTER_MS = 1000
-
 const logs = new Map<string, JobLog>()
 
 /**
@@ -192,49 +185,6 @@ export function useJob(data: JobData, folds: Folds = AS_RECORDED): LiveJob {
     log: snapshot,
     ...acts,
   }
-}
-
-/** Keeps what is on this device and what the shop has together: opens, sends again, asks for what is new. */
-function useSync(log: JobLog, jobId: string, isTogether: boolean): void {
-  const opened = useRef(false)
-  useEffect(() => {
-    if (!opened.current) void log.open()
-    opened.current = true
-    // The parser is no part of the first load: a tap has no words in it that would have to be trimmed.
-    const door = setTimeout(
-      () =>
-        void import('@/client/eventDoor').then(
-          ({ JobEvent }) => log.checkBy((event) => JobEvent.parse(event)),
-          () => undefined,
-        ),
-      DOOR_AFTER_MS,
-    )
-    const retry = setInterval(() => void log.flush(), RETRY_MS)
-    const online = () => void log.flush()
-    window.addEventListener('online', online)
-    return () => {
-      clearTimeout(door)
-      clearInterval(retry)
-      window.removeEventListener('online', online)
-    }
-  }, [log, jobId])
-  const upTo = useRef(0)
-  useEffect(() => {
-    let asking = false
-    const poll = setInterval(
-      async () => {
-        if (window.document.hidden || asking) return
-        asking = true
-        const fresh = await fetchEvents(jobId, upTo.current)
-        asking = false
-        if (!fresh) return
-        upTo.current = fresh.upTo
-        log.receive(fresh.events, fresh.notUnderstood)
-      },
-      isTogether ? POLL_TOGETHER_MS : POLL_MS,
-    )
-    return () => clearInterval(poll)
-  }, [log, jobId, isTogether])
 }
 
 /** What the events come to: the record they make, its model and plan, the state and the balance. */

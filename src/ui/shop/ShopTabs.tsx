@@ -8,6 +8,7 @@ const TABS = [
   ['/shop/tools', 'Tools'],
   ['/shop/stations', 'Stations and moves'],
   ['/shop/words', 'House words'],
+  ['/shop/devices', 'Devices'],
 ] as const
 export type ShopTab = (typeof TABS)[number][0]
 

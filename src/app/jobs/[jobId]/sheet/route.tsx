@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { z } from 'zod'
 import { env } from '@/server/env'
 import { shopHasOthers } from '@/server/handOver'
+import { deviceNames } from '@/server/devices'
 import { everybody, readJob } from '@/server/jobs'
 import { readMedia } from '@/server/media'
 import { currentCrew } from '@/server/session'
@@ -26,6 +27,7 @@ export async function GET(_: Request, { params }: { params: Promise<{ jobId: str
     house: crew.house,
     rules: crew.rules,
     people,
+    devices: await deviceNames(crew),
     origin: env().ISTRUZIONE_ORIGIN,
     hasOthers: await shopHasOthers(crew),
   })

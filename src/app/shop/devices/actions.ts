@@ -1,0 +1,28 @@
+'use server'
+import { revalidatePath } from 'next/cache'
+import { z } from 'zod'
+import { DeviceName, nameDevice, signOutDevice } from '@/server/devices'
+import { atDoor } from '@/server/door'
+import { requireCrew, type Refused } from '@/server/session'
+import { REFUSALS } from '@/words/refusals'
+
+type Answer = { status: 'done' } | Refused
+
+export async function nameDeviceAction(deviceId: unknown, name: unknown): Promise<Answer> {
+  const crew = await requireCrew()
+  const [id, said] = [atDoor(z.uuid(), deviceId), atDoor(DeviceName, name)]
+  if (!id.success) return { status: 'refused', sentence: REFUSALS.deviceGone }
+  if (!said.success) return { status: 'refused', sentence: said.error.issues[0]!.message }
+  const answer = await nameDevice(crew, id.data, said.data)
+  if (answer.status === 'done') revalidatePath('/shop/devices')
+  return answer
+}
+
+export async function signOutDeviceAction(deviceId: unknown): Promise<Answer> {
+  const crew = await requireCrew()
+  const id = atDoor(z.uuid(), deviceId)
+  if (!id.success) return { status: 'refused', sentence: REFUSALS.deviceGone }
+  const answer = await signOutDevice(crew, id.data)
+  if (answer.status === 'done') revalidatePath('/shop/devices')
+  return answer
+}

@@ -1,0 +1,33 @@
+import { JobStore } from './jobStore'
+import { newUuid } from './newId'
+
+/** A tablet is touched and has room for two columns. */
+const TABLET_FROM_PX = 600
+
+function kindOfDevice(): 'tablet' | 'phone' | 'computer' {
+  if (!window.matchMedia('(pointer: coarse)').matches) return 'computer'
+  return Math.min(window.screen.width, window.screen.height) >= TABLET_FROM_PX ? 'tablet' : 'phone'
+}
+
+/**
+ * Tells the shop that this device is there, what waits on it and what time it has. The answer is its id and name; null
+ * where the shop can't be reached, or the device keeps nothing and so has no id.
+ */
+export async function tellDevice(shopId: string): Promise<{ deviceId: string; name: string } | null> {
+  try {
+    const store = new JobStore(shopId)
+    const deviceId = await store.deviceId(newUuid())
+    const waiting = await store.countWaiting()
+    const response = await fetch('/api/device', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ deviceId, kind: kindOfDevice(), waiting, clockMs: Date.now() }),
+      signal: AbortSignal.timeout(10_000),
+    })
+    if (!response.ok) return null
+    const { name } = (await response.json()) as { name: unknown }
+    return { deviceId, name: typeof name === 'string' ? name : '' }
+  } catch {
+    return null
+  }
+}
