@@ -35,6 +35,8 @@ export default defineConfig({
       args: [
         '--no-sandbox',
         '--disable-gpu',
+        // A name of this machine that is not its loopback's: to the browser a page from elsewhere.
+        '--host-resolver-rules=MAP tablet.shop.test 127.0.0.1',
         '--disable-quic',
         '--no-first-run',
         '--disable-background-networking',

@@ -196,7 +196,8 @@ function readAll(events: readonly JobEvent[], kind: 'job' | 'strip') {
     rules: ShopRules.parse({}),
     people: new Map(),
     origin: '',
-    devices: new Map<string, string>(), hasOthers: true,
+    devices: new Map<string, string>(),
+    hasOthers: true,
   }
   handoverFacts(
     { id: 'j', title: 'T', revisionNumber: 1, vehicle: vehicleNamed, request, found, document, events },

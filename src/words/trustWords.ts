@@ -3,7 +3,7 @@ export const TRUST_STEPS: readonly { device: string; sentences: readonly [string
   {
     device: 'A tablet or phone that installs certificates from its settings',
     sentences: [
-      'Download the certificate below.',
+      'Download the certificate.',
       'Open the settings, search for “certificate”, and choose to install one of an authority (CA) from a file.',
       'Pick the downloaded file and confirm with the code that unlocks the screen.',
     ],
@@ -11,7 +11,7 @@ export const TRUST_STEPS: readonly { device: string; sentences: readonly [string
   {
     device: 'A tablet or phone that asks to allow a profile',
     sentences: [
-      'Download the certificate below and allow the profile.',
+      'Download the certificate and allow the profile.',
       'Open the settings, choose the downloaded profile at the top, and install it.',
       'Then, in the settings under General, About, Certificate trust, switch it on for full trust.',
     ],
@@ -19,7 +19,7 @@ export const TRUST_STEPS: readonly { device: string; sentences: readonly [string
   {
     device: 'A computer at the desk',
     sentences: [
-      'Download the certificate below and open the file.',
+      'Download the certificate and open the file.',
       'Install it for this computer, among the trusted root authorities.',
       'Close every window of the browser and open it again.',
     ],
@@ -27,7 +27,7 @@ export const TRUST_STEPS: readonly { device: string; sentences: readonly [string
   {
     device: 'A browser with a list of its own',
     sentences: [
-      'Download the certificate below.',
+      'Download the certificate.',
       'Open the browser’s settings, search for “certificates”, and open the list of authorities.',
       'Import the file there and tick that it may identify websites.',
     ],
@@ -42,4 +42,4 @@ export function fingerprintLines(fingerprint: string): string[] {
 
 /** What does not work where a page came over plain http. */
 export const PLAIN_HTTP =
-  'This address is not encrypted: whoever is on this network can read along, spoken notes don’t work, and the screen may go dark while you work. The owner starts Istruzione with --shop-network for an encrypted one.'
+  'This address is not encrypted: others on the network can read along, and spoken notes and keeping the screen lit don’t work; ask the owner for the shop’s https address.'

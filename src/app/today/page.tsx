@@ -1,7 +1,7 @@
 import Link from 'next/link'
 import { DeskPage } from '@/app/DeskPage'
 import { listJobs } from '@/server/jobs'
-import { requireCrew } from '@/server/session'
+import { mayAct, requireCrew } from '@/server/session'
 import { bayJob, type BayJob } from '@/ui/today/bayJob'
 import { BayColumn, DayLine } from '@/ui/today/BayColumn'
 import { ClosedTick } from '@/ui/marks/Signs'
@@ -31,7 +31,7 @@ export default async function TodayPage() {
         )}
         <ShoppingList jobs={jobs} />
         {jobs.some((job) => job.promisedAt) && <DayLine jobs={jobs} zone={crew.house.timeZone} />}
-        <NameThisDevice />
+        {mayAct(crew, 'lead') && <NameThisDevice />}
         {done.length > 0 && (
           <section className="mt-8">
             <h2 className="border-b-2 border-ink pb-1 text-lg">Handed over</h2>

@@ -34,8 +34,8 @@ function Steps({ origin, fingerprint }: { origin: string; fingerprint: string })
   return (
     <>
       <p className="mt-4 text-lg">
-        Once for each device. Then it opens <b className="num break-all">{origin}</b> without a warning, and nobody on
-        this network can read along.
+        Once for each device. Then it opens <b className="num [overflow-wrap:anywhere]">{origin}</b> without a warning,
+        and nobody on this network can read along.
       </p>
       <div className="mt-5 flex flex-wrap gap-3">
         <a className="slab" href="/trust/certificate" download>

@@ -52,4 +52,3 @@ export function useSync(log: JobLog, jobId: string, isTogether: boolean): void {
     return () => clearInterval(poll)
   }, [log, jobId, isTogether])
 }
-

@@ -16,7 +16,8 @@ export function AddressCard({ address: { origin, isLocal, trust } }: { address: 
       ) : (
         <div className="space-y-4 py-3">
           <p>
-            Scan this with its camera, or type <b className="num break-all">{trust ? trust.address : origin}</b>
+            Scan this with its camera, or type{' '}
+            <b className="num [overflow-wrap:anywhere]">{trust ? trust.address : origin}</b>
             {trust ? '. It says in three sentences how the device learns to trust this shop’s own certificate.' : '.'}
           </p>
           <QrCode
@@ -25,7 +26,7 @@ export function AddressCard({ address: { origin, isLocal, trust } }: { address: 
             label={`Code for ${trust ? trust.address : origin}`}
           />
           <p>
-            From then on: <b className="num break-all">{origin}</b>
+            From then on: <b className="num [overflow-wrap:anywhere]">{origin}</b>
           </p>
           {trust && <Fingerprint text={trust.fingerprint} />}
         </div>

@@ -103,7 +103,7 @@ function DeviceItem({
           </button>
         ) : (
           <button type="button" className="desk-button" onClick={() => setSure(true)}>
-            Sign this device out
+            Sign it out
           </button>
         )}
       </form>
