@@ -18,7 +18,7 @@ const ROOT = join(FOLDER, 'pki/authorities/local/root.crt')
 const running: ChildProcess[] = []
 test.afterAll(() => running.forEach((child) => child.kill('SIGTERM')))
 
-/** The application as bin/start --shop-network runs it: on loopback, behind the same web server with the same settings. */
+/** The application as bin/start --shop-network runs it: on loopback, behind the same web server with its settings. */
 async function startShopNetwork(): Promise<void> {
   rmSync(FOLDER, { recursive: true, force: true })
   mkdirSync(FOLDER, { recursive: true, mode: 0o700 })

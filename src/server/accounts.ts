@@ -1,8 +1,10 @@
 import 'server-only'
+import { sql } from 'kysely'
 import { z } from 'zod'
 import type { ShopTransaction } from '../db/client'
 import type { Role } from '../db/schema'
 import { auth } from './auth'
+import { database } from './database'
 import { hashPin, Pin } from './pin'
 import { REFUSALS } from '@/words/refusals'
 
@@ -47,6 +49,12 @@ export async function makeAccount(
     if (/exist|taken/i.test(text)) return { ok: false, sentence: REFUSALS.userNameTaken(login.username) }
     throw error
   }
+}
+
+/** Leaves nothing of an account whose person was not brought in after all. */
+export async function removeAccount(userId: string): Promise<void> {
+  await sql`delete from auth.account where "userId" = ${userId}`.execute(database())
+  await sql`delete from auth."user" where id = ${userId}`.execute(database())
 }
 
 export async function insertPerson(

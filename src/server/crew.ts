@@ -1,6 +1,7 @@
 import 'server-only'
 import { sql } from 'kysely'
 import { insertPerson, makeAccount, NewPerson } from './accounts'
+import { holdNames } from './lock'
 import { inShop, mayAct, refused, type Crew, type Person, type Refused } from './session'
 import { REFUSALS } from '@/words/refusals'
 
@@ -21,18 +22,15 @@ export async function listCrew(crew: Crew): Promise<CrewRow[]> {
 /** Only the owner brings people in. */
 export async function addPerson(crew: Crew, person: NewPerson): Promise<{ status: 'done' } | Refused> {
   if (!mayAct(crew, 'owner')) return refused('owner')
-  const same = await inShop(crew, (trx) =>
-    trx.selectFrom('crew').select('id').where('name', '=', person.name).executeTakeFirst(),
-  )
-  if (same)
-    return {
-      status: 'refused',
-      sentence: REFUSALS.personCalledSo(person.name),
-    }
-  const account = person.login ? await makeAccount(person.name, person.login) : null
-  if (account && !account.ok) return { status: 'refused', sentence: account.sentence }
-  await inShop(crew, (trx) => insertPerson(trx, crew.shopId, { ...person, userId: account ? account.userId : null }))
-  return { status: 'done' }
+  return inShop(crew, async (trx): Promise<{ status: 'done' } | Refused> => {
+    await holdNames(crew, trx, 'people')
+    const same = await trx.selectFrom('crew').select('id').where('name', '=', person.name).executeTakeFirst()
+    if (same) return { status: 'refused', sentence: REFUSALS.personCalledSo(person.name) }
+    const account = person.login ? await makeAccount(person.name, person.login) : null
+    if (account && !account.ok) return { status: 'refused', sentence: account.sentence }
+    await insertPerson(trx, crew.shopId, { ...person, userId: account ? account.userId : null })
+    return { status: 'done' }
+  })
 }
 
 /** Who may work on what, by training and local rules. The owner answers for it. */

@@ -1,5 +1,6 @@
 import 'server-only'
 import type { Id } from '@/core/base/id'
+import { firstLost } from '@/core/base/lost'
 import { evidenceOf } from '@/core/job/evidence'
 import type { EditOutcome } from '@/core/job/savedDraft'
 import { checkRecord } from '@/core/plan/check/checkRecord'
@@ -78,6 +79,7 @@ export async function editDraft(
         status: 'refused',
         sentence: REFUSALS.procedureGone,
       }
+    if (now.lost !== null) return { status: 'refused', sentence: REFUSALS.recordNewer(now.lost) }
     const applied = applyEdits(now.document, edits)
     if (!applied.ok) return { status: 'refused', sentence: applied.error.sentence }
     const { document, conflicts } = applied.value
@@ -133,15 +135,20 @@ export async function changeDraft(
   change: (draft: ProcedureDocument) => ProcedureDocument,
 ): Promise<void> {
   const now = await lockedDraft(trx, procedureId)
+  // Nothing of the request is kept then: the tablet keeps what it sent, and tries again.
+  if (now && now.lost !== null) throw new Error(REFUSALS.recordNewer(now.lost))
   const changed = now && change(now.document)
   if (now && changed !== now.document) await storeDraft(crew, trx, procedureId, changed!, now.version + 1)
 }
 
-/** The draft, or what one would begin with, held until the transaction ends. Null when it is not this shop's. */
+/**
+ * The draft, or what one would begin with, held until the transaction ends. Null when it is not this shop's. `lost`:
+ * something in it that this program does not know. Written back, that would be gone: such a record is left alone.
+ */
 async function lockedDraft(
   trx: ShopTransaction,
   procedureId: string,
-): Promise<{ document: ProcedureDocument; version: number } | null> {
+): Promise<{ document: ProcedureDocument; version: number; lost: string | null } | null> {
   const row = await trx
     .selectFrom('procedure')
     .select('id')
@@ -150,10 +157,9 @@ async function lockedDraft(
     .executeTakeFirst()
   if (!row) return null
   const draft = await draftOf(trx, procedureId)
-  return {
-    document: ProcedureDocument.parse(draft?.document ?? (await newestRevision(trx, procedureId))!.document),
-    version: draft?.version ?? 0,
-  }
+  const stored: unknown = draft?.document ?? (await newestRevision(trx, procedureId))!.document
+  const document = ProcedureDocument.parse(stored)
+  return { document, version: draft?.version ?? 0, lost: firstLost(stored, document) }
 }
 
 async function storeDraft(
@@ -191,6 +197,8 @@ export async function publishDraft(
         sentence: REFUSALS.noDraft,
       }
     const document = ProcedureDocument.parse(draft.document)
+    const lost = firstLost(draft.document, document)
+    if (lost !== null) return { status: 'refused', sentence: REFUSALS.recordNewer(lost) }
     if (document.parts.length === 0) return { status: 'refused', sentence: REFUSALS.nothingToPublish }
     if (checkRecord(document, circumstancesOf(crew)).some(forbidsPublishing))
       return {

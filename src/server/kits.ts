@@ -1,6 +1,7 @@
 import 'server-only'
 import { z } from 'zod'
 import { checkKit, Kit } from '@/core/shop/kit'
+import { holdNames } from './lock'
 import { inShop, mayAct, refused, type Crew, type Refused } from './session'
 import { kitProblemSentence, REFUSALS } from '@/words/refusals'
 
@@ -24,6 +25,7 @@ export async function saveKit(
   const [problem] = checkKit(kit)
   if (problem) return { status: 'refused', sentence: kitProblemSentence(problem) }
   return inShop(crew, async (trx) => {
+    await holdNames(crew, trx, 'kits')
     const same = await trx
       .selectFrom('kit')
       .select('id')
@@ -33,10 +35,13 @@ export async function saveKit(
     if (same) return { status: 'refused', sentence: REFUSALS.kitCalledSo(kit.name) }
     const values = { name: kit.name, body: JSON.stringify(kit), changed_by: crew.acting.id, changed_at: new Date() }
     if (version === 0) {
-      await trx
+      const made = await trx
         .insertInto('kit')
         .values({ id: kit.id, shop_id: crew.shopId, ...values })
-        .execute()
+        .onConflict((conflict) => conflict.doNothing())
+        .executeTakeFirst()
+      // An id that is taken is somebody's kit, of this shop or of another: it is not written over.
+      if (made.numInsertedOrUpdatedRows === 0n) return { status: 'refused', sentence: REFUSALS.kitChanged }
       return { status: 'done', version: 1 }
     }
     const saved = await trx

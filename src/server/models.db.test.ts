@@ -4,6 +4,7 @@ import { smallDash } from '@/core/testing/smallDash.testing'
 import { database } from './database'
 import { createProcedure, editDraft, importProcedure, newProcedure, publishDraft } from './draftEdits'
 import { listProcedures, readProcedure } from './procedures'
+import { inShop } from './session'
 import { crewOf, makeShop, somebody } from './shop.testing'
 
 const [lead, installer, stranger] = [
@@ -56,6 +57,24 @@ test('an import is all or nothing', async () => {
   expect(await names()).toEqual(before)
   expect((await importProcedure(asLead, good)).status).toBe('done')
   expect(await names()).toEqual([...before, 'Imported'].sort())
+})
+
+test('a record that holds what this version does not know is read, and neither changed nor published', async () => {
+  const id = await createProcedure(asLead, smallDash())
+  const newer = JSON.stringify({ ...smallDash(), looms: [{ id: 'loom' }] })
+  await inShop(asLead, (trx) =>
+    trx.updateTable('draft').set({ document: newer }).where('procedure_id', '=', id).execute(),
+  )
+  const sentence = expect.stringContaining('looms')
+  expect(await editDraft(asLead, id, field('parts', 'cover', 'name', 'Cover', 'Lid'))).toEqual({
+    status: 'refused',
+    sentence,
+  })
+  expect(await publishDraft(asLead, id, '')).toEqual({ status: 'refused', sentence })
+  const kept = await inShop(asLead, (trx) =>
+    trx.selectFrom('draft').select('document').where('procedure_id', '=', id).executeTakeFirstOrThrow(),
+  )
+  expect(kept.document).toEqual(JSON.parse(newer))
 })
 
 test('two desks at once: other fields merge, the same field is shown to the second, nothing is lost', async () => {

@@ -2,7 +2,7 @@ import 'server-only'
 import { z } from 'zod'
 import { DEFAULT_HOUSE_VALUES, HouseValues } from '@/core/shop/houseValues'
 import { asShop } from '../db/client'
-import { insertPerson, makeAccount, Password, UserName } from './accounts'
+import { insertPerson, makeAccount, Password, removeAccount, UserName } from './accounts'
 import { database } from './database'
 import { Pin } from './pin'
 
@@ -23,7 +23,7 @@ export async function setUpShop(
   const account = await makeAccount(setup.ownerName, setup)
   if (!account.ok) return { status: 'refused', sentence: account.sentence }
   const shopId = crypto.randomUUID()
-  await asShop(database(), shopId, async (trx) => {
+  const written = asShop(database(), shopId, async (trx) => {
     await trx
       .insertInto('shop')
       .values({
@@ -33,6 +33,11 @@ export async function setUpShop(
       })
       .execute()
     await insertPerson(trx, shopId, { name: setup.ownerName, role: 'owner', pin: setup.pin, userId: account.userId })
+  })
+  await written.catch(async (error: unknown) => {
+    // The user name would be taken for good by somebody who has no shop.
+    await removeAccount(account.userId)
+    throw error
   })
   return { status: 'done' }
 }

@@ -10,6 +10,7 @@ import { editsForDraft } from '@/core/strip/toRecord'
 import { whilePlanning } from '@/core/vehicle/circumstances'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { ShopTransaction } from '../db/client'
+import { holdNames } from './lock'
 import { allEvents } from './jobEvents'
 import { changeDraft } from './draftEdits'
 import { newestRevision } from './revisions'
@@ -42,6 +43,7 @@ export async function newStrip(
   { label, onModelId, likeId, bay }: NewStrip,
 ): Promise<{ status: 'done'; jobId: string } | Refused> {
   return inShop(crew, async (trx) => {
+    await holdNames(crew, trx, 'vehicles')
     const known = await trx
       .selectFrom('vehicle')
       .selectAll()

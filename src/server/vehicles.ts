@@ -2,6 +2,7 @@ import 'server-only'
 import { z } from 'zod'
 import { ProcedureDocument } from '@/core/procedure/document'
 import { Build } from '@/core/procedure/when'
+import { holdNames } from './lock'
 import { saidNow } from './vehicleBuild'
 import { newestRevision } from './revisions'
 import { inShop, type Crew, type Refused } from './session'
@@ -68,6 +69,7 @@ export async function addVehicle(
   vehicle: NewVehicle,
 ): Promise<{ status: 'done'; vehicleId: string } | Refused> {
   return inShop(crew, async (trx) => {
+    await holdNames(crew, trx, 'vehicles')
     const same = await trx.selectFrom('vehicle').select('id').where('label', '=', vehicle.label).executeTakeFirst()
     if (same)
       return {

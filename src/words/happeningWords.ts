@@ -14,7 +14,9 @@ export function happeningWords(document: ProcedureDocument, what: Happening): st
   const id = thingOf(what) ?? ('itemId' in what ? what.itemId : null) ?? ('functionId' in what ? what.functionId : null)
   const fields = what as Partial<Record<(typeof SAID)[number], string | number>>
   const said = SAID.flatMap((field) => (fields[field] === undefined || fields[field] === '' ? [] : [fields[field]]))
-  const line = [what.kind, id && itemWords(document, id)].filter(Boolean).join(', ')
+  const name = id && itemWords(document, id)
+  if (what.kind === 'part at') return `${name} ${what.level}`
+  const line = [what.kind, name].filter(Boolean).join(', ')
   return said.length > 0 ? `${line}: ${said.join(', ')}` : line
 }
 

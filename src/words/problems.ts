@@ -224,6 +224,10 @@ export function documentErrorSentences(error: DocumentError): string[] {
       return [
         `This file has version ${error.version}; this Istruzione knows versions up to ${error.known}. Update Istruzione, then import it again.`,
       ]
+    case 'not-understood':
+      return [
+        `${error.place}: this version of Istruzione does not know that. Nothing was imported. Update Istruzione, then import it again, or take that out of the file.`,
+      ]
     case 'wrong-fields':
       return error.places.slice(0, 8).map(({ place, sentence }) => `${place}: ${sentence}`)
     case 'wrong-references':

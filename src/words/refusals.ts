@@ -60,6 +60,8 @@ export const REFUSALS = {
   builtInRule: (id: string) => `“${id}” is a built-in rule. It can be raised, not replaced.`,
   knownAsAnotherModel: (label: string) =>
     `${label} is known as another model. Leave the model as it is, or change it on the vehicle’s page first.`,
+  recordNewer: (place: string) =>
+    `This record was written by a newer version of Istruzione (${place}). Nothing is changed in it here: bring the shop’s own machine up to date first.`,
   changeUnread: (why: string) => `This change can’t be read: ${why}`,
   eventsUnread: (why: string) => `These events can’t be read: ${why} They stay on the device.`,
   eventUnread: (why: string) => `This can’t be read: ${why} Record it again, or send it as a note.`,

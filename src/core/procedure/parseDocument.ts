@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { cleaned } from '../base/cleanText'
+import { firstLost } from '../base/lost'
 import { fail, ok, type Result } from '../base/result'
 import { danglingReferences, type DanglingReference } from './references'
 import { CURRENT_VERSION, FORMAT, ProcedureDocument } from './document'
@@ -10,6 +11,8 @@ export type DocumentError =
   | { kind: 'not-a-procedure' }
   | { kind: 'unknown-version'; version: number; known: number }
   | { kind: 'wrong-fields'; places: { place: string; sentence: string }[] }
+  /** Something in it that this program does not know: read without it, the file would mean less than it says. */
+  | { kind: 'not-understood'; place: string }
   | { kind: 'wrong-references'; references: DanglingReference[] }
 
 const Envelope = z.object({ format: z.literal(FORMAT), version: z.number().int().min(1) })
@@ -34,11 +37,14 @@ export function parseDocument(value: unknown): Result<ProcedureDocument, Documen
   if (!envelope.success) return fail({ kind: 'not-a-procedure' })
   if (envelope.data.version > CURRENT_VERSION)
     return fail({ kind: 'unknown-version', version: envelope.data.version, known: CURRENT_VERSION })
-  const parsed = ProcedureDocument.safeParse(migrateDocument(value, envelope.data.version))
+  const migrated = migrateDocument(value, envelope.data.version)
+  const parsed = ProcedureDocument.safeParse(migrated)
   if (!parsed.success) {
     const places = parsed.error.issues.map((issue) => ({ place: placeWords(issue.path), sentence: issue.message }))
     return fail({ kind: 'wrong-fields', places })
   }
+  const lost = firstLost(migrated, parsed.data)
+  if (lost !== null) return fail({ kind: 'not-understood', place: lost })
   const references = danglingReferences(parsed.data)
   return references.length > 0 ? fail({ kind: 'wrong-references', references }) : ok(parsed.data)
 }

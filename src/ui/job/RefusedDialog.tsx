@@ -16,26 +16,37 @@ export function RefusedDialog({
     const why = log.refused.get(event.id)
     return why === undefined ? [] : [{ event, why }]
   })
+  const letGo = (which: typeof refused, asNotes: boolean) =>
+    job.letGo(
+      which.map(({ event }) => event.id),
+      asNotes ? ({ id, what }) => refusedAsNote(document, what, log.refused.get(id) ?? '') : undefined,
+    )
   if (refused.length === 0) return null
   return (
     <Dialog title={refusedWords(refused.length)} open onClose={onClose} wide>
       <p className="mb-3 text-lg">
-        It still counts on this screen and nowhere else. Look at the vehicle, then record what is true, and let this go.
+        This counts on your screen and nowhere else. Look at the vehicle, record what is true, then let this go.
       </p>
+      {refused.length > 1 && (
+        <div className="mb-3 flex flex-wrap gap-2">
+          <button type="button" className="ghost" onClick={() => letGo(refused, true)}>
+            Send all as notes
+          </button>
+          <button type="button" className="ghost" onClick={() => letGo(refused, false)}>
+            Drop all
+          </button>
+        </div>
+      )}
       <ul className="border-t-2 border-ink">
         {refused.map(({ event, why }) => (
           <li key={event.id} className="space-y-2 border-b border-hair py-3">
             <p className="text-lg font-bold">{happeningWords(document, event.what)}</p>
             <p>{why}</p>
             <div className="flex flex-wrap gap-2">
-              <button
-                type="button"
-                className="slab"
-                onClick={() => job.letGo([event.id], ({ what }) => refusedAsNote(document, what, why))}
-              >
+              <button type="button" className="slab" onClick={() => letGo([{ event, why }], true)}>
                 Send as a note
               </button>
-              <button type="button" className="ghost" onClick={() => job.letGo([event.id])}>
+              <button type="button" className="ghost" onClick={() => letGo([{ event, why }], false)}>
                 Drop it
               </button>
             </div>

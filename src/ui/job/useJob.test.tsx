@@ -39,7 +39,7 @@ function data(): JobData {
 }
 
 /** What the shop answers: everything that is posted is stored, and told to whoever asks. */
-const shop = { stored: [] as JobEvent[], reachable: true, foreign: [] as JobEvent[] }
+const shop = { stored: [] as JobEvent[], reachable: true, foreign: [] as JobEvent[], refuses: '' }
 const answer = (body: unknown) =>
   ({
     ok: true,
@@ -49,7 +49,7 @@ const answer = (body: unknown) =>
   }) as Response
 
 beforeEach(() => {
-  Object.assign(shop, { stored: [], reachable: true, foreign: [] })
+  Object.assign(shop, { stored: [], reachable: true, foreign: [], refuses: '' })
   // A page that nobody looks at asks for nothing.
   Object.defineProperty(document, 'hidden', { configurable: true, value: false })
   globalThis.fetch = jest.fn(async (_url: unknown, init?: RequestInit) => {
@@ -57,8 +57,14 @@ beforeEach(() => {
     if (init?.method !== 'POST')
       return answer({ events: shop.foreign, upTo: shop.foreign.length, acting: { id: ME, name: 'Tolu' } })
     const { events } = JSON.parse(String(init.body)) as { events: JobEvent[] }
-    shop.stored.push(...events)
-    return answer({ status: 'kept', stored: events.map(({ id }) => id) })
+    const taken = events.filter(({ what }) => what.kind !== shop.refuses)
+    const refused = events.filter((event) => !taken.includes(event))
+    shop.stored.push(...taken)
+    return answer({
+      status: 'kept',
+      stored: taken.map(({ id }) => id),
+      refused: refused.map(({ id }) => ({ eventId: id, sentence: 'Not that.', forGood: true })),
+    })
   }) as typeof fetch
 })
 afterEach(() => void jest.useRealTimers())
@@ -111,6 +117,26 @@ test('without the shop nothing is lost: it waits, and goes when the network is b
   act(() => void window.dispatchEvent(new Event('online')))
   await waitFor(() => expect(result.current.log.waiting.size).toBe(0))
   expect(shop.stored.map(({ what }) => what.kind)).toEqual(['opened'])
+})
+
+test('what the shop refused counts here until somebody lets it go, and the note in its place is sent', async () => {
+  shop.refuses = 'opened'
+  const given = data()
+  const { result } = renderHook(() => useJob(given))
+  act(() => void result.current.record([{ kind: 'opened', tetherId: 'main' }]))
+  act(() => void result.current.record([{ kind: 'opened', tetherId: 'hazard' }]))
+  await waitFor(() => expect(result.current.log.refused.size).toBe(2))
+  expect([...result.current.state.tethersOpen].sort()).toEqual(['hazard', 'main'])
+  const [first, second] = [...result.current.log.refused.keys()]
+  act(() => result.current.letGo([first!], ({ what }) => `was ${what.kind}`))
+  expect([...result.current.state.tethersOpen]).toEqual(['hazard'])
+  await waitFor(() =>
+    expect(shop.stored.map(({ what }) => what)).toEqual([{ kind: 'noted', itemId: null, text: 'was opened' }]),
+  )
+  act(() => result.current.letGo([second!]))
+  expect(result.current.log.refused.size).toBe(0)
+  // What is gone is not taken back a second time.
+  expect(result.current.lastAct).toBeNull()
 })
 
 test('what a colleague did comes in by itself, and the plan goes on from there', async () => {

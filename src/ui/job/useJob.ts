@@ -241,6 +241,7 @@ function useActs(
   const letGo: LiveJob['letGo'] = (eventIds, asNote) => {
     const gone = log.getSnapshot().events.filter((event) => eventIds.includes(event.id))
     void log.discard(eventIds)
+    setActs((now) => now.filter((act) => !act.eventIds.some((id) => eventIds.includes(id))))
     if (asNote)
       log.append(
         actingId,
