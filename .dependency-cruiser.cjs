@@ -16,7 +16,8 @@ const layers = {
   'core/shorthand': ['core/base', 'core/procedure'],
   'core/formats': ['core/base', 'core/procedure', 'core/order', 'core/plan', 'core/job'],
   db: ['core'],
-  server: ['core', 'db', 'words'],
+  // Of workers types only: the pool starts them by their address.
+  server: ['core', 'db', 'words', 'workers'],
   workers: ['core'],
   // Types only: the worker itself is started by its address.
   client: ['core', 'workers'],

@@ -8,7 +8,9 @@ import { addFromDesk } from './addFromDesk'
 import { appendJobEvents } from './appendEvents'
 import { handOver } from './handOver'
 import { eventsAfter, lockJob } from './jobEvents'
-import { openJob, readJob, vehicleOverlay } from './jobs'
+import { readJob, vehicleOverlay } from './jobs'
+import { openJob } from './openJob'
+import { endPlanning } from './planning'
 import { createProcedure } from './draftEdits'
 import { inShop, type Crew } from './session'
 import { crewOf, makeShop, somebody } from './shop.testing'
@@ -41,7 +43,10 @@ beforeAll(async () => {
   )
   jobId = await open()
 })
-afterAll(() => database().destroy())
+afterAll(async () => {
+  await endPlanning()
+  await database().destroy()
+})
 
 async function open(): Promise<string> {
   const outcome = await openJob(as(lead), {

@@ -1,32 +1,16 @@
 import 'server-only'
-import { z } from 'zod'
 import { FoundPlan } from '@/core/plan/find/foundPlan'
-import { planJob } from '@/core/plan/planJob'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
-import type { PlanError } from '@/core/plan/find/findPlan'
 import { ProcedureDocument } from '@/core/procedure/document'
-import { forBuild } from '@/core/procedure/forBuild'
 import { foldJob } from '@/core/job/fold'
 import { overlayOf, type Overlay } from '@/core/job/overlay'
 import { adoptedPlan } from '@/core/job/terms'
 import { stripDocument } from '@/core/strip/stripDocument'
-import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { ShopTransaction } from '../db/client'
 import { allEvents } from './jobEvents'
-import { saidNow } from './vehicleBuild'
-import { newestRevision, readRevision } from './revisions'
-import { inShop, type Crew, type Person, type Refused } from './session'
+import { readRevision } from './revisions'
+import { inShop, type Crew, type Person } from './session'
 import type { JobEvent } from '@/core/job/event'
-import { REFUSALS } from '@/words/refusals'
-
-export const NewJob = z.object({
-  vehicleId: z.uuid(),
-  title: z.string().trim().min(1, 'Say in a few words what the job is for.').max(120),
-  bay: z.string().trim().max(20).default(''),
-  promisedAt: z.iso.datetime({ local: true, offset: true }).nullable().default(null),
-  request: PlanRequest,
-})
-export type NewJob = z.infer<typeof NewJob>
 
 export type JobRecord = {
   id: string
@@ -49,61 +33,6 @@ export type JobRecord = {
   events: JobEvent[]
   /** Ids of what a newer program wrote into its log. */
   notUnderstood: string[]
-}
-
-/** Opens a job on the vehicle's newest revision, or on its draft while nothing is published. The plan must come out. */
-export async function openJob(
-  crew: Crew,
-  job: NewJob,
-): Promise<
-  { status: 'done'; jobId: string } | Refused | { status: 'no plan'; error: PlanError; document: ProcedureDocument }
-> {
-  return inShop(crew, async (trx) => {
-    const vehicle = await trx.selectFrom('vehicle').selectAll().where('id', '=', job.vehicleId).executeTakeFirst()
-    if (!vehicle) return { status: 'refused', sentence: REFUSALS.notYourVehicleChoose }
-    if (!vehicle.procedure_id)
-      return {
-        status: 'refused',
-        sentence: REFUSALS.vehicleWithoutModel,
-      }
-    const revision = await newestRevision(trx, vehicle.procedure_id)
-    const draft = revision
-      ? null
-      : await trx
-          .selectFrom('draft')
-          .selectAll()
-          .where('procedure_id', '=', vehicle.procedure_id)
-          .executeTakeFirstOrThrow()
-    const document = ProcedureDocument.parse((revision ?? draft)!.document)
-    const plan = planJob(
-      forBuild(document, job.request.build, job.request.heads),
-      job.request,
-      crew.house,
-      rulesInForce(crew.rules),
-    )
-    if (!plan.ok) return { status: 'no plan', error: plan.error, document }
-    const id = crypto.randomUUID()
-    await trx
-      .insertInto('job')
-      .values({
-        id,
-        shop_id: crew.shopId,
-        vehicle_id: vehicle.id,
-        procedure_id: vehicle.procedure_id,
-        revision_id: revision?.id ?? null,
-        draft_document: draft ? JSON.stringify(document) : null,
-        title: job.title,
-        bay: job.bay,
-        promised_at: job.promisedAt,
-        request: JSON.stringify(job.request),
-        found_plan: JSON.stringify(plan.value.found),
-        created_by: crew.acting.id,
-        handed_over_at: null,
-      })
-      .execute()
-    await trx.updateTable('vehicle').set(saidNow(job.request.build)).where('id', '=', vehicle.id).execute()
-    return { status: 'done', jobId: id }
-  })
 }
 
 /** A job with its document and every event. Null when it is not this shop's. */

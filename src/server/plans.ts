@@ -1,12 +1,12 @@
 import 'server-only'
 import { z } from 'zod'
-import { planJob } from '@/core/plan/planJob'
-import type { JobPlan } from '@/core/plan/show/jobPlan'
+import { planFrom, type JobPlan } from '@/core/plan/show/jobPlan'
 import type { PlanError } from '@/core/plan/find/findPlan'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
+import { planOnThread } from './planning'
 import { newestRevision } from './revisions'
 import { inShop, type Crew } from './session'
 
@@ -22,19 +22,27 @@ const LIMITS = { expandedStates: 20_000 }
 export type PlanAnswer =
   | { status: 'planned'; plan: JobPlan }
   | { status: 'no plan'; error: PlanError; document: ProcedureDocument }
+  | { status: 'not answered'; sentence: string }
   | { status: 'unknown procedure' }
 
-/** The plan of a job on the newest published revision, under the shop's own rules and figures. Nothing is kept. */
-export async function planFor(crew: Crew, { procedureId, request }: PlanQuestion): Promise<PlanAnswer> {
+/**
+ * The plan of a job on the newest published revision, under the shop's own rules and figures. Nothing is kept.
+ * `signal`: whoever asked has left.
+ */
+export async function planFor(
+  crew: Crew,
+  { procedureId, request }: PlanQuestion,
+  signal?: AbortSignal,
+): Promise<PlanAnswer> {
   const revision = await inShop(crew, (trx) => newestRevision(trx, procedureId))
   if (!revision) return { status: 'unknown procedure' }
   const document = ProcedureDocument.parse(revision.document)
-  const plan = planJob(
-    forBuild(document, request.build, request.heads),
-    request,
-    crew.house,
-    rulesInForce(crew.rules),
-    { limits: LIMITS },
-  )
-  return plan.ok ? { status: 'planned', plan: plan.value } : { status: 'no plan', error: plan.error, document }
+  const { house, rules } = crew
+  const planned = await planOnThread(crew.shopId, { document, request, house, rules, limits: LIMITS }, signal)
+  if (planned.kind === 'not answered') return { status: 'not answered', sentence: planned.sentence }
+  if (!planned.answer.ok) return { status: 'no plan', error: planned.answer.error, document }
+  const model = forBuild(document, request.build, request.heads)
+  const plan = planFrom(model, request, house, rulesInForce(rules), planned.answer.value)
+  if (!plan.ok) throw new Error('A plan just found does not fit its own record.')
+  return { status: 'planned', plan: plan.value }
 }

@@ -4,7 +4,9 @@ import { emptyDocument } from '@/core/procedure/document'
 import { smallDash } from '@/core/testing/smallDash.testing'
 import { database } from './database'
 import { createProcedure, publishDraft } from './draftEdits'
-import { crewNames, listJobs, openJob, readJob } from './jobs'
+import { crewNames, listJobs, readJob } from './jobs'
+import { openJob } from './openJob'
+import { endPlanning } from './planning'
 import { planFor } from './plans'
 import { crewOf, makeShop, somebody } from './shop.testing'
 import { addVehicle, chooseProcedure, listVehicles, NewVehicle, readVehicle } from './vehicles'
@@ -34,7 +36,10 @@ beforeAll(async () => {
   for (const tether of dash.tethers) tether.functions = ['sound']
   modelId = await createProcedure(crew, dash)
 })
-afterAll(() => database().destroy())
+afterAll(async () => {
+  await endPlanning()
+  await database().destroy()
+})
 
 test('a vehicle is there once by its label, of a model of this shop', async () => {
   const id = await vehicle('V 1')

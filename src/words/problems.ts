@@ -6,6 +6,7 @@ import type { NoSafeOrder } from '@/core/plan/derive/leg'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { DocumentError } from '@/core/procedure/parseDocument'
 import type { DanglingReference } from '@/core/procedure/references'
+import { numberWords } from './dates'
 import { holderWords, toolWords, itemWords } from './items'
 import { contradictionSentence } from './reasons'
 import { splitKey } from '@/core/procedure/acts'
@@ -161,6 +162,8 @@ export function planErrorSentence(document: ProcedureDocument, error: PlanError)
       return `There is no way to bring ${itemWords(document, error.settingId)} to “${error.value}” on this build. Add a method to that setting.`
     case 'no safe order':
       return noSafeOrderSentence(document, error)
+    case 'no order within the limits':
+      return `No order was found within what one question may cost (${numberWords(error.expanded)} states looked at). Any there is takes at least ${Math.ceil(error.atLeastS / 60)} min. Choose fewer goals at once, or another habit.`
     case 'refused order':
       return `The order that was found would break a rule of safety at ${itemWords(document, splitKey(error.key)[1])}, so it is not shown. This is a fault of the program: please report it, and choose another method or policy meanwhile.`
     case 'tool missing':

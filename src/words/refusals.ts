@@ -48,6 +48,12 @@ export const REFUSALS = {
   sayJobAndMedia: 'Say which job and whether it is a photo or a voice.',
   noPublishedProcedure:
     'Your shop has no published procedure with this id. Publish it, or take the id from its address.',
+  recordChanges: 'Somebody is changing this record just now. Try again in a moment.',
+  manyPlansAsked: 'So many plans of your shop wait already. Try again when they are done.',
+  nobodyWaits: 'Nobody waits for this plan any more.',
+  planTooLarge: 'This plan needs more memory than one question may have. Choose fewer goals at once.',
+  planTookTooLong: (seconds: number) =>
+    `No order was found within ${seconds} seconds. Choose fewer goals at once, or another habit; on the page Plan it can be looked for longer.`,
   databaseSilent: 'The database does not answer. Look at postgres.log in the data folder.',
   tooManyTries: (waitS: number) => `Too many tries. Wait ${waitS} seconds, then try again.`,
   personCalledSo: (name: string) =>

@@ -1,6 +1,6 @@
 'use server'
 import { redirect } from 'next/navigation'
-import { NewJob, openJob as openJobHere } from '@/server/jobs'
+import { NewJob, openJob as openJobHere } from '@/server/openJob'
 import { atDoor } from '@/server/door'
 import { requireCrew } from '@/server/session'
 import { planErrorSentence } from '@/words/problems'

@@ -19,9 +19,11 @@ export async function POST(request: Request): Promise<Response> {
       { status: 400 },
     )
   }
-  const answer = await planFor(crew, question.data)
+  const answer = await planFor(crew, question.data, request.signal)
   if (answer.status === 'unknown procedure')
     return Response.json({ status: answer.status, sentence: REFUSALS.noPublishedProcedure }, { status: 404 })
+  if (answer.status === 'not answered')
+    return Response.json({ status: answer.status, sentence: answer.sentence }, { status: 503 })
   if (answer.status === 'no plan')
     return Response.json(
       { status: answer.status, sentence: planErrorSentence(answer.document, answer.error) },

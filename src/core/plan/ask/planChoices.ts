@@ -22,15 +22,19 @@ export function choicesFor(
 ): { choices: Choices[]; all: boolean } {
   const { resting, methods: insisted } = policy
   let found: Choices[] = [{ openings: {}, methods: insisted, resting, insisted }]
+  let all = true
+  // Cut after each step: ten cavities with six openings each would be sixty million before the last.
+  const multiply = <T>(options: readonly T[], chosen: (choice: Choices, option: T) => Choices) => {
+    if (found.length * options.length > MOST_CHOICES) all = false
+    const enough = found.slice(0, Math.ceil(MOST_CHOICES / Math.max(1, options.length)))
+    found = enough.flatMap((choice) => options.map((option) => chosen(choice, option))).slice(0, MOST_CHOICES)
+  }
   for (const wanted of allGoals(goal)) {
     const cavity = wanted.kind === 'cavity' ? model.cavities.get(wanted.cavityId) : undefined
     if (cavity)
-      found = found.flatMap((choice) =>
-        cavity.openings.map((opening) => ({ ...choice, openings: { ...choice.openings, [cavity.id]: opening.id } })),
-      )
+      multiply(cavity.openings, (choice, { id }) => ({ ...choice, openings: { ...choice.openings, [cavity.id]: id } }))
   }
-  let all = true
-  const moved = settingsMoved(model, found.slice(0, MOST_CHOICES), goal)
+  const moved = settingsMoved(model, found, goal)
   for (const setting of [...model.settings.values()].sort((a, b) => compareText(a.id, b.id)))
     for (const value of setting.values) {
       const name = `${setting.id}=${value}`
@@ -40,11 +44,9 @@ export function choicesFor(
       const options = [...(plain ? [plain] : []), ...extra]
       if (!moved.has(setting.id) || value === setting.asFound || options.length < 2 || insisted[name]) continue
       if (extra.length > 1) all = false
-      found = found.flatMap((choice) =>
-        options.map((id) => ({ ...choice, methods: { ...choice.methods, [name]: id } })),
-      )
+      multiply(options, (choice, id) => ({ ...choice, methods: { ...choice.methods, [name]: id } }))
     }
-  return { choices: found.slice(0, MOST_CHOICES), all: all && found.length <= MOST_CHOICES }
+  return { choices: found, all }
 }
 
 /** Settings that any of these openings asks for; the methods of others make no difference. */

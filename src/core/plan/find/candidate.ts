@@ -32,6 +32,8 @@ export type PlanError =
   | RefusedOrder
   | { kind: 'tool missing'; tool: string; key: string }
   | { kind: 'must stay'; partId: Id }
+  /** The search ended at its limit with no order at all; any there is takes this long at least. */
+  | { kind: 'no order within the limits'; atLeastS: number; expanded: number }
 
 /** A choice with what it asks for. `workS`: its operations' own seconds, less what its openings save. */
 export type Candidate = { job: DerivedJob; legs: Legs; start: JobStart; workS: number; savedS: number }

@@ -19,6 +19,9 @@ export type { PlanError } from './candidate'
 /** `from`: where a live job stands; what it has done is left out and the rest is ordered from there. */
 export type PlanOptions = { limits?: SearchLimits; from?: LiveStart; onProgress?: (progress: PlanProgress) => void }
 
+/** States of all choices of one question together: so many choices must not each cost as much as one alone may. */
+const MOST_STATES = 400_000
+
 /** Enough for a safe order, with what is known of a better one; nothing is looked for beyond the first glance. */
 export const AT_ONCE: SearchLimits = { expandedStates: 0 }
 
@@ -70,7 +73,7 @@ function findUnder(
   const candidates = prepared.flatMap((candidate) => (candidate.ok ? [candidate.value] : []))
   const search = bestOf(candidates, request, options, all)
   const { best } = search
-  if (!best) return fail(prepared.flatMap((candidate) => (candidate.ok ? [] : [candidate.error]))[0] ?? search.error!)
+  if (!best) return fail(prepared.flatMap((candidate) => (candidate.ok ? [] : [candidate.error]))[0] ?? whyNone(search))
   const { candidate, steps, totalS } = best
   const proof: Proof = {
     totalS,
@@ -81,6 +84,11 @@ function findUnder(
     expanded: search.expanded,
   }
   return ok({ choices: candidate.job.removal.choices, steps, doneBefore: [...candidate.start.done], from: out, proof })
+}
+
+/** Why no choice came to an order: the first one's own reason, or that the search ended before it found any. */
+function whyNone({ error, atLeastS, expanded }: Searched): PlanError {
+  return error ?? { kind: 'no order within the limits', atLeastS, expanded }
 }
 
 /** A method the crew insists on that its own policy rules out. */
@@ -123,7 +131,11 @@ function bestOf(
     const ordered = orderCandidate(
       candidate,
       request,
-      { ...limits, ...(onProgress && { onProgress: told }) },
+      {
+        ...limits,
+        expandedStates: Math.min(limits.expandedStates, Math.max(0, MOST_STATES - searched.expanded)),
+        ...(onProgress && { onProgress: told }),
+      },
       searched.best ? searched.best.weighedS - candidate.workS : Infinity,
     )
     if (!ordered.ok) {

@@ -1,0 +1,105 @@
+import 'server-only'
+import { z } from 'zod'
+import type { FoundPlan } from '@/core/plan/find/foundPlan'
+import { PlanRequest } from '@/core/plan/ask/planRequest'
+import type { PlanError } from '@/core/plan/find/findPlan'
+import { ProcedureDocument } from '@/core/procedure/document'
+import { REFUSALS } from '@/words/refusals'
+import type { ShopTransaction } from '../db/client'
+import { planOnThread } from './planning'
+import { draftOf, newestRevision } from './revisions'
+import { inShop, type Crew, type Refused } from './session'
+import { saidNow } from './vehicleBuild'
+
+export const NewJob = z.object({
+  vehicleId: z.uuid(),
+  title: z.string().trim().min(1, 'Say in a few words what the job is for.').max(120),
+  bay: z.string().trim().max(20).default(''),
+  promisedAt: z.iso.datetime({ local: true, offset: true }).nullable().default(null),
+  request: PlanRequest,
+})
+export type NewJob = z.infer<typeof NewJob>
+
+export type OpenedJob =
+  { status: 'done'; jobId: string } | Refused | { status: 'no plan'; error: PlanError; document: ProcedureDocument }
+
+/** What a job would be opened on: the newest revision, or the draft while nothing is published. */
+type Base = {
+  vehicleId: string
+  procedureId: string
+  revisionId: string | null
+  draftVersion: number | null
+  document: ProcedureDocument
+}
+
+/**
+ * Opens a job on what its vehicle's model is now. The plan must come out; it is looked for before anything is held, on
+ * a thread of its own. Where the record has changed meanwhile it is looked for once more.
+ */
+export async function openJob(crew: Crew, job: NewJob): Promise<OpenedJob> {
+  for (let tries = 0; tries < MOST_TRIES; tries++) {
+    const base = await inShop(crew, (trx) => baseOf(trx, job.vehicleId))
+    if ('status' in base) return base
+    const { document } = base
+    const planned = await planOnThread(crew.shopId, {
+      ...{ document, request: job.request },
+      ...{ house: crew.house, rules: crew.rules },
+    })
+    if (planned.kind === 'not answered') return { status: 'refused', sentence: planned.sentence }
+    if (!planned.answer.ok) return { status: 'no plan', error: planned.answer.error, document }
+    const jobId = await write(crew, job, base, planned.answer.value)
+    if (jobId) return { status: 'done', jobId }
+  }
+  return { status: 'refused', sentence: REFUSALS.recordChanges }
+}
+
+const MOST_TRIES = 3
+
+async function baseOf(trx: ShopTransaction, vehicleId: string): Promise<Base | Refused> {
+  const vehicle = await trx.selectFrom('vehicle').selectAll().where('id', '=', vehicleId).executeTakeFirst()
+  if (!vehicle) return { status: 'refused', sentence: REFUSALS.notYourVehicleChoose }
+  const procedureId = vehicle.procedure_id
+  if (!procedureId) return { status: 'refused', sentence: REFUSALS.vehicleWithoutModel }
+  const revision = await newestRevision(trx, procedureId)
+  const draft = revision ? undefined : await draftOf(trx, procedureId)
+  const stored = revision ?? draft
+  if (!stored) return { status: 'refused', sentence: REFUSALS.vehicleWithoutModel }
+  return {
+    vehicleId,
+    procedureId,
+    revisionId: revision?.id ?? null,
+    draftVersion: draft?.version ?? null,
+    document: ProcedureDocument.parse(stored.document),
+  }
+}
+
+/** Writes the job, if its record is still the one that was planned with; null where it is not. */
+async function write(crew: Crew, job: NewJob, base: Base, found: FoundPlan): Promise<string | null> {
+  return inShop(crew, async (trx) => {
+    // Held: nobody publishes or edits between the look and the writing.
+    await trx.selectFrom('procedure').select('id').where('id', '=', base.procedureId).forUpdate().executeTakeFirst()
+    const now = await baseOf(trx, base.vehicleId)
+    if ('status' in now || now.revisionId !== base.revisionId || now.draftVersion !== base.draftVersion) return null
+    const id = crypto.randomUUID()
+    await trx
+      .insertInto('job')
+      .values({
+        id,
+        shop_id: crew.shopId,
+        vehicle_id: base.vehicleId,
+        procedure_id: base.procedureId,
+        revision_id: base.revisionId,
+        draft_document: base.revisionId ? null : JSON.stringify(base.document),
+        title: job.title,
+        bay: job.bay,
+        promised_at: job.promisedAt,
+        request: JSON.stringify(job.request),
+        found_plan: JSON.stringify(found),
+        created_by: crew.acting.id,
+        handed_over_at: null,
+      })
+      .execute()
+    await trx.updateTable('vehicle').set(saidNow(job.request.build)).where('id', '=', base.vehicleId).execute()
+    return id
+  })
+}
