@@ -28,6 +28,8 @@ async function views(page: Page): Promise<string[]> {
     '/shop/kits/new',
     '/shop/tools',
     '/shop/stations',
+    '/shop/devices',
+    '/trust',
     '/marks',
     '/strips/new',
     strip,

@@ -49,6 +49,12 @@ make_data_folder() {
   [ "${free_kb:-0}" -ge 300000 ] || die "Less than 300 MB are free where $data lies. Make room and start again."
 }
 
+# hold_data: one bin/start or bin/restore at a time works on a data folder. What it starts holds it as well, for as long as it lives.
+hold_data() {
+  exec 9>"$data/in-use"
+  flock -n 9 || die "${1:-Another bin/start or bin/restore works on $data. Stop it first.}"
+}
+
 port_is_free() { node -e 'const s=require("net").createServer();s.once("error",()=>process.exit(1));s.listen(Number(process.argv[1]),"127.0.0.1",()=>s.close(()=>process.exit(0)))' "$1"; }
 
 random_secret() { node -e 'process.stdout.write(require("crypto").randomBytes(24).toString("hex"))'; }
@@ -86,7 +92,7 @@ start_postgres() {
   fi
   local major; major=$(cat "$cluster/PG_VERSION")
   [ -x "/usr/lib/postgresql/$major/bin/postgres" ] && pg_bin="/usr/lib/postgresql/$major/bin"
-  clear_stale_lock "$cluster"
+  refuse_second_postgres
   port_is_free "$port" || die "Port $port, meant for the database, is taken. Stop what uses it, or choose another: ISTRUZIONE_DB_PORT=5544 bin/start"
   check_passable
   touch "$data/postgres.log"; [ "$(id -u)" = 0 ] && chown postgres "$data/postgres.log"
@@ -105,30 +111,31 @@ launch_postgres() {
   pg_process=$!
 }
 
-# keep_postgres PORT [extra options]: starts the database again when it died (killed, out of memory). Give the options it was started with.
+# keep_postgres PORT [extra options]: starts the database again when it died (killed, out of memory), with growing pauses, for as
+# long as this runs. Give the options it was started with. Its lock file is PostgreSQL's own: it knows whether a backend still lives.
 keep_postgres() {
   ( trap - EXIT INT TERM HUP
-    while sleep 1 && kill -0 $$ 2>/dev/null; do
-      pid=$(head -n 1 "$data/postgres/postmaster.pid" 2>/dev/null) || continue
-      kill -0 "$pid" 2>/dev/null && continue
-      say "The database ended by itself; it is started again."
-      rm -f "$data/postgres/postmaster.pid"
+    local port=$1 pause=1 told=0
+    while sleep "$pause" && kill -0 $$ 2>/dev/null; do
+      if "$pg_bin/pg_isready" -q -h 127.0.0.1 -p "$port" || postgres_lives; then pause=1; told=0; continue; fi
+      [ "$told" = 0 ] && say "The database ended by itself; it is started again."
+      told=1
       launch_postgres "$@"
-      sleep 2
+      pause=$(( pause < 30 ? pause * 2 : 30 ))
     done ) &
   pg_keeper=$!
 }
 
-# A lock left by a machine that lost power is removed; one that is alive is not touched.
-clear_stale_lock() {
-  local pidfile="$1/postmaster.pid"
-  [ -f "$pidfile" ] || return 0
-  local pid; pid=$(head -n 1 "$pidfile")
-  if kill -0 "$pid" 2>/dev/null && tr '\0' ' ' <"/proc/$pid/cmdline" 2>/dev/null | grep -q "$1"; then
-    die "Istruzione's database is already running (process $pid): bin/start runs in another window. Use that one, or stop it with Ctrl-C there first."
-  fi
-  say "A lock file of a database that is no longer running was left in $1; it is removed."
-  rm -f "$pidfile"
+# Whether the server of this cluster is there, even if it does not answer yet.
+postgres_lives() {
+  local pid; pid=$(head -n 1 "$data/postgres/postmaster.pid" 2>/dev/null) || return 1
+  kill -0 "$pid" 2>/dev/null && tr '\0' ' ' <"/proc/$pid/cmdline" 2>/dev/null | grep -q "$data/postgres"
+}
+
+# Two of them on one cluster would be two of everything. A lock that a machine left which lost power is PostgreSQL's to judge.
+refuse_second_postgres() {
+  postgres_lives || return 0
+  die "Istruzione's database is already running (process $(head -n 1 "$data/postgres/postmaster.pid")): bin/start runs in another window. Use that one, or stop it with Ctrl-C there first."
 }
 
 stop_postgres() {

@@ -24,5 +24,14 @@ after=$(fingerprint "$copy")
 [ "$before" = "$after" ] || { echo 'The restored database differs from the one that was backed up.'; diff <(echo "$before") <(echo "$after") || true; exit 1; }
 case $before in *job_event\|0*) echo 'There was nothing to back up: this test would pass for an empty copy.'; exit 1 ;; esac
 if ISTRUZIONE_DB=$copy "$root/bin/restore" "$0" 2>/dev/null; then echo 'Something that is no back-up was restored.'; exit 1; fi
+case $(stat -c %a "$file") in 600) ;; *) echo 'Others may read a back-up.'; exit 1 ;; esac
+for safety in "$data"/before-restore-*.backup; do
+  case $(stat -c %a "$safety") in 600) ;; *) echo "Others may read $safety."; exit 1 ;; esac
+done
+# While bin/start holds the data nothing is put in its place, however idle its connections are.
+if ( exec 9>"$data/in-use"; flock 9; ISTRUZIONE_DB=$copy "$root/bin/restore" "$file" 9>&- 2>/dev/null ); then echo 'Restored beside a running bin/start.'; exit 1; fi
+for i in 1 2 3 4 5 6 7; do touch -d "2020-01-0$i" "$data/before-restore-2020010$i-000000.backup"; done
+ISTRUZIONE_DB=$copy "$root/bin/restore" "$file" >/dev/null
+[ "$(ls "$data"/before-restore-*.backup | wc -l)" = 5 ] || { echo 'Not the last five are kept of what was stored before.'; exit 1; }
 rm -f "$file" "$data"/before-restore-*.backup
 psql_super -d postgres -c "drop database $copy" >/dev/null

@@ -26,6 +26,10 @@ export function authFor(pool: pg.Pool, secret: string, origin: string) {
       '/sign-up/email',
       '/sign-in/email',
       '/change-email',
+      // Changed through a form of ours, where wrong tries are slowed.
+      '/change-password',
+      '/set-password',
+      '/verify-password',
       '/delete-user',
       '/update-user',
       '/request-password-reset',

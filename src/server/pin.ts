@@ -1,7 +1,7 @@
 import 'server-only'
 import { hashPassword, verifyPassword } from 'better-auth/crypto'
 import { z } from 'zod'
-import { asShop } from '../db/client'
+import { asShop, type ShopTransaction } from '../db/client'
 import { database } from './database'
 import type { Crew } from './session'
 import { REFUSALS } from '@/words/refusals'
@@ -18,6 +18,34 @@ const WAIT_S = 30
 
 export type ActingOutcome = { status: 'done' } | { status: 'wrong'; sentence: string }
 
+type PinRow = { id: string; pin_hash: string; pin_failures: number; pin_locked_until: Date | null }
+
+/**
+ * Checks a PIN of somebody whose row is locked: null when it is right, else why not. Wrong tries are counted with the
+ * person, wherever the PIN is asked for, and slowed.
+ */
+export async function pinIsRight(
+  trx: ShopTransaction,
+  person: PinRow,
+  pin: string,
+): Promise<{ status: 'wrong'; sentence: string } | null> {
+  const waitS = person.pin_locked_until ? Math.ceil((person.pin_locked_until.getTime() - Date.now()) / 1000) : 0
+  if (waitS > 0) return { status: 'wrong', sentence: REFUSALS.tooManyTries(waitS) }
+  const count = (pin_failures: number, pin_locked_until: Date | null) =>
+    trx.updateTable('crew').set({ pin_failures, pin_locked_until }).where('id', '=', person.id).execute()
+  if (await verifyPassword({ hash: person.pin_hash, password: pin })) {
+    await count(0, null)
+    return null
+  }
+  const failures = person.pin_failures + 1
+  const isSlowed = failures >= FREE_TRIES
+  await count(
+    Math.min(failures, 12),
+    isSlowed ? new Date(Date.now() + WAIT_S * 1000 * 2 ** (failures - FREE_TRIES)) : null,
+  )
+  return { status: 'wrong', sentence: REFUSALS.wrongPin }
+}
+
 /**
  * Changes who acts on this tablet after the PIN was checked here. Wrong tries are counted with the person and slowed.
  */
@@ -31,19 +59,8 @@ export async function changeActing(crew: Crew, crewId: string, pin: string): Pro
       .forUpdate()
       .executeTakeFirst()
     if (!person) return { status: 'wrong', sentence: REFUSALS.personGone }
-    const waitS = person.pin_locked_until ? Math.ceil((person.pin_locked_until.getTime() - Date.now()) / 1000) : 0
-    if (waitS > 0) return { status: 'wrong', sentence: REFUSALS.tooManyTries(waitS) }
-    if (!(await verifyPassword({ hash: person.pin_hash, password: pin }))) {
-      const failures = person.pin_failures + 1
-      const locked = failures >= FREE_TRIES ? new Date(Date.now() + WAIT_S * 1000 * 2 ** (failures - FREE_TRIES)) : null
-      await trx
-        .updateTable('crew')
-        .set({ pin_failures: Math.min(failures, 12), pin_locked_until: locked })
-        .where('id', '=', crewId)
-        .execute()
-      return { status: 'wrong', sentence: REFUSALS.wrongPin }
-    }
-    await trx.updateTable('crew').set({ pin_failures: 0, pin_locked_until: null }).where('id', '=', crewId).execute()
+    const wrong = await pinIsRight(trx, person, pin)
+    if (wrong) return wrong
     await trx.updateTable('acting').set({ current: false }).where('session_id', '=', crew.sessionId).execute()
     await trx
       .insertInto('acting')

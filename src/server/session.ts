@@ -29,11 +29,14 @@ export type Crew = {
   acting: Person
 }
 
+/** However busy it is, a device is signed in again after so long. */
+const LONGEST_SESSION_MS = 7 * 24 * 60 * 60_000
+
 /** The crew behind this request, or null when nobody is signed in. One look-up a request. */
 export const currentCrew = cache(async (): Promise<Crew | null> => {
   const asked = await headers()
   const session = await auth().api.getSession({ headers: asked })
-  if (!session) return null
+  if (!session || Date.now() - session.session.createdAt.getTime() > LONGEST_SESSION_MS) return null
   const found = await sql<{ shop_id: string; crew_id: string }>`select * from crew_of_user(${session.user.id})`.execute(
     database(),
   )

@@ -37,6 +37,11 @@ export const REFUSALS = {
   vehicleWithoutModel: 'Nobody has said which model this vehicle is. Open the vehicle and choose its procedure.',
   personGone: 'This person is no longer in the crew. Choose another name.',
   wrongPin: 'That is not the PIN. Try again.',
+  demoSecrets: 'This is the demo: its passwords are made anew by the machine it runs on. Set up your own shop instead.',
+  wrongPassword: 'That is not the password of now. Try again.',
+  notYourPassword:
+    'Only who signed this device in changes that password here. Sign in as yourself, or ask the owner for a new one.',
+  signsNothingIn: 'This person acts by PIN and signs no device in. Give a new PIN instead.',
   notYourModelChoose: 'This model is not in your shop. Choose one from the list.',
   notBypassed:
     'A signal that keeps the driver from watching on the move is never bypassed. Join it to the real signal; local law decides.',

@@ -2,9 +2,11 @@
 import { revalidatePath } from 'next/cache'
 import { redirect } from 'next/navigation'
 import { z } from 'zod'
-import { NewPerson } from '@/server/accounts'
+import { NewPerson, Password } from '@/server/accounts'
 import { addPerson, removeDemo, retirePerson } from '@/server/crew'
 import { atDoor } from '@/server/door'
+import { Pin } from '@/server/pin'
+import { changePassword, changePin, NewPassword, NewPin, resetPassword, resetPin } from '@/server/secrets'
 import { requireCrew } from '@/server/session'
 import { REFUSALS } from '@/words/refusals'
 
@@ -39,4 +41,32 @@ export async function removeDemoAction(): Promise<CrewAnswer> {
   const outcome = await removeDemo(await requireCrew())
   if (outcome.status === 'refused') return outcome
   redirect('/welcome')
+}
+
+export async function changePinAction(input: unknown): Promise<CrewAnswer> {
+  const crew = await requireCrew()
+  const wish = atDoor(NewPin, input)
+  return wish.success ? changePin(crew, wish.data) : refusedFor(wish.error)
+}
+
+export async function changePasswordAction(input: unknown): Promise<CrewAnswer> {
+  const crew = await requireCrew()
+  const wish = atDoor(NewPassword, input)
+  return wish.success ? changePassword(crew, wish.data) : refusedFor(wish.error)
+}
+
+export async function resetPinAction(crewId: unknown, next: unknown): Promise<CrewAnswer> {
+  const crew = await requireCrew()
+  const wish = atDoor(z.object({ crewId: z.uuid(), next: Pin }), { crewId, next })
+  return wish.success ? resetPin(crew, wish.data.crewId, wish.data.next) : refusedFor(wish.error)
+}
+
+export async function resetPasswordAction(crewId: unknown, next: unknown): Promise<CrewAnswer> {
+  const crew = await requireCrew()
+  const wish = atDoor(z.object({ crewId: z.uuid(), next: Password }), { crewId, next })
+  return wish.success ? resetPassword(crew, wish.data.crewId, wish.data.next) : refusedFor(wish.error)
+}
+
+function refusedFor(error: z.ZodError): CrewAnswer {
+  return { status: 'refused', sentence: error.issues[0]!.message }
 }

@@ -7,6 +7,7 @@ import { setAuthorisedAction } from '@/app/shop/actions'
 import { AuthorisedBox } from '@/ui/shop/AuthorisedBox'
 import { ShopTabs } from '@/ui/shop/ShopTabs'
 import { AddPerson, RemoveDemo, RetireButton } from './CrewForms'
+import { OwnSecrets, ResetSecrets } from './SecretForms'
 
 export const metadata = { title: 'Shop' }
 
@@ -23,7 +24,7 @@ export default async function CrewPage() {
           <h2 className="mt-6 border-b-2 border-ink pb-1 text-xl">Crew</h2>
           <ul>
             {people.map((person) => (
-              <li key={person.id} className="flex items-center gap-4 border-b border-hair py-2">
+              <li key={person.id} className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-hair py-2">
                 <span className="w-40 font-bold">{person.name}</span>
                 <span className="w-24">{person.role}</span>
                 {person.active && (
@@ -38,7 +39,10 @@ export default async function CrewPage() {
                   {person.active ? (person.signsIn ? 'signs tablets in' : 'acts by PIN') : 'has left'}
                 </span>
                 {owner && person.active && person.id !== crew.acting.id && (
-                  <RetireButton crewId={person.id} name={person.name} />
+                  <>
+                    <ResetSecrets crewId={person.id} name={person.name} signsIn={person.signsIn} />
+                    <RetireButton crewId={person.id} name={person.name} />
+                  </>
                 )}
               </li>
             ))}
@@ -47,6 +51,12 @@ export default async function CrewPage() {
             “Airbag circuits”: trained and authorised under local rules. Opening or closing a circuit that fires an
             airbag is refused to anybody else.{owner ? '' : ' The owner sets it.'}
           </p>
+          <h2 className="mb-2 mt-8 border-b-2 border-ink pb-1 text-xl">{crew.acting.name}, yours</h2>
+          <OwnSecrets
+            hasPassword={
+              crew.acting.id === crew.signedIn.id && people.some(({ id, signsIn }) => id === crew.acting.id && signsIn)
+            }
+          />
           <form action={signOut} className="mt-6">
             <button className="desk-button">Sign this tablet out</button>
           </form>
