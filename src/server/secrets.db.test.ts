@@ -80,7 +80,7 @@ test('a password is changed by who signed the device in, and ends their other si
 test('guessing the password of now is slowed as a sign-in is', async () => {
   const guess = () => changePassword(asKim(), { now: 'not the password', next: 'a wholly new password' })
   for (let i = 0; i < 5; i++)
-    expect(await guess()).toMatchObject({ sentence: expect.stringContaining('not the password') })
+    expect(await guess()).toMatchObject({ sentence: expect.stringContaining('not your password') })
   expect(await guess()).toMatchObject({ sentence: expect.stringContaining('Too many tries') })
 })
 

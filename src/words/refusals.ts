@@ -38,7 +38,7 @@ export const REFUSALS = {
   personGone: 'This person is no longer in the crew. Choose another name.',
   wrongPin: 'That is not the PIN. Try again.',
   demoSecrets: 'This is the demo: its passwords are made anew by the machine it runs on. Set up your own shop instead.',
-  wrongPassword: 'That is not the password of now. Try again.',
+  wrongPassword: 'That is not your password now. Try again.',
   notYourPassword:
     'Only who signed this device in changes that password here. Sign in as yourself, or ask the owner for a new one.',
   signsNothingIn: 'This person acts by PIN and signs no device in. Give a new PIN instead.',

@@ -89,9 +89,9 @@ function SecretForm({
     )
   return (
     <form onSubmit={submit} className="w-full max-w-sm space-y-3 border-l-8 border-petrol py-1 pl-4" noValidate>
-      {asks && <TextField label={`The ${secret} of now`} name="now" type="password" {...input} autoComplete="off" />}
+      {asks && <TextField label={`Your ${secret} now`} name="now" type="password" {...input} autoComplete="off" />}
       <TextField
-        label={of ? `New ${secret} for ${of}` : `The new ${secret}`}
+        label={of ? `New ${secret} for ${of}` : `Your new ${secret}`}
         name="next"
         type="password"
         help={about ? `${help} ${about}` : help}

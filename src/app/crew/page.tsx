@@ -51,7 +51,7 @@ export default async function CrewPage() {
             “Airbag circuits”: trained and authorised under local rules. Opening or closing a circuit that fires an
             airbag is refused to anybody else.{owner ? '' : ' The owner sets it.'}
           </p>
-          <h2 className="mb-2 mt-8 border-b-2 border-ink pb-1 text-xl">{crew.acting.name}, yours</h2>
+          <h2 className="mb-2 mt-8 border-b-2 border-ink pb-1 text-xl">Yours, {crew.acting.name}</h2>
           <OwnSecrets
             hasPassword={
               crew.acting.id === crew.signedIn.id && people.some(({ id, signsIn }) => id === crew.acting.id && signsIn)
