@@ -52,7 +52,10 @@ function oddAction({ url, headers, body }: SentAction, r: Random): Post {
 /** Every door that is no action, with what it is usually sent. */
 function routes(origin: string, job: string, procedure: string, event: object): { url: string; usual: object }[] {
   return [
-    { url: `${origin}/api${job}/events`, usual: { events: [event, { ...event, id: crypto.randomUUID() }] } },
+    {
+      url: `${origin}/api${job}/events`,
+      usual: { events: [event, { ...event, id: crypto.randomUUID() }], each: true },
+    },
     {
       url: `${origin}/api/plan`,
       usual: {

@@ -154,9 +154,16 @@ test('posts from another site, oversized ones and events in somebody else’s na
   }
   expect((await post({ nonsense: true })).status).toBe(400)
   // Sent twice, stored once; the same number with other contents is refused, and nothing is overwritten.
-  expect(await post({ events })).toMatchObject({ status: 200, stored: events.map(({ id }) => id), refused: [] })
+  expect(await post({ events, each: true })).toMatchObject({
+    status: 200,
+    stored: events.map(({ id }) => id),
+    refused: [],
+  })
   expect(((await (await page.request.get(address)).json()) as { events: unknown[] }).events).toEqual(events)
-  expect(await post({ events: [{ nonsense: true }, { ...events[0], certainty: 'assumed' }] })).toMatchObject({
+  const odd = [{ nonsense: true }, { ...events[0], certainty: 'assumed' }]
+  // A page from before there was an answer event by event is told in the old way.
+  expect(await post({ events: odd })).toMatchObject({ status: 409, sentence: expect.stringContaining('can’t be read') })
+  expect(await post({ events: odd, each: true })).toMatchObject({
     status: 200,
     stored: [],
     refused: [
@@ -166,7 +173,7 @@ test('posts from another site, oversized ones and events in somebody else’s na
   })
   // An installer of the demo has not acted as the person of this event on this tablet.
   const foreign = { ...events[0], id: crypto.randomUUID(), personId: crypto.randomUUID() }
-  expect(await post({ events: [foreign] })).toMatchObject({
+  expect(await post({ events: [foreign], each: true })).toMatchObject({
     stored: [],
     refused: [{ forGood: false, sentence: expect.stringContaining('has not acted on this tablet') }],
   })

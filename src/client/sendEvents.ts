@@ -14,7 +14,7 @@ export function sendTo(jobId: string): Send {
       const response = await fetch(`/api/jobs/${jobId}/events`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ events }),
+        body: JSON.stringify({ events, each: true }),
         signal: AbortSignal.timeout(10_000),
       })
       if (response.status === 401)

@@ -14,8 +14,15 @@ import { inShop, type Crew } from './session'
 import { growRecord } from './strips'
 import { foldBuild } from './vehicleBuild'
 
-/** At most this many events in one post: an outbox sends the rest in the next. Each is read by itself. */
-export const AppendRequest = z.object({ events: z.array(z.unknown()).min(1).max(500) })
+/**
+ * At most this many events in one post: an outbox sends the rest in the next. Each is read by itself. `each`: the
+ * sender understands an answer event by event. A page that was opened before there was one takes anything but a
+ * refusal of the whole for success, and would send what was refused again without a pause.
+ */
+export const AppendRequest = z.object({
+  events: z.array(z.unknown()).min(1).max(500),
+  each: z.boolean().default(false),
+})
 
 /** `forGood`: it will never be taken as it is; otherwise somebody can mend what is in the way, and it is sent again. */
 export type RefusedEvent = { eventId: string; sentence: string; forGood: boolean }

@@ -46,6 +46,9 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   if (outcome.status === 'unknown job') return UNKNOWN()
   const { stored, refused } = outcome
   log.info({ jobId, events: body.data.events.length, stored: stored.length, refused: refused.length }, 'events')
+  const [first] = refused
+  if (first && !body.data.each)
+    return Response.json({ status: 'refused', eventId: first.eventId, sentence: first.sentence }, { status: 409 })
   return Response.json(outcome)
 }
 
