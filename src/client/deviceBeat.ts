@@ -9,13 +9,22 @@ function kindOfDevice(): 'tablet' | 'phone' | 'computer' {
   return Math.min(window.screen.width, window.screen.height) >= TABLET_FROM_PX ? 'tablet' : 'phone'
 }
 
+/** One for the page: each opening of it holds a connection to the device's database. */
+const stores = new Map<string, JobStore>()
+
+function storeOf(shopId: string): JobStore {
+  const store = stores.get(shopId) ?? new JobStore(shopId)
+  stores.set(shopId, store)
+  return store
+}
+
 /**
  * Tells the shop that this device is there, what waits on it and what time it has. The answer is its id and name; null
  * where the shop can't be reached, or the device keeps nothing and so has no id.
  */
 export async function tellDevice(shopId: string): Promise<{ deviceId: string; name: string } | null> {
   try {
-    const store = new JobStore(shopId)
+    const store = storeOf(shopId)
     const deviceId = await store.deviceId(newUuid())
     const waiting = await store.countWaiting()
     const response = await fetch('/api/device', {

@@ -235,3 +235,11 @@ test('what a newer program wrote is counted once, whoever tells of it, and what 
   expect([...log.getSnapshot().notUnderstood]).toEqual(['x', 'later-1', 'later-2'])
   expect([...s.stored.values()].map(({ id }) => id)).not.toContain('x')
 })
+
+test('two that ask at once for the id of a new device are given the same one', async () => {
+  shops += 1
+  const [one, two] = [new JobStore(`shop-${shops}`), new JobStore(`shop-${shops}`)]
+  const ids = await Promise.all([one.deviceId(DEVICE), two.deviceId(TOLU), one.deviceId(JOB)])
+  expect(new Set(ids).size).toBe(1)
+  expect(await two.deviceId(JOB)).toBe(ids[0])
+})

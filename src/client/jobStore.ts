@@ -36,11 +36,13 @@ export class JobStore {
 
   /** This device's id: made once, on first use. */
   async deviceId(proposed: string): Promise<string> {
-    const db = await this.open()
-    const known = await db.get('facts', 'deviceId')
-    if (typeof known === 'string') return known
-    await db.put('facts', proposed, 'deviceId')
-    return proposed
+    // In one transaction: a page's log and its beat may both be the first to ask.
+    const { store, done } = (await this.open()).transaction('facts', 'readwrite')
+    const known = await store.get('deviceId')
+    const id = typeof known === 'string' ? known : proposed
+    if (id !== known) await store.put(id, 'deviceId')
+    await done
+    return id
   }
 
   async keep(events: readonly JobEvent[]): Promise<void> {
