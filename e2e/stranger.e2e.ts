@@ -103,6 +103,8 @@ test('every action of one shop, sent again by a stranger, changes nothing', asyn
   const state = async () => {
     const text = async (path: string) => {
       await page.goto(path)
+      // What a page asks the shop for once it stands is part of it.
+      if (path === '/today') await expect(page.getByText('This device has no name yet')).toBeVisible()
       return page.locator('main').innerText()
     }
     return [
