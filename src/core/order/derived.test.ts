@@ -13,8 +13,8 @@ import { whatStaysShut, whyChain } from './why'
 
 /**
  * What is derived from four whole records, line by line: what comes off and goes back, what before what and why, what a
- * setting must be, why each is there, what stays shut without it. A file beside the records says it; it was read when
- * it was written, and a change of a line is a change of meaning that somebody has to read again.
+ * setting must be, why each is there, what stays shut without it. A file beside the records says it as it came out when
+ * it was written down: a change of a line is a change of meaning, and somebody has to read it.
  */
 const because = ({ kind, ...of }: Because) => [kind, ...Object.values(of)].join(' ')
 const edge = (e: Edge) => `${e.before} < ${e.after}: ${because(e.because)}${e.delayS ? ` after ${e.delayS} s` : ''}`
