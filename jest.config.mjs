@@ -2,6 +2,8 @@
 export default {
   // Both cores: the runner would leave one idle.
   maxWorkers: 2,
+  // A thread of the planner's pool takes seconds to begin on a cold disk: how long is no question of right or wrong.
+  testTimeout: 30_000,
   testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testEnvironment: 'node',

@@ -4,7 +4,7 @@ import type { Stamp } from '@/core/base/stamp'
 import type { JobStore } from './jobStore'
 import { EVENT_VERSION } from '@/core/job/eventVersion'
 import { newUuid } from './newId'
-import { sendWaiting, type Send, type Trouble } from './outbox'
+import { sendWaiting, type Refusal, type Send, type Trouble } from './outbox'
 
 export type LogSnapshot = {
   events: readonly JobEvent[]
@@ -76,6 +76,7 @@ export class JobLog {
         if (refusal === undefined) this.waiting.add(event.id)
         else this.refused.set(event.id, refusal)
       }
+      if (this.refused.size > 0) this.goOnFromTaken()
       for (const id of kept.notUnderstood) this.notUnderstood.add(id)
       this.seq = Math.max(this.seq, await this.store.highestSeq())
     } catch {
@@ -164,10 +165,15 @@ export class JobLog {
       this.events.delete(id)
     }
     this.list = null
-    // A stamp from a clock that was far ahead must not drag along what is tapped next.
-    this.last = [...this.events.values()].reduce<Stamp | null>((last, { at }) => laterStamp(last, at), null)
+    this.goOnFromTaken()
     this.publish()
     await this.store.sent(gone).catch(() => undefined)
+  }
+
+  /** A stamp that the shop refused (from a clock far ahead) must not drag along what is tapped next. */
+  private goOnFromTaken(): void {
+    this.last = null
+    for (const { id, at } of this.events.values()) if (!this.refused.has(id)) this.last = laterStamp(this.last, at)
   }
 
   flush(): Promise<void> {
@@ -195,16 +201,14 @@ export class JobLog {
   }
 
   /** What the shop has is no longer kept here; what it will never take is kept apart. */
-  private async told(
-    stored: readonly string[],
-    refused: readonly { eventId: string; sentence: string; forGood: boolean }[],
-  ): Promise<void> {
+  private async told(stored: readonly string[], refused: readonly Refusal[]): Promise<void> {
     const never = refused.filter(({ eventId, forGood }) => forGood && this.waiting.has(eventId))
     for (const id of stored) this.waiting.delete(id)
     for (const { eventId, sentence } of never) {
       this.waiting.delete(eventId)
       this.refused.set(eventId, sentence)
     }
+    if (never.length > 0) this.goOnFromTaken()
     await this.store.sent(stored).catch(() => undefined)
     for (const { eventId, sentence } of never) await this.store.refuse(eventId, sentence).catch(() => undefined)
     this.publish()

@@ -1,6 +1,6 @@
 import 'server-only'
 import { sql } from 'kysely'
-import { insertPerson, makeAccount, NewPerson } from './accounts'
+import { insertPerson, makeAccount, NewPerson, removeAccount } from './accounts'
 import { holdNames } from './lock'
 import { inShop, mayAct, refused, type Crew, type Person, type Refused } from './session'
 import { REFUSALS } from '@/words/refusals'
@@ -28,7 +28,13 @@ export async function addPerson(crew: Crew, person: NewPerson): Promise<{ status
     if (same) return { status: 'refused', sentence: REFUSALS.personCalledSo(person.name) }
     const account = person.login ? await makeAccount(person.name, person.login) : null
     if (account && !account.ok) return { status: 'refused', sentence: account.sentence }
-    await insertPerson(trx, crew.shopId, { ...person, userId: account ? account.userId : null })
+    try {
+      await insertPerson(trx, crew.shopId, { ...person, userId: account?.userId ?? null })
+    } catch (error) {
+      // The user name would be taken for good by somebody who is not in the crew.
+      if (account) await removeAccount(account.userId)
+      throw error
+    }
     return { status: 'done' }
   })
 }

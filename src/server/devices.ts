@@ -1,13 +1,14 @@
 import 'server-only'
 import { sql } from 'kysely'
 import { z } from 'zod'
+import { uuid } from '@/core/base/id'
 import { REFUSALS } from '@/words/refusals'
 import { database } from './database'
 import { inShop, mayAct, refused, type Crew, type Refused } from './session'
 
 /** What a device says of itself, once a minute while somebody looks at it. */
 export const Beat = z.object({
-  deviceId: z.uuid().toLowerCase(),
+  deviceId: uuid(),
   kind: z.enum(['tablet', 'phone', 'computer']),
   /** How many events it keeps that the shop does not have yet. */
   waiting: z.number().int().min(0).max(1_000_000),

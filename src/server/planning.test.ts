@@ -43,6 +43,14 @@ test('while one shop asks for too much, another is answered, and this thread goe
   expect(await long).toMatchObject({ kind: 'not answered', sentence: expect.stringContaining('Nobody waits') })
 })
 
+test('a question that breaks its thread is told to who asked it, and the next one of that shop is answered', async () => {
+  const broken = { ...small, document: null } as unknown as typeof small
+  const asked = [planOnThread('unlucky', broken), planOnThread('unlucky', small)]
+  const [first, second] = await Promise.allSettled(asked)
+  expect(first!.status).toBe('rejected')
+  expect(second).toMatchObject({ status: 'fulfilled', value: { kind: 'answer', answer: { ok: true } } })
+})
+
 test('a shop that asks again and again waits for itself, and is told when it is too much', async () => {
   const leaving = new AbortController()
   const asked = Array.from({ length: 10 }, () => planOnThread('hasty', large(), leaving.signal))

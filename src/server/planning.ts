@@ -47,7 +47,8 @@ export async function planOnThread(shopId: string, question: ServerPlanning, sig
   queue.waiting += 1
   queues.set(shopId, queue)
   const mine = queue.last.then(() => ask(question, signal))
-  queue.last = mine
+  // One that breaks is its own asker's trouble: the next one is asked all the same.
+  queue.last = mine.catch(() => undefined)
   try {
     return await mine
   } finally {

@@ -1,4 +1,5 @@
 import 'server-only'
+import { sql } from 'kysely'
 import type { JobEvent } from '@/core/job/event'
 import { readEvents } from '@/core/job/readEvents'
 import { toldBuild } from '@/core/job/toldBuild'
@@ -24,6 +25,8 @@ export async function foldBuild(trx: ShopTransaction, vehicleId: string, fresh: 
     .where('job.vehicle_id', '=', vehicleId)
     // What was told on a job of another model is about that model's facets.
     .where('job.procedure_id', '=', vehicle.procedure_id)
+    // A log is long, and what tells or corrects is little of it.
+    .where(sql<boolean>`(job_event.body->'what'->>'kind' = 'facet told' or job_event.body->>'corrects' is not null)`)
     .execute()
   const { events } = readEvents(rows.map((row) => row.body))
   const build = toldBuild(Build.parse(vehicle.said_build), vehicle.said_at.getTime(), events)

@@ -9,5 +9,4 @@ export async function up(db: Kysely<unknown>): Promise<void> {
   await run(`alter table vehicle add column said_build jsonb not null default '{}',
     add column said_at timestamptz not null default now()`)
   await run('update vehicle set said_build = build')
-  await run(`create index job_event_told on job_event (shop_id, job_id) where body->'what'->>'kind' = 'facet told'`)
 }

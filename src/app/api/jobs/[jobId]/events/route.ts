@@ -1,5 +1,5 @@
 import { AppendRequest, appendJobEvents } from '@/server/appendEvents'
-import { atDoor, bodyOf } from '@/server/door'
+import { bodyOf } from '@/server/door'
 import { eventsAfter } from '@/server/jobEvents'
 import { log } from '@/server/log'
 import { currentCrew } from '@/server/session'
@@ -33,7 +33,8 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   if (!crew) return SIGNED_OUT()
   const { jobId } = await params
   if (!isUuid(jobId)) return UNKNOWN()
-  const body = atDoor(AppendRequest, await bodyOf(request))
+  // Each event is cleaned and parsed by itself.
+  const body = AppendRequest.safeParse(await bodyOf(request))
   if (!body.success)
     return Response.json(
       {
