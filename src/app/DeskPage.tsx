@@ -3,6 +3,7 @@ import type { ReactNode } from 'react'
 import { crewNames } from '@/server/jobs'
 import type { Crew } from '@/server/session'
 import { changeWhoActs } from './welcome/actions'
+import { Alive } from '@/ui/shell/Alive'
 import { DeviceBeat, PlainHttp } from '@/ui/shell/DeviceBeat'
 import { DeskHeader } from '@/ui/shell/DeskHeader'
 
@@ -21,7 +22,9 @@ export async function DeskPage({ crew, at, children }: { crew: Crew; at: string;
       />
       <PlainHttp />
       <DeviceBeat shopId={crew.shopId}>
-        <main>{children}</main>
+        <main>
+          <Alive>{children}</Alive>
+        </main>
       </DeviceBeat>
     </div>
   )

@@ -2,6 +2,7 @@ import { redirect } from 'next/navigation'
 import { currentCrew } from '@/server/session'
 import { mayLookAround } from '@/server/demoSignIn'
 import { ProductSign } from '@/ui/marks/Signs'
+import { Alive } from '@/ui/shell/Alive'
 import { PlainHttp } from '@/ui/shell/DeviceBeat'
 import { WelcomeForms } from './WelcomeForms'
 
@@ -30,7 +31,9 @@ export default async function Welcome() {
             planned here. The maker’s data and local rules go before anything on these screens.
           </p>
         </section>
-        <WelcomeForms demo={await mayLookAround()} />
+        <Alive>
+          <WelcomeForms demo={await mayLookAround()} />
+        </Alive>
       </main>
     </div>
   )

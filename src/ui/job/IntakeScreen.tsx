@@ -12,7 +12,7 @@ import { JobHead } from './JobHead'
 import { JobPhoto } from './JobPhoto'
 import { ReplanDialog } from './ReplanDialog'
 import type { JobData, PlannedJob } from './useJob'
-import { useReady } from './useReady'
+import { useReady } from '../shell/useReady'
 import type { Replan } from './useReplan'
 import { Offered, FacetQuestion } from './IntakeRows'
 
