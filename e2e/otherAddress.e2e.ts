@@ -25,7 +25,12 @@ async function startShopNetwork(): Promise<void> {
   const env = { ...process.env, data: join(FOLDER, '..'), ISTRUZIONE_ORIGIN: BY_HTTPS }
   const settings = `. bin/lib/shopNetwork.sh; shop_address=${ADDRESS} shop_port=${SHOP_PORT} trust_port=${TRUST_PORT}; write_front_settings ${APP_PORT}`
   writeFileSync(join(FOLDER, 'settings'), execFileSync('bash', ['-c', settings], { env }))
-  const network = { ISTRUZIONE_LOOPBACK: '0', ISTRUZIONE_TRUST_ORIGIN: BY_TRUST, ISTRUZIONE_ROOT_CERTIFICATE: ROOT }
+  const network = {
+    ISTRUZIONE_LOOPBACK: '0',
+    ISTRUZIONE_PROXIES: '127.0.0.1',
+    ISTRUZIONE_TRUST_ORIGIN: BY_TRUST,
+    ISTRUZIONE_ROOT_CERTIFICATE: ROOT,
+  }
   running.push(
     spawn('caddy', ['run', '--config', join(FOLDER, 'settings'), '--adapter', 'caddyfile'], { stdio: 'ignore' }),
     spawn(process.execPath, ['bin/lib/serve.mjs', '127.0.0.1', String(APP_PORT)], {

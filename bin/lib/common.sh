@@ -148,23 +148,35 @@ stop_postgres() {
 
 psql_super() { PGPASSWORD=$(cat "$data/pg-superuser") "$pg_bin/psql" -q -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$db_port" -U postgres "$@"; }
 
-# make_database NAME: the two roles (owner for migrations, application without bypass) and a database.
+# make_database NAME: the three roles (owner for migrations, application without bypass, accounts for signing in) and a database.
 make_database() {
   local name=$1
+  [ -s "$data/pg-accounts" ] || { random_secret > "$data/pg-accounts"; chmod 600 "$data/pg-accounts"; }
   psql_super -d postgres >/dev/null <<SQL
 do \$\$ begin
   if not exists (select from pg_roles where rolname = 'istruzione_owner') then create role istruzione_owner login nobypassrls; end if;
   if not exists (select from pg_roles where rolname = 'istruzione_app') then create role istruzione_app login nobypassrls; end if;
+  if not exists (select from pg_roles where rolname = 'istruzione_accounts') then create role istruzione_accounts login nobypassrls; end if;
 end \$\$;
 alter role istruzione_owner password '$(cat "$data/pg-owner")';
 alter role istruzione_app password '$(cat "$data/pg-app")';
+alter role istruzione_accounts password '$(cat "$data/pg-accounts")';
 SQL
   if [ "$(psql_super -d postgres -tAc "select 1 from pg_database where datname = '$name'")" != 1 ]; then
     psql_super -d postgres -c "create database $name owner istruzione_owner" >/dev/null
     psql_super -d "$name" -c 'revoke create on schema public from public; grant create, usage on schema public to istruzione_owner; grant usage on schema public to istruzione_app' >/dev/null
   fi
   export DATABASE_URL="postgres://istruzione_app:$(cat "$data/pg-app")@127.0.0.1:$db_port/$name"
+  export ACCOUNTS_DATABASE_URL="postgres://istruzione_accounts:$(cat "$data/pg-accounts")@127.0.0.1:$db_port/$name"
   export DATABASE_OWNER_URL="postgres://istruzione_owner:$(cat "$data/pg-owner")@127.0.0.1:$db_port/$name"
+}
+
+# setup_code: who may set up a shop. Beyond this machine only who was told the code that is printed here.
+setup_code() {
+  export ISTRUZIONE_SETUP=${ISTRUZIONE_SETUP:-$([ "$ISTRUZIONE_LOOPBACK" = 1 ] && echo open || echo code)}
+  case $ISTRUZIONE_SETUP in open | code | closed) ;; *) die 'ISTRUZIONE_SETUP is open, code or closed.' ;; esac
+  [ -s "$data/setup-code" ] || { (umask 077; node -e 'process.stdout.write(require("crypto").randomBytes(6).toString("hex"))' > "$data/setup-code"); }
+  export ISTRUZIONE_SETUP_CODE; ISTRUZIONE_SETUP_CODE=$(cat "$data/setup-code")
 }
 
 make_secret() {

@@ -32,7 +32,22 @@ function isReadable(url) {
   }
 }
 
+// Who stands in front of this server and may say for whom it asks: addresses, with commas between. Nobody by default.
+const IN_FRONT = new Set((process.env.ISTRUZIONE_PROXIES ?? '').split(',').filter(Boolean))
+const SAID_IN_FRONT = ['x-forwarded-for', 'x-forwarded-host', 'x-forwarded-port', 'x-forwarded-proto', 'x-real-ip']
+
+/** Writes down who asks, by the socket or by who stands in front; whatever anybody else says of it is taken away. */
+function writeAddress(request) {
+  const { headers, socket } = request
+  const from = (socket.remoteAddress ?? 'unknown').replace(/^::ffff:/, '')
+  const isInFront = IN_FRONT.has(from)
+  const told = isInFront ? headers['x-forwarded-for']?.split(',').at(-1)?.trim() : undefined
+  if (!isInFront) for (const name of [...SAID_IN_FRONT, 'forwarded']) delete headers[name]
+  headers['x-istruzione-address'] = told || from
+}
+
 const server = createServer((request, response) => {
+  writeAddress(request)
   if (!isReadable(request.url ?? '/')) {
     response.writeHead(400, { 'content-type': 'text/plain; charset=utf-8', 'x-content-type-options': 'nosniff' })
     return response.end('This address can’t be read. Open Today and go on from there.')

@@ -33,6 +33,8 @@ shop_network() {
   done
   export ISTRUZIONE_ORIGIN="https://$shop_address:$shop_port" ISTRUZIONE_TRUST_ORIGIN="http://$shop_address:$trust_port"
   export ISTRUZIONE_ROOT_CERTIFICATE="$data/front/pki/authorities/local/root.crt" ISTRUZIONE_LOOPBACK=0
+  # The web server in front says for whom it asks; nobody else is believed.
+  export ISTRUZIONE_PROXIES=127.0.0.1
   mkdir -p "$data/front"; chmod 700 "$data/front"
   write_front_settings "$1" > "$data/front/settings"
 }

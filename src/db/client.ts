@@ -14,6 +14,7 @@ export function makePool(url: string | undefined, schema?: string): pg.Pool {
   const pool = new pg.Pool({
     connectionString: url,
     max: 8,
+    allowExitOnIdle: true,
     ...(schema ? { options: `-c search_path=${schema}` } : {}),
   })
   // An idle connection that breaks (a database restart) must not take the process down; the next query reports it.

@@ -8,10 +8,10 @@ import type { Build } from '@/core/procedure/when'
 import type { HouseValues } from '@/core/shop/houseValues'
 import type { Kit } from '@/core/shop/kit'
 import type { HouseWord } from '@/core/shop/houseWord'
+import type { Role } from '@/core/shop/rights'
 import type { Tool } from '@/core/shop/tool'
 import type { ShopRules } from '@/core/vehicle/rule'
 
-export type Role = 'installer' | 'lead' | 'owner'
 type Timestamp = ColumnType<Date, Date | string | undefined, Date | string>
 type Json<T extends object> = JSONColumnType<T, string, string>
 type Defaulted<T> = ColumnType<T, string | undefined, string>
@@ -153,5 +153,27 @@ export type Database = {
     body: Json<JobEvent>
     received_seq: ColumnType<string, never, never>
     received_at: Timestamp
+    /** What is odd about how it came: by somebody who had left when it arrived. */
+    mark: 'had left' | null | undefined
   }
+  /** Who came in, who was refused, whose rights changed: appended, never changed. */
+  access_entry: {
+    seq: ColumnType<string, never, never>
+    shop_id: string
+    at: Timestamp
+    kind: string
+    by_id: string | null
+    of_id: string | null
+    session_id: string | null
+    detail: Generated<string>
+  }
+}
+
+/** The tables of the sign-in library that are asked directly, and what was tried at a name or an address. */
+export type AccountsDatabase = {
+  user: { id: string; username: string | null; twoFactorEnabled: boolean | null }
+  account: { userId: string; providerId: string; password: string | null; updatedAt: Timestamp }
+  session: { id: string; userId: string; expiresAt: Timestamp }
+  twoFactor: { id: string; userId: string }
+  try: { what: string; failures: number; last: Timestamp }
 }

@@ -8,6 +8,7 @@ import { migrate } from './migrate'
 // On a real PostgreSQL: bin/test unit starts one and migrates it.
 let app: Db
 let owner: Db
+let accounts: Db
 const shops = { ours: crypto.randomUUID(), theirs: crypto.randomUUID() }
 const made = new Map<string, { crew: string; vehicle: string; procedure: string; job: string }>()
 
@@ -111,12 +112,14 @@ beforeAll(async () => {
   if (!process.env.DATABASE_URL) throw new Error('This test needs a database. Run it with bin/test unit.')
   app = makeDb(process.env.DATABASE_URL)
   owner = makeDb(process.env.DATABASE_OWNER_URL)
+  accounts = makeDb(process.env.ACCOUNTS_DATABASE_URL)
   await asShop(app, shops.ours, (trx) => fill(trx, shops.ours, true))
   await asShop(app, shops.theirs, (trx) => fill(trx, shops.theirs, false))
 })
 afterAll(async () => {
   await app.destroy()
   await owner.destroy()
+  await accounts.destroy()
 })
 
 const TABLES = [
@@ -170,6 +173,19 @@ describe('shops are kept apart by the database', () => {
   })
 })
 
+describe('accounts are read by a role of their own', () => {
+  test.each(['select * from auth."user"', 'select * from auth.session', 'delete from auth.account where false'])(
+    'who reads the shops’ records may not: %s',
+    async (text) => {
+      await expect(asShop(app, shops.ours, (trx) => sql.raw(text).execute(trx))).rejects.toThrow(/permission denied/)
+      expect((await sql.raw(text).execute(accounts)).rows).toBeDefined()
+    },
+  )
+  test.each([...TABLES, 'access_entry'] as const)('who reads accounts may not read %s', async (table) => {
+    await expect(accounts.selectFrom(table).selectAll().execute()).rejects.toThrow(/permission denied/)
+  })
+})
+
 describe('what happened is kept', () => {
   test.each([
     'update job_event set at = at',
@@ -179,6 +195,8 @@ describe('what happened is kept', () => {
     'delete from revision',
     'update evidence set words = words',
     'delete from evidence',
+    'update access_entry set kind = kind',
+    'delete from access_entry',
   ])('the application may not: %s', async (text) => {
     await expect(asShop(app, shops.ours, (trx) => sql.raw(text).execute(trx))).rejects.toThrow(/permission denied/)
   })

@@ -1,23 +1,12 @@
 import 'server-only'
-import { sql } from 'kysely'
 import { z } from 'zod'
 import type { ShopTransaction } from '../db/client'
-import type { Role } from '../db/schema'
+import type { Role } from '@/core/shop/rights'
 import { auth } from './auth'
-import { database } from './database'
+import { Password, UserName } from './accountNames'
+import { accountsDatabase } from './accountsDatabase'
 import { hashPin, Pin } from './pin'
 import { REFUSALS } from '@/words/refusals'
-
-export const UserName = z
-  .string()
-  .trim()
-  .min(3, 'A user name has at least three characters.')
-  .max(30, 'A user name has at most 30 characters.')
-  .regex(/^[A-Za-z0-9_.]+$/, 'A user name may hold letters, digits, dot and underscore.')
-export const Password = z
-  .string()
-  .min(10, 'A password has at least ten characters.')
-  .max(128, 'A password has at most 128 characters.')
 
 export const NewPerson = z.object({
   name: z.string().trim().min(1, 'Say the name the crew uses.').max(60),
@@ -53,8 +42,8 @@ export async function makeAccount(
 
 /** Leaves nothing of an account whose person was not brought in after all. */
 export async function removeAccount(userId: string): Promise<void> {
-  await sql`delete from auth.account where "userId" = ${userId}`.execute(database())
-  await sql`delete from auth."user" where id = ${userId}`.execute(database())
+  await accountsDatabase().deleteFrom('account').where('userId', '=', userId).execute()
+  await accountsDatabase().deleteFrom('user').where('id', '=', userId).execute()
 }
 
 export async function insertPerson(

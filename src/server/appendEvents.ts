@@ -2,13 +2,14 @@ import 'server-only'
 import { z } from 'zod'
 import { isTooFarAhead } from '@/core/base/clock'
 import { cleaned } from '@/core/base/cleanText'
-import { JobEvent, StoredEvent } from '@/core/job/event'
-import { HAPPENINGS, mayWrite } from '@/core/job/happenings'
+import { JobEvent, StoredEvent, type Happening } from '@/core/job/event'
+import { notWritten, type Hand } from '@/core/job/happenings'
 import { idOf } from '@/core/job/readEvents'
 import { upcast } from '@/core/job/upcast'
 import { same } from '@/core/procedure/edit'
-import { mayNotWriteWords, REFUSALS } from '@/words/refusals'
+import { NOT_WRITTEN, REFUSALS } from '@/words/refusals'
 import type { ShopTransaction } from '../db/client'
+import { accessBy, writeAccess } from './accessLog'
 import { lockJob, reopenFor, storeEvents } from './jobEvents'
 import { inShop, type Crew } from './session'
 import { growRecord } from './strips'
@@ -38,8 +39,12 @@ export async function appendJobEvents(crew: Crew, jobId: string, sent: readonly 
     const job = await lockJob(trx, jobId)
     if (!job) return { status: 'unknown job' }
     const { readable, refused } = readSent(sent)
-    const judged = judge(readable, await storedAlready(trx, readable), await hands(crew, trx, jobId))
-    const kept = judged.fresh.length > 0 ? await storeEvents(crew, trx, jobId, judged.fresh) : []
+    const by = await hands(crew, trx, jobId)
+    const judged = judge(readable, await storedAlready(trx, readable), by)
+    const [denied] = judged.denied
+    if (denied) await writeAccess(trx, crew.shopId, accessBy(crew, 'refused', { detail: denied }))
+    const hadLeft = (event: JobEvent) => (by.crew.get(event.personId)?.isHere === false ? 'had left' : null)
+    const kept = judged.fresh.length > 0 ? await storeEvents(crew, trx, jobId, judged.fresh, hadLeft) : []
     const lost = judged.fresh
       .filter((event) => !kept.includes(event))
       .map(({ id }) => forGood(id, REFUSALS.storedOtherwise))
@@ -70,16 +75,21 @@ function readSent(sent: readonly unknown[]): { readable: JobEvent[]; refused: Re
   return { readable, refused }
 }
 
-/** Who has acted on this tablet, and which of them lead; and the job that is written to. */
-type Hands = { jobId: string; acted: ReadonlySet<string>; leads: ReadonlySet<string> }
+/** The crew as this device knows them, and the job that is written to. */
+type Hands = { jobId: string; crew: ReadonlyMap<string, Hand & { name: string }> }
 
 async function hands(crew: Crew, trx: ShopTransaction, jobId: string): Promise<Hands> {
   const acting = await trx.selectFrom('acting').select('crew_id').where('session_id', '=', crew.sessionId).execute()
-  const deciding = await trx.selectFrom('crew').select('id').where('role', 'in', ['lead', 'owner']).execute()
+  const acted = new Set([crew.signedIn.id, crew.acting.id, ...acting.map((row) => row.crew_id)])
+  const people = await trx.selectFrom('crew').select(['id', 'name', 'role', 'active']).execute()
   return {
     jobId,
-    acted: new Set([crew.signedIn.id, ...acting.map((row) => row.crew_id)]),
-    leads: new Set(deciding.map((row) => row.id)),
+    crew: new Map(
+      people.map(({ id, name, role, active }) => [
+        id,
+        { name, isLead: role !== 'installer', isHere: active, actsNow: crew.acting.id === id, hasActed: acted.has(id) },
+      ]),
+    ),
   }
 }
 
@@ -88,7 +98,8 @@ function judge(
   events: readonly JobEvent[],
   stored: ReadonlyMap<string, unknown>,
   by: Hands,
-): { fresh: JobEvent[]; known: string[]; refused: RefusedEvent[] } {
+): { fresh: JobEvent[]; known: string[]; refused: RefusedEvent[]; denied: Happening['kind'][] } {
+  const denied: Happening['kind'][] = []
   const fresh = new Map<string, JobEvent>()
   const known = new Set<string>()
   const refused: RefusedEvent[] = []
@@ -96,20 +107,30 @@ function judge(
     const before = stored.has(event.id) ? upcast(stored.get(event.id)) : fresh.get(event.id)
     const refusal = before === undefined ? mayNot(event, by) : null
     if (before !== undefined && !same(before, event)) refused.push(forGood(event.id, REFUSALS.storedOtherwise))
-    else if (refusal) refused.push(refusal)
-    else if (before === undefined) fresh.set(event.id, event)
+    else if (refusal) {
+      refused.push(refusal.answer)
+      if (refusal.isDenied) denied.push(event.what.kind)
+    } else if (before === undefined) fresh.set(event.id, event)
     else if (stored.has(event.id)) known.add(event.id)
   }
-  return { fresh: [...fresh.values()], known: [...known], refused }
+  return { fresh: [...fresh.values()], known: [...known], refused, denied }
 }
 
-/** Why this event may not be written from this tablet; null when it may. */
-function mayNot({ id, jobId, personId, at, what }: JobEvent, by: Hands): RefusedEvent | null {
-  if (jobId !== by.jobId) return forGood(id, REFUSALS.eventOfAnotherJob)
-  if (!mayWrite(what.kind, by.leads.has(personId))) return forGood(id, mayNotWriteWords(HAPPENINGS[what.kind].by))
-  if (isTooFarAhead(at, Date.now())) return forGood(id, REFUSALS.clockAhead)
-  if (!by.acted.has(personId)) return { eventId: id, sentence: REFUSALS.personHasNotActedHere, forGood: false }
-  return null
+/** Why this event may not be written from this device; null when it may. */
+function mayNot(event: JobEvent, by: Hands): { answer: RefusedEvent; isDenied: boolean } | null {
+  const { id, jobId, personId, at, what } = event
+  const refuse = (sentence: string) => ({ answer: forGood(id, sentence), isDenied: false })
+  if (jobId !== by.jobId) return refuse(REFUSALS.eventOfAnotherJob)
+  const hand = by.crew.get(personId)
+  if (!hand) return refuse(REFUSALS.nobodyOfThisCrew)
+  const why = notWritten(what.kind, hand)
+  if (why) {
+    const answer = { eventId: id, sentence: NOT_WRITTEN[why], forGood: !why.startsWith('held') }
+    return { answer, isDenied: why === 'needs a lead' || why === 'the shop writes it' }
+  }
+  // A signature is its person's own, not the name somebody typed over it.
+  if (what.kind === 'countersigned' && what.name !== hand.name) return refuse(REFUSALS.signedForAnother)
+  return isTooFarAhead(at, Date.now()) ? refuse(REFUSALS.clockAhead) : null
 }
 
 /** Events that were stored before, by id. */

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
 import { sql } from 'kysely'
+import { accountsDatabase } from './accountsDatabase'
 import { database } from './database'
 import { Beat, deviceNames, keepBeat, listDevices, nameDevice, signOutDevice } from './devices'
 import { crewOf, makeShop, somebody } from './shop.testing'
@@ -23,9 +24,9 @@ beforeAll(async () => {
   await makeShop(other, [stranger])
   const user = `user-${session}`
   await sql`insert into auth."user" (id, name, email, "emailVerified", "createdAt", "updatedAt")
-    values (${user}, 'Marit', ${`${user}@shop.invalid`}, false, now(), now())`.execute(database())
+    values (${user}, 'Marit', ${`${user}@shop.invalid`}, false, now(), now())`.execute(accountsDatabase())
   await sql`insert into auth.session (id, token, "userId", "expiresAt", "createdAt", "updatedAt")
-    values (${session}, ${session}, ${user}, now() + interval '1 hour', now(), now())`.execute(database())
+    values (${session}, ${session}, ${user}, now() + interval '1 hour', now(), now())`.execute(accountsDatabase())
 })
 afterAll(() => database().destroy())
 

@@ -1,10 +1,10 @@
 import 'server-only'
-import { sql } from 'kysely'
 import { z } from 'zod'
 import { uuid } from '@/core/base/id'
 import { REFUSALS } from '@/words/refusals'
-import { database } from './database'
-import { inShop, mayAct, refused, type Crew, type Refused } from './session'
+import { accessBy, writeAccess } from './accessLog'
+import { accountsDatabase } from './accountsDatabase'
+import { inShop, refusalOf, type Crew, type Refused } from './session'
 
 /** What a device says of itself, once a minute while somebody looks at it. */
 export const Beat = z.object({
@@ -77,9 +77,13 @@ export async function listDevices(crew: Crew): Promise<DeviceRow[]> {
 
 /** Which of these sessions of the sign-in library have not ended. */
 async function liveSessions(ids: readonly string[]): Promise<Set<string>> {
-  const found = await sql<{ id: string }>`select id from auth.session
-    where id in (${sql.join(ids)}) and "expiresAt" > now()`.execute(database())
-  return new Set(found.rows.map((row) => row.id))
+  const found = await accountsDatabase()
+    .selectFrom('session')
+    .select('id')
+    .where('id', 'in', ids)
+    .where('expiresAt', '>', new Date())
+    .execute()
+  return new Set(found.map((row) => row.id))
 }
 
 /** What every named device is called, for paper: an event says which device it was made on. */
@@ -98,7 +102,8 @@ export const DeviceName = z
 
 /** Leads and the owner name a device; two of one name could not be told apart. */
 export async function nameDevice(crew: Crew, deviceId: string, name: string): Promise<{ status: 'done' } | Refused> {
-  if (!mayAct(crew, 'lead')) return refused('lead')
+  const refusal = await refusalOf(crew, 'look after devices')
+  if (refusal) return refusal
   return inShop(crew, async (trx): Promise<{ status: 'done' } | Refused> => {
     // Held, so that two who name at once see each other.
     const all = await trx.selectFrom('device').select(['id', 'name']).orderBy('id').forUpdate().execute()
@@ -112,11 +117,15 @@ export async function nameDevice(crew: Crew, deviceId: string, name: string): Pr
 
 /** Ends the session a device is signed in by: a tablet that was left somewhere. What it keeps stays on it. */
 export async function signOutDevice(crew: Crew, deviceId: string): Promise<{ status: 'done' } | Refused> {
-  if (!mayAct(crew, 'lead')) return refused('lead')
+  const refusal = await refusalOf(crew, 'look after devices')
+  if (refusal) return refusal
   const device = await inShop(crew, (trx) =>
-    trx.selectFrom('device').select('session_id').where('id', '=', deviceId).executeTakeFirst(),
+    trx.selectFrom('device').select(['session_id', 'name']).where('id', '=', deviceId).executeTakeFirst(),
   )
   if (!device) return { status: 'refused', sentence: REFUSALS.deviceGone }
-  await sql`delete from auth.session where id = ${device.session_id}`.execute(database())
+  await accountsDatabase().deleteFrom('session').where('id', '=', device.session_id).execute()
+  await inShop(crew, (trx) =>
+    writeAccess(trx, crew.shopId, accessBy(crew, 'device signed out', { detail: device.name })),
+  )
   return { status: 'done' }
 }

@@ -13,7 +13,7 @@ import { NOT_SAID, type Source } from '@/core/procedure/source'
 import type { ShopTransaction } from '../db/client'
 import { circumstancesOf, entriesOf, seenOn } from './procedureSeen'
 import { draftOf, newestRevision } from './revisions'
-import { inShop, mayAct, refused, type Crew, type Refused } from './session'
+import { inShop, refusalOf, type Crew, type Refused } from './session'
 import { REFUSALS } from '@/words/refusals'
 
 export async function createProcedure(crew: Crew, document: ProcedureDocument): Promise<string> {
@@ -187,7 +187,8 @@ export async function publishDraft(
   procedureId: string,
   note: string,
 ): Promise<{ status: 'done'; number: number } | Refused> {
-  if (!mayAct(crew, 'lead')) return refused('lead')
+  const refusal = await refusalOf(crew, 'publish a record')
+  if (refusal) return refusal
   return inShop(crew, async (trx) => {
     await trx.selectFrom('procedure').select('id').where('id', '=', procedureId).forUpdate().executeTakeFirst()
     const draft = await draftOf(trx, procedureId)

@@ -6,6 +6,7 @@ import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { database } from './database'
 import { addFromDesk } from './addFromDesk'
 import { appendJobEvents } from './appendEvents'
+import { arrivedAfterLeaving } from './arrivedAfterLeaving'
 import { handOver } from './handOver'
 import { eventsAfter, lockJob } from './jobEvents'
 import { readJob, vehicleOverlay } from './jobs'
@@ -104,6 +105,50 @@ test('only a lead lets a row stand open: an installer’s is refused with a sent
   expect(await appendJobEvents(as(lead), jobId, [event(accepted, lead)])).toMatchObject({ refused: [] })
 })
 
+test('a signature and a lead’s decision count while their person acts: afterwards they wait for the PIN', async () => {
+  const ola = await addedPerson('installer')
+  // The lead signed this device in; then an installer took it over by PIN.
+  const taken: Crew = { ...as(lead), acting: ola }
+  const accepted: Happening = { kind: 'row accepted', account: 'tool', itemId: 'x', asItStood: '{}', reason: 'later' }
+  const signature: Happening = { kind: 'countersigned', as: 'checker', name: lead.name }
+  const sent = [accepted, signature].map((what) => event(what, lead))
+  const note = event({ kind: 'noted', itemId: null, text: 'seen before' }, lead)
+  const outcome = await appendJobEvents(taken, jobId, [...sent, note])
+  expect(outcome).toMatchObject({
+    stored: [note.id],
+    refused: [
+      { forGood: false, sentence: expect.stringContaining('PIN') },
+      { forGood: false, sentence: expect.stringContaining('PIN') },
+    ],
+  })
+  expect(await appendJobEvents(as(lead), jobId, sent)).toMatchObject({ refused: [] })
+  // Nor does a name typed over a signature make it somebody else’s.
+  const forged = event({ kind: 'countersigned', as: 'checker', name: lead.name }, ola)
+  expect(await appendJobEvents(taken, jobId, [forged])).toMatchObject({
+    refused: [{ forGood: true, sentence: expect.stringContaining('another name') }],
+  })
+})
+
+test('what somebody did before they left arrives marked, from whatever device, and keeps nothing back', async () => {
+  const ola = await addedPerson('installer')
+  await inShop(as(lead), (trx) => trx.updateTable('crew').set({ active: false }).where('id', '=', ola.id).execute())
+  const [undone, signature, next] = [
+    event({ kind: 'noted', itemId: null, text: 'a clip lies under the seat' }, ola),
+    event({ kind: 'countersigned', as: 'installer', name: ola.name }, ola),
+    event({ kind: 'noted', itemId: null, text: 'of somebody who is here' }),
+  ]
+  const nobody = event({ kind: 'noted', itemId: null, text: 'x' }, { ...ola, id: crypto.randomUUID() })
+  expect(await appendJobEvents(as(installer), jobId, [undone, signature, nobody, next])).toMatchObject({
+    stored: [undone.id, next.id],
+    refused: [
+      { eventId: signature.id, forGood: true, sentence: expect.stringContaining('no longer in the crew') },
+      { eventId: nobody.id, forGood: true, sentence: expect.stringContaining('not of this crew') },
+    ],
+  })
+  const marked = await arrivedAfterLeaving(as(lead))
+  expect(marked).toEqual([expect.objectContaining({ jobId, person: ola.name, count: 1 })])
+})
+
 test.each<Happening>([
   { kind: 'note settled', noteId: shopId },
   { kind: 'proposal declined', collection: 'holders', itemId: 'surround-t20', field: 'count' },
@@ -179,6 +224,25 @@ test('what a newer program wrote is left where it is: the rest is read, and the 
   })
 })
 
+/** Somebody new in the crew. */
+async function addedPerson(role: Crew['acting']['role']): Promise<Crew['acting']> {
+  const person = { ...somebody(`Ola ${crypto.randomUUID().slice(0, 6)}`, role) }
+  await inShop(as(lead), (trx) =>
+    trx
+      .insertInto('crew')
+      .values({
+        id: person.id,
+        shop_id: shopId,
+        name: person.name,
+        role,
+        pin_hash: 'x',
+        user_id: null,
+        pin_locked_until: null,
+      })
+      .execute(),
+  )
+  return person
+}
 /** A job that both have signed for, with nothing in the way. */
 async function signed(): Promise<string> {
   const job = await open()

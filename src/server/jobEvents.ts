@@ -27,6 +27,7 @@ export async function storeEvents(
   trx: ShopTransaction,
   jobId: string,
   events: readonly JobEvent[],
+  mark: (event: JobEvent) => 'had left' | null = () => null,
 ): Promise<JobEvent[]> {
   const rows = events.map((event) => ({
     id: event.id,
@@ -35,6 +36,7 @@ export async function storeEvents(
     person_id: event.personId,
     at: event.at,
     body: JSON.stringify(event),
+    mark: mark(event),
   }))
   const stored = await trx
     .insertInto('job_event')

@@ -2,7 +2,7 @@ import 'server-only'
 import { z } from 'zod'
 import { checkKit, Kit } from '@/core/shop/kit'
 import { holdNames } from './lock'
-import { inShop, mayAct, refused, type Crew, type Refused } from './session'
+import { inShop, refusalOf, type Crew, type Refused } from './session'
 import { kitProblemSentence, REFUSALS } from '@/words/refusals'
 
 export type KitRow = { kit: Kit; version: number }
@@ -20,7 +20,8 @@ export async function saveKit(
   crew: Crew,
   input: z.infer<typeof KitInput>,
 ): Promise<{ status: 'done'; version: number } | Refused> {
-  if (!mayAct(crew, 'lead')) return refused('lead')
+  const refusal = await refusalOf(crew, 'keep kits')
+  if (refusal) return refusal
   const { kit, version } = input
   const [problem] = checkKit(kit)
   if (problem) return { status: 'refused', sentence: kitProblemSentence(problem) }
@@ -61,7 +62,8 @@ export async function saveKit(
 
 /** A kit that was planned with stays whole in those jobs; it is only offered no more. */
 export async function removeKit(crew: Crew, kitId: string): Promise<{ status: 'done' } | Refused> {
-  if (!mayAct(crew, 'lead')) return refused('lead')
+  const refusal = await refusalOf(crew, 'keep kits')
+  if (refusal) return refusal
   await inShop(crew, (trx) => trx.deleteFrom('kit').where('id', '=', kitId).execute())
   return { status: 'done' }
 }

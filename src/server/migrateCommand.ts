@@ -26,12 +26,19 @@ async function main(): Promise<number> {
   }
 }
 
-/** The sign-in library's tables lie in a schema of their own, owned by the owner and usable by the application. */
+/**
+ * The sign-in library's tables lie in a schema of their own, owned by the owner and usable by a role that uses nothing
+ * else: what reads the shops' records can't read an account.
+ */
 async function prepareAuthSchema(owner: Db): Promise<void> {
   for (const text of [
     'create schema if not exists auth',
-    'grant usage on schema auth to istruzione_app',
-    'alter default privileges in schema auth grant select, insert, update, delete on tables to istruzione_app',
+    'revoke all on schema auth from istruzione_app',
+    'revoke all on all tables in schema auth from istruzione_app',
+    'alter default privileges in schema auth revoke all on tables from istruzione_app',
+    'grant usage on schema auth to istruzione_accounts',
+    'grant select, insert, update, delete on all tables in schema auth to istruzione_accounts',
+    'alter default privileges in schema auth grant select, insert, update, delete on tables to istruzione_accounts',
   ])
     await sql.raw(text).execute(owner)
 }
@@ -39,7 +46,8 @@ async function prepareAuthSchema(owner: Db): Promise<void> {
 /** The sign-in library brings its own tables up to date, once for each of its versions. */
 async function migrateSignIn(owner: Db, url: string | undefined): Promise<void> {
   const { version } = JSON.parse(readFileSync('node_modules/better-auth/package.json', 'utf8')) as { version: string }
-  const note = `sign-in library ${version}`
+  // With what it is asked to do: a second factor has a table of its own.
+  const note = `sign-in library ${version}, second factor`
   if (await owner.selectFrom('installation_note').select('name').where('name', '=', note).executeTakeFirst()) return
   // Loaded only when needed: a second start takes a moment, not seconds.
   const { getMigrations } = await import('better-auth/db/migration')

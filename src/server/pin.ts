@@ -3,6 +3,7 @@ import { hashPassword, verifyPassword } from 'better-auth/crypto'
 import { z } from 'zod'
 import { asShop, type ShopTransaction } from '../db/client'
 import { database } from './database'
+import { accessBy, writeAccess } from './accessLog'
 import type { Crew } from './session'
 import { REFUSALS } from '@/words/refusals'
 
@@ -25,6 +26,7 @@ type PinRow = { id: string; pin_hash: string; pin_failures: number; pin_locked_u
  * person, wherever the PIN is asked for, and slowed.
  */
 export async function pinIsRight(
+  crew: Crew,
   trx: ShopTransaction,
   person: PinRow,
   pin: string,
@@ -43,6 +45,7 @@ export async function pinIsRight(
     Math.min(failures, 12),
     isSlowed ? new Date(Date.now() + WAIT_S * 1000 * 2 ** (failures - FREE_TRIES)) : null,
   )
+  await writeAccess(trx, crew.shopId, accessBy(crew, 'wrong PIN', { of: person.id }))
   return { status: 'wrong', sentence: REFUSALS.wrongPin }
 }
 
@@ -59,7 +62,7 @@ export async function changeActing(crew: Crew, crewId: string, pin: string): Pro
       .forUpdate()
       .executeTakeFirst()
     if (!person) return { status: 'wrong', sentence: REFUSALS.personGone }
-    const wrong = await pinIsRight(trx, person, pin)
+    const wrong = await pinIsRight(crew, trx, person, pin)
     if (wrong) return wrong
     await trx.updateTable('acting').set({ current: false }).where('session_id', '=', crew.sessionId).execute()
     await trx
@@ -69,6 +72,7 @@ export async function changeActing(crew: Crew, crewId: string, pin: string): Pro
         conflict.columns(['session_id', 'crew_id']).doUpdateSet({ current: true, since: new Date() }),
       )
       .execute()
+    await writeAccess(trx, crew.shopId, { kind: 'acts', by: crewId, sessionId: crew.sessionId })
     return { status: 'done' }
   })
 }

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, expect, test } from '@jest/globals'
 import { verifyPassword } from 'better-auth/crypto'
 import { sql } from 'kysely'
 import { addPerson, listCrew } from './crew'
+import { accountsDatabase } from './accountsDatabase'
 import { database } from './database'
 import { changeActing } from './pin'
 import { changePassword, changePin, NewPassword, NewPin, resetPassword, resetPin } from './secrets'
@@ -32,15 +33,17 @@ afterAll(() => database().destroy())
 
 const signIn = (id: string) =>
   sql`insert into auth.session (id, token, "userId", "expiresAt", "createdAt", "updatedAt")
-    values (${id}, ${id}, ${userId}, now() + interval '1 hour', now(), now())`.execute(database())
+    values (${id}, ${id}, ${userId}, now() + interval '1 hour', now(), now())`.execute(accountsDatabase())
 const sessions = async () =>
   (
-    await sql<{ id: string }>`select id from auth.session where "userId" = ${userId} order by id`.execute(database())
+    await sql<{ id: string }>`select id from auth.session where "userId" = ${userId} order by id`.execute(
+      accountsDatabase(),
+    )
   ).rows.map(({ id }) => id)
 const passwordIs = async (password: string) => {
   const { rows } = await sql<{
     password: string
-  }>`select password from auth.account where "userId" = ${userId}`.execute(database())
+  }>`select password from auth.account where "userId" = ${userId}`.execute(accountsDatabase())
   return verifyPassword({ hash: rows[0]!.password, password })
 }
 

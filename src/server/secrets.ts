@@ -1,13 +1,14 @@
 import 'server-only'
 import { hashPassword, verifyPassword } from 'better-auth/crypto'
-import { sql } from 'kysely'
 import { z } from 'zod'
 import { REFUSALS } from '@/words/refusals'
-import { Password } from './accounts'
-import { database } from './database'
+import type { AccessKind } from '@/core/shop/accessKind'
+import { accessBy, writeAccess } from './accessLog'
+import { Password } from './accountNames'
+import { accountsDatabase } from './accountsDatabase'
 import { hashPin, Pin, pinIsRight } from './pin'
-import { inShop, mayAct, refused, type Crew, type Refused } from './session'
-import { slowDown } from './slowDown'
+import { inShop, refusalOf, type Crew, type Refused } from './session'
+import { beginTry, succeeded, type Tried } from './tries'
 
 type Done = { status: 'done' } | Refused
 const no = (sentence: string): Refused => ({ status: 'refused', sentence })
@@ -25,13 +26,14 @@ export async function changePin(crew: Crew, { now, next }: z.infer<typeof NewPin
       .where('id', '=', crew.acting.id)
       .forUpdate()
       .executeTakeFirstOrThrow()
-    const wrong = await pinIsRight(trx, person, now)
+    const wrong = await pinIsRight(crew, trx, person, now)
     if (wrong) return no(wrong.sentence)
     await trx
       .updateTable('crew')
       .set({ pin_hash: await hashPin(next) })
       .where('id', '=', crew.acting.id)
       .execute()
+    await writeAccess(trx, crew.shopId, accessBy(crew, 'PIN changed'))
     return { status: 'done' }
   })
 }
@@ -41,22 +43,39 @@ export async function changePassword(crew: Crew, { now, next }: z.infer<typeof N
   if (crew.isDemo) return no(REFUSALS.demoSecrets)
   const userId = await userOf(crew, crew.acting.id)
   if (crew.acting.id !== crew.signedIn.id || !userId) return no(REFUSALS.notYourPassword)
-  const tries = `password of ${userId}`
-  const waitS = slowDown.secondsToWait(tries, Date.now())
-  if (waitS > 0) return no(REFUSALS.tooManyTries(waitS))
-  slowDown.failed(tries, Date.now())
-  const kept = await sql<{ password: string }>`select password from auth.account
-    where "userId" = ${userId} and "providerId" = 'credential'`.execute(database())
-  const hash = kept.rows[0]?.password
-  if (!hash || !(await verifyPassword({ hash, password: now }))) return no(REFUSALS.wrongPassword)
-  slowDown.succeeded(tries)
+  const wrong = await passwordIsRight(userId, now)
+  if (wrong) return wrong
   await setPassword(userId, next, crew.sessionId)
+  await tell(crew, 'password changed')
   return { status: 'done' }
 }
 
+/** Null when this is the password of the account, else why not. Wrong tries are counted and slowed, as at the door. */
+export async function passwordIsRight(userId: string, password: string): Promise<Refused | null> {
+  const tries: Tried[] = [{ kind: 'password', what: userId }]
+  const waitS = await beginTry(tries)
+  if (waitS > 0) return no(REFUSALS.tooManyTries(waitS))
+  const kept = await credential(userId)
+  if (!kept?.password || !(await verifyPassword({ hash: kept.password, password }))) return no(REFUSALS.wrongPassword)
+  await succeeded(tries)
+  return null
+}
+
+const credential = (userId: string) =>
+  accountsDatabase()
+    .selectFrom('account')
+    .select('password')
+    .where('userId', '=', userId)
+    .where('providerId', '=', 'credential')
+    .executeTakeFirst()
+
+const tell = (crew: Crew, kind: AccessKind, of?: string) =>
+  inShop(crew, (trx) => writeAccess(trx, crew.shopId, accessBy(crew, kind, { of })))
+
 /** The owner gives somebody a new PIN, who has forgotten theirs; it is free of waits again. */
 export async function resetPin(crew: Crew, crewId: string, next: string): Promise<Done> {
-  if (!mayAct(crew, 'owner')) return refused('owner')
+  const refusal = await refusalOf(crew, 'give new secrets')
+  if (refusal) return refusal
   const hash = await hashPin(next)
   const changed = await inShop(crew, (trx) =>
     trx
@@ -66,21 +85,28 @@ export async function resetPin(crew: Crew, crewId: string, next: string): Promis
       .where('active', '=', true)
       .executeTakeFirst(),
   )
-  return changed.numUpdatedRows > 0n ? { status: 'done' } : no(REFUSALS.personGone)
+  if (changed.numUpdatedRows === 0n) return no(REFUSALS.personGone)
+  await tell(crew, 'PIN given anew', crewId)
+  return { status: 'done' }
 }
 
-/** The owner gives somebody who signs devices in a new password; every device of theirs is signed out. */
+/**
+ * The owner gives somebody who signs devices in a new password; every device of theirs is signed out, and no code is
+ * asked for until they want it again.
+ */
 export async function resetPassword(crew: Crew, crewId: string, next: string): Promise<Done> {
-  if (!mayAct(crew, 'owner')) return refused('owner')
+  const refusal = await refusalOf(crew, 'give new secrets')
+  if (refusal) return refusal
   if (crew.isDemo) return no(REFUSALS.demoSecrets)
   const userId = await userOf(crew, crewId)
   if (!userId) return no(REFUSALS.signsNothingIn)
   await setPassword(userId, next, crewId === crew.signedIn.id ? crew.sessionId : null)
+  await tell(crew, 'password given anew', crewId)
   return { status: 'done' }
 }
 
 /** The account of somebody of this shop; null for those who act by PIN alone. */
-async function userOf(crew: Crew, crewId: string): Promise<string | null> {
+export async function userOf(crew: Crew, crewId: string): Promise<string | null> {
   const row = await inShop(crew, (trx) =>
     trx.selectFrom('crew').select('user_id').where('id', '=', crewId).where('active', '=', true).executeTakeFirst(),
   )
@@ -90,11 +116,24 @@ async function userOf(crew: Crew, crewId: string): Promise<string | null> {
 /** Sets a password and ends every session of its account but one. */
 async function setPassword(userId: string, password: string, keptSessionId: string | null): Promise<void> {
   const hash = await hashPassword(password)
-  await database()
+  await accountsDatabase()
     .transaction()
     .execute(async (trx) => {
-      await sql`update auth.account set password = ${hash}, "updatedAt" = now()
-        where "userId" = ${userId} and "providerId" = 'credential'`.execute(trx)
-      await sql`delete from auth.session where "userId" = ${userId} and id <> ${keptSessionId ?? ''}`.execute(trx)
+      await trx
+        .updateTable('account')
+        .set({ password: hash, updatedAt: new Date() })
+        .where('userId', '=', userId)
+        .where('providerId', '=', 'credential')
+        .execute()
+      if (keptSessionId === null) {
+        // Who has lost the phone as well comes in again; who has not turns it on again.
+        await trx.deleteFrom('twoFactor').where('userId', '=', userId).execute()
+        await trx.updateTable('user').set({ twoFactorEnabled: false }).where('id', '=', userId).execute()
+      }
+      await trx
+        .deleteFrom('session')
+        .where('userId', '=', userId)
+        .where('id', '!=', keptSessionId ?? '')
+        .execute()
     })
 }

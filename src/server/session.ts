@@ -5,10 +5,11 @@ import { redirect } from 'next/navigation'
 import { cache } from 'react'
 import { HouseValues } from '@/core/shop/houseValues'
 import { HouseWords, type HouseWord } from '@/core/shop/houseWord'
+import { mayDo, RIGHTS, type Act, type Role } from '@/core/shop/rights'
 import { Tool } from '@/core/shop/tool'
 import { ShopRules } from '@/core/vehicle/rule'
 import { asShop, type ShopTransaction } from '../db/client'
-import type { Role } from '../db/schema'
+import { accessBy, writeAccess } from './accessLog'
 import { auth } from './auth'
 import { database } from './database'
 import { REFUSALS } from '@/words/refusals'
@@ -83,19 +84,18 @@ export async function requireCrew(): Promise<Crew> {
   return (await currentCrew()) ?? redirect('/welcome')
 }
 
-const RANK: Record<Role, number> = { installer: 0, lead: 1, owner: 2 }
-
-export function mayAct(crew: Crew, atLeast: Role): boolean {
-  return RANK[crew.acting.role] >= RANK[atLeast]
+/** Whether who acts may do this: for what a page shows. What is done asks `refusalOf`. */
+export function may(crew: Crew, act: Act): boolean {
+  return mayDo(act, crew.acting.role)
 }
 
 export type Refused = { status: 'refused'; sentence: string }
 
-export function refused(atLeast: Role): Refused {
-  return {
-    status: 'refused',
-    sentence: REFUSALS.needs(atLeast === 'owner' ? 'owner' : 'lead'),
-  }
+/** Null when who acts may do this; else why not, and it is written down that somebody tried. */
+export async function refusalOf(crew: Crew, act: Act): Promise<Refused | null> {
+  if (may(crew, act)) return null
+  await inShop(crew, (trx) => writeAccess(trx, crew.shopId, accessBy(crew, 'refused', { detail: act })))
+  return { status: 'refused', sentence: REFUSALS.needs(RIGHTS[act]) }
 }
 
 /** Runs a use case as the crew's shop. */

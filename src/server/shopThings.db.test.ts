@@ -9,6 +9,7 @@ import { keepMedia, readMedia } from './media'
 import { inShop } from './session'
 import { saveShopPart } from './shopValues'
 import { crewOf, makeShop, somebody } from './shop.testing'
+import { ShopRules } from '@/core/vehicle/rule'
 import { newStrip, NewStrip } from './strips'
 
 const [owner, lead, installer, stranger] = [
@@ -64,14 +65,17 @@ test('a kit that bypasses a signal, or waits for itself, is not kept', async () 
 })
 
 test('house values are a lead’s, rules of safety the owner’s; a built-in rule is never replaced', async () => {
-  const house = { part: 'house' as const, value: { ...DEFAULT_HOUSE_VALUES, liftMassKg: 15 } }
+  const house = { value: { ...DEFAULT_HOUSE_VALUES, liftMassKg: 15 }, before: DEFAULT_HOUSE_VALUES }
   const own = { ...BUILT_IN_RULES[0]!, id: 'own-rule' }
-  const rules = (id: string) => ({ part: 'rules' as const, value: { added: [{ ...own, id }], raised: [] } as never })
-  expect((await saveShopPart(asInstaller, house)).status).toBe('refused')
-  expect((await saveShopPart(asLead, house)).status).toBe('done')
-  expect((await saveShopPart(asLead, rules('own-rule'))).status).toBe('refused')
-  expect((await saveShopPart(asOwner, rules(BUILT_IN_RULES[0]!.id))).status).toBe('refused')
-  expect((await saveShopPart(asOwner, rules('own-rule'))).status).toBe('done')
+  const rules = (id: string) => ({
+    value: ShopRules.parse({ added: [{ ...own, id }], raised: {} }),
+    before: ShopRules.parse({}),
+  })
+  expect((await saveShopPart(asInstaller, 'house', house)).status).toBe('refused')
+  expect((await saveShopPart(asLead, 'house', house)).status).toBe('done')
+  expect((await saveShopPart(asLead, 'rules', rules('own-rule'))).status).toBe('refused')
+  expect((await saveShopPart(asOwner, 'rules', rules(BUILT_IN_RULES[0]!.id))).status).toBe('refused')
+  expect((await saveShopPart(asOwner, 'rules', rules('own-rule'))).status).toBe('done')
   const row = await inShop(asOwner, (trx) =>
     trx.selectFrom('shop').select(['house', 'rules']).executeTakeFirstOrThrow(),
   )
@@ -79,6 +83,19 @@ test('house values are a lead’s, rules of safety the owner’s; a built-in rul
   expect(row.rules).toMatchObject({ added: [{ id: 'own-rule' }] })
   const theirs = await inShop(asStranger, (trx) => trx.selectFrom('shop').select('house').executeTakeFirstOrThrow())
   expect(theirs.house).toMatchObject({ liftMassKg: DEFAULT_HOUSE_VALUES.liftMassKg })
+})
+
+test('two forms that were filled from the same: the second is told, and writes over nothing', async () => {
+  const word = (means: string) => ({ word: 'wotsit', means })
+  expect(await saveShopPart(asLead, 'words', { value: [word('spring clip')], before: [] })).toEqual({ status: 'done' })
+  const second = await saveShopPart(asOwner, 'words', { value: [word('hook')], before: [] })
+  expect(second).toMatchObject({ status: 'refused', sentence: expect.stringContaining('meanwhile') })
+  const now = await inShop(asOwner, (trx) => trx.selectFrom('shop').select('words').executeTakeFirstOrThrow())
+  expect(now.words).toEqual([word('spring clip')])
+  // At once, from the same: exactly one of them is kept.
+  const before = [word('spring clip')]
+  const both = ['a', 'b'].map((means) => saveShopPart(asLead, 'words', { value: [word(means)], before }))
+  expect((await Promise.all(both)).map(({ status }) => status).sort()).toEqual(['done', 'refused'])
 })
 
 test('a picture is kept once, of a job of this shop, and looked at before it is', async () => {

@@ -1,35 +1,49 @@
 import 'server-only'
+import type { z } from 'zod'
+import { same } from '@/core/procedure/edit'
 import { HouseValues } from '@/core/shop/houseValues'
-import type { HouseWord } from '@/core/shop/houseWord'
+import { HouseWords } from '@/core/shop/houseWord'
+import type { Act } from '@/core/shop/rights'
 import { Tool } from '@/core/shop/tool'
 import { ShopRules } from '@/core/vehicle/rule'
 import { isBuiltIn } from '@/core/vehicle/rulesInForce'
-import { inShop, mayAct, refused, type Crew, type Refused } from './session'
 import { REFUSALS } from '@/words/refusals'
+import { inShop, refusalOf, type Crew, type Refused } from './session'
 
-export type ShopPart =
-  | { part: 'house'; value: HouseValues }
-  | { part: 'rules'; value: ShopRules }
-  | { part: 'tools'; value: Tool[] }
-  | { part: 'words'; value: HouseWord[] }
+/** What a shop adds of its own: its shape at every door, and the right it needs. The owner answers for safety. */
+export const SHOP_PARTS = {
+  house: { schema: HouseValues, act: 'change house values' },
+  rules: { schema: ShopRules, act: 'change rules of safety' },
+  tools: { schema: Tool.array().max(300), act: 'change tools' },
+  words: { schema: HouseWords, act: 'change words' },
+} as const satisfies Record<string, { schema: z.ZodType; act: Act }>
+export type ShopPart = keyof typeof SHOP_PARTS
+export type ShopPartValue<P extends ShopPart> = z.infer<(typeof SHOP_PARTS)[P]['schema']>
 
 /**
- * Changes what the shop adds of its own. House values, tools and words: a lead; rules of safety: the owner, who answers
- * for them.
+ * Changes what the shop adds of its own. `before`: what the form was filled from; where somebody else has changed it
+ * meanwhile nothing is written over, and the form stays.
  */
-export async function saveShopPart(crew: Crew, change: ShopPart): Promise<{ status: 'done' } | Refused> {
-  const needed = change.part === 'rules' ? 'owner' : 'lead'
-  if (!mayAct(crew, needed)) return refused(needed)
-  if (change.part === 'rules') {
-    const taken = change.value.added.find((rule) => isBuiltIn(rule.id))
+export async function saveShopPart<P extends ShopPart>(
+  crew: Crew,
+  part: P,
+  change: { value: ShopPartValue<P>; before: ShopPartValue<P> },
+): Promise<{ status: 'done' } | Refused> {
+  const refusal = await refusalOf(crew, SHOP_PARTS[part].act)
+  if (refusal) return refusal
+  if (part === 'rules') {
+    const taken = (change.value as ShopRules).added.find((rule) => isBuiltIn(rule.id))
     if (taken) return { status: 'refused', sentence: REFUSALS.builtInRule(taken.id) }
   }
-  await inShop(crew, (trx) =>
-    trx
+  return inShop(crew, async (trx): Promise<{ status: 'done' } | Refused> => {
+    const row = await trx.selectFrom('shop').select(part).forUpdate().executeTakeFirstOrThrow()
+    const now = SHOP_PARTS[part].schema.parse((row as Record<ShopPart, unknown>)[part])
+    if (!same(now, change.before)) return { status: 'refused', sentence: REFUSALS.shopChanged }
+    await trx
       .updateTable('shop')
-      .set({ [change.part]: JSON.stringify(change.value) })
+      .set({ [part]: JSON.stringify(change.value) })
       .where('id', '=', crew.shopId)
-      .execute(),
-  )
-  return { status: 'done' }
+      .execute()
+    return { status: 'done' }
+  })
 }

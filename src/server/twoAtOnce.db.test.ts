@@ -2,6 +2,7 @@ import { afterAll, beforeAll, expect, test } from '@jest/globals'
 import { sql } from 'kysely'
 import { Kit } from '@/core/shop/kit'
 import { addPerson, listCrew } from './crew'
+import { accountsDatabase } from './accountsDatabase'
 import { database } from './database'
 import { listKits, saveKit } from './kits'
 import { setUpShop, ShopSetup } from './setUpShop'
@@ -48,7 +49,7 @@ test.each(rounds)(
     expect((await listCrew(asOwner)).filter(({ name }) => name === `Kim ${i}`)).toHaveLength(1)
     const names = [login(1).username, login(2).username]
     const accounts = await sql`select username from auth."user" where username in (${sql.join(names)})`.execute(
-      database(),
+      accountsDatabase(),
     )
     expect(accounts.rows).toHaveLength(1)
   },
@@ -70,6 +71,6 @@ test('a shop that could not be set up leaves no user name taken', async () => {
     username: `half_${shop.slice(0, 8)}`,
   })
   // What the form would have refused, the database does.
-  await expect(setUpShop({ ...setup, shopName: 'x'.repeat(200) })).rejects.toThrow()
-  expect(await setUpShop(setup)).toEqual({ status: 'done' })
+  await expect(setUpShop({ ...setup, shopName: 'x'.repeat(200) }, '127.0.0.1')).rejects.toThrow()
+  expect(await setUpShop(setup, '127.0.0.1')).toEqual({ status: 'done' })
 })

@@ -1,3 +1,4 @@
+import type { NotWritten } from '@/core/job/happenings'
 import type { KitProblem } from '@/core/shop/kit'
 
 /** Why the server does not do what was asked, and what to do instead: each sentence once. */
@@ -5,11 +6,14 @@ export const REFUSALS = {
   eventOfAnotherJob: 'This was done on another job. Open that job and record it there.',
   clockAhead:
     'This was made while the tablet’s clock was more than a day ahead. Set the clock right, then record it again.',
-  personHasNotActedHere:
-    'The person who did this has not acted on this tablet since it was signed in. Tap the name and enter the PIN once, then it is sent.',
+  nobodyOfThisCrew: 'This was done by somebody who is not of this crew. Send it as a note, in your own name.',
+  signedForAnother: 'This signature bears another name than the person’s who acts. Sign again.',
   storedOtherwise: 'Something else is stored under this number already. Record it again, if it is not there.',
   jobGone: 'This job is not in your shop any more. Open Today and go on from there.',
   noSuchJob: 'There is no such job in your shop. Open Today and choose one.',
+  setupClosed: 'No new shop is set up on this installation. Ask who runs it.',
+  setupCode:
+    'This is not this installation’s set-up code. Who runs it sees it where bin/start runs, and in its data folder.',
   fieldsNeedALook: 'Some fields need another look.',
   choosePerson: 'Choose a person from the list.',
   chooseKit: 'Choose a kit from the list.',
@@ -38,6 +42,7 @@ export const REFUSALS = {
   personGone: 'This person is no longer in the crew. Choose another name.',
   wrongPin: 'That is not the PIN. Try again.',
   demoSecrets: 'This is the demo: its passwords are made anew by the machine it runs on. Set up your own shop instead.',
+  wrongCode: 'That is not the code. Wait for the next one and try again.',
   wrongPassword: 'That is not your password now. Try again.',
   notYourPassword:
     'Only who signed this device in changes that password here. Sign in as yourself, or ask the owner for a new one.',
@@ -46,6 +51,7 @@ export const REFUSALS = {
   notBypassed:
     'A signal that keeps the driver from watching on the move is never bypassed. Join it to the real signal; local law decides.',
   workWaitsForItself: 'A work item waits for itself. Change what it comes after.',
+  shopChanged: 'Somebody else has changed this meanwhile. Copy what you typed, load the page again and put it in.',
   kitChanged: 'Somebody else has changed this kit meanwhile. Copy what you typed, load the page again and put it in.',
   notAPicture: 'This is no picture that can be read here. Take it again, as JPEG or PNG.',
   notARecording: 'This is no recording that can be kept here. Record it again, or write the note.',
@@ -81,11 +87,17 @@ export const REFUSALS = {
     `This needs ${atLeast === 'owner' ? 'the owner' : 'a lead'}. Tap the name at the top and change who acts.`,
 } as const
 
-/** Why somebody may not write a happening themselves. */
-export function mayNotWriteWords(by: 'anybody' | 'lead' | 'gate'): string {
-  return by === 'gate'
-    ? 'The shop writes this itself: a vehicle is handed over from the hand-over page, where the gate is checked.'
-    : 'Only a lead decides this. Tap the name at the top and change who acts.'
+/** Why somebody may not write a happening themselves, and what to do. */
+export const NOT_WRITTEN: Readonly<Record<NotWritten, string>> = {
+  'the shop writes it':
+    'The shop writes this itself: a vehicle is handed over from the hand-over page, where the gate is checked.',
+  'needs a lead': 'Only a lead decides this. Tap the name at the top and change who acts.',
+  'had left':
+    'The person who decided or signed this is no longer in the crew. Somebody who is has to decide or sign it anew.',
+  'held: acts now':
+    'This is a signature or a lead’s decision: it counts once that person acts on this tablet. Tap the name and enter the PIN once, then it is sent.',
+  'held: has acted':
+    'The person who did this has not acted on this tablet since it was signed in. Tap the name and enter the PIN once, then it is sent.',
 }
 
 /** Why a kit can't be kept as it stands. */

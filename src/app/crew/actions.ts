@@ -2,12 +2,14 @@
 import { revalidatePath } from 'next/cache'
 import { redirect } from 'next/navigation'
 import { z } from 'zod'
-import { NewPerson, Password } from '@/server/accounts'
+import { Password } from '@/server/accountNames'
+import { NewPerson } from '@/server/accounts'
 import { addPerson, removeDemo, retirePerson } from '@/server/crew'
 import { atDoor } from '@/server/door'
 import { Pin } from '@/server/pin'
 import { changePassword, changePin, NewPassword, NewPin, resetPassword, resetPin } from '@/server/secrets'
-import { requireCrew } from '@/server/session'
+import { beginSecondFactor, Code, confirmSecondFactor, endSecondFactor, type Begun } from '@/server/secondFactor'
+import { requireCrew, type Refused } from '@/server/session'
 import { REFUSALS } from '@/words/refusals'
 
 export type CrewAnswer = { status: 'done' } | { status: 'refused'; sentence: string; fields?: Record<string, string> }
@@ -65,6 +67,24 @@ export async function resetPasswordAction(crewId: unknown, next: unknown): Promi
   const crew = await requireCrew()
   const wish = atDoor(z.object({ crewId: z.uuid(), next: Password }), { crewId, next })
   return wish.success ? resetPassword(crew, wish.data.crewId, wish.data.next) : refusedFor(wish.error)
+}
+
+export async function beginSecondFactorAction(password: unknown): Promise<Begun | Refused> {
+  const crew = await requireCrew()
+  const wish = atDoor(z.string().max(128), password)
+  return wish.success ? beginSecondFactor(crew, wish.data) : { status: 'refused', sentence: REFUSALS.wrongPassword }
+}
+
+export async function confirmSecondFactorAction(code: unknown): Promise<CrewAnswer> {
+  const crew = await requireCrew()
+  const wish = atDoor(Code, code)
+  return wish.success ? confirmSecondFactor(crew, wish.data) : refusedFor(wish.error)
+}
+
+export async function endSecondFactorAction(password: unknown): Promise<CrewAnswer> {
+  const crew = await requireCrew()
+  const wish = atDoor(z.string().max(128), password)
+  return wish.success ? endSecondFactor(crew, wish.data) : { status: 'refused', sentence: REFUSALS.wrongPassword }
 }
 
 function refusedFor(error: z.ZodError): CrewAnswer {

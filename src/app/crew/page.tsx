@@ -2,11 +2,13 @@ import Link from 'next/link'
 import { DeskPage } from '@/app/DeskPage'
 import { signOut } from '@/app/welcome/actions'
 import { listCrew } from '@/server/crew'
-import { mayAct, requireCrew } from '@/server/session'
+import { asksForCode } from '@/server/secondFactor'
+import { may, requireCrew } from '@/server/session'
 import { setAuthorisedAction } from '@/app/shop/actions'
 import { AuthorisedBox } from '@/ui/shop/AuthorisedBox'
 import { ShopTabs } from '@/ui/shop/ShopTabs'
 import { AddPerson, RemoveDemo, RetireButton } from './CrewForms'
+import { SecondFactor } from './SecondFactor'
 import { OwnSecrets, ResetSecrets } from './SecretForms'
 
 export const metadata = { title: 'Shop' }
@@ -14,7 +16,8 @@ export const metadata = { title: 'Shop' }
 export default async function CrewPage() {
   const crew = await requireCrew()
   const people = await listCrew(crew)
-  const owner = mayAct(crew, 'owner')
+  const asked = await asksForCode(crew)
+  const owner = may(crew, 'bring people in and let them go')
   return (
     <DeskPage crew={crew} at="/crew">
       <ShopTabs at="/crew" />
@@ -57,6 +60,7 @@ export default async function CrewPage() {
               crew.acting.id === crew.signedIn.id && people.some(({ id, signsIn }) => id === crew.acting.id && signsIn)
             }
           />
+          {asked !== null && !crew.isDemo && <SecondFactor isOn={asked} />}
           <form action={signOut} className="mt-6">
             <button className="desk-button">Sign this tablet out</button>
           </form>
@@ -75,7 +79,7 @@ export default async function CrewPage() {
           ) : (
             <p className="text-second">Only the owner brings people in. Tap the name at the top to change who acts.</p>
           )}
-          {crew.isDemo && mayAct(crew, 'lead') && (
+          {crew.isDemo && may(crew, 'remove the demo') && (
             <div>
               <h2 className="mb-3 border-b-2 border-ink pb-1 text-xl">This is the demo</h2>
               <RemoveDemo />

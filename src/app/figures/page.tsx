@@ -4,7 +4,7 @@ import { foldJob } from '@/core/job/fold'
 import { termsOf } from '@/core/job/terms'
 import { secondsOf } from '@/core/plan/find/step'
 import { listJobs } from '@/server/jobs'
-import { mayAct, requireCrew } from '@/server/session'
+import { may, requireCrew } from '@/server/session'
 import { FiguresScreen } from '@/ui/figures/FiguresScreen'
 import { dateWords } from '@/words/dates'
 
@@ -12,7 +12,9 @@ export const metadata = { title: 'Figures' }
 
 export default async function FiguresPage() {
   const crew = await requireCrew()
-  const jobs = mayAct(crew, 'lead') ? [...(await listJobs(crew, 'handed over')), ...(await listJobs(crew, 'open'))] : []
+  const jobs = may(crew, 'see figures of jobs')
+    ? [...(await listJobs(crew, 'handed over')), ...(await listJobs(crew, 'open'))]
+    : []
   const all = jobs
     .filter((job) => job.events.length > 0)
     .map((job) => {
@@ -30,7 +32,7 @@ export default async function FiguresPage() {
   return (
     <DeskPage crew={crew} at="/figures">
       <FiguresScreen
-        isLead={mayAct(crew, 'lead')}
+        isLead={may(crew, 'see figures of jobs')}
         jobs={all.map(({ job, figures: { brokenByGroup: _, ...figures } }) => ({
           ...figures,
           id: job.id,

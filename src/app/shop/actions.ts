@@ -2,42 +2,39 @@
 import { revalidatePath } from 'next/cache'
 import { redirect } from 'next/navigation'
 import { z } from 'zod'
-import { HouseValues } from '@/core/shop/houseValues'
-import { HouseWords } from '@/core/shop/houseWord'
-import { Tool } from '@/core/shop/tool'
-import { ShopRules } from '@/core/vehicle/rule'
 import { setAuthorised } from '@/server/crew'
 import { KitInput, removeKit, saveKit } from '@/server/kits'
 import { atDoor } from '@/server/door'
 import { requireCrew, type Refused } from '@/server/session'
-import { saveShopPart, type ShopPart } from '@/server/shopValues'
+import { saveShopPart, SHOP_PARTS, type ShopPart, type ShopPartValue } from '@/server/shopValues'
 import { REFUSALS } from '@/words/refusals'
 
 type Answer = { status: 'done' } | Refused
 
-async function savePart<T>(part: ShopPart['part'], schema: z.ZodType<T>, input: unknown): Promise<Answer> {
+async function savePart<P extends ShopPart>(part: P, value: unknown, before: unknown): Promise<Answer> {
   const crew = await requireCrew()
-  const parsed = atDoor(schema, input)
+  const { schema } = SHOP_PARTS[part]
+  const parsed = atDoor(z.object({ value: schema, before: schema }), { value, before })
   if (!parsed.success) return { status: 'refused', sentence: parsed.error.issues[0]!.message }
-  const answer = await saveShopPart(crew, { part, value: parsed.data } as ShopPart)
+  const answer = await saveShopPart(crew, part, parsed.data as { value: ShopPartValue<P>; before: ShopPartValue<P> })
   if (answer.status === 'done') revalidatePath('/', 'layout')
   return answer
 }
 
-export async function saveHouseAction(input: unknown): Promise<Answer> {
-  return savePart('house', HouseValues, input)
+export async function saveHouseAction(value: unknown, before: unknown): Promise<Answer> {
+  return savePart('house', value, before)
 }
 
-export async function saveRulesAction(input: unknown): Promise<Answer> {
-  return savePart('rules', ShopRules, input)
+export async function saveRulesAction(value: unknown, before: unknown): Promise<Answer> {
+  return savePart('rules', value, before)
 }
 
-export async function saveToolsAction(input: unknown): Promise<Answer> {
-  return savePart('tools', Tool.array().max(300), input)
+export async function saveToolsAction(value: unknown, before: unknown): Promise<Answer> {
+  return savePart('tools', value, before)
 }
 
-export async function saveWordsAction(input: unknown): Promise<Answer> {
-  return savePart('words', HouseWords, input)
+export async function saveWordsAction(value: unknown, before: unknown): Promise<Answer> {
+  return savePart('words', value, before)
 }
 
 export async function saveKitAction(input: unknown): Promise<{ status: 'done'; version: number } | Refused> {

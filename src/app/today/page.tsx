@@ -1,7 +1,8 @@
 import Link from 'next/link'
 import { DeskPage } from '@/app/DeskPage'
+import { arrivedAfterLeaving, type LateArrival } from '@/server/arrivedAfterLeaving'
 import { listJobs } from '@/server/jobs'
-import { mayAct, requireCrew } from '@/server/session'
+import { may, requireCrew } from '@/server/session'
 import { bayJob, type BayJob } from '@/ui/today/bayJob'
 import { BayColumn, DayLine } from '@/ui/today/BayColumn'
 import { ClosedTick } from '@/ui/marks/Signs'
@@ -30,8 +31,9 @@ export default async function TodayPage() {
           </div>
         )}
         <ShoppingList jobs={jobs} />
+        <AfterLeaving arrived={may(crew, 'see what arrived odd') ? await arrivedAfterLeaving(crew) : []} />
         {jobs.some((job) => job.promisedAt) && <DayLine jobs={jobs} zone={crew.house.timeZone} />}
-        {mayAct(crew, 'lead') && <NameThisDevice />}
+        {may(crew, 'look after devices') && <NameThisDevice />}
         {done.length > 0 && (
           <section className="mt-8">
             <h2 className="border-b-2 border-ink pb-1 text-lg">Handed over</h2>
@@ -69,6 +71,33 @@ function ShoppingList({ jobs }: { jobs: BayJob[] }) {
             <Tape label={job.label.toUpperCase()} size="s" />
             <Link className="jump" href={`/jobs/${job.id}/balance`}>
               it is here
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** For a lead: what tablets still sent in the name of people who are no longer in the crew. */
+function AfterLeaving({ arrived }: { arrived: LateArrival[] }) {
+  if (arrived.length === 0) return null
+  return (
+    <section className="mt-8" aria-label="Sent after somebody had left">
+      <h2 className="border-b-2 border-ink pb-1 text-lg">Sent after somebody had left</h2>
+      <p className="py-1 text-second">
+        A tablet still kept these, from before. They count as they are: look whether they can be right.
+      </p>
+      <ul className="grid gap-x-8 md:grid-cols-2">
+        {arrived.map(({ jobId, vehicle, title, person, count }) => (
+          <li key={`${jobId} ${person}`} className="flex items-center gap-3 border-b border-hair py-2">
+            <b className="num text-xl">{count}</b>
+            <Tape label={vehicle.toUpperCase()} size="s" />
+            <span className="min-w-0 flex-1 truncate">
+              by {person}: {title}
+            </span>
+            <Link className="jump" href={`/jobs/${jobId}/balance`}>
+              look
             </Link>
           </li>
         ))}

@@ -9,12 +9,12 @@ const unreachable = (sentence: string): FormAnswer => ({ fields: {}, sentence })
 type Way = 'look' | 'sign in' | 'set up'
 
 /** The three ways in: look around the demo, sign in to one's shop, set up a new one. */
-export function WelcomeForms({ demo }: { demo: boolean }) {
+export function WelcomeForms({ demo, setup }: { demo: boolean; setup: 'open' | 'code' | 'closed' }) {
   const [way, setWay] = useState<Way>(demo ? 'look' : 'sign in')
   const ways: [Way, string][] = [
     ...(demo ? ([['look', 'Look around']] as [Way, string][]) : []),
     ['sign in', 'Sign in'],
-    ['set up', 'Set up my shop'],
+    ...(setup === 'closed' ? [] : ([['set up', 'Set up my shop']] as [Way, string][])),
   ]
   return (
     <section aria-label="Begin" className="lg:border-l-2 lg:border-ink lg:pl-10">
@@ -34,7 +34,7 @@ export function WelcomeForms({ demo }: { demo: boolean }) {
       </div>
       {way === 'look' && <LookAround />}
       {way === 'sign in' && <SignIn />}
-      {way === 'set up' && <SetUp />}
+      {way === 'set up' && <SetUp asksCode={setup === 'code'} />}
     </section>
   )
 }
@@ -73,43 +73,75 @@ function LookAround() {
   )
 }
 
+/** Posts to the sign-in library; what it says, or why it can't be reached. */
+async function post(path: string, body: object): Promise<{ ok: boolean; needsCode: boolean; trouble: string }> {
+  try {
+    const response = await fetch(`/api/auth/${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    })
+    const said = (await response.json().catch(() => null)) as { message?: string; twoFactorRedirect?: boolean } | null
+    const wait = said?.message ?? 'Too many tries. Wait a minute, then try again.'
+    return {
+      ok: response.ok,
+      needsCode: said?.twoFactorRedirect === true,
+      trouble: response.ok ? '' : response.status === 429 ? wait : 'wrong',
+    }
+  } catch {
+    return { ok: false, needsCode: false, trouble: 'The shop can’t be reached. Check the network and try again.' }
+  }
+}
+
 function SignIn() {
   const [trouble, setTrouble] = useState('')
   const [busy, setBusy] = useState(false)
+  const [needsCode, setNeedsCode] = useState(false)
   const router = useRouter()
   const submit = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault()
     setBusy(true)
     const data = new FormData(event.currentTarget)
-    try {
-      const response = await fetch('/api/auth/sign-in/username', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ username: String(data.get('username')).trim(), password: data.get('password') }),
-      })
-      if (response.ok) {
-        router.replace('/today')
-        router.refresh()
-        return
-      }
-      const said = (await response.json().catch(() => null)) as { message?: string } | null
-      setTrouble(
-        response.status === 429
-          ? (said?.message ?? 'Too many tries. Wait a minute, then try again.')
-          : 'User name or password is wrong. Check both and try again.',
-      )
-    } catch {
-      setTrouble('The shop can’t be reached. Check the network and try again.')
+    const code = String(data.get('code') ?? '').replace(/\s/g, '')
+    const answer = needsCode
+      ? await post(/^\d{6}$/.test(code) ? 'two-factor/verify-totp' : 'two-factor/verify-backup-code', { code })
+      : await post('sign-in/username', {
+          username: String(data.get('username')).trim(),
+          password: data.get('password'),
+        })
+    if (answer.ok && !answer.needsCode) {
+      router.replace('/today')
+      router.refresh()
+      return
     }
+    setNeedsCode(needsCode || answer.needsCode)
+    const wrong = needsCode
+      ? 'That is not the code. Wait for the next one, or use one that was written down.'
+      : 'User name or password is wrong. Check both and try again.'
+    setTrouble(answer.trouble === 'wrong' ? wrong : answer.trouble)
     setBusy(false)
   }
   return (
     <form onSubmit={submit} className="space-y-4">
-      <p className="text-second">
-        One person signs the tablet in; after that a tap on the name and a PIN change who acts.
-      </p>
-      <TextField label="User name" name="username" autoComplete="username" required />
-      <TextField label="Password" name="password" type="password" autoComplete="current-password" required />
+      {needsCode ? (
+        <TextField
+          key="code"
+          label="Code from your phone"
+          name="code"
+          autoComplete="one-time-code"
+          autoFocus
+          required
+          help="Six digits, or one of the codes that were written down."
+        />
+      ) : (
+        <>
+          <p className="text-second">
+            One person signs the tablet in; after that a tap on the name and a PIN change who acts.
+          </p>
+          <TextField label="User name" name="username" autoComplete="username" required />
+          <TextField label="Password" name="password" type="password" autoComplete="current-password" required />
+        </>
+      )}
       <p role="alert" className="min-h-6 font-semibold">
         {trouble}
       </p>
@@ -120,7 +152,7 @@ function SignIn() {
   )
 }
 
-function SetUp() {
+function SetUp({ asksCode }: { asksCode: boolean }) {
   const [answer, setAnswer] = useState<FormAnswer>(null)
   const [pending, start] = useTransition()
   const submit = (event: FormEvent<HTMLFormElement>) => {
@@ -159,6 +191,15 @@ function SetUp() {
         problem={problem('pin')}
         help="Four to eight digits, for changing who acts on a shared tablet."
       />
+      {asksCode && (
+        <TextField
+          label="Set-up code"
+          name="code"
+          autoComplete="off"
+          problem={problem('code')}
+          help="Printed where bin/start runs: whoever runs this installation has it."
+        />
+      )}
       <p role="alert" className="min-h-6 font-semibold">
         {answer?.sentence}
       </p>

@@ -3,6 +3,7 @@ import { headers } from 'next/headers'
 import { redirect } from 'next/navigation'
 import { z } from 'zod'
 import { auth } from '@/server/auth'
+import { addressOf } from '@/server/clientAddress'
 import { lookAround } from '@/server/demoSignIn'
 import { changeActing, type ActingOutcome } from '@/server/pin'
 import { atDoor } from '@/server/door'
@@ -30,8 +31,12 @@ export async function setUpMyShop(input: unknown): Promise<FormAnswer> {
       fields: Object.fromEntries(setup.error.issues.map((issue) => [issue.path.join('.'), issue.message])),
       sentence: REFUSALS.fieldsNeedALook,
     }
-  const outcome = await setUpShop(setup.data)
-  if (outcome.status === 'refused') return { fields: { username: outcome.sentence }, sentence: outcome.sentence }
+  const outcome = await setUpShop(setup.data, addressOf(await headers()))
+  if (outcome.status === 'refused')
+    return {
+      fields: outcome.sentence === REFUSALS.userNameTaken(setup.data.username) ? { username: outcome.sentence } : {},
+      sentence: outcome.sentence,
+    }
   await auth().api.signInUsername({
     body: { username: setup.data.username, password: setup.data.password },
     headers: await headers(),

@@ -1,6 +1,7 @@
 import { redirect } from 'next/navigation'
 import { currentCrew } from '@/server/session'
 import { mayLookAround } from '@/server/demoSignIn'
+import { env } from '@/server/env'
 import { ProductSign } from '@/ui/marks/Signs'
 import { Alive } from '@/ui/shell/Alive'
 import { PlainHttp } from '@/ui/shell/DeviceBeat'
@@ -32,7 +33,7 @@ export default async function Welcome() {
           </p>
         </section>
         <Alive>
-          <WelcomeForms demo={await mayLookAround()} />
+          <WelcomeForms demo={await mayLookAround()} setup={env().ISTRUZIONE_SETUP} />
         </Alive>
       </main>
     </div>

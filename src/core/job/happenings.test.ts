@@ -3,7 +3,7 @@ import { smallDash } from '../testing/smallDash.testing'
 import { JobEvent } from './event'
 import { EVENT_VERSION } from './eventVersion'
 import { foldJob } from './fold'
-import { HAPPENINGS, mayWrite } from './happenings'
+import { HAPPENINGS, notWritten, type Hand } from './happenings'
 import { readFileSync } from 'node:fs'
 
 /**
@@ -25,6 +25,7 @@ const QUIET = [
 ]
 const ONLY_THE_SHOP = ['handed over', 'reopened']
 const ONLY_LEADS = ['note settled', 'proposal declined', 'row accepted']
+const IN_PERSON = [...ONLY_LEADS, 'countersigned']
 
 const samples = readFileSync(`src/core/job/corpus/v${EVENT_VERSION}.jsonl`, 'utf8')
   .trim()
@@ -53,11 +54,26 @@ describe('after a vehicle was signed for and handed over', () => {
     expect(state.handedOver).not.toBeNull()
   })
 })
-test('only a lead decides; nobody hands over or reopens by hand; everything else is anybody’s', () => {
-  for (const kind of Object.keys(HAPPENINGS) as (keyof typeof HAPPENINGS)[]) {
-    expect([kind, mayWrite(kind, true)]).toEqual([kind, !ONLY_THE_SHOP.includes(kind)])
-    expect([kind, mayWrite(kind, false)]).toEqual([kind, ![...ONLY_THE_SHOP, ...ONLY_LEADS].includes(kind)])
-  }
+describe('who may write what, cell by cell', () => {
+  const kinds = Object.keys(HAPPENINGS) as (keyof typeof HAPPENINGS)[]
+  const here: Hand = { isLead: true, isHere: true, actsNow: true, hasActed: true }
+  const notAmong = (hand: Hand) => kinds.filter((kind) => notWritten(kind, hand) !== null)
+  test.each<[string, Partial<Hand>, readonly string[]]>([
+    ['a lead who acts', {}, ONLY_THE_SHOP],
+    ['an installer who acts', { isLead: false }, [...ONLY_THE_SHOP, ...ONLY_LEADS]],
+    ['a lead after somebody else took over', { actsNow: false }, [...ONLY_THE_SHOP, ...IN_PERSON]],
+    ['an installer after that', { isLead: false, actsNow: false }, [...ONLY_THE_SHOP, ...IN_PERSON]],
+    ['a lead who has left', { isHere: false, actsNow: false, hasActed: false }, [...ONLY_THE_SHOP, ...IN_PERSON]],
+    ['a lead who was never on this device', { actsNow: false, hasActed: false }, kinds],
+  ])('%s', (_, more, not) => {
+    expect(notAmong({ ...here, ...more }).sort()).toEqual([...not].sort())
+  })
+  test('what only waits for a PIN is told apart from what will never be taken', () => {
+    expect(notWritten('row accepted', { ...here, actsNow: false })).toBe('held: acts now')
+    expect(notWritten('undone', { ...here, actsNow: false, hasActed: false })).toBe('held: has acted')
+    expect(notWritten('row accepted', { ...here, isLead: false, actsNow: false })).toBe('needs a lead')
+    expect(notWritten('row accepted', { ...here, isHere: false })).toBe('had left')
+  })
 })
 test('a second lost screw is not covered by the search that was signed for the first', () => {
   const at = (n: number) => `000176400090000${n}-0000`

@@ -6,15 +6,20 @@ type Row = {
   /** Who may write it. `gate`: only the shop itself, which checks before it writes. */
   by: 'anybody' | 'lead' | 'gate'
   /**
+   * Whether it counts only while its person acts on the device that sends it: a signature and a lead's decision are
+   * worth nothing in the name of somebody who once was there.
+   */
+  inPerson: boolean
+  /**
    * Whether it opens a vehicle again that was signed for: signatures cover only what stood before them. Quiet is what
    * changes nothing on the vehicle.
    */
   reopens: boolean
 }
 
-const loud = (account: Row['account']) => ({ account, by: 'anybody', reopens: true }) as const
-const quiet = (account: Row['account']) => ({ account, by: 'anybody', reopens: false }) as const
-const decided = (account: Row['account']) => ({ account, by: 'lead', reopens: false }) as const
+const loud = (account: Row['account']) => ({ account, by: 'anybody', inPerson: false, reopens: true }) as const
+const quiet = (account: Row['account']) => ({ account, by: 'anybody', inPerson: false, reopens: false }) as const
+const decided = (account: Row['account']) => ({ account, by: 'lead', inPerson: true, reopens: false }) as const
 
 /** Everything that can be written into a job's log: whose account it is, who may write it, whether it reopens. */
 export const HAPPENINGS: Readonly<Record<Happening['kind'], Row>> = {
@@ -23,9 +28,9 @@ export const HAPPENINGS: Readonly<Record<Happening['kind'], Row>> = {
   'card taken': quiet('people'),
   paused: quiet('people'),
   resumed: quiet('people'),
-  countersigned: quiet('people'),
-  'handed over': { account: 'people', by: 'gate', reopens: false },
-  reopened: { account: 'people', by: 'gate', reopens: true },
+  countersigned: { account: 'people', by: 'anybody', inPerson: true, reopens: false },
+  'handed over': { account: 'people', by: 'gate', inPerson: false, reopens: false },
+  reopened: { account: 'people', by: 'gate', inPerson: false, reopens: true },
   'caution read': quiet('people'),
   'taken back': quiet('people'),
 
@@ -79,8 +84,28 @@ export const HAPPENINGS: Readonly<Record<Happening['kind'], Row>> = {
   'row accepted': decided('desk'),
 }
 
-/** Whether somebody may write this into the log themselves. */
-export function mayWrite(kind: Happening['kind'], isLead: boolean): boolean {
-  const { by } = HAPPENINGS[kind]
-  return by === 'anybody' || (by === 'lead' && isLead)
+/** What is known of the person in whose name something is written, on the device that sends it. */
+export type Hand = {
+  isLead: boolean
+  /** In the crew still. */
+  isHere: boolean
+  /** Whether they act on this device now, and whether they have acted on it since it was signed in. */
+  actsNow: boolean
+  hasActed: boolean
+}
+
+/** Why something may not be written; `held`: it can be once its person has entered their PIN. */
+export type NotWritten = 'the shop writes it' | 'needs a lead' | 'had left' | 'held: acts now' | 'held: has acted'
+
+/**
+ * Whether this may be written in the name of somebody, from a device they have had in their hands: null when it may.
+ * What somebody did before they left is taken, and marked where it is kept; what they alone could decide is not.
+ */
+export function notWritten(kind: Happening['kind'], hand: Hand): NotWritten | null {
+  const { by, inPerson } = HAPPENINGS[kind]
+  if (by === 'gate') return 'the shop writes it'
+  if (by === 'lead' && !hand.isLead) return 'needs a lead'
+  if (!hand.isHere) return inPerson ? 'had left' : null
+  if (inPerson && !hand.actsNow) return 'held: acts now'
+  return hand.hasActed ? null : 'held: has acted'
 }

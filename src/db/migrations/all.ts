@@ -7,6 +7,7 @@ import * as strips from './0005_strips'
 import * as evidence from './0006_evidence'
 import * as devices from './0008_devices'
 import * as saidBuild from './0007_saidBuild'
+import * as whoCame from './0009_whoCame'
 
 /** Every migration in order. Forward only: a released one never changes, and there is no way down. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -18,4 +19,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '0006_evidence': evidence,
   '0007_saidBuild': saidBuild,
   '0008_devices': devices,
+  '0009_whoCame': whoCame,
 }

@@ -4,7 +4,7 @@ import { useForm, type Path } from 'react-hook-form'
 import { HouseValues } from '@/core/shop/houseValues'
 import { SelectField, TextField } from '../forms/Field'
 import { SaveBar } from './SaveBar'
-import { useSaving, type Saved } from './useSaving'
+import { useFilledFrom, useSaving, type SaveShared } from './useSaving'
 
 type Entry = { path: Path<HouseValues>; label: string; unit: string; help?: string }
 /** Under which the shop's time zone stands. */
@@ -57,13 +57,18 @@ export function HouseForm({
   /** Time zones to choose from: the server's own list. */
   zones: readonly string[]
   may: boolean
-  save: (house: HouseValues) => Promise<Saved>
+  save: SaveShared<HouseValues>
 }) {
   const form = useForm<HouseValues>({ resolver: zodResolver(HouseValues) as never, defaultValues: house })
   const saving = useSaving()
+  const saveFilled = useFilledFrom(house, save)
   const { errors } = form.formState
   return (
-    <form className="space-y-6" noValidate onSubmit={form.handleSubmit((value) => saving.save(() => save(value)))}>
+    <form
+      className="space-y-6"
+      noValidate
+      onSubmit={form.handleSubmit((value) => saving.save(() => saveFilled(value)))}
+    >
       <div className="grid gap-8 md:grid-cols-3">
         {GROUPS.map((group) => (
           <fieldset key={group.title} className="space-y-3">

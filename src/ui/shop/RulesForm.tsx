@@ -8,27 +8,20 @@ import { SignalPlate } from '../marks/Signs'
 import { Dialog } from '../shell/Dialog'
 import { patternWords } from '@/words/rules'
 import { OwnRuleForm } from './OwnRuleForm'
-import { useSaving, type Saved } from './useSaving'
+import { useFilledFrom, useSaving, type Saved, type SaveShared } from './useSaving'
 
 /**
  * The rules of safety: the built-in ones, which can be raised and never weakened, and the shop's own. Saved as they are
  * changed.
  */
-export function RulesForm({
-  rules,
-  may,
-  save,
-}: {
-  rules: ShopRules
-  may: boolean
-  save: (rules: ShopRules) => Promise<Saved>
-}) {
+export function RulesForm({ rules, may, save }: { rules: ShopRules; may: boolean; save: SaveShared<ShopRules> }) {
   const [now, setNow] = useState(rules)
   const [edited, setEdited] = useState<Rule | 'new' | null>(null)
   const saving = useSaving()
+  const saveFilled = useFilledFrom(rules, save)
   const change = (next: ShopRules) =>
     saving.save(
-      () => save(next),
+      () => saveFilled(next),
       () => setNow(next),
     )
   const raise = (rule: Rule, severity: Severity) => {
@@ -142,7 +135,7 @@ export function RulesForm({
                     ? [...now.added, rule]
                     : now.added.map((other) => (other.id === rule.id ? rule : other)),
               }
-              const answer = await save(next).catch((): Saved => ({
+              const answer = await saveFilled(next).catch((): Saved => ({
                 status: 'refused',
                 sentence: 'The shop can’t be reached. What you typed is still here; try again when it can.',
               }))

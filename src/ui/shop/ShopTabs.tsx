@@ -9,6 +9,7 @@ const TABS = [
   ['/shop/stations', 'Stations and moves'],
   ['/shop/words', 'House words'],
   ['/shop/devices', 'Devices'],
+  ['/shop/access', 'Who came in'],
 ] as const
 export type ShopTab = (typeof TABS)[number][0]
 

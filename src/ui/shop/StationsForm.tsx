@@ -5,7 +5,7 @@ import { STATIONS } from '@/core/procedure/stations'
 import { HouseValues, moveS } from '@/core/shop/houseValues'
 import { TextField } from '../forms/Field'
 import { SaveBar } from './SaveBar'
-import { useSaving, type Saved } from './useSaving'
+import { useFilledFrom, useSaving, type SaveShared } from './useSaving'
 
 /** Stations of the shop's own, and how long it takes from one to another where that is not the usual time. */
 export function StationsForm({
@@ -15,7 +15,7 @@ export function StationsForm({
 }: {
   house: HouseValues
   may: boolean
-  save: (house: HouseValues) => Promise<Saved>
+  save: SaveShared<HouseValues>
 }) {
   const [own, setOwn] = useState(house.stations)
   const [moves, setMoves] = useState<Record<string, string>>(() =>
@@ -23,6 +23,7 @@ export function StationsForm({
   )
   const [problem, setProblem] = useState('')
   const saving = useSaving()
+  const saveFilled = useFilledFrom(house, save)
   const names = [...STATIONS, ...own.map((station) => station.name).filter(Boolean)]
   const submit = (event: FormEvent) => {
     event.preventDefault()
@@ -40,7 +41,7 @@ export function StationsForm({
     if (new Set(names).size < names.length)
       return setProblem('Two stations have the same name. Give one of them another.')
     setProblem('')
-    saving.save(() => save(parsed.data))
+    saving.save(() => saveFilled(parsed.data))
   }
   return (
     <form className="space-y-8" onSubmit={submit} noValidate>

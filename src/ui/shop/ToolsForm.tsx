@@ -5,7 +5,7 @@ import { Tool } from '@/core/shop/tool'
 import { TextField } from '../forms/Field'
 import { toolWords } from '@/words/items'
 import { SaveBar } from './SaveBar'
-import { useSaving, type Saved } from './useSaving'
+import { useFilledFrom, useSaving, type SaveShared } from './useSaving'
 import { newUuid } from '@/client/newId'
 
 /**
@@ -21,11 +21,12 @@ export function ToolsForm({
   tools: Tool[]
   missing: { head: string; models: string[] }[]
   may: boolean
-  save: (tools: Tool[]) => Promise<Saved>
+  save: SaveShared<Tool[]>
 }) {
   const [list, setList] = useState(tools)
   const [problem, setProblem] = useState<{ row: number; sentence: string } | null>(null)
   const saving = useSaving()
+  const saveFilled = useFilledFrom(tools, save)
   const change = (i: number, more: Partial<Tool>) => setList(list.with(i, { ...list[i]!, ...more }))
   const add = (more: Partial<Tool> = {}) =>
     setList([...list, { id: newUuid(), name: '', head: '', count: 1, kept: '', ...more }])
@@ -35,7 +36,7 @@ export function ToolsForm({
     if (!parsed.success)
       return setProblem({ row: Number(parsed.error.issues[0]!.path[0]), sentence: parsed.error.issues[0]!.message })
     setProblem(null)
-    saving.save(() => save(parsed.data))
+    saving.save(() => saveFilled(parsed.data))
   }
   const uncovered = missing.filter(({ head }) => !list.some((tool) => tool.head === head))
   return (

@@ -4,26 +4,19 @@ import { useState, type FormEvent } from 'react'
 import { HouseWords, type HouseWord } from '@/core/shop/houseWord'
 import { TextField } from '../forms/Field'
 import { SaveBar } from './SaveBar'
-import { useSaving, type Saved } from './useSaving'
+import { useFilledFrom, useSaving, type SaveShared } from './useSaving'
 
 /** The shop's own words, each with what it stands for. */
-export function WordsForm({
-  words,
-  may,
-  save,
-}: {
-  words: readonly HouseWord[]
-  may: boolean
-  save: (words: HouseWord[]) => Promise<Saved>
-}) {
+export function WordsForm({ words, may, save }: { words: HouseWord[]; may: boolean; save: SaveShared<HouseWord[]> }) {
   const [own, setOwn] = useState<readonly HouseWord[]>(words)
   const [problem, setProblem] = useState('')
   const saving = useSaving()
+  const saveFilled = useFilledFrom(words, save)
   const submit = (event: FormEvent) => {
     event.preventDefault()
     const parsed = HouseWords.safeParse(own)
     setProblem(parsed.success ? '' : parsed.error.issues[0]!.message)
-    if (parsed.success) saving.save(() => save(parsed.data))
+    if (parsed.success) saving.save(() => saveFilled(parsed.data))
   }
   return (
     <form className="max-w-2xl space-y-4" onSubmit={submit} noValidate>

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { DeskPage } from '@/app/DeskPage'
 import { everybody } from '@/server/jobs'
 import { readProcedure } from '@/server/procedures'
-import { mayAct, requireCrew } from '@/server/session'
+import { may, requireCrew } from '@/server/session'
 import { ProcedureScreen } from '@/ui/procedure/ProcedureScreen'
 import { declineAction, editDraftAction, publishAction, settleNoteAction } from '../actions'
 import { dateWords } from '@/words/dates'
@@ -32,7 +32,7 @@ export default async function ProcedurePage({ params }: { params: Promise<{ proc
           strips: view.strips,
           stations: crew.house.stations.map((station) => station.name),
           words: crew.words,
-          mayPublish: mayAct(crew, 'lead'),
+          mayPublish: may(crew, 'publish a record'),
           cleanUp: view.cleanUp,
           evidence: view.evidence,
           zone: crew.house.timeZone,

@@ -1,5 +1,5 @@
 import { listDevices } from '@/server/devices'
-import { mayAct, requireCrew } from '@/server/session'
+import { may, requireCrew } from '@/server/session'
 import { shopAddress } from '@/server/shopAddress'
 import { AddressCard } from '@/ui/shop/AddressCard'
 import { DeviceRows } from '@/ui/shop/DeviceRows'
@@ -12,12 +12,12 @@ export const metadata = { title: 'Devices' }
 
 export default async function DevicesPage() {
   const crew = await requireCrew()
-  const may = mayAct(crew, 'lead')
+  const maySee = may(crew, 'look after devices')
   const nowMs = new Date().getTime()
-  const devices = may ? await listDevices(crew) : []
+  const devices = maySee ? await listDevices(crew) : []
   return (
     <ShopPage crew={crew} at="/shop/devices" title="Devices">
-      {may ? (
+      {maySee ? (
         <div className="grid gap-10 lg:grid-cols-[1.5fr_1fr]">
           <DeviceRows
             devices={devices.map(({ id, name, kind, by, signedIn, lastSeen, waiting, clockAheadMs }) => ({

@@ -5,7 +5,7 @@ import type { Kit } from '@/core/shop/kit'
 import { listKits } from '@/server/kits'
 import { kitUses, type KitUse } from '@/server/kitUses'
 import { listProcedures } from '@/server/procedures'
-import { mayAct, requireCrew } from '@/server/session'
+import { may, requireCrew } from '@/server/session'
 import { ShopTabs } from '@/ui/shop/ShopTabs'
 import { kitMinutesWords, lastingChangeWords } from '@/words/kitWords'
 
@@ -21,7 +21,7 @@ export default async function KitsPage() {
       <div className="px-6 py-6">
         <div className="flex flex-wrap items-center justify-between gap-3">
           <h1 className="text-3xl">Kits</h1>
-          {mayAct(crew, 'lead') ? (
+          {may(crew, 'keep kits') ? (
             <Link href="/shop/kits/new" className="desk-button main">
               <Plus size={16} aria-hidden /> New kit
             </Link>

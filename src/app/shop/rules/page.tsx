@@ -1,4 +1,4 @@
-import { mayAct, requireCrew } from '@/server/session'
+import { may, requireCrew } from '@/server/session'
 import { RulesForm } from '@/ui/shop/RulesForm'
 import { saveRulesAction } from '../actions'
 import { ShopPage } from '../ShopPage'
@@ -9,7 +9,7 @@ export default async function RulesPage() {
   const crew = await requireCrew()
   return (
     <ShopPage crew={crew} at="/shop/rules" title="Rules of safety">
-      <RulesForm rules={crew.rules} may={mayAct(crew, 'owner')} save={saveRulesAction} />
+      <RulesForm rules={crew.rules} may={may(crew, 'change rules of safety')} save={saveRulesAction} />
     </ShopPage>
   )
 }

@@ -1,4 +1,4 @@
-import { mayAct, requireCrew } from '@/server/session'
+import { may, requireCrew } from '@/server/session'
 import { StationsForm } from '@/ui/shop/StationsForm'
 import { saveHouseAction } from '../actions'
 import { ShopPage } from '../ShopPage'
@@ -9,7 +9,7 @@ export default async function StationsPage() {
   const crew = await requireCrew()
   return (
     <ShopPage crew={crew} at="/shop/stations" title="Stations and moves">
-      <StationsForm house={crew.house} may={mayAct(crew, 'lead')} save={saveHouseAction} />
+      <StationsForm house={crew.house} may={may(crew, 'change house values')} save={saveHouseAction} />
     </ShopPage>
   )
 }

@@ -1,6 +1,6 @@
 import { headsOf } from '@/core/procedure/heads'
 import { listProcedures } from '@/server/procedures'
-import { mayAct, requireCrew } from '@/server/session'
+import { may, requireCrew } from '@/server/session'
 import { ToolsForm } from '@/ui/shop/ToolsForm'
 import { saveToolsAction } from '../actions'
 import { ShopPage } from '../ShopPage'
@@ -18,7 +18,7 @@ export default async function ToolsPage() {
     .map(([head, models]) => ({ head, models: [...models] }))
   return (
     <ShopPage crew={crew} at="/shop/tools" title="Tools">
-      <ToolsForm tools={crew.tools} missing={missing} may={mayAct(crew, 'lead')} save={saveToolsAction} />
+      <ToolsForm tools={crew.tools} missing={missing} may={may(crew, 'change tools')} save={saveToolsAction} />
     </ShopPage>
   )
 }

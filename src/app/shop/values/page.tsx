@@ -1,4 +1,4 @@
-import { mayAct, requireCrew } from '@/server/session'
+import { may, requireCrew } from '@/server/session'
 import { HouseForm } from '@/ui/shop/HouseForm'
 import { saveHouseAction } from '../actions'
 import { ShopPage } from '../ShopPage'
@@ -17,7 +17,7 @@ export default async function HouseValuesPage() {
       <HouseForm
         zones={Intl.supportedValuesOf('timeZone')}
         house={crew.house}
-        may={mayAct(crew, 'lead')}
+        may={may(crew, 'change house values')}
         save={saveHouseAction}
       />
     </ShopPage>

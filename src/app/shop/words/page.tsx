@@ -1,4 +1,4 @@
-import { mayAct, requireCrew } from '@/server/session'
+import { may, requireCrew } from '@/server/session'
 import { WordsForm } from '@/ui/shop/WordsForm'
 import { saveWordsAction } from '../actions'
 import { ShopPage } from '../ShopPage'
@@ -14,7 +14,7 @@ export default async function WordsPage() {
       title="House words"
       about="What this shop calls things, so that a line of shorthand understands it."
     >
-      <WordsForm words={crew.words} may={mayAct(crew, 'lead')} save={saveWordsAction} />
+      <WordsForm words={crew.words} may={may(crew, 'change words')} save={saveWordsAction} />
     </ShopPage>
   )
 }

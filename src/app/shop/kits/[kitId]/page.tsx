@@ -4,7 +4,7 @@ import { DeskPage } from '@/app/DeskPage'
 import type { Kit } from '@/core/shop/kit'
 import { listKits } from '@/server/kits'
 import { listProcedures } from '@/server/procedures'
-import { mayAct, requireCrew } from '@/server/session'
+import { may, requireCrew } from '@/server/session'
 import { KitForm } from '@/ui/shop/KitForm'
 import { ShopTabs } from '@/ui/shop/ShopTabs'
 import { removeKitAction, saveKitAction } from '../../actions'
@@ -36,7 +36,7 @@ export default async function KitPage({ params }: { params: Promise<{ kitId: str
           version={row.version}
           models={models}
           stations={crew.house.stations.map((station) => station.name)}
-          may={mayAct(crew, 'lead')}
+          may={may(crew, 'keep kits')}
           save={saveKitAction}
           remove={removeKitAction}
         />
