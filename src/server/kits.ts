@@ -64,6 +64,6 @@ export async function saveKit(
 export async function removeKit(crew: Crew, kitId: string): Promise<{ status: 'done' } | Refused> {
   const refusal = await refusalOf(crew, 'keep kits')
   if (refusal) return refusal
-  await inShop(crew, (trx) => trx.deleteFrom('kit').where('id', '=', kitId).execute())
-  return { status: 'done' }
+  const gone = await inShop(crew, (trx) => trx.deleteFrom('kit').where('id', '=', kitId).executeTakeFirst())
+  return gone.numDeletedRows > 0n ? { status: 'done' } : { status: 'refused', sentence: REFUSALS.thingGone }
 }

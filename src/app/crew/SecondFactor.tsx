@@ -6,14 +6,16 @@ import { QrCode } from '@/ui/paper/QrCode'
 import { beginSecondFactorAction, confirmSecondFactorAction, endSecondFactorAction } from './actions'
 
 type Begun = { address: string; backupCodes: string[] }
-type Stage = 'closed' | 'password' | Begun | 'turned on' | 'turned off'
+type Stage = 'closed' | 'password' | Begun
 
-/** A code from a phone beside the password: turned on with a first right code, turned off with the password. */
+/**
+ * A code from a phone beside the password: turned on with a first right code, turned off with the password. The page is
+ * drawn anew when it has changed.
+ */
 export function SecondFactor({ isOn }: { isOn: boolean }) {
   const [stage, setStage] = useState<Stage>('closed')
   const [problem, setProblem] = useState<string>()
   const [pending, start] = useTransition()
-  const now = stage === 'turned on' || (isOn && stage !== 'turned off')
   const send = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault()
     const typed = String(new FormData(event.currentTarget).get('secret') ?? '')
@@ -21,23 +23,22 @@ export function SecondFactor({ isOn }: { isOn: boolean }) {
       const answer = await reach(
         (): Promise<{ status: 'done' } | ({ status: 'begun' } & Begun) | { status: 'refused'; sentence: string }> => {
           if (stage !== 'password') return confirmSecondFactorAction(typed)
-          return now ? endSecondFactorAction(typed) : beginSecondFactorAction(typed)
+          return isOn ? endSecondFactorAction(typed) : beginSecondFactorAction(typed)
         },
         (sentence) => ({ status: 'refused' as const, sentence }),
       )
       setProblem(answer.status === 'refused' ? answer.sentence : undefined)
       if (answer.status === 'begun') setStage(answer)
-      else if (answer.status === 'done') setStage(stage === 'password' ? 'turned off' : 'turned on')
     })
   }
-  if (typeof stage === 'string' && stage !== 'password')
+  if (stage === 'closed')
     return (
       <p className="mt-2 flex flex-wrap items-center gap-3">
         <button type="button" className="jump" onClick={() => setStage('password')}>
-          {now ? 'Ask for no code at sign-in' : 'Ask for a code at sign-in as well'}
+          {isOn ? 'Ask for no code at sign-in' : 'Ask for a code at sign-in as well'}
         </button>
         <span className="text-second" role="status">
-          {now ? 'Signing in asks for your password and a code.' : 'Signing in asks for your password alone.'}
+          {isOn ? 'Signing in asks for your password and a code.' : 'Signing in asks for your password alone.'}
         </span>
       </p>
     )
@@ -50,7 +51,7 @@ export function SecondFactor({ isOn }: { isOn: boolean }) {
           name="secret"
           type="password"
           autoComplete="current-password"
-          help={now ? undefined : 'You need a phone with an app that makes codes.'}
+          help={isOn ? undefined : 'You need a phone with an app that makes codes.'}
           problem={problem}
         />
       ) : (
@@ -68,7 +69,7 @@ export function SecondFactor({ isOn }: { isOn: boolean }) {
       )}
       <div className="flex gap-3">
         <button className="desk-button main" disabled={pending}>
-          {pending ? 'A moment…' : stage !== 'password' ? 'Turn it on' : now ? 'Turn it off' : 'Go on'}
+          {pending ? 'A moment…' : stage !== 'password' ? 'Turn it on' : isOn ? 'Turn it off' : 'Go on'}
         </button>
         <button type="button" className="desk-button" onClick={() => (setStage('closed'), setProblem(undefined))}>
           Leave it

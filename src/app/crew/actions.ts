@@ -78,13 +78,20 @@ export async function beginSecondFactorAction(password: unknown): Promise<Begun 
 export async function confirmSecondFactorAction(code: unknown): Promise<CrewAnswer> {
   const crew = await requireCrew()
   const wish = atDoor(Code, code)
-  return wish.success ? confirmSecondFactor(crew, wish.data) : refusedFor(wish.error)
+  if (!wish.success) return refusedFor(wish.error)
+  const answer = await confirmSecondFactor(crew, wish.data)
+  if (answer.status === 'refused') return answer
+  // The sign-in library has made a new session: the page is drawn with that one.
+  redirect('/crew')
 }
 
 export async function endSecondFactorAction(password: unknown): Promise<CrewAnswer> {
   const crew = await requireCrew()
   const wish = atDoor(z.string().max(128), password)
-  return wish.success ? endSecondFactor(crew, wish.data) : { status: 'refused', sentence: REFUSALS.wrongPassword }
+  if (!wish.success) return { status: 'refused', sentence: REFUSALS.wrongPassword }
+  const answer = await endSecondFactor(crew, wish.data)
+  if (answer.status === 'refused') return answer
+  redirect('/crew')
 }
 
 function refusedFor(error: z.ZodError): CrewAnswer {

@@ -60,7 +60,7 @@ export default async function CrewPage() {
               crew.acting.id === crew.signedIn.id && people.some(({ id, signsIn }) => id === crew.acting.id && signsIn)
             }
           />
-          {asked !== null && !crew.isDemo && <SecondFactor isOn={asked} />}
+          {asked !== null && !crew.isDemo && <SecondFactor key={`${asked}`} isOn={asked} />}
           <form action={signOut} className="mt-6">
             <button className="desk-button">Sign this tablet out</button>
           </form>
