@@ -18,11 +18,13 @@ const layers = {
   db: ['core'],
   // Of workers types only: the pool starts them by their address.
   server: ['core', 'db', 'words', 'workers'],
-  workers: ['core'],
+  // The sheet is drawn on a thread.
+  workers: ['core', 'words', 'paper'],
+  paper: ['core', 'words'],
   // Types only: the worker itself is started by its address.
   client: ['core', 'workers'],
   words: ['core'],
-  ui: ['core', 'client', 'words'],
+  ui: ['core', 'client', 'words', 'paper'],
   demo: ['core', 'server', 'db'],
   cli: ['core', 'words'],
 }

@@ -1,6 +1,9 @@
 /** A recording under way; `done` comes with the words once it is stopped. */
 export type Recording = { stop: () => void; done: Promise<{ blob: Blob; seconds: number }> }
 
+/** After so long it stops by itself. */
+const LONGEST_MS = 180_000
+
 /** Begins to record with the microphone. Rejects where the browser does not let it be used. */
 export async function recordVoice(): Promise<Recording> {
   const stream = await navigator.mediaDevices.getUserMedia({ audio: true })
@@ -17,6 +20,9 @@ export async function recordVoice(): Promise<Recording> {
       })
     }
   })
+  const stop = () => recorder.state !== 'inactive' && recorder.stop()
+  // More than the shop takes in one piece would be spoken for nothing.
+  setTimeout(stop, LONGEST_MS)
   recorder.start()
-  return { stop: () => recorder.state !== 'inactive' && recorder.stop(), done }
+  return { stop, done }
 }

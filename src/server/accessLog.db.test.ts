@@ -49,7 +49,7 @@ test('whoever comes in, changes who may what, or is refused is written down for 
     'A wrong password was tried for Kim',
     'Marit authorised Kim for airbag circuits',
     'Tolu tried to change the crew and may not',
-    'Marit brought Kim in as lead',
+    'Marit brought Kim in as a lead',
   ])
   expect(await lines(crewOf(other, stranger))).toEqual([])
   // What is refused because nobody is there is not written down as done.

@@ -5,7 +5,6 @@ import { asShop, type ShopTransaction } from '../db/client'
 import { accountsDatabase } from './accountsDatabase'
 import { database } from './database'
 import { log } from './log'
-import type { Crew } from './session'
 
 /** `by`: who did it; `of`: whom it was about, where that is somebody else. Ids of the crew; never a name or a secret. */
 export type Access = {
@@ -33,7 +32,11 @@ export async function writeAccess(trx: ShopTransaction, shopId: string, access: 
 }
 
 /** What somebody does who acts on a device. */
-export function accessBy(crew: Crew, kind: AccessKind, more: { of?: string; detail?: string } = {}): Access {
+export function accessBy(
+  crew: { acting: { id: string }; sessionId: string },
+  kind: AccessKind,
+  more: { of?: string; detail?: string } = {},
+): Access {
   return { kind, by: crew.acting.id, sessionId: crew.sessionId, ...more }
 }
 

@@ -11,7 +11,7 @@ import { handOver } from './handOver'
 import { eventsAfter, lockJob } from './jobEvents'
 import { readJob, vehicleOverlay } from './jobs'
 import { openJob } from './openJob'
-import { endPlanning } from './planning'
+import { endThreads } from './threads'
 import { createProcedure } from './draftEdits'
 import { inShop, type Crew } from './session'
 import { crewOf, makeShop, somebody } from './shop.testing'
@@ -45,7 +45,7 @@ beforeAll(async () => {
   jobId = await open()
 })
 afterAll(async () => {
-  await endPlanning()
+  await endThreads()
   await database().destroy()
 })
 

@@ -1,27 +1,25 @@
 import 'server-only'
-import { preparedPhoto, type Prepared } from './preparedPhoto'
+import type { SentMedium } from '@/workers/mediaOnServer'
+import type { Prepared } from '@/workers/preparedPhoto'
 import { inShop, type Crew } from './session'
+import { onThread } from './threads'
 import { REFUSALS } from '@/words/refusals'
 
-const VOICES = ['audio/webm', 'audio/ogg', 'audio/mp4', 'audio/mpeg']
-
-export type MediaOutcome = { status: 'kept' } | { status: 'unknown job' } | { status: 'refused'; sentence: string }
+/** `later`: so much waits already that it is better sent again. */
+export type MediaOutcome =
+  { status: 'kept' } | { status: 'later' } | { status: 'unknown job' } | { status: 'refused'; sentence: string }
 
 /**
  * Keeps a picture or a recording of a job, once however often it is sent. A picture is decoded and written anew:
  * upright, no larger than needed, and without anything a camera put into the file (place, owner, other pictures).
  */
-export async function keepMedia(
-  crew: Crew,
-  jobId: string,
-  medium: { id: string; kind: 'photo' | 'voice'; mime: string; bytes: Buffer },
-): Promise<MediaOutcome> {
-  const prepared = medium.kind === 'photo' ? await preparedPhoto(medium.bytes) : preparedVoice(medium)
+export async function keepMedia(crew: Crew, jobId: string, medium: { id: string } & SentMedium): Promise<MediaOutcome> {
+  const { kind, bytes } = medium
+  const looked = await onThread<Prepared | null>('medium', crew.shopId, { kind, bytes } satisfies SentMedium)
+  if (looked.kind === 'not answered' && looked.why === 'too many wait') return { status: 'later' }
+  const prepared = looked.kind === 'answer' ? looked.answer : null
   if (!prepared)
-    return {
-      status: 'refused',
-      sentence: medium.kind === 'photo' ? REFUSALS.notAPicture : REFUSALS.notARecording,
-    }
+    return { status: 'refused', sentence: kind === 'photo' ? REFUSALS.notAPicture : REFUSALS.notARecording }
   return inShop(crew, async (trx): Promise<MediaOutcome> => {
     const job = await trx.selectFrom('job').select('id').where('id', '=', jobId).executeTakeFirst()
     if (!job) return { status: 'unknown job' }
@@ -33,19 +31,12 @@ export async function keepMedia(
         job_id: jobId,
         kind: medium.kind,
         made_by: crew.acting.id,
-        ...prepared,
+        ...plain(prepared),
       })
       .onConflict((conflict) => conflict.columns(['shop_id', 'id']).doNothing())
       .execute()
     return { status: 'kept' }
   })
-}
-
-function preparedVoice({ mime, bytes }: { mime: string; bytes: Buffer }): Prepared | null {
-  const plain = mime.split(';')[0]!.trim()
-  return VOICES.includes(plain) && bytes.length > 0
-    ? { bytes, mime: plain, thumbnail: null, width: null, height: null }
-    : null
 }
 
 /** A picture, small where it has a small one, or a recording. Null when it is not this shop's. */
@@ -62,4 +53,9 @@ export async function readMedia(
       .executeTakeFirst()
     return row?.bytes ? { bytes: row.bytes, mime: row.mime } : null
   })
+}
+
+/** What came over from a thread, as the database takes it: bytes arrive there without their class. */
+function plain({ bytes, thumbnail, ...rest }: Prepared): Prepared {
+  return { ...rest, bytes: Buffer.from(bytes), thumbnail: thumbnail && Buffer.from(thumbnail) }
 }

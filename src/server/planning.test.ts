@@ -7,7 +7,8 @@ import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
 import { smallDash } from '@/core/testing/smallDash.testing'
 import { ShopRules } from '@/core/vehicle/rule'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
-import { endPlanning, planOnThread } from './planning'
+import { planOnThread } from './planning'
+import { endThreads } from './threads'
 
 const house = DEFAULT_HOUSE_VALUES
 const rules = ShopRules.parse({})
@@ -23,7 +24,7 @@ function large() {
   const request = PlanRequest.parse({ goals, build: {}, policy: { habit: 'panel by panel' } })
   return { document, house, rules, request, limits: { expandedStates: 100_000_000 } }
 }
-afterAll(endPlanning)
+afterAll(endThreads)
 
 test('a thread gives the very answer that the search gives here', async () => {
   const here = findPlan(forBuild(small.document, {}), small.request, house, rulesInForce(rules))

@@ -6,7 +6,7 @@ import { database } from './database'
 import { createProcedure, publishDraft } from './draftEdits'
 import { crewNames, listJobs, readJob } from './jobs'
 import { openJob } from './openJob'
-import { endPlanning } from './planning'
+import { endThreads } from './threads'
 import { planFor } from './plans'
 import { crewOf, makeShop, somebody } from './shop.testing'
 import { addVehicle, chooseProcedure, listVehicles, NewVehicle, readVehicle } from './vehicles'
@@ -37,7 +37,7 @@ beforeAll(async () => {
   modelId = await createProcedure(crew, dash)
 })
 afterAll(async () => {
-  await endPlanning()
+  await endThreads()
   await database().destroy()
 })
 

@@ -39,7 +39,7 @@ export function accessWords(entry: { kind: AccessKind; by: string | null; of: st
     case 'refused':
       return `${by} tried to ${TRIED[entry.detail as Act] ?? `write “${entry.detail}” into a job`} and may not`
     case 'brought in':
-      return `${by} brought ${of} in as ${entry.detail}`
+      return `${by} brought ${of} in as ${entry.detail === 'lead' ? 'a' : 'an'} ${entry.detail}`
     case 'left':
       return `${by} wrote down that ${of} has left`
     case 'authorised':

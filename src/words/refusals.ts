@@ -53,8 +53,9 @@ export const REFUSALS = {
   workWaitsForItself: 'A work item waits for itself. Change what it comes after.',
   shopChanged: 'Somebody else has changed this meanwhile. Copy what you typed, load the page again and put it in.',
   kitChanged: 'Somebody else has changed this kit meanwhile. Copy what you typed, load the page again and put it in.',
-  notAPicture: 'This is no picture that can be read here. Take it again, as JPEG or PNG.',
-  notARecording: 'This is no recording that can be kept here. Record it again, or write the note.',
+  notAPicture: 'This is no picture that can be read here. Take it again, as JPEG or PNG of at most 40 million dots.',
+  notARecording:
+    'This is no recording that can be kept here. Record it again, in less than ten minutes, or write the note.',
   signInFirst: 'Sign in first.',
   sayJobAndMedia: 'Say which job and whether it is a photo or a voice.',
   noPublishedProcedure:
@@ -62,9 +63,14 @@ export const REFUSALS = {
   recordChanges: 'Somebody is changing this record just now. Try again in a moment.',
   manyPlansAsked: 'So many plans of your shop wait already. Try again when they are done.',
   nobodyWaits: 'Nobody waits for this plan any more.',
+  manySheetsAsked: 'So many sheets of your shop wait already. Try again when they are made.',
   planTooLarge: 'This plan needs more memory than one question may have. Choose fewer goals at once.',
   planTookTooLong: (seconds: number) =>
     `No order was found within ${seconds} seconds. Choose fewer goals at once, or another habit; on the page Plan it can be looked for longer.`,
+  sheetTookTooLong: (seconds: number) =>
+    `The sheet could not be made within ${seconds} seconds. Try again; what it says stands on the hand-over page.`,
+  jobIsFull: (most: number) =>
+    `This job holds ${most} entries already. Hand it over, and open another job for the rest.`,
   databaseSilent: 'The database does not answer. Look at postgres.log in the data folder.',
   tooManyTries: (waitS: number) => `Too many tries. Wait ${waitS} seconds, then try again.`,
   personCalledSo: (name: string) =>

@@ -82,7 +82,7 @@ export function SecondFactor({ isOn }: { isOn: boolean }) {
 function Secrets({ address, backupCodes }: Begun) {
   const key = new URL(address).searchParams.get('secret') ?? ''
   return (
-    <div className="grid gap-5 sm:grid-cols-[auto_1fr]">
+    <div className="grid gap-6 sm:grid-cols-[12rem_minmax(0,1fr)]">
       <div>
         <p className="mb-1 font-bold">1. Scan this with the app</p>
         <QrCode text={address} sizeMm={44} label="Code for the app that makes codes" />
@@ -93,7 +93,7 @@ function Secrets({ address, backupCodes }: Begun) {
       <div>
         <p className="mb-1 font-bold">2. Write these down and keep them in the shop’s safe place</p>
         <p className="text-[15px] text-second">Each works once in place of a code, for the day the phone is gone.</p>
-        <ul className="num mt-2 grid grid-cols-2 gap-x-4">
+        <ul className="num mt-2 grid max-w-xs grid-cols-2 gap-x-6 whitespace-nowrap">
           {backupCodes.map((code) => (
             <li key={code}>{code}</li>
           ))}

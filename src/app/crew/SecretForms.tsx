@@ -16,7 +16,7 @@ type Secret = keyof typeof SECRETS
 /** The own PIN and, for who signed this device in, the own password. */
 export function OwnSecrets({ hasPassword }: { hasPassword: boolean }) {
   return (
-    <div className="space-y-2">
+    <div className="flex flex-col items-start gap-2">
       <SecretForm secret="PIN" asks save={(now, next) => changePinAction({ now, next })} opener="Change my PIN" />
       {hasPassword && (
         <SecretForm

@@ -34,9 +34,9 @@ export default async function AccessPage({ searchParams }: { searchParams: Promi
           {entries.map((entry) => (
             <li
               key={entry.seq}
-              className={`grid grid-cols-[9.5rem_minmax(0,1fr)_minmax(0,12rem)] items-baseline gap-x-4 border-b border-hair py-1.5 ${NEEDS_A_LOOK.has(entry.kind) ? 'border-l-8 border-l-ink pl-3 font-bold' : 'pl-5'}`}
+              className={`grid grid-cols-[12rem_minmax(0,1fr)_minmax(0,10rem)] items-baseline gap-x-4 border-b border-hair py-1.5 ${NEEDS_A_LOOK.has(entry.kind) ? 'border-l-8 border-l-ink pl-3 font-bold' : 'pl-5'}`}
             >
-              <time className="num text-second" dateTime={entry.at.toISOString()}>
+              <time className="num whitespace-nowrap text-second" dateTime={entry.at.toISOString()}>
                 {dateWords(entry.at, 'moment', crew.house.timeZone)}
               </time>
               <span className="[overflow-wrap:anywhere]">{accessWords(entry)}</span>

@@ -6,6 +6,8 @@ import { REFUSALS } from '@/words/refusals'
 export const dynamic = 'force-dynamic'
 const Asked = z.object({ jobId: z.uuid(), mediaId: z.uuid(), kind: z.enum(['photo', 'voice']) })
 
+const STATUS = { kept: 200, later: 503, refused: 422, 'unknown job': 404 } as const
+
 /** Keeps a picture or a recording that a tablet sends. Sent twice, it is kept once. */
 export async function POST(
   request: Request,
@@ -19,8 +21,7 @@ export async function POST(
   const outcome = await keepMedia(crew, jobId, {
     id: mediaId,
     kind,
-    mime: request.headers.get('content-type') ?? '',
-    bytes: Buffer.from(await request.arrayBuffer()),
+    bytes: new Uint8Array(await request.arrayBuffer()),
   })
-  return Response.json(outcome, { status: outcome.status === 'kept' ? 200 : outcome.status === 'refused' ? 422 : 404 })
+  return Response.json(outcome, { status: STATUS[outcome.status] })
 }

@@ -12,8 +12,11 @@ export type Prepared = {
 const PHOTOS = ['jpeg', 'png', 'webp', 'heif', 'avif', 'gif', 'tiff']
 const LONGEST_SIDE_PX = 2400
 const THUMBNAIL_PX = 360
-/** A picture of more dots than any phone takes is no picture of a dash. */
-const MOST_PIXELS = 80_000_000
+/** More dots than a picture of a dash needs; the tablet makes its own smaller before it sends them. */
+const MOST_PIXELS = 40_000_000
+// One at a time on one core, and nothing kept in memory afterwards: the other core answers the shops meanwhile.
+sharp.concurrency(1)
+sharp.cache(false)
 
 /**
  * A picture written anew: turned upright, no larger than needed, and with nothing but the picture in it (no place, no
@@ -22,9 +25,12 @@ const MOST_PIXELS = 80_000_000
 export async function preparedPhoto(bytes: Buffer): Promise<Prepared | null> {
   try {
     // Drawings in words (SVG) and documents are no photos, and may name other files.
-    const { format } = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata()
+    const asked = { limitInputPixels: MOST_PIXELS, sequentialRead: true }
+    const { format, width, height, pages } = await sharp(bytes, asked).metadata()
+    // Looked at before anything is decoded; of what moves only the first picture is read.
+    if (width * (height / (pages ?? 1)) > MOST_PIXELS) return null
     if (!PHOTOS.includes(format)) return null
-    const whole = await sharp(bytes, { limitInputPixels: MOST_PIXELS })
+    const whole = await sharp(bytes, asked)
       .rotate()
       .resize({ width: LONGEST_SIDE_PX, height: LONGEST_SIDE_PX, fit: 'inside', withoutEnlargement: true })
       .jpeg({ quality: 82 })

@@ -10,7 +10,7 @@ export function HandoverPdf({
   photos,
   fonts,
 }: {
-  facts: HandoverFacts
+  facts: HandoverFacts & { leftOut: readonly string[] }
   photos: readonly { data: Buffer; words: string }[]
   fonts: Fonts
 }) {
@@ -68,6 +68,11 @@ export function HandoverPdf({
           </Text>
         )}
         <Listed title="Notes" items={facts.notes} />
+        {facts.leftOut.length > 0 && (
+          <Text style={[s.bold, { marginTop: 6 }]}>
+            Not on this sheet, and kept with the job: {facts.leftOut.join(', ')}.
+          </Text>
+        )}
         <Signed facts={facts} />
         {facts.photos.length > photos.length && (
           <Text style={{ marginTop: 8 }}>

@@ -1,7 +1,7 @@
 import { Circle, G, Line, Path, Polygon, Rect, Svg, Text, View } from '@react-pdf/renderer'
 import { seededRandom, seedOfText } from '@/core/base/random'
 import type { HandoverFacts } from '@/words/jobSheet'
-import { codePath } from './QrCode'
+import { codePath } from './codePath'
 import { INK, PETROL, s } from './pdfStyles'
 
 export function Fact({ name, value }: { name: string; value: string }) {

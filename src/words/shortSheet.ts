@@ -1,0 +1,44 @@
+import type { HandoverFacts } from './jobSheet'
+import { numberWords } from './dates'
+
+/**
+ * What one sheet of paper says at most of each kind, and what it is called where more is kept: a sheet is read beside
+ * a vehicle, and one without an end would hold the printer, and the shop, for minutes.
+ */
+const MOST = {
+  opened: [300, 'things that were opened'],
+  work: [200, 'pieces of work'],
+  replaced: [200, 'things replaced or left out'],
+  changed: [200, 'changes for good'],
+  accepted: [200, 'rows left open'],
+  cautions: [100, 'cautions'],
+  lookalikes: [100, 'fasteners that look alike'],
+  tests: [300, 'tests'],
+  notes: [200, 'notes'],
+  signatures: [40, 'signatures'],
+} as const satisfies Partial<Record<keyof HandoverFacts, readonly [number, string]>>
+type Bounded = keyof typeof MOST
+
+/** No single text is longer on paper. */
+const LONGEST_TEXT = 1000
+
+/** The same sheet within its bounds, with what was left out of it in words. */
+export function shortSheet(facts: HandoverFacts): HandoverFacts & { leftOut: string[] } {
+  const short = shortTexts(facts) as HandoverFacts
+  const leftOut: string[] = []
+  for (const kind of Object.keys(MOST) as Bounded[]) {
+    const [most, name] = MOST[kind]
+    const more = short[kind].length - most
+    if (more <= 0) continue
+    leftOut.push(`${numberWords(more)} more ${name}`)
+    Object.assign(short, { [kind]: short[kind].slice(0, most) })
+  }
+  return { ...short, leftOut }
+}
+
+function shortTexts(value: unknown): unknown {
+  if (typeof value === 'string') return value.length > LONGEST_TEXT ? `${value.slice(0, LONGEST_TEXT)}…` : value
+  if (Array.isArray(value)) return value.map(shortTexts)
+  if (typeof value !== 'object' || value === null) return value
+  return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, shortTexts(inner)]))
+}
