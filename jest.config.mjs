@@ -21,5 +21,5 @@ export default {
       },
     ],
   },
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^server-only$': '<rootDir>/src/server/serverOnlyForTests.ts' },
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^server-only$': '<rootDir>/src/server/serverOnlyElsewhere.ts' },
 }

@@ -1,24 +1,15 @@
 import { NextResponse, type NextRequest } from 'next/server'
-
-/** No body larger than this is read; an import of a procedure is the largest thing anybody sends. */
-const LARGEST_BODY_BYTES = 4 * 1024 * 1024
+import { notLetIn, SECURITY_HEADERS } from './server/entrance'
 
 /**
  * Before every request: refuses cross-site posts and oversized bodies, and sets the security headers with a content
  * policy.
  */
 export async function proxy(request: NextRequest): Promise<NextResponse> {
-  if (!['GET', 'HEAD', 'OPTIONS'].includes(request.method)) {
-    if (!isSameSite(request))
-      return refuse(403, 'This was sent from another site and is refused. Open Istruzione itself and try again.')
-    // A body of unknown length could be of any length.
-    if (request.headers.has('transfer-encoding'))
-      return refuse(411, 'Say how long this is: a body without a length is refused.')
-    if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY_BYTES)
-      return refuse(413, 'This is larger than 4 MB and is refused. Send less at once.')
-    if (request.headers.has('next-action') && !(await holdsArguments(request)))
-      return refuse(400, 'This can’t be read. Load the page again, then try once more.')
-  }
+  const no = notLetIn({ method: request.method, header: (name) => request.headers.get(name) })
+  if (no) return refuse(no.status, no.sentence)
+  if (request.headers.has('next-action') && !(await holdsArguments(request)))
+    return refuse(400, 'This can’t be read. Load the page again, then try once more.')
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64')
   const policy = contentPolicy(nonce)
   const headers = new Headers(request.headers)
@@ -32,15 +23,6 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
     response.headers.set('Strict-Transport-Security', 'max-age=31536000')
   return response
 }
-
-const SECURITY_HEADERS: readonly [string, string][] = [
-  ['X-Content-Type-Options', 'nosniff'],
-  ['X-Frame-Options', 'DENY'],
-  ['Referrer-Policy', 'same-origin'],
-  ['Cross-Origin-Opener-Policy', 'same-origin'],
-  ['Cross-Origin-Resource-Policy', 'same-origin'],
-  ['Permissions-Policy', 'camera=(self), microphone=(self), geolocation=(), payment=(), usb=()'],
-]
 
 function contentPolicy(nonce: string): string {
   const evalInDevelopment = process.env.NODE_ENV === 'development' ? " 'unsafe-eval'" : ''
@@ -70,17 +52,6 @@ async function holdsArguments(request: NextRequest): Promise<boolean> {
   if (!request.headers.get('content-type')?.startsWith('text/plain')) return true
   try {
     return Array.isArray(JSON.parse(await request.text()))
-  } catch {
-    return false
-  }
-}
-
-/** A browser says where a post comes from; one that says nothing is no browser of ours. */
-function isSameSite(request: NextRequest): boolean {
-  const origin = request.headers.get('origin')
-  if (origin === null) return request.headers.get('sec-fetch-site') === 'same-origin'
-  try {
-    return new URL(origin).host === request.headers.get('host')
   } catch {
     return false
   }

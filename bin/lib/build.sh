@@ -3,7 +3,10 @@ build_if_older() {
   local folder=${1:-.next}
   if [ -f "$folder/BUILD_ID" ] && [ -z "$(find src package-lock.json next.config.ts postcss.config.mjs tsconfig.json -newer "$folder/BUILD_ID" -type f -print -quit 2>/dev/null)" ]; then return 0; fi
   step 'building the application (about a minute and a half the first time)'
-  rm -rf "$folder/static"
+  # Types of pages that are gone would be looked for.
+  rm -rf "$folder/static" .next/types .next-test/types
   npx --no-install next build >"$data/build.log" 2>&1 || { tail -n 20 "$data/build.log" >&2; die "The application could not be built; $data/build.log says why."; }
+  # What answers before the framework is asked (src/server/eventsDoor.ts): one file, its packages as they are installed.
+  node_modules/.bin/esbuild src/server/eventsDoor.ts --bundle --platform=node --format=esm --packages=external --alias:server-only=./src/server/serverOnlyElsewhere.ts --outfile="$folder/eventsDoor.mjs" --log-level=warning >>"$data/build.log" 2>&1 || die "The door for tablets could not be built; $data/build.log says why."
   node bin/lib/compress.mjs "$folder" || die 'The built files could not be compressed; the lines above say why.'
 }

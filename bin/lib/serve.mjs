@@ -2,6 +2,8 @@
 // compressed (compress.mjs): a tablet on a weak signal gets the first page in the fewest bytes, and no processor
 // compresses them again. Everything else is Next's own.
 import { createServer } from 'node:http'
+import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
 import next from 'next'
 import sirv from 'sirv'
 
@@ -20,6 +22,8 @@ const built = sirv(`${folder}/static`, {
 })
 
 await app.prepare()
+// Tablets at work, each second and each tap, don't wait for the framework.
+const { answeredHere } = await import(pathToFileURL(join(process.cwd(), folder, 'eventsDoor.mjs')).href)
 const BUILT = '/_next/static/'
 
 /** An address that no browser makes of anything typed: the framework would break on it. */
@@ -52,6 +56,7 @@ const server = createServer((request, response) => {
     response.writeHead(400, { 'content-type': 'text/plain; charset=utf-8', 'x-content-type-options': 'nosniff' })
     return response.end('This address can’t be read. Open Today and go on from there.')
   }
+  if (answeredHere(request, response)) return undefined
   if (!request.url?.startsWith(BUILT)) return handle(request, response)
   const asked = request.url
   request.url = asked.slice(BUILT.length - 1)

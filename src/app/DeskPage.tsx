@@ -1,7 +1,7 @@
 import { cookies } from 'next/headers'
 import type { ReactNode } from 'react'
 import { crewNames } from '@/server/jobs'
-import type { Crew } from '@/server/session'
+import type { Crew } from '@/server/whoAsks'
 import { changeWhoActs } from './welcome/actions'
 import { Alive } from '@/ui/shell/Alive'
 import { DeviceBeat, PlainHttp } from '@/ui/shell/DeviceBeat'

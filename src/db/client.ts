@@ -1,4 +1,14 @@
-import { CompiledQuery, Kysely, PostgresDialect, sql, type Transaction } from 'kysely'
+import { AsyncLocalStorage } from 'node:async_hooks'
+import {
+  CompiledQuery,
+  Kysely,
+  PostgresDialect,
+  PostgresDriver,
+  type DatabaseConnection,
+  type PostgresDialectConfig,
+  type Transaction,
+  type TransactionSettings,
+} from 'kysely'
 import pg from 'pg'
 import type { Database } from './schema'
 
@@ -23,15 +33,41 @@ export function makePool(url: string | undefined, schema?: string): pg.Pool {
 }
 
 export function makeDb(url: string | undefined): Db {
-  return new Kysely<Database>({ dialect: new PostgresDialect({ pool: makePool(url) }) })
+  return new Kysely<Database>({ dialect: new ShopDialect({ pool: makePool(url) }) })
 }
 
 /** Runs queries as one shop: row-level security shows and takes that shop's rows only, until the transaction ends. */
 export function asShop<T>(db: Db, shopId: string, run: (trx: ShopTransaction) => Promise<T>): Promise<T> {
-  return db.transaction().execute(async (trx) => {
-    await sql`select set_config('app.shop_id', ${shopId}, true)`.execute(trx)
-    return run(trx)
-  })
+  if (!UUID.test(shopId)) throw new Error('a shop is named by its id')
+  return beginning.run({ shopId }, () => db.transaction().execute(run))
+}
+
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
+/**
+ * Whose the transaction is that begins next: taken by it, and by no other. One for the process, as its pool is: the
+ * bundles of pages and of the tablets' door have their own copy of this module.
+ */
+const shared = globalThis as { istruzioneBeginning?: AsyncLocalStorage<{ shopId: string | null }> }
+const beginning = (shared.istruzioneBeginning ??= new AsyncLocalStorage())
+
+/** One message begins a transaction and says whose it is: half of what a small question costs is the way there. */
+class ShopDriver extends PostgresDriver {
+  override async beginTransaction(connection: DatabaseConnection, settings: TransactionSettings): Promise<void> {
+    const asked = beginning.getStore()
+    if (!asked?.shopId) return super.beginTransaction(connection, settings)
+    const { shopId } = asked
+    asked.shopId = null
+    await connection.executeQuery(CompiledQuery.raw(`begin; select set_config('app.shop_id', '${shopId}', true)`))
+  }
+}
+
+class ShopDialect extends PostgresDialect {
+  constructor(private readonly given: PostgresDialectConfig) {
+    super(given)
+  }
+  override createDriver(): ShopDriver {
+    return new ShopDriver(this.given)
+  }
 }
 
 export async function ping(db: Db): Promise<void> {

@@ -6,7 +6,7 @@ import { addPerson, retirePerson, setAuthorised } from './crew'
 import { database } from './database'
 import { changeActing } from './pin'
 import { resetPin } from './secrets'
-import { inShop } from './session'
+import { inShop } from './whoAsks'
 import { crewOf, makeShop, somebody } from './shop.testing'
 import { accessWords } from '@/words/accessWords'
 

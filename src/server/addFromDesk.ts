@@ -4,7 +4,7 @@ import { REFUSALS } from '@/words/refusals'
 import { appendJobEvents } from './appendEvents'
 import { eventHere } from './jobEvents'
 import { readJob } from './jobs'
-import type { Crew } from './session'
+import type { Crew } from './whoAsks'
 
 /**
  * Adds an event at the desk, by who acts there: a note worked in, a contradiction declined. Null when it is done, else

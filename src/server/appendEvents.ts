@@ -10,8 +10,8 @@ import { same } from '@/core/procedure/edit'
 import { NOT_WRITTEN, REFUSALS } from '@/words/refusals'
 import type { ShopTransaction } from '../db/client'
 import { accessBy, writeAccess } from './accessLog'
-import { lockJob, reopenFor, storeEvents } from './jobEvents'
-import { inShop, type Crew } from './session'
+import { eventsHeld, lockJob, reopenFor, storeEvents } from './jobEvents'
+import { inShop, type Crew } from './whoAsks'
 import { growRecord } from './strips'
 import { foldBuild } from './vehicleBuild'
 
@@ -24,6 +24,12 @@ export const AppendRequest = z.object({
   events: z.array(z.unknown()).min(1).max(500),
   each: z.boolean().default(false),
 })
+
+/**
+ * No job has so many: a strip of a whole vehicle has some hundreds. Every screen of a job folds all of them, and Today
+ * those of every open job.
+ */
+export const MOST_EVENTS = 10_000
 
 /** `forGood`: it will never be taken as it is; otherwise somebody can mend what is in the way, and it is sent again. */
 export type RefusedEvent = { eventId: string; sentence: string; forGood: boolean }
@@ -40,14 +46,9 @@ export async function appendJobEvents(crew: Crew, jobId: string, sent: readonly 
     if (!job) return { status: 'unknown job' }
     const { readable, refused } = readSent(sent)
     const by = await hands(crew, trx, jobId)
-    const judged = judge(readable, await storedAlready(trx, readable), by)
+    const { judged, kept } = await storeWhatMay(crew, trx, readable, by)
     const [denied] = judged.denied
     if (denied) await writeAccess(trx, crew.shopId, accessBy(crew, 'refused', { detail: denied }))
-    const hadLeft = (event: JobEvent) => (by.crew.get(event.personId)?.isHere === false ? 'had left' : null)
-    const kept = judged.fresh.length > 0 ? await storeEvents(crew, trx, jobId, judged.fresh, hadLeft) : []
-    const lost = judged.fresh
-      .filter((event) => !kept.includes(event))
-      .map(({ id }) => forGood(id, REFUSALS.storedOtherwise))
     if (kept.length > 0) {
       await foldBuild(trx, job.vehicle_id, kept)
       if (job.handed_over_at !== null) await reopenFor(crew, trx, jobId, kept)
@@ -55,10 +56,41 @@ export async function appendJobEvents(crew: Crew, jobId: string, sent: readonly 
     }
     return {
       status: 'kept',
-      stored: [...judged.known, ...kept.map((event) => event.id)],
-      refused: [...refused, ...judged.refused, ...lost],
+      stored: [...new Set([...judged.known, ...kept.map((event) => event.id)])],
+      refused: [...refused, ...judged.refused],
     }
   })
+}
+
+/** Judges what was sent and stores what is new and may be written. */
+async function storeWhatMay(
+  crew: Crew,
+  trx: ShopTransaction,
+  events: readonly JobEvent[],
+  by: Hands,
+): Promise<{ judged: Judged; kept: JobEvent[] }> {
+  const hadLeft = (event: JobEvent) => (by.crew.get(event.personId)?.isHere === false ? 'had left' : null)
+  const store = (fresh: readonly JobEvent[]) => storeEvents(crew, trx, by.jobId, fresh, hadLeft)
+  const isFull = async (fresh: number) => (await eventsHeld(trx, by.jobId)) + fresh > MOST_EVENTS
+  // Nearly always all of it is new and may be written: then nothing has to be looked up before.
+  const asNew = judge(events, new Map(), by)
+  const first = asNew.refused.length > 0 || (await isFull(asNew.fresh.length)) ? [] : await store(asNew.fresh)
+  if (asNew.refused.length === 0 && first.length === asNew.fresh.length) return { judged: asNew, kept: first }
+  const judged = judge(events, await storedAlready(trx, events), by)
+  const refuse = (fresh: readonly JobEvent[], sentence: string) =>
+    judged.refused.push(...fresh.map(({ id }) => forGood(id, sentence)))
+  if (judged.fresh.length === 0) return { judged, kept: first }
+  if (await isFull(judged.fresh.length)) {
+    refuse(judged.fresh, REFUSALS.jobIsFull(MOST_EVENTS))
+    return { judged, kept: first }
+  }
+  const then = await store(judged.fresh)
+  // What another job took meanwhile.
+  refuse(
+    judged.fresh.filter((event) => !then.includes(event)),
+    REFUSALS.storedOtherwise,
+  )
+  return { judged, kept: [...first, ...then] }
 }
 
 const forGood = (eventId: string, sentence: string): RefusedEvent => ({ eventId, sentence, forGood: true })
@@ -79,26 +111,35 @@ function readSent(sent: readonly unknown[]): { readable: JobEvent[]; refused: Re
 type Hands = { jobId: string; crew: ReadonlyMap<string, Hand & { name: string }> }
 
 async function hands(crew: Crew, trx: ShopTransaction, jobId: string): Promise<Hands> {
-  const acting = await trx.selectFrom('acting').select('crew_id').where('session_id', '=', crew.sessionId).execute()
-  const acted = new Set([crew.signedIn.id, crew.acting.id, ...acting.map((row) => row.crew_id)])
-  const people = await trx.selectFrom('crew').select(['id', 'name', 'role', 'active']).execute()
+  const people = await trx
+    .selectFrom('crew')
+    .leftJoin('acting', (join) =>
+      join.onRef('acting.crew_id', '=', 'crew.id').on('acting.session_id', '=', crew.sessionId),
+    )
+    .select(['crew.id', 'crew.name', 'crew.role', 'crew.active', 'acting.session_id as acted'])
+    .execute()
+  const here = [crew.signedIn.id, crew.acting.id]
   return {
     jobId,
     crew: new Map(
-      people.map(({ id, name, role, active }) => [
+      people.map(({ id, name, role, active, acted }) => [
         id,
-        { name, isLead: role !== 'installer', isHere: active, actsNow: crew.acting.id === id, hasActed: acted.has(id) },
+        {
+          name,
+          isLead: role !== 'installer',
+          isHere: active,
+          actsNow: crew.acting.id === id,
+          hasActed: acted !== null || here.includes(id),
+        },
       ]),
     ),
   }
 }
 
+type Judged = { fresh: JobEvent[]; known: string[]; refused: RefusedEvent[]; denied: Happening['kind'][] }
+
 /** Which events are new, which the shop has already (by id), and which are refused and why. */
-function judge(
-  events: readonly JobEvent[],
-  stored: ReadonlyMap<string, unknown>,
-  by: Hands,
-): { fresh: JobEvent[]; known: string[]; refused: RefusedEvent[]; denied: Happening['kind'][] } {
+function judge(events: readonly JobEvent[], stored: ReadonlyMap<string, unknown>, by: Hands): Judged {
   const denied: Happening['kind'][] = []
   const fresh = new Map<string, JobEvent>()
   const known = new Set<string>()

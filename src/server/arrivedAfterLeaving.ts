@@ -1,5 +1,5 @@
 import 'server-only'
-import { inShop, type Crew } from './session'
+import { inShop, type Crew } from './whoAsks'
 
 export type LateArrival = { jobId: string; vehicle: string; title: string; person: string; count: number; lastAt: Date }
 

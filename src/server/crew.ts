@@ -3,7 +3,7 @@ import { sql } from 'kysely'
 import { insertPerson, makeAccount, NewPerson, removeAccount } from './accounts'
 import { accessBy, writeAccess } from './accessLog'
 import { holdNames } from './lock'
-import { inShop, refusalOf, type Crew, type Person, type Refused } from './session'
+import { inShop, refusalOf, type Crew, type Person, type Refused } from './whoAsks'
 import { REFUSALS } from '@/words/refusals'
 
 export type CrewRow = Person & { signsIn: boolean; active: boolean }

@@ -4,7 +4,7 @@ import { uuid } from '@/core/base/id'
 import { REFUSALS } from '@/words/refusals'
 import { accessBy, writeAccess } from './accessLog'
 import { accountsDatabase } from './accountsDatabase'
-import { inShop, refusalOf, type Crew, type Refused } from './session'
+import { inShop, refusalOf, type Crew, type Refused } from './whoAsks'
 
 /** What a device says of itself, once a minute while somebody looks at it. */
 export const Beat = z.object({

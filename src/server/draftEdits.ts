@@ -13,7 +13,7 @@ import { NOT_SAID, type Source } from '@/core/procedure/source'
 import type { ShopTransaction } from '../db/client'
 import { circumstancesOf, entriesOf, seenOn } from './procedureSeen'
 import { draftOf, newestRevision } from './revisions'
-import { inShop, refusalOf, type Crew, type Refused } from './session'
+import { inShop, refusalOf, type Crew, type Refused } from './whoAsks'
 import { REFUSALS } from '@/words/refusals'
 
 export async function createProcedure(crew: Crew, document: ProcedureDocument): Promise<string> {

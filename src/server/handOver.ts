@@ -5,7 +5,7 @@ import { handoverBlocks, type HandoverBlock } from '@/core/job/handover'
 import { termsOf } from '@/core/job/terms'
 import { eventHere, lockJob, storeEvents } from './jobEvents'
 import { readJobIn } from './jobs'
-import { inShop, type Crew } from './session'
+import { inShop, type Crew } from './whoAsks'
 
 export type HandOverOutcome =
   | { status: 'done' }

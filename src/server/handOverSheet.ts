@@ -7,7 +7,7 @@ import { env } from './env'
 import { shopHasOthers } from './handOver'
 import { everybody, readJob } from './jobs'
 import { readMedia } from './media'
-import type { Crew } from './session'
+import type { Crew } from './whoAsks'
 import { onThread, type Threaded } from './threads'
 
 const MOST_PHOTOS = 12

@@ -5,15 +5,15 @@ import { foldJob } from '@/core/job/fold'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { database } from './database'
 import { addFromDesk } from './addFromDesk'
-import { appendJobEvents } from './appendEvents'
+import { appendJobEvents, MOST_EVENTS } from './appendEvents'
 import { arrivedAfterLeaving } from './arrivedAfterLeaving'
 import { handOver } from './handOver'
-import { eventsAfter, lockJob } from './jobEvents'
+import { eventsAfter, forgetHeld, lockJob } from './jobEvents'
 import { readJob, vehicleOverlay } from './jobs'
 import { openJob } from './openJob'
 import { endThreads } from './threads'
 import { createProcedure } from './draftEdits'
-import { inShop, type Crew } from './session'
+import { inShop, type Crew } from './whoAsks'
 import { crewOf, makeShop, somebody } from './shop.testing'
 import { EVENT_VERSION } from '@/core/job/eventVersion'
 
@@ -433,4 +433,28 @@ test('what a job found on a vehicle is known when the next one is opened, and no
   })
   expect((await vehicleOverlay(as(lead), vehicleId, jobId)).holders.size).toBe(0)
   expect(foldJob(panelVan(), (await readJob(as(lead), next))!.events).history).toEqual([])
+})
+
+test('a job that is full takes no more, and still knows what it has', async () => {
+  const full = await open()
+  const note = (i: number) => event({ kind: 'noted', itemId: null, text: `${i}` }, installer, full)
+  const first = note(0)
+  await appendJobEvents(as(installer), full, [first])
+  // Most of them past the door: it takes five hundred at a time.
+  const filling = Array.from({ length: MOST_EVENTS - 2 }, (_, i) => note(i))
+  const row = { shop_id: shopId, job_id: full, person_id: installer.id }
+  for (let at = 0; at < filling.length; at += 2000)
+    await inShop(as(lead), (trx) =>
+      trx
+        .insertInto('job_event')
+        .values(filling.slice(at, at + 2000).map((e) => ({ ...row, id: e.id, at: e.at, body: JSON.stringify(e) })))
+        .execute(),
+    )
+  forgetHeld(full)
+  const [last, tooMany] = [note(1), note(2)]
+  expect(await appendJobEvents(as(installer), full, [last])).toMatchObject({ stored: [last.id], refused: [] })
+  expect(await appendJobEvents(as(installer), full, [first, tooMany])).toMatchObject({
+    stored: [first.id],
+    refused: [{ eventId: tooMany.id, forGood: true, sentence: expect.stringContaining('another job') }],
+  })
 })

@@ -1,4 +1,5 @@
 import 'server-only'
+import { sql } from 'kysely'
 import { laterStamp, nextStamp } from '@/core/base/clock'
 import type { Stamp } from '@/core/base/stamp'
 import { JobEvent, type Happening } from '@/core/job/event'
@@ -6,7 +7,8 @@ import { EVENT_VERSION } from '@/core/job/eventVersion'
 import { reopening } from '@/core/job/reopening'
 import { readEvents, type ReadEvents } from '@/core/job/readEvents'
 import type { ShopTransaction } from '../db/client'
-import { inShop, type Crew } from './session'
+import { database } from './database'
+import { inShop, type Crew } from './whoAsks'
 
 /**
  * A job, held until the transaction ends. Whoever writes into its log holds it first: the numbers of its events are
@@ -20,6 +22,26 @@ export async function lockJob(trx: ShopTransaction, jobId: string) {
     .forNoKeyUpdate()
     .executeTakeFirst()
 }
+
+const held = ((globalThis as { istruzioneHeld?: Map<string, number> }).istruzioneHeld ??= new Map<string, number>())
+const MOST_COUNTED = 20_000
+
+/** How many events a locked job has: counted once, and from then on as they are stored. One process serves a shop. */
+export async function eventsHeld(trx: ShopTransaction, jobId: string): Promise<number> {
+  const known = held.get(jobId)
+  if (known !== undefined) return known
+  const { n } = await trx
+    .selectFrom('job_event')
+    .select((eb) => eb.fn.countAll<string>().as('n'))
+    .where('job_id', '=', jobId)
+    .executeTakeFirstOrThrow()
+  held.set(jobId, Number(n))
+  if (held.size > MOST_COUNTED) held.delete(held.keys().next().value!)
+  return Number(n)
+}
+
+/** For tests that write past the door. */
+export const forgetHeld = (jobId: string) => held.delete(jobId)
 
 /** Stores events of a locked job; those whose id another job took meanwhile are left out of the answer. */
 export async function storeEvents(
@@ -45,6 +67,7 @@ export async function storeEvents(
     .returning('id')
     .execute()
   const ids = new Set(stored.map((row) => row.id))
+  if (held.has(jobId)) held.set(jobId, held.get(jobId)! + ids.size)
   return events.filter((event) => ids.has(event.id))
 }
 
@@ -91,12 +114,20 @@ export async function reopenFor(
   await trx.updateTable('job').set({ handed_over_at: null }).where('id', '=', jobId).execute()
 }
 
+/** The number of the newest event of a job: one indexed look-up, in one question; 0 without any, null without a job. */
+async function newestOf(shopId: string, jobId: string): Promise<number | null> {
+  const found = await sql<{ seq: string | null }>`select newest_of_job(${shopId}, ${jobId}) as seq`.execute(database())
+  const seq = found.rows[0]?.seq
+  return seq == null ? null : Number(seq)
+}
+
 /** What a tablet does not have yet of a job, and the place reached. Null when it is not this shop's. */
 export async function eventsAfter(
   crew: Crew,
   jobId: string,
   after: number,
 ): Promise<(ReadEvents & { upTo: number }) | null> {
+  if ((await newestOf(crew.shopId, jobId)) === after) return { events: [], notUnderstood: [], upTo: after }
   return inShop(crew, async (trx) => {
     const job = await trx.selectFrom('job').select('id').where('id', '=', jobId).executeTakeFirst()
     if (!job) return null

@@ -9,7 +9,7 @@ import { stripDocument } from '@/core/strip/stripDocument'
 import type { ShopTransaction } from '../db/client'
 import { allEvents } from './jobEvents'
 import { readRevision } from './revisions'
-import { inShop, type Crew, type Person } from './session'
+import { inShop, type Crew, type Person } from './whoAsks'
 import type { JobEvent } from '@/core/job/event'
 
 export type JobRecord = {

@@ -5,7 +5,7 @@ import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { Kit, KitFit } from '@/core/shop/kit'
 import { database } from './database'
 import { kitUses } from './kitUses'
-import { inShop } from './session'
+import { inShop } from './whoAsks'
 import { crewOf, makeShop, somebody } from './shop.testing'
 import { EVENT_VERSION } from '@/core/job/eventVersion'
 

@@ -1,5 +1,5 @@
 import 'server-only'
-import { inShop, type Crew } from './session'
+import { inShop, type Crew } from './whoAsks'
 
 /** A vehicle a kit is in, or is being fitted to. `handedOverAt` null: the job is under way. */
 export type KitUse = { kitId: string; jobId: string; vehicle: string; handedOverAt: Date | null }

@@ -2,7 +2,7 @@ import 'server-only'
 import { z } from 'zod'
 import { checkKit, Kit } from '@/core/shop/kit'
 import { holdNames } from './lock'
-import { inShop, refusalOf, type Crew, type Refused } from './session'
+import { inShop, refusalOf, type Crew, type Refused } from './whoAsks'
 import { kitProblemSentence, REFUSALS } from '@/words/refusals'
 
 export type KitRow = { kit: Kit; version: number }

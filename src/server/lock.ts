@@ -1,7 +1,7 @@
 import 'server-only'
 import { sql } from 'kysely'
 import type { ShopTransaction } from '../db/client'
-import type { Crew } from './session'
+import type { Crew } from './whoAsks'
 
 /** What a shop has one of each name of: whoever looks whether a name is free, and then takes it, holds this first. */
 export type Named = 'people' | 'vehicles' | 'kits'

@@ -1,7 +1,7 @@
 import 'server-only'
 import type { SentMedium } from '@/workers/mediaOnServer'
 import type { Prepared } from '@/workers/preparedPhoto'
-import { inShop, type Crew } from './session'
+import { inShop, type Crew } from './whoAsks'
 import { onThread } from './threads'
 import { REFUSALS } from '@/words/refusals'
 

@@ -4,7 +4,7 @@ import { smallDash } from '@/core/testing/smallDash.testing'
 import { database } from './database'
 import { createProcedure, editDraft, importProcedure, newProcedure, publishDraft } from './draftEdits'
 import { listProcedures, readProcedure } from './procedures'
-import { inShop } from './session'
+import { inShop } from './whoAsks'
 import { crewOf, makeShop, somebody } from './shop.testing'
 
 const [lead, installer, stranger] = [

@@ -8,7 +8,7 @@ import { REFUSALS } from '@/words/refusals'
 import type { ShopTransaction } from '../db/client'
 import { planOnThread } from './planning'
 import { draftOf, newestRevision } from './revisions'
-import { inShop, type Crew, type Refused } from './session'
+import { inShop, type Crew, type Refused } from './whoAsks'
 import { saidNow } from './vehicleBuild'
 
 export const NewJob = z.object({

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, expect, test } from '@jest/globals'
 import { addPerson, listCrew, removeDemo, retirePerson, setAuthorised } from './crew'
 import { database } from './database'
 import { changeActing } from './pin'
-import { inShop } from './session'
+import { inShop } from './whoAsks'
 import { crewOf, makeShop, somebody } from './shop.testing'
 
 const [owner, lead] = [somebody('Marit', 'owner'), somebody('Tolu', 'lead')]

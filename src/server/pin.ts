@@ -4,7 +4,7 @@ import { z } from 'zod'
 import { asShop, type ShopTransaction } from '../db/client'
 import { database } from './database'
 import { accessBy, writeAccess } from './accessLog'
-import type { Crew } from './session'
+import type { Crew } from './whoAsks'
 import { REFUSALS } from '@/words/refusals'
 
 /** Four to eight digits: short enough for a greasy finger. */

@@ -8,7 +8,7 @@ import { forBuild } from '@/core/procedure/forBuild'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { planOnThread } from './planning'
 import { newestRevision } from './revisions'
-import { inShop, type Crew } from './session'
+import { inShop, type Crew } from './whoAsks'
 
 export const PlanQuestion = z.object({
   procedureId: z.uuid('Give the id of a procedure of your shop.'),

@@ -11,7 +11,7 @@ import { whilePlanning, type Circumstances } from '@/core/vehicle/circumstances'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { ShopTransaction } from '../db/client'
 import { readRevision } from './revisions'
-import type { Crew } from './session'
+import type { Crew } from './whoAsks'
 
 /** The shop's own rules and figures are judged by as well as the built-in ones. */
 export function circumstancesOf(crew: Crew): Circumstances {

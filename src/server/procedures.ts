@@ -8,7 +8,7 @@ import { ProcedureDocument } from '@/core/procedure/document'
 import { cleanUpOf, type CleanUp } from '@/core/strip/cleanUp'
 import { circumstancesOf, entriesOf, seenOn } from './procedureSeen'
 import { draftOf, newestRevision } from './revisions'
-import { inShop, type Crew } from './session'
+import { inShop, type Crew } from './whoAsks'
 
 export type ProcedureRow = {
   id: string

@@ -6,7 +6,7 @@ import { accessBy, writeAccess } from './accessLog'
 import { accountsDatabase } from './accountsDatabase'
 import { auth } from './auth'
 import { passwordIsRight, userOf } from './secrets'
-import { inShop, type Crew, type Refused } from './session'
+import { inShop, type Crew, type Refused } from './whoAsks'
 
 /** Six digits from an app on a phone, as RFC 6238 makes them. */
 export const Code = z

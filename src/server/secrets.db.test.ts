@@ -6,7 +6,7 @@ import { accountsDatabase } from './accountsDatabase'
 import { database } from './database'
 import { changeActing } from './pin'
 import { changePassword, changePin, NewPassword, NewPin, resetPassword, resetPin } from './secrets'
-import { inShop } from './session'
+import { inShop } from './whoAsks'
 import { crewOf, makeShop, somebody } from './shop.testing'
 
 const [owner, stranger] = [somebody('Marit', 'owner'), somebody('Aino', 'owner')]

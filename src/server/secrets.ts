@@ -7,7 +7,7 @@ import { accessBy, writeAccess } from './accessLog'
 import { Password } from './accountNames'
 import { accountsDatabase } from './accountsDatabase'
 import { hashPin, Pin, pinIsRight } from './pin'
-import { inShop, refusalOf, type Crew, type Refused } from './session'
+import { inShop, refusalOf, type Crew, type Refused } from './whoAsks'
 import { beginTry, succeeded, type Tried } from './tries'
 
 type Done = { status: 'done' } | Refused

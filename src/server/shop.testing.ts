@@ -1,6 +1,6 @@
 import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
 import { ShopRules } from '@/core/vehicle/rule'
-import { inShop, type Crew, type Person } from './session'
+import { inShop, type Crew, type Person } from './whoAsks'
 
 /** Somebody who acts in a shop, for tests on a real PostgreSQL (bin/test unit starts one and migrates it). */
 export function crewOf(shopId: string, person: Person): Crew {

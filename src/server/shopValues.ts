@@ -8,7 +8,7 @@ import { Tool } from '@/core/shop/tool'
 import { ShopRules } from '@/core/vehicle/rule'
 import { isBuiltIn } from '@/core/vehicle/rulesInForce'
 import { REFUSALS } from '@/words/refusals'
-import { inShop, refusalOf, type Crew, type Refused } from './session'
+import { inShop, refusalOf, type Crew, type Refused } from './whoAsks'
 
 /** What a shop adds of its own: its shape at every door, and the right it needs. The owner answers for safety. */
 export const SHOP_PARTS = {

@@ -14,7 +14,7 @@ import { holdNames } from './lock'
 import { allEvents } from './jobEvents'
 import { changeDraft } from './draftEdits'
 import { newestRevision } from './revisions'
-import { inShop, type Crew, type Refused } from './session'
+import { inShop, type Crew, type Refused } from './whoAsks'
 import type { JobEvent } from '@/core/job/event'
 import { REFUSALS } from '@/words/refusals'
 

@@ -5,7 +5,7 @@ import { Build } from '@/core/procedure/when'
 import { holdNames } from './lock'
 import { saidNow } from './vehicleBuild'
 import { newestRevision } from './revisions'
-import { inShop, type Crew, type Refused } from './session'
+import { inShop, type Crew, type Refused } from './whoAsks'
 import { REFUSALS } from '@/words/refusals'
 
 export const NewVehicle = z.object({

@@ -56,6 +56,7 @@ export const REFUSALS = {
   notAPicture: 'This is no picture that can be read here. Take it again, as JPEG or PNG of at most 40 million dots.',
   notARecording:
     'This is no recording that can be kept here. Record it again, in less than ten minutes, or write the note.',
+  somethingBroke: 'Something broke at the shop’s machine. Nothing is lost: try again in a moment.',
   signInFirst: 'Sign in first.',
   sayJobAndMedia: 'Say which job and whether it is a photo or a voice.',
   noPublishedProcedure:

@@ -6,10 +6,12 @@ import { Password } from '@/server/accountNames'
 import { NewPerson } from '@/server/accounts'
 import { addPerson, removeDemo, retirePerson } from '@/server/crew'
 import { atDoor } from '@/server/door'
+import { thenForget } from '@/server/keptCrew'
 import { Pin } from '@/server/pin'
 import { changePassword, changePin, NewPassword, NewPin, resetPassword, resetPin } from '@/server/secrets'
 import { beginSecondFactor, Code, confirmSecondFactor, endSecondFactor, type Begun } from '@/server/secondFactor'
-import { requireCrew, type Refused } from '@/server/session'
+import { requireCrew } from '@/server/session'
+import type { Refused } from '@/server/whoAsks'
 import { REFUSALS } from '@/words/refusals'
 
 export type CrewAnswer = { status: 'done' } | { status: 'refused'; sentence: string; fields?: Record<string, string> }
@@ -34,7 +36,7 @@ export async function retireAction(crewId: string): Promise<CrewAnswer> {
   const crew = await requireCrew()
   const id = atDoor(z.uuid(), crewId)
   if (!id.success) return { status: 'refused', sentence: REFUSALS.choosePerson }
-  const outcome = await retirePerson(crew, id.data)
+  const outcome = await thenForget(crew, retirePerson(crew, id.data))
   if (outcome.status === 'done') revalidatePath('/crew')
   return outcome
 }
@@ -54,19 +56,19 @@ export async function changePinAction(input: unknown): Promise<CrewAnswer> {
 export async function changePasswordAction(input: unknown): Promise<CrewAnswer> {
   const crew = await requireCrew()
   const wish = atDoor(NewPassword, input)
-  return wish.success ? changePassword(crew, wish.data) : refusedFor(wish.error)
+  return wish.success ? thenForget(crew, changePassword(crew, wish.data)) : refusedFor(wish.error)
 }
 
 export async function resetPinAction(crewId: unknown, next: unknown): Promise<CrewAnswer> {
   const crew = await requireCrew()
   const wish = atDoor(z.object({ crewId: z.uuid(), next: Pin }), { crewId, next })
-  return wish.success ? resetPin(crew, wish.data.crewId, wish.data.next) : refusedFor(wish.error)
+  return wish.success ? thenForget(crew, resetPin(crew, wish.data.crewId, wish.data.next)) : refusedFor(wish.error)
 }
 
 export async function resetPasswordAction(crewId: unknown, next: unknown): Promise<CrewAnswer> {
   const crew = await requireCrew()
   const wish = atDoor(z.object({ crewId: z.uuid(), next: Password }), { crewId, next })
-  return wish.success ? resetPassword(crew, wish.data.crewId, wish.data.next) : refusedFor(wish.error)
+  return wish.success ? thenForget(crew, resetPassword(crew, wish.data.crewId, wish.data.next)) : refusedFor(wish.error)
 }
 
 export async function beginSecondFactorAction(password: unknown): Promise<Begun | Refused> {
@@ -79,7 +81,7 @@ export async function confirmSecondFactorAction(code: unknown): Promise<CrewAnsw
   const crew = await requireCrew()
   const wish = atDoor(Code, code)
   if (!wish.success) return refusedFor(wish.error)
-  const answer = await confirmSecondFactor(crew, wish.data)
+  const answer = await thenForget(crew, confirmSecondFactor(crew, wish.data))
   if (answer.status === 'refused') return answer
   // The sign-in library has made a new session: the page is drawn with that one.
   redirect('/crew')
@@ -89,7 +91,7 @@ export async function endSecondFactorAction(password: unknown): Promise<CrewAnsw
   const crew = await requireCrew()
   const wish = atDoor(z.string().max(128), password)
   if (!wish.success) return { status: 'refused', sentence: REFUSALS.wrongPassword }
-  const answer = await endSecondFactor(crew, wish.data)
+  const answer = await thenForget(crew, endSecondFactor(crew, wish.data))
   if (answer.status === 'refused') return answer
   redirect('/crew')
 }

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import { DeskPage } from '@/app/DeskPage'
-import type { Crew } from '@/server/session'
+import type { Crew } from '@/server/whoAsks'
 import { ShopTabs, type ShopTab } from '@/ui/shop/ShopTabs'
 
 /** A page of the shop: its tabs, a heading, and what it is about in one line. */

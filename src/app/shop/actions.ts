@@ -5,7 +5,9 @@ import { z } from 'zod'
 import { setAuthorised } from '@/server/crew'
 import { KitInput, removeKit, saveKit } from '@/server/kits'
 import { atDoor } from '@/server/door'
-import { requireCrew, type Refused } from '@/server/session'
+import { thenForget } from '@/server/keptCrew'
+import { requireCrew } from '@/server/session'
+import type { Refused } from '@/server/whoAsks'
 import { saveShopPart, SHOP_PARTS, type ShopPart, type ShopPartValue } from '@/server/shopValues'
 import { REFUSALS } from '@/words/refusals'
 
@@ -16,7 +18,10 @@ async function savePart<P extends ShopPart>(part: P, value: unknown, before: unk
   const { schema } = SHOP_PARTS[part]
   const parsed = atDoor(z.object({ value: schema, before: schema }), { value, before })
   if (!parsed.success) return { status: 'refused', sentence: parsed.error.issues[0]!.message }
-  const answer = await saveShopPart(crew, part, parsed.data as { value: ShopPartValue<P>; before: ShopPartValue<P> })
+  const answer = await thenForget(
+    crew,
+    saveShopPart(crew, part, parsed.data as { value: ShopPartValue<P>; before: ShopPartValue<P> }),
+  )
   if (answer.status === 'done') revalidatePath('/', 'layout')
   return answer
 }
@@ -62,7 +67,7 @@ export async function setAuthorisedAction(crewId: unknown, authorised: unknown):
     what: authorised,
   })
   if (!parsed.success) return { status: 'refused', sentence: REFUSALS.choosePerson }
-  const answer = await setAuthorised(crew, parsed.data.id, parsed.data.what)
+  const answer = await thenForget(crew, setAuthorised(crew, parsed.data.id, parsed.data.what))
   if (answer.status === 'done') revalidatePath('/crew')
   return answer
 }

@@ -7,7 +7,8 @@ import { addressOf } from '@/server/clientAddress'
 import { lookAround } from '@/server/demoSignIn'
 import { changeActing, type ActingOutcome } from '@/server/pin'
 import { atDoor } from '@/server/door'
-import { requireCrew } from '@/server/session'
+import { forgetCrews, thenForget } from '@/server/keptCrew'
+import { currentCrew, requireCrew } from '@/server/session'
 import { setUpShop, ShopSetup } from '@/server/setUpShop'
 import { REFUSALS } from '@/words/refusals'
 
@@ -45,7 +46,9 @@ export async function setUpMyShop(input: unknown): Promise<FormAnswer> {
 }
 
 export async function signOut(): Promise<void> {
+  const crew = await currentCrew()
   await auth().api.signOut({ headers: await headers() })
+  if (crew) forgetCrews(crew.shopId)
   redirect('/welcome')
 }
 
@@ -55,5 +58,5 @@ export async function changeWhoActs(input: unknown): Promise<ActingOutcome> {
   const crew = await requireCrew()
   const wish = atDoor(Acting, input)
   if (!wish.success) return { status: 'wrong', sentence: REFUSALS.chooseNameAndPin }
-  return changeActing(crew, wish.data.crewId, wish.data.pin)
+  return thenForget(crew, changeActing(crew, wish.data.crewId, wish.data.pin))
 }

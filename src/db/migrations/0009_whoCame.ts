@@ -2,7 +2,8 @@ import { sql, type Kysely } from 'kysely'
 
 /**
  * Who came in, who was refused and whose rights changed; which events arrived in the name of somebody who had left;
- * and tries at names and addresses, which outlive a restart. Accounts are read by a role of their own.
+ * and tries at names and addresses, which outlive a restart. Accounts are read by a role of their own. What a tablet
+ * asks each second is one question.
  */
 export async function up(db: Kysely<unknown>): Promise<void> {
   const run = (text: string) => sql.raw(text).execute(db)
@@ -22,6 +23,17 @@ export async function up(db: Kysely<unknown>): Promise<void> {
 
   await run(`alter table job_event add column mark text check (mark in ('had left'))`)
   await run(`create index job_event_marked on job_event (shop_id, received_seq) where mark is not null`)
+
+  // Whether there is anything new of a job, in one question; as the asking role, so that it sees its own shop alone.
+  await run(`create function newest_of_job(wanted_shop uuid, wanted_job uuid) returns bigint language plpgsql
+    security invoker set search_path = public as $$
+    begin
+      perform set_config('app.shop_id', wanted_shop::text, true);
+      return coalesce((select received_seq from job_event where shop_id = wanted_shop and job_id = wanted_job
+        order by received_seq desc limit 1), (select 0 from job where id = wanted_job));
+    end $$`)
+  await run('revoke all on function newest_of_job(uuid, uuid) from public')
+  await run('grant execute on function newest_of_job(uuid, uuid) to istruzione_app')
 
   // What is tried is kept as a digest: neither a name nor an address can be read from it.
   await run(`create table auth.try (

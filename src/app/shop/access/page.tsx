@@ -1,6 +1,7 @@
 import Link from 'next/link'
 import { ENTRIES_A_PAGE, listAccess } from '@/server/accessLog'
-import { inShop, may, requireCrew } from '@/server/session'
+import { requireCrew } from '@/server/session'
+import { inShop, may } from '@/server/whoAsks'
 import { accessWords, NEEDS_A_LOOK } from '@/words/accessWords'
 import { dateWords } from '@/words/dates'
 import { REFUSALS } from '@/words/refusals'

@@ -3,7 +3,9 @@ import { revalidatePath } from 'next/cache'
 import { z } from 'zod'
 import { DeviceName, nameDevice, signOutDevice } from '@/server/devices'
 import { atDoor } from '@/server/door'
-import { requireCrew, type Refused } from '@/server/session'
+import { thenForget } from '@/server/keptCrew'
+import { requireCrew } from '@/server/session'
+import type { Refused } from '@/server/whoAsks'
 import { REFUSALS } from '@/words/refusals'
 
 type Answer = { status: 'done' } | Refused
@@ -22,7 +24,7 @@ export async function signOutDeviceAction(deviceId: unknown): Promise<Answer> {
   const crew = await requireCrew()
   const id = atDoor(z.uuid(), deviceId)
   if (!id.success) return { status: 'refused', sentence: REFUSALS.deviceGone }
-  const answer = await signOutDevice(crew, id.data)
+  const answer = await thenForget(crew, signOutDevice(crew, id.data))
   if (answer.status === 'done') revalidatePath('/shop/devices')
   return answer
 }

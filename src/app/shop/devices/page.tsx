@@ -1,5 +1,6 @@
 import { listDevices } from '@/server/devices'
-import { may, requireCrew } from '@/server/session'
+import { requireCrew } from '@/server/session'
+import { may } from '@/server/whoAsks'
 import { shopAddress } from '@/server/shopAddress'
 import { AddressCard } from '@/ui/shop/AddressCard'
 import { DeviceRows } from '@/ui/shop/DeviceRows'

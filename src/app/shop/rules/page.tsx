@@ -1,4 +1,5 @@
-import { may, requireCrew } from '@/server/session'
+import { requireCrew } from '@/server/session'
+import { may } from '@/server/whoAsks'
 import { RulesForm } from '@/ui/shop/RulesForm'
 import { saveRulesAction } from '../actions'
 import { ShopPage } from '../ShopPage'

@@ -1,6 +1,7 @@
 import { headsOf } from '@/core/procedure/heads'
 import { listProcedures } from '@/server/procedures'
-import { may, requireCrew } from '@/server/session'
+import { requireCrew } from '@/server/session'
+import { may } from '@/server/whoAsks'
 import { ToolsForm } from '@/ui/shop/ToolsForm'
 import { saveToolsAction } from '../actions'
 import { ShopPage } from '../ShopPage'

@@ -1,4 +1,5 @@
-import { may, requireCrew } from '@/server/session'
+import { requireCrew } from '@/server/session'
+import { may } from '@/server/whoAsks'
 import { HouseForm } from '@/ui/shop/HouseForm'
 import { saveHouseAction } from '../actions'
 import { ShopPage } from '../ShopPage'

@@ -1,4 +1,5 @@
-import { may, requireCrew } from '@/server/session'
+import { requireCrew } from '@/server/session'
+import { may } from '@/server/whoAsks'
 import { WordsForm } from '@/ui/shop/WordsForm'
 import { saveWordsAction } from '../actions'
 import { ShopPage } from '../ShopPage'

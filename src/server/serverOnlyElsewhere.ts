@@ -1,0 +1,2 @@
+// "server-only" outside the framework's own bundle (tests, the door for tablets): there is nothing to guard.
+export {}

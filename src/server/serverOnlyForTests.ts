@@ -1,2 +1,0 @@
-// Jest maps "server-only" here: outside the bundler there is nothing to guard.
-export {}
