@@ -2,7 +2,7 @@ import type { NextConfig } from 'next'
 
 const config: NextConfig = {
   turbopack: { root: import.meta.dirname },
-  serverExternalPackages: ['pg', 'pino', 'sharp', 'piscina', '@react-pdf/renderer'],
+  serverExternalPackages: ['pg', 'pino', 'sharp', 'piscina', 'prom-client', '@react-pdf/renderer'],
   poweredByHeader: false,
   devIndicators: false,
   distDir: process.env.ISTRUZIONE_BUILD_DIR ?? '.next',

@@ -21,7 +21,8 @@ const log = JSON.parse((await client.get(`/api/jobs/${jobs[0]}/events`)).text) a
   acting: { id: string }
   events: unknown[]
 }
-for (const job of jobs) await client.post(`/api/jobs/${job}/events`, { events: [emptyEvent(job, log.acting.id)], each: true })
+for (const job of jobs)
+  await client.post(`/api/jobs/${job}/events`, { events: [emptyEvent(job, log.acting.id)], each: true })
 const places = new Map<string, number>()
 for (const job of jobs)
   places.set(job, (JSON.parse((await client.get(`/api/jobs/${job}/events`)).text) as typeof log).upTo)

@@ -171,6 +171,24 @@ SQL
   export DATABASE_OWNER_URL="postgres://istruzione_owner:$(cat "$data/pg-owner")@127.0.0.1:$db_port/$name"
 }
 
+# rotate_log FILE [LARGEST_KB]: sets a log that has grown too large aside and goes on in an empty one; the last three are kept.
+# What writes it appends, and need not know.
+rotate_log() {
+  local file=$1 largest_kb=${2:-20000}
+  [ -f "$file" ] && [ "$(( $(stat -c %s "$file") / 1024 ))" -ge "$largest_kb" ] || return 0
+  [ -f "$file.2" ] && mv -f "$file.2" "$file.3"
+  [ -f "$file.1" ] && mv -f "$file.1" "$file.2"
+  cp -p "$file" "$file.1" && : > "$file"
+}
+
+keep_logs_small() {
+  trap - EXIT INT TERM HUP
+  while kill -0 $$ 2>/dev/null; do
+    for log in app postgres front; do rotate_log "$data/$log.log"; done
+    sleep 60 & wait $!
+  done
+}
+
 # setup_code: who may set up a shop. Beyond this machine only who was told the code that is printed here.
 setup_code() {
   export ISTRUZIONE_SETUP=${ISTRUZIONE_SETUP:-$([ "$ISTRUZIONE_LOOPBACK" = 1 ] && echo open || echo code)}

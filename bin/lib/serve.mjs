@@ -1,6 +1,7 @@
 // Serves the built application: serve.mjs HOST PORT. The built files of .next/static come from the disk already
 // compressed (compress.mjs): a tablet on a weak signal gets the first page in the fewest bytes, and no processor
 // compresses them again. Everything else is Next's own.
+import { randomUUID } from 'node:crypto'
 import { createServer } from 'node:http'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
@@ -23,7 +24,9 @@ const built = sirv(`${folder}/static`, {
 
 await app.prepare()
 // Tablets at work, each second and each tap, don't wait for the framework.
-const { answeredHere } = await import(pathToFileURL(join(process.cwd(), folder, 'eventsDoor.mjs')).href)
+const { answeredHere, doorOf, inRequest, metrics } = await import(
+  pathToFileURL(join(process.cwd(), folder, 'eventsDoor.mjs')).href
+)
 const BUILT = '/_next/static/'
 
 /** An address that no browser makes of anything typed: the framework would break on it. */
@@ -50,8 +53,7 @@ function writeAddress(request) {
   headers['x-istruzione-address'] = told || from
 }
 
-const server = createServer((request, response) => {
-  writeAddress(request)
+function answer(request, response) {
   if (!isReadable(request.url ?? '/')) {
     response.writeHead(400, { 'content-type': 'text/plain; charset=utf-8', 'x-content-type-options': 'nosniff' })
     return response.end('This address can’t be read. Open Today and go on from there.')
@@ -61,12 +63,34 @@ const server = createServer((request, response) => {
   const asked = request.url
   request.url = asked.slice(BUILT.length - 1)
   response.setHeader('Vary', 'Accept-Encoding')
-  built(request, response, () => {
+  return built(request, response, () => {
     request.url = asked
     response.removeHeader('Vary')
     handle(request, response)
   })
+}
+
+const server = createServer((request, response) => {
+  writeAddress(request)
+  const id = randomUUID()
+  response.setHeader('x-request-id', id)
+  const done = metrics.requests.startTimer()
+  const door = doorOf(request.method ?? '', (request.url ?? '').split('?', 1)[0])
+  response.once('close', () => done({ door, status: `${String(response.statusCode)[0]}xx` }))
+  inRequest(id, () => answer(request, response))
 })
+
+// For who watches this installation, and only from this machine.
+const metricsPort = Number(process.env.ISTRUZIONE_METRICS_PORT ?? 0)
+if (metricsPort > 0)
+  createServer(async (_, response) => {
+    const text = await metrics.registry.metrics()
+    response.writeHead(200, { 'content-type': metrics.registry.contentType })
+    response.end(text)
+  })
+    .on('error', (error) => console.error(`the figures are not served: ${error.message}`))
+    .listen(metricsPort, '127.0.0.1')
+
 server.listen(port, host, () => console.log(`listening on ${host}:${port}`))
 // Requests under way may end within three seconds; a second signal ends it at once.
 for (const signal of ['SIGTERM', 'SIGINT'])

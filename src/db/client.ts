@@ -32,8 +32,9 @@ export function makePool(url: string | undefined, schema?: string): pg.Pool {
   return pool
 }
 
-export function makeDb(url: string | undefined): Db {
-  return new Kysely<Database>({ dialect: new ShopDialect({ pool: makePool(url) }) })
+export function makeDb(from: pg.Pool | string | undefined): Db {
+  const pool = from instanceof pg.Pool ? from : makePool(from)
+  return new Kysely<Database>({ dialect: new ShopDialect({ pool }) })
 }
 
 /** Runs queries as one shop: row-level security shows and takes that shop's rows only, until the transaction ends. */

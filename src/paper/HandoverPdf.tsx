@@ -4,16 +4,14 @@ import { type Fonts, register, s } from './pdfStyles'
 import { Fact, Listed, Opened, Sign, TapeMark, Code } from './PdfPieces'
 import { ForTheNext, Signed, Tested } from './PdfSections'
 
-/** The hand-over sheet for the vehicle file and the customer: black and one petrol on white, A4, made on the server. */
-export function HandoverPdf({
-  facts,
-  photos,
-  fonts,
-}: {
+type Paper = {
   facts: HandoverFacts & { leftOut: readonly string[] }
   photos: readonly { data: Buffer; words: string }[]
   fonts: Fonts
-}) {
+}
+
+/** The hand-over sheet for the vehicle file and the customer: black and one petrol on white, A4, made on the server. */
+export function handoverPaper({ facts, photos, fonts }: Paper) {
   register(fonts)
   return (
     <Document title={`Hand-over ${facts.label}`} author={facts.shopName} language="en">

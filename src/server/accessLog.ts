@@ -5,8 +5,9 @@ import { asShop, type ShopTransaction } from '../db/client'
 import { accountsDatabase } from './accountsDatabase'
 import { database } from './database'
 import { log } from './log'
+import { metrics } from './metrics'
 
-/** `by`: who did it; `of`: whom it was about, where that is somebody else. Ids of the crew; never a name or a secret. */
+/** `by`: who did it; `of`: whom it was about, where that is somebody else. Ids, never a name or a secret. */
 export type Access = {
   kind: AccessKind
   by: string | null
@@ -28,6 +29,7 @@ export async function writeAccess(trx: ShopTransaction, shopId: string, access: 
       detail: access.detail ?? '',
     })
     .execute()
+  metrics.access.inc({ kind: access.kind })
   log.info({ shop: shopId, access: access.kind, by: access.by, of: access.of ?? undefined }, 'access')
 }
 

@@ -4,12 +4,13 @@ import type pg from 'pg'
 import { makePool } from '../db/client'
 import type { AccountsDatabase } from '../db/schema'
 import { env } from './env'
+import { watchPool } from './metrics'
 
 const shared = globalThis as { istruzioneAccounts?: { pool: pg.Pool; db: Kysely<AccountsDatabase> } }
 
 function opened() {
   if (!shared.istruzioneAccounts) {
-    const pool = makePool(env().ACCOUNTS_DATABASE_URL, 'auth')
+    const pool = watchPool('accounts', makePool(env().ACCOUNTS_DATABASE_URL, 'auth'))
     shared.istruzioneAccounts = { pool, db: new Kysely({ dialect: new PostgresDialect({ pool }) }) }
   }
   return shared.istruzioneAccounts

@@ -9,7 +9,7 @@ const Env = z.object({
   ISTRUZIONE_ORIGIN: z.url(),
   /** '1' when the application listens on loopback only: one-tap demo sign-ins are allowed there and nowhere else. */
   ISTRUZIONE_LOOPBACK: z.enum(['0', '1']).default('0'),
-  /** Whether anybody may set up a shop here: with the code that the start command prints, without one, or not at all. */
+  /** Whether anybody may set up a shop here, only who has the code that the start command prints, or nobody. */
   ISTRUZIONE_SETUP: z.enum(['open', 'code', 'closed']).default('open'),
   ISTRUZIONE_SETUP_CODE: z.string().default(''),
   /** In the shop's network: where a device learns to trust the shop's own authority, and that one's certificate. */

@@ -6,6 +6,10 @@ import { notLetIn, SECURITY_HEADERS } from './entrance'
 import { eventsAfter } from './jobEvents'
 import { crewOfTablet } from './keptCrew'
 import { log } from './log'
+import { metrics } from './metrics'
+
+export { inRequest } from './log'
+export { doorOf, metrics } from './metrics'
 
 /**
  * The one door that every tablet knocks at each second, and every tap goes through: /api/jobs/ID/events. It is opened
@@ -69,6 +73,9 @@ async function take(request: IncomingMessage, jobId: string): Promise<Answer> {
   const outcome = await appendJobEvents(crew, jobId, body.data.events)
   if (outcome.status === 'unknown job') return UNKNOWN
   const { stored, refused } = outcome
+  metrics.events.inc({ outcome: 'stored' }, stored.length)
+  metrics.events.inc({ outcome: 'refused for good' }, refused.filter(({ forGood }) => forGood).length)
+  metrics.events.inc({ outcome: 'held' }, refused.filter(({ forGood }) => !forGood).length)
   log.info({ jobId, events: body.data.events.length, stored: stored.length, refused: refused.length }, 'events')
   const [first] = refused
   if (first && !body.data.each)

@@ -118,7 +118,7 @@ export async function reopenFor(
 async function newestOf(shopId: string, jobId: string): Promise<number | null> {
   const found = await sql<{ seq: string | null }>`select newest_of_job(${shopId}, ${jobId}) as seq`.execute(database())
   const seq = found.rows[0]?.seq
-  return seq == null ? null : Number(seq)
+  return seq === null || seq === undefined ? null : Number(seq)
 }
 
 /** What a tablet does not have yet of a job, and the place reached. Null when it is not this shop's. */

@@ -11,7 +11,7 @@ export type Planned =
 
 /** Has an order found on a thread; where there is no answer, a sentence says why. The search itself knows no clock. */
 export async function planOnThread(shopId: string, question: ServerPlanning, signal?: AbortSignal): Promise<Planned> {
-  const planned = await onThread<Result<FoundPlan, PlanError>>('plan', shopId, question, signal)
+  const planned = await onThread<Result<FoundPlan, PlanError>>('plan', shopId, question, { signal })
   if (planned.kind === 'answer') return planned
   const sentences = {
     'too many wait': REFUSALS.manyPlansAsked,

@@ -43,7 +43,9 @@ function isSame(a: string, b: string): boolean {
   return timingSafeEqual(first!, second!)
 }
 
-/** Sets up a shop with its owner. `address`: who asks. The caller signs in afterwards with the user name and password. */
+/**
+ * Sets up a shop with its owner. `address`: who asks. The caller signs in afterwards with the user name and password.
+ */
 export async function setUpShop(
   setup: ShopSetup,
   address: string,

@@ -3,6 +3,7 @@ import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import { Piscina } from 'piscina'
 import { log } from './log'
+import { metrics, watchWaiting } from './metrics'
 
 /**
  * Work that can be large, each kind with the file that does it, how long it may take by the clock on the wall, and
@@ -11,7 +12,7 @@ import { log } from './log'
  */
 const WORK = {
   plan: { file: 'plansOnServer.ts', deadlineMs: 20_000, queue: 'each shop', mostWaiting: 8 },
-  sheet: { file: 'sheetsOnServer.tsx', deadlineMs: 20_000, queue: 'each shop', mostWaiting: 8 },
+  sheet: { file: 'sheetsOnServer.ts', deadlineMs: 20_000, queue: 'each shop', mostWaiting: 8 },
   medium: { file: 'mediaOnServer.ts', deadlineMs: 15_000, queue: 'everybody', mostWaiting: 60 },
 } as const
 export type ThreadWork = keyof typeof WORK
@@ -23,7 +24,8 @@ export type Threaded<T> =
   | { kind: 'answer'; answer: T }
   | { kind: 'not answered'; why: 'too many wait' | 'nobody waits' | 'too slow' | 'too large'; deadlineS: number }
 
-const shared = globalThis as { istruzioneThreads?: Piscina }
+type Queue = { last: Promise<unknown>; waiting: number }
+const shared = globalThis as { istruzioneThreads?: Piscina; istruzioneQueues?: Map<string, Queue> }
 
 /** Threads kept apart from the one that answers every shop; one stays warm. */
 function threads(): Piscina {
@@ -38,7 +40,7 @@ function threads(): Piscina {
 }
 
 /** The last question of each queue and how many wait in it. */
-const queues = new Map<string, { last: Promise<unknown>; waiting: number }>()
+const queues = (shared.istruzioneQueues ??= new Map<string, Queue>())
 
 /**
  * Has a question answered on a thread of its own. `signal`: ends it where nobody waits for it any more. What takes too
@@ -48,15 +50,15 @@ export async function onThread<Answer>(
   work: ThreadWork,
   shopId: string,
   question: unknown,
-  signal?: AbortSignal,
+  { signal, deadlineMs = WORK[work].deadlineMs }: { signal?: AbortSignal; deadlineMs?: number } = {},
 ): Promise<Threaded<Answer>> {
-  const { queue: whose, mostWaiting, deadlineMs } = WORK[work]
+  const { queue: whose, mostWaiting } = WORK[work]
   const name = `${work} ${whose === 'everybody' ? whose : shopId}`
   const queue = queues.get(name) ?? { last: Promise.resolve(), waiting: 0 }
   if (queue.waiting >= mostWaiting) return { kind: 'not answered', why: 'too many wait', deadlineS: deadlineMs / 1000 }
   queue.waiting += 1
   queues.set(name, queue)
-  const mine = queue.last.then(() => ask<Answer>(work, question, signal))
+  const mine = queue.last.then(() => ask<Answer>(work, question, signal, deadlineMs))
   // One that breaks is its own asker's trouble: the next one is asked all the same.
   queue.last = mine.catch(() => undefined)
   try {
@@ -71,20 +73,28 @@ async function ask<Answer>(
   work: ThreadWork,
   question: unknown,
   left: AbortSignal | undefined,
+  deadlineMs: number,
 ): Promise<Threaded<Answer>> {
-  const { file, deadlineMs } = WORK[work]
+  const { file } = WORK[work]
   const deadline = AbortSignal.timeout(deadlineMs)
   const signal = left ? AbortSignal.any([deadline, left]) : deadline
-  const no = (why: 'nobody waits' | 'too slow' | 'too large') =>
-    ({ kind: 'not answered', why, deadlineS: deadlineMs / 1000 }) as const
+  const began = performance.now()
+  const took = (outcome: string) => metrics.work.observe({ work, outcome }, (performance.now() - began) / 1000)
+  const no = (why: 'nobody waits' | 'too slow' | 'too large') => {
+    took(why)
+    return { kind: 'not answered', why, deadlineS: deadlineMs / 1000 } as const
+  }
   try {
     const filename = join(process.cwd(), 'src/workers', file)
-    return { kind: 'answer', answer: (await threads().run(question, { signal, filename })) as Answer }
+    const answer = (await threads().run(question, { signal, filename })) as Answer
+    took('answered')
+    return { kind: 'answer', answer }
   } catch (error) {
     log.warn({ work, reason: error instanceof Error ? error.name : 'unknown' }, 'work on a thread ended')
     if (deadline.aborted) return no('too slow')
     if (left?.aborted) return no('nobody waits')
     if (error instanceof Error && 'code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY') return no('too large')
+    took('broke')
     throw error
   }
 }
@@ -95,6 +105,8 @@ export function waitingNow(): Record<ThreadWork, number> {
     [...queues].reduce((sum, [name, { waiting }]) => sum + (name.startsWith(`${work} `) ? waiting : 0), 0)
   return { plan: of('plan'), sheet: of('sheet'), medium: of('medium') }
 }
+
+watchWaiting(waitingNow)
 
 /** Ends every thread; for tests, and when the application ends. */
 export async function endThreads(): Promise<void> {

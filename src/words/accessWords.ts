@@ -19,44 +19,31 @@ const TRIED: Readonly<Record<Act, string>> = {
   'see who came in': 'see who came in',
 }
 
+type Entry = { by: string; of: string; detail: string }
+
+const LINES: Readonly<Record<AccessKind, (entry: Entry) => string>> = {
+  'signed in': ({ by }) => `${by} signed a device in`,
+  'sign-in failed': ({ of }) => `A wrong password was tried for ${of}`,
+  'signed out': ({ by }) => `${by} signed a device out`,
+  'device signed out': ({ by, detail }) => `${by} signed ${detail || 'a device without a name'} out from afar`,
+  acts: ({ by }) => `${by} acts, by PIN`,
+  'wrong PIN': ({ by, of }) => `A wrong PIN was tried for ${of}, while ${by} acted`,
+  refused: ({ by, detail }) =>
+    `${by} tried to ${detail in TRIED ? TRIED[detail as Act] : `write “${detail}” into a job`} and may not`,
+  'brought in': ({ by, of, detail }) => `${by} brought ${of} in as ${detail === 'lead' ? 'a' : 'an'} ${detail}`,
+  left: ({ by, of }) => `${by} wrote down that ${of} has left`,
+  authorised: ({ by, of, detail }) => `${by} authorised ${of} for ${detail}`,
+  'PIN changed': ({ by }) => `${by} changed their PIN`,
+  'PIN given anew': ({ by, of }) => `${by} gave ${of} a new PIN`,
+  'password changed': ({ by }) => `${by} changed their password`,
+  'password given anew': ({ by, of }) => `${by} gave ${of} a new password`,
+  'second factor on': ({ by }) => `${by} asks for a code at sign-in from now on`,
+  'second factor off': ({ by }) => `${by} asks for no code at sign-in any more`,
+}
+
 /** One line of who came in: `by` did it, `of` is whom it was about; null where nobody is known. */
 export function accessWords(entry: { kind: AccessKind; by: string | null; of: string | null; detail: string }): string {
-  const by = entry.by ?? 'Somebody'
-  const of = entry.of ?? 'somebody'
-  switch (entry.kind) {
-    case 'signed in':
-      return `${by} signed a device in`
-    case 'sign-in failed':
-      return `A wrong password was tried for ${of}`
-    case 'signed out':
-      return `${by} signed a device out`
-    case 'device signed out':
-      return `${by} signed ${entry.detail || 'a device without a name'} out from afar`
-    case 'acts':
-      return `${by} acts, by PIN`
-    case 'wrong PIN':
-      return `A wrong PIN was tried for ${of}, while ${by} acted`
-    case 'refused':
-      return `${by} tried to ${TRIED[entry.detail as Act] ?? `write “${entry.detail}” into a job`} and may not`
-    case 'brought in':
-      return `${by} brought ${of} in as ${entry.detail === 'lead' ? 'a' : 'an'} ${entry.detail}`
-    case 'left':
-      return `${by} wrote down that ${of} has left`
-    case 'authorised':
-      return `${by} authorised ${of} for ${entry.detail}`
-    case 'PIN changed':
-      return `${by} changed their PIN`
-    case 'PIN given anew':
-      return `${by} gave ${of} a new PIN`
-    case 'password changed':
-      return `${by} changed their password`
-    case 'password given anew':
-      return `${by} gave ${of} a new password`
-    case 'second factor on':
-      return `${by} asks for a code at sign-in from now on`
-    case 'second factor off':
-      return `${by} asks for no code at sign-in any more`
-  }
+  return LINES[entry.kind]({ by: entry.by ?? 'Somebody', of: entry.of ?? 'somebody', detail: entry.detail })
 }
 
 /** What somebody who looks for trouble looks at first. */

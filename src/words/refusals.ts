@@ -72,6 +72,8 @@ export const REFUSALS = {
     `The sheet could not be made within ${seconds} seconds. Try again; what it says stands on the hand-over page.`,
   jobIsFull: (most: number) =>
     `This job holds ${most} entries already. Hand it over, and open another job for the rest.`,
+  diskFull: (freeMb: number) =>
+    `Only ${freeMb} MB are free where the data lies. Make room: soon nothing more can be kept.`,
   databaseSilent: 'The database does not answer. Look at postgres.log in the data folder.',
   tooManyTries: (waitS: number) => `Too many tries. Wait ${waitS} seconds, then try again.`,
   personCalledSo: (name: string) =>

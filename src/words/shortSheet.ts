@@ -6,17 +6,17 @@ import { numberWords } from './dates'
  * a vehicle, and one without an end would hold the printer, and the shop, for minutes.
  */
 const MOST = {
-  opened: [300, 'things that were opened'],
-  work: [200, 'pieces of work'],
-  replaced: [200, 'things replaced or left out'],
-  changed: [200, 'changes for good'],
-  accepted: [200, 'rows left open'],
-  cautions: [100, 'cautions'],
-  lookalikes: [100, 'fasteners that look alike'],
-  tests: [300, 'tests'],
-  notes: [200, 'notes'],
-  signatures: [40, 'signatures'],
-} as const satisfies Partial<Record<keyof HandoverFacts, readonly [number, string]>>
+  opened: [300, 'thing that was opened', 'things that were opened'],
+  work: [200, 'piece of work', 'pieces of work'],
+  replaced: [200, 'thing replaced or left out', 'things replaced or left out'],
+  changed: [200, 'change for good', 'changes for good'],
+  accepted: [200, 'row left open', 'rows left open'],
+  cautions: [100, 'caution', 'cautions'],
+  lookalikes: [100, 'fastener that looks like another', 'fasteners that look alike'],
+  tests: [300, 'test', 'tests'],
+  notes: [200, 'note', 'notes'],
+  signatures: [40, 'signature', 'signatures'],
+} as const satisfies Partial<Record<keyof HandoverFacts, readonly [number, string, string]>>
 type Bounded = keyof typeof MOST
 
 /** No single text is longer on paper. */
@@ -27,10 +27,10 @@ export function shortSheet(facts: HandoverFacts): HandoverFacts & { leftOut: str
   const short = shortTexts(facts) as HandoverFacts
   const leftOut: string[] = []
   for (const kind of Object.keys(MOST) as Bounded[]) {
-    const [most, name] = MOST[kind]
+    const [most, one, several] = MOST[kind]
     const more = short[kind].length - most
     if (more <= 0) continue
-    leftOut.push(`${numberWords(more)} more ${name}`)
+    leftOut.push(`${numberWords(more)} more ${more === 1 ? one : several}`)
     Object.assign(short, { [kind]: short[kind].slice(0, most) })
   }
   return { ...short, leftOut }

@@ -2,6 +2,7 @@
 import { headers } from 'next/headers'
 import { redirect } from 'next/navigation'
 import { z } from 'zod'
+import { accessBy, writeAccess } from '@/server/accessLog'
 import { auth } from '@/server/auth'
 import { addressOf } from '@/server/clientAddress'
 import { lookAround } from '@/server/demoSignIn'
@@ -9,6 +10,7 @@ import { changeActing, type ActingOutcome } from '@/server/pin'
 import { atDoor } from '@/server/door'
 import { forgetCrews, thenForget } from '@/server/keptCrew'
 import { currentCrew, requireCrew } from '@/server/session'
+import { inShop } from '@/server/whoAsks'
 import { setUpShop, ShopSetup } from '@/server/setUpShop'
 import { REFUSALS } from '@/words/refusals'
 
@@ -48,7 +50,10 @@ export async function setUpMyShop(input: unknown): Promise<FormAnswer> {
 export async function signOut(): Promise<void> {
   const crew = await currentCrew()
   await auth().api.signOut({ headers: await headers() })
-  if (crew) forgetCrews(crew.shopId)
+  if (crew) {
+    forgetCrews(crew.shopId)
+    await inShop(crew, (trx) => writeAccess(trx, crew.shopId, accessBy(crew, 'signed out')))
+  }
   redirect('/welcome')
 }
 

@@ -2,7 +2,7 @@ import { renderToBuffer } from '@react-pdf/renderer'
 import { handoverFacts } from '@/words/handoverFacts'
 import type { HandoverFacts, HandoverShop, HandoverSource } from '@/words/jobSheet'
 import { shortSheet } from '@/words/shortSheet'
-import { HandoverPdf } from '@/paper/HandoverPdf'
+import { handoverPaper } from '@/paper/HandoverPdf'
 import type { Fonts } from '@/paper/pdfStyles'
 
 export type ShortSheet = HandoverFacts & { leftOut: string[] }
@@ -16,5 +16,5 @@ export type SheetQuestion =
 export default async function sheet(question: SheetQuestion): Promise<ShortSheet | Uint8Array> {
   if (question.ask === 'facts') return shortSheet(handoverFacts(question.job, question.shop))
   const photos = question.photos.map(({ data, words }) => ({ data: Buffer.from(data), words }))
-  return renderToBuffer(<HandoverPdf facts={question.facts} photos={photos} fonts={question.fonts} />)
+  return renderToBuffer(handoverPaper({ facts: question.facts, photos, fonts: question.fonts }))
 }

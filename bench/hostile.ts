@@ -1,0 +1,148 @@
+// What one shop can do to another: large questions to a running bin/start, while another shop's tablet asks each tenth
+// of a second whether there is anything new. bin/bench hostile
+import { cpus } from 'node:os'
+import sharp from 'sharp'
+import { randomProcedure } from '../src/core/procedure/randomProcedure.testing'
+import { panelVan } from '../src/core/testing/vehicles.testing'
+import { smallDash } from '../src/core/testing/smallDash.testing'
+import { emptyEvent } from './events'
+import { quantile, ShopClient } from './shopClient'
+
+const WANTED_MS = 300
+const [hostile, modest] = [new ShopClient(), new ShopClient()]
+await hostile.setUp(`Hostile ${Date.now() % 1_000_000}`)
+await modest.setUp(`Modest ${Date.now() % 1_000_000}`)
+const small = { goals: [{ kind: 'part', partId: 'unit', level: 'off' }], build: {} }
+const quiet = (await modest.job('Bench 1', smallDash(), small)).jobId
+const known = JSON.parse((await modest.get(`/api/jobs/${quiet}/events`)).text) as { upTo: number }
+
+/** The other shop's polls while something goes on: each, in milliseconds. */
+async function meanwhile(act: () => Promise<string>): Promise<{ said: string; tookMs: number; polls: number[] }> {
+  const polls: number[] = []
+  let over = false
+  const polling = (async () => {
+    while (!over) {
+      polls.push((await modest.get(`/api/jobs/${quiet}/events?after=${known.upTo}`)).ms)
+      await new Promise((done) => setTimeout(done, 100))
+    }
+  })()
+  const began = performance.now()
+  const said = await act()
+  const tookMs = performance.now() - began
+  over = true
+  await polling
+  return { said, tookMs, polls }
+}
+
+/** The van with so many cavities like its radio's, each with so many openings. */
+function withCavities(cavities: number, openings: number) {
+  const dash = panelVan()
+  const like = dash.cavities[0]!
+  const some = <T>(count: number, make: (i: number) => T) => Array.from({ length: count }, (_, i) => make(i))
+  dash.cavities = some(cavities, (c) => ({
+    ...like,
+    id: `cavity-${c}`,
+    name: `Cavity ${c}`,
+    openings: some(openings, (o) => ({ ...like.openings[0]!, id: `opening-${c}-${o}` })),
+  }))
+  return dash
+}
+
+async function published(record: object): Promise<string> {
+  const made = await hostile.act('importProcedureAction', '/procedures', [JSON.stringify(record)])
+  const id = /procedures\/([0-9a-f-]{36})/.exec(String(made.headers['x-action-redirect']))?.[1]
+  if (!id) throw new Error(`not imported: ${made.text.slice(0, 500)}`)
+  await hostile.act('publishAction', `/procedures/${id}`, [id, ''])
+  return id
+}
+async function plan(procedureId: string, request: object): Promise<string> {
+  const answer = await hostile.post('/api/plan', { procedureId, request })
+  const said = JSON.parse(answer.text) as { status: string; sentence?: string; proven?: boolean }
+  return `${answer.status} ${said.status}${said.sentence ? `: ${said.sentence.slice(0, 90)}` : ''}`
+}
+const vanBuild = { gearbox: 'manual', steering: 'left', starter: 'key' }
+const cavityGoals = (count: number) =>
+  Array.from({ length: count }, (_, i) => ({ kind: 'cavity', cavityId: `cavity-${i}` }))
+function panelByPanel() {
+  const document = randomProcedure(1, { kind: 'dash', size: 60 })
+  const goals = document.parts.map(({ id }) => ({ kind: 'part', partId: id, level: 'off' }))
+  return { document, request: { goals, build: {}, policy: { habit: 'panel by panel' } } }
+}
+
+const { jobId } = await hostile.job('Bench 2', smallDash(), small)
+const { acting } = JSON.parse((await hostile.get(`/api/jobs/${jobId}/events`)).text) as { acting: { id: string } }
+async function notes(count: number): Promise<string> {
+  let stored = 0
+  for (let sent = 0; sent < count; sent += 500) {
+    const events = Array.from({ length: Math.min(500, count - sent) }, () =>
+      emptyEvent(jobId, acting.id, 'A hook at the top left, and the clip under it is the short one. '.repeat(3)),
+    )
+    const answer = await hostile.post(`/api/jobs/${jobId}/events`, { events, each: true })
+    stored += (JSON.parse(answer.text) as { stored: string[] }).stored.length
+  }
+  return `${stored} of ${count} stored`
+}
+async function sheet(): Promise<string> {
+  const answer = await hostile.get(`/jobs/${jobId}/sheet`)
+  return `${answer.status} ${answer.headers['content-type']}, ${Math.round(answer.text.length / 1000)} kB`
+}
+
+/** A picture of so many million dots, so plain that it fits into what may be sent. */
+const picture = (megapixels: number) =>
+  sharp({
+    create: { width: 8000, height: Math.round((megapixels * 1e6) / 8000), channels: 3, background: '#456' },
+    limitInputPixels: false,
+  })
+    .png({ compressionLevel: 9 })
+    .toBuffer()
+async function photo(bytes: Buffer): Promise<string> {
+  const path = `/api/jobs/${jobId}/media/${crypto.randomUUID()}?kind=photo`
+  return String((await hostile.send('POST', path, { 'content-type': 'image/png' }, bytes)).status)
+}
+
+const [eight, ten] = [await published(withCavities(8, 6)), await published(withCavities(10, 6))]
+const panels = panelByPanel()
+const panelsId = await published(panels.document)
+const [large, tooLarge] = [await picture(39), await picture(80)]
+const CASES: [string, () => Promise<string>][] = [
+  ['nothing, for five seconds', async () => (await new Promise((done) => setTimeout(done, 5000)), '')],
+  ['8 cavities with 6 openings each', () => plan(eight, { goals: cavityGoals(8), build: vanBuild })],
+  ['10 cavities with 6 openings each', () => plan(ten, { goals: cavityGoals(10), build: vanBuild })],
+  ['panel by panel, 60 parts', () => plan(panelsId, panels.request)],
+  [
+    'the same twelve times at once',
+    async () => {
+      const all = await Promise.all(Array.from({ length: 12 }, () => plan(panelsId, panels.request)))
+      return [...new Set(all)].join(' | ')
+    },
+  ],
+  ['a picture of 80 million dots', () => photo(tooLarge)],
+  [
+    'eight pictures of 39 million dots at once',
+    async () => (await Promise.all(Array.from({ length: 8 }, () => photo(large)))).join(' '),
+  ],
+  ['2,000 notes', () => notes(2000)],
+  ['the sheet of a job with 2,000 notes', sheet],
+  ['20,000 more notes', () => notes(20_000)],
+  ['the sheet of a job with as many as it takes', sheet],
+  ['Today with that job', async () => `${(await hostile.get('/today')).status}`],
+  [
+    'an import of 3 MB',
+    async () => {
+      const answer = await hostile.act('importProcedureAction', '/procedures', [
+        JSON.stringify({ x: 'x'.repeat(2_900_000) }),
+      ])
+      return `${answer.status}`
+    },
+  ],
+]
+
+console.log(`${cpus().length} x ${cpus()[0]!.model.trim()}, ${new Date().toISOString().slice(0, 10)}`)
+console.log(`the other shop’s polls are to be answered within ${WANTED_MS} ms`)
+for (const [name, act] of CASES) {
+  const { said, tookMs, polls } = await meanwhile(act)
+  const longest = Math.max(...polls)
+  const figures = `polls p95 ${quantile(polls, 0.95).toFixed(0)} ms, longest ${longest.toFixed(0)} ms${longest > WANTED_MS ? '  <-- over' : ''}`
+  console.log(`${name}: ${(tookMs / 1000).toFixed(1)} s; ${figures}; ${said}`)
+}
+process.exit(0)
