@@ -173,11 +173,20 @@ test('posts from another site, oversized ones and events in somebody else’s na
       { eventId: events[0]!.id, forGood: true, sentence: expect.stringContaining('stored under this number') },
     ],
   })
-  // An installer of the demo has not acted as the person of this event on this tablet.
+  // Nobody of this crew; and somebody of it who has not acted on this tablet.
   const foreign = { ...events[0], id: crypto.randomUUID(), personId: crypto.randomUUID() }
-  expect(await post({ events: [foreign], each: true })).toMatchObject({
+  const others = new Set(events.map(({ personId }) => personId))
+  const { acting } = (await (await page.request.get(address)).json()) as { acting: { id: string } }
+  others.delete(acting.id)
+  const [other] = others
+  expect(other).toBeDefined()
+  const absent = { ...events[0], id: crypto.randomUUID(), personId: other }
+  expect(await post({ events: [foreign, absent], each: true })).toMatchObject({
     stored: [],
-    refused: [{ forGood: false, sentence: expect.stringContaining('has not acted on this tablet') }],
+    refused: [
+      { forGood: true, sentence: expect.stringContaining('not of this crew') },
+      { forGood: false, sentence: expect.stringContaining('has not acted on this tablet') },
+    ],
   })
 })
 

@@ -6,7 +6,15 @@ build_if_older() {
   # Types of pages that are gone would be looked for.
   rm -rf "$folder/static" .next/types .next-test/types
   npx --no-install next build >"$data/build.log" 2>&1 || { tail -n 20 "$data/build.log" >&2; die "The application could not be built; $data/build.log says why."; }
-  # What answers before the framework is asked (src/server/eventsDoor.ts): one file, its packages as they are installed.
-  node_modules/.bin/esbuild src/server/eventsDoor.ts --bundle --platform=node --format=esm --packages=external --alias:server-only=./src/server/serverOnlyElsewhere.ts --outfile="$folder/eventsDoor.mjs" --log-level=warning >>"$data/build.log" 2>&1 || die "The door for tablets could not be built; $data/build.log says why."
+  build_beside "$folder" >>"$data/build.log" 2>&1 || die "What runs beside the framework could not be built; $data/build.log says why."
   node bin/lib/compress.mjs "$folder" || die 'The built files could not be compressed; the lines above say why.'
+}
+
+# build_beside FOLDER: what runs beside the framework, each one file, its packages as they are installed: the door that answers
+# before the framework is asked, and the work of the server's threads (src/workers/*OnServer.ts).
+build_beside() {
+  local entry
+  for entry in src/server/eventsDoor.ts src/workers/*OnServer.ts; do
+    node_modules/.bin/esbuild "$entry" --bundle --platform=node --format=esm --packages=external --alias:server-only=./src/server/serverOnlyElsewhere.ts --outfile="$1/beside/$(basename "$entry" .ts).mjs" --log-level=warning || return 1
+  done
 }

@@ -3,7 +3,7 @@
 // compresses them again. Everything else is Next's own.
 import { randomUUID } from 'node:crypto'
 import { createServer } from 'node:http'
-import { join } from 'node:path'
+import { resolve } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import next from 'next'
 import sirv from 'sirv'
@@ -25,7 +25,7 @@ const built = sirv(`${folder}/static`, {
 await app.prepare()
 // Tablets at work, each second and each tap, don't wait for the framework.
 const { answeredHere, doorOf, inRequest, metrics } = await import(
-  pathToFileURL(join(process.cwd(), folder, 'eventsDoor.mjs')).href
+  pathToFileURL(resolve(folder, 'beside/eventsDoor.mjs')).href
 )
 const BUILT = '/_next/static/'
 

@@ -4,6 +4,7 @@ import { accountsDatabase } from './accountsDatabase'
 import { database } from './database'
 import { Beat, deviceNames, keepBeat, listDevices, nameDevice, signOutDevice } from './devices'
 import { crewOf, makeShop, somebody } from './shop.testing'
+import { inShop } from './whoAsks'
 
 const [lead, installer, stranger] = [
   somebody('Marit', 'lead'),
@@ -65,6 +66,23 @@ test('signing it out ends its session, and no other shop can', async () => {
   expect(await rowOf(tablet)).toMatchObject({ signedIn: true })
   expect(await signOutDevice(asLead, tablet)).toEqual({ status: 'done' })
   expect(await rowOf(tablet)).toMatchObject({ signedIn: false })
+})
+
+test('who says another id each time fills no list', async () => {
+  const asAino = crewOf(other, stranger)
+  const row = { shop_id: other, kind: 'tablet' as const, crew_id: stranger.id, session_id: 'none' }
+  const many = Array.from({ length: 499 }, () => ({ ...row, id: crypto.randomUUID() }))
+  await inShop(asAino, (trx) => trx.insertInto('device').values(many).execute())
+  for (let i = 0; i < 3; i++) await keepBeat(asAino, beat(crypto.randomUUID()))
+  const { n } = await inShop(asAino, (trx) =>
+    trx
+      .selectFrom('device')
+      .select((eb) => eb.fn.countAll<string>().as('n'))
+      .executeTakeFirstOrThrow(),
+  )
+  expect(Number(n)).toBe(500)
+  // One that is known is still heard.
+  expect(await keepBeat(asAino, beat(many[0]!.id, { waiting: 7 }))).toEqual({ name: '' })
 })
 
 test('what no device says is no beat', () => {

@@ -1,6 +1,6 @@
 import 'server-only'
 import { availableParallelism } from 'node:os'
-import { join } from 'node:path'
+import { resolve } from 'node:path'
 import { Piscina } from 'piscina'
 import { log } from './log'
 import { metrics, watchWaiting } from './metrics'
@@ -11,9 +11,9 @@ import { metrics, watchWaiting } from './metrics'
  * time for everybody. So many wait in one queue; one more is refused, so that nobody fills it.
  */
 const WORK = {
-  plan: { file: 'plansOnServer.ts', deadlineMs: 20_000, queue: 'each shop', mostWaiting: 8 },
-  sheet: { file: 'sheetsOnServer.ts', deadlineMs: 20_000, queue: 'each shop', mostWaiting: 8 },
-  medium: { file: 'mediaOnServer.ts', deadlineMs: 15_000, queue: 'everybody', mostWaiting: 60 },
+  plan: { file: 'plansOnServer', deadlineMs: 20_000, queue: 'each shop', mostWaiting: 8 },
+  sheet: { file: 'sheetsOnServer', deadlineMs: 20_000, queue: 'each shop', mostWaiting: 8 },
+  medium: { file: 'mediaOnServer', deadlineMs: 15_000, queue: 'everybody', mostWaiting: 60 },
 } as const
 export type ThreadWork = keyof typeof WORK
 
@@ -30,7 +30,6 @@ const shared = globalThis as { istruzioneThreads?: Piscina; istruzioneQueues?: M
 /** Threads kept apart from the one that answers every shop; one stays warm. */
 function threads(): Piscina {
   shared.istruzioneThreads ??= new Piscina({
-    execArgv: ['--import', 'tsx'],
     minThreads: 1,
     maxThreads: Math.max(2, availableParallelism() - 1),
     idleTimeout: 60_000,
@@ -85,7 +84,9 @@ async function ask<Answer>(
     return { kind: 'not answered', why, deadlineS: deadlineMs / 1000 } as const
   }
   try {
-    const filename = join(process.cwd(), 'src/workers', file)
+    // Built beside the application, as one file each (bin/lib/build.sh): a thread is there in a moment.
+    const folder = process.env.ISTRUZIONE_BUILD_DIR ?? '.next'
+    const filename = resolve(folder, 'beside', `${file}.mjs`)
     const answer = (await threads().run(question, { signal, filename })) as Answer
     took('answered')
     return { kind: 'answer', answer }

@@ -45,8 +45,11 @@ export function PlanAnswer({
         {summary.fasteners} fasteners, {summary.tethersOpened.length} plugs, {summary.partsOff.length} parts off,{' '}
         {summary.partsResting.length} resting
       </p>
-      {extras && <p className="mt-1 font-semibold">{forecastWords(extras)}</p>}
-      <p className="mt-1 text-[15px]">
+      {/* What is worked out a moment later has its lines already: nothing below moves away from under a finger. */}
+      <p className="mt-1 min-h-[2lh] font-semibold">
+        {extras ? forecastWords(extras) : 'How long to keep free is worked out…'}
+      </p>
+      <p className="mt-1 min-h-[4lh] text-[15px]">
         By house estimates. {proofWords(plan)} {extras?.orders && ordersWords(extras.orders)}{' '}
         {savedS >= 5 &&
           `Saves ${timeWords(savedS)} against ${quickest ? `the quickest strip, ${quickest.label}` : 'the record from top to bottom'}.`}

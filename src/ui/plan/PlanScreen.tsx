@@ -191,11 +191,6 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
           <>
             <PlanAnswer plan={plan} summary={summarise(plan)} extras={extras} />
             <PolicyComparison plan={plan} ask={ask} onTake={setPolicy} />
-            <AlsoNow
-              extras={extras}
-              document={document}
-              onAdd={(cavityId) => setGoals([...goals, { kind: 'cavity', cavityId }])}
-            />
             <OpenJobForm
               vehicleId={data.vehicle.id}
               plan={plan}
@@ -203,10 +198,15 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
               title={names.join(' and ').slice(0, 120)}
               openJob={openJob}
             />
+            <AlsoNow
+              extras={extras}
+              document={document}
+              onAdd={(cavityId) => setGoals([...goals, { kind: 'cavity', cavityId }])}
+            />
             <PlanFacts plan={plan} summary={summarise(plan)} document={document} />
           </>
         ) : (
-          <p className="text-second">The answer stands here once a goal is chosen.</p>
+          <p className="text-second">{input ? 'Working it out…' : 'The answer stands here once a goal is chosen.'}</p>
         )}
       </section>
     </div>
