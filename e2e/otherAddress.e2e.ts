@@ -15,6 +15,9 @@ const BY_TRUST = `http://${ADDRESS}:${TRUST_PORT}`
 const FOLDER = join(process.env.ISTRUZIONE_TEST_DATA ?? '.test-data', 'front')
 const ROOT = join(FOLDER, 'pki/authorities/local/root.crt')
 
+/** What the start command prints, and the page asks of who sets up a shop from another machine. */
+const SETUP_CODE = 'a1b2c3d4e5f6'
+
 const running: ChildProcess[] = []
 test.afterAll(() => running.forEach((child) => child.kill('SIGTERM')))
 
@@ -28,6 +31,8 @@ async function startShopNetwork(): Promise<void> {
   const network = {
     ISTRUZIONE_LOOPBACK: '0',
     ISTRUZIONE_PROXIES: '127.0.0.1',
+    ISTRUZIONE_SETUP: 'code',
+    ISTRUZIONE_SETUP_CODE: SETUP_CODE,
     ISTRUZIONE_TRUST_ORIGIN: BY_TRUST,
     ISTRUZIONE_ROOT_CERTIFICATE: ROOT,
   }
@@ -106,9 +111,29 @@ test('in the shop’s network: encrypted with an authority of its own, and only 
   await expect(page.getByText('This address is not encrypted')).toHaveCount(0)
   await opensAll(page, made)
   await namesAndSignsOut(page)
+  await onlyWithTheCode(page)
   await trustIsPlain(browser)
   await page.context().close()
 })
+
+/** From another machine a shop is set up by who was told the code; what was typed stays when it is wrong. */
+async function onlyWithTheCode(page: Page): Promise<void> {
+  const { shop, name, username, password, pin } = someOwner('From The Quay')
+  await page.goto('/welcome')
+  await page.getByRole('tab', { name: 'Set up my shop' }).click()
+  await page.getByLabel('Name of the shop').fill(shop)
+  await page.getByLabel('Your name, as the crew says it').fill(name)
+  await page.getByLabel('User name').fill(username)
+  await page.getByLabel('Password').fill(password)
+  await page.getByLabel('PIN').fill(pin)
+  await page.getByLabel('Set-up code').fill('a guess')
+  await page.getByRole('button', { name: 'Set up my shop' }).click()
+  await expect(page.getByText('This is not this installation’s set-up code.')).toBeVisible()
+  await expect(page.getByLabel('Name of the shop')).toHaveValue(shop)
+  await page.getByLabel('Set-up code').fill(SETUP_CODE)
+  await page.getByRole('button', { name: 'Set up my shop' }).click()
+  await page.waitForURL('**/today')
+}
 
 /** The device has said that it is there: it is named, and signed out. */
 async function namesAndSignsOut(page: Page): Promise<void> {

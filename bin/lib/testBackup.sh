@@ -9,7 +9,7 @@ find_postgres
 psql_super -d postgres -c "drop database if exists $copy" -c "create database $copy owner istruzione_owner" >/dev/null
 
 fingerprint() {
-  for table in shop crew procedure revision draft vehicle job job_event auth.user auth.account; do
+  for table in shop crew procedure revision draft vehicle job job_event device access_entry auth.user auth.account; do
     psql_super -d "$1" -tAc "select '$table', count(*), md5(string_agg(t::text, '|' order by t::text)) from ${table/auth.user/auth.\"user\"} t"
   done
   psql_super -d "$1" -tAc "select tablename, policyname, roles, qual from pg_policies order by 1, 2"

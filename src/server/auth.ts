@@ -49,6 +49,8 @@ export function authFor(pool: pg.Pool, secret: string, origin: string) {
     hooks: {
       before: createAuthMiddleware(async (ctx) => {
         if (ctx.path !== SIGN_IN && !CODES.includes(ctx.path)) return
+        // A code is asked for each time: no device is let off it.
+        if (ctx.body?.trustDevice) throw new APIError('BAD_REQUEST', { message: REFUSALS.wrongCode })
         // Counted as failed until it has succeeded, so that many at once don't slip through.
         const waitS = await beginTry(triedBy(ctx.path, ctx.body, ctx.headers))
         if (waitS > 0) throw new APIError('TOO_MANY_REQUESTS', { message: REFUSALS.tooManyTries(waitS) })

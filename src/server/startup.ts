@@ -8,15 +8,19 @@ import { log } from './log'
 import { onThread } from './threads'
 
 /** The first question after a start would wait some seconds until a thread has read what it needs. */
-function warmThread(): void {
+async function warmThread(): Promise<void> {
   const request = PlanRequest.parse({ goals: [{ kind: 'part', partId: 'none', level: 'off' }], build: {} })
-  const nothing = { document: emptyDocument(''), request, house: DEFAULT_HOUSE_VALUES, rules: ShopRules.parse({}) }
-  setTimeout(() => void onThread('plan', 'nobody', nothing).catch(() => undefined), 2000).unref()
+  const document = emptyDocument('Nothing')
+  await onThread('plan', 'nobody', { document, request, house: DEFAULT_HOUSE_VALUES, rules: ShopRules.parse({}) })
 }
 
 /** Fails at once, with the names of what is missing, instead of at the first request. */
 export function checkSettings(): void {
   const { ISTRUZIONE_ORIGIN, ISTRUZIONE_LOOPBACK } = env()
-  warmThread()
+  // Only a favour: whatever becomes of it stops nothing.
+  setTimeout(
+    () => void warmThread().catch((error: unknown) => log.warn({ err: error }, 'no warm thread')),
+    2000,
+  ).unref()
   log.info({ origin: ISTRUZIONE_ORIGIN, loopback: ISTRUZIONE_LOOPBACK === '1' }, 'started')
 }
