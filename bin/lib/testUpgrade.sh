@@ -11,7 +11,10 @@ cd "$root"
 export ISTRUZIONE_SECRET='the secret of the upgrade fixtures' ISTRUZIONE_LOOPBACK=1 ISTRUZIONE_ORIGIN="http://localhost:$port" ISTRUZIONE_LOG=error
 server=""
 trap '[ -n "$server" ] && kill "$server" 2>/dev/null' EXIT
+# The newest needs no upgrade: every other test runs on what it is.
+newest=$(ls src/db/migrations/0*.ts | tail -n 1 | xargs basename | sed 's/\.ts$//')
 for fixture in src/db/fixtures/*.sql.gz; do
+  [ "$(basename "$fixture" .sql.gz)" = "$newest" ] && continue
   name=istruzione_upgrade
   psql_super -d postgres -c "drop database if exists $name" -c "create database $name owner istruzione_owner" >/dev/null
   make_database "$name"
@@ -22,6 +25,7 @@ for fixture in src/db/fixtures/*.sql.gz; do
   env -u DATABASE_OWNER_URL NODE_ENV=production node bin/lib/serve.mjs 127.0.0.1 "$port" >"$data/upgrade.log" 2>&1 & server=$!
   for _ in $(seq 1 100); do node -e 'fetch(process.argv[1]).then(r=>process.exit(r.ok?0:1),()=>process.exit(1))' "http://localhost:$port/api/health" && break; sleep 0.2; done
   node e2e/openEvery.mjs "http://localhost:$port" || { echo "$fixture: the lines above broke"; tail -n 5 "$data/upgrade.log"; exit 1; }
+  if grep -q '"level":50' "$data/upgrade.log"; then echo "$fixture: a page broke"; grep '"level":50' "$data/upgrade.log" | head -n 3; exit 1; fi
   kill "$server"; wait "$server" 2>/dev/null || true; server=""
   psql_super -d postgres -c "drop database $name" >/dev/null
 done
