@@ -6,7 +6,7 @@ import { database } from './database'
 import { crewOfTablet, forgetCrews, thenForget } from './keptCrew'
 import { changeActing } from './pin'
 import { crewOf, makeShop, somebody } from './shop.testing'
-import { inShop } from './whoAsks'
+import { inShop, prolongSession } from './whoAsks'
 
 const owner = somebody('Marit', 'owner')
 const shop = crypto.randomUUID()
@@ -41,6 +41,28 @@ test('who asks is kept for a moment, and known anew as soon as somebody else act
   await accountsDatabase().deleteFrom('session').where('id', '=', kim.sessionId).execute()
   forgetCrews(shop)
   expect(await crewOfTablet(cookie)).toBeNull()
+})
+
+test('a poll prolongs nothing; a device that says it is there does, and is given the longer cookie', async () => {
+  const answer = await auth().api.signInUsername({ body: login, asResponse: true })
+  const mine = new Headers({ cookie: answer.headers.get('set-cookie')!.split(';', 1)[0]! })
+  const kim = (await crewOfTablet(mine.get('cookie')!))!
+  // An hour later.
+  const soon = new Date(Date.now() + 11 * 60 * 60_000)
+  const until = async () =>
+    (
+      await accountsDatabase()
+        .selectFrom('session')
+        .select('expiresAt')
+        .where('id', '=', kim.sessionId)
+        .executeTakeFirstOrThrow()
+    ).expiresAt.getTime()
+  await accountsDatabase().updateTable('session').set({ expiresAt: soon }).where('id', '=', kim.sessionId).execute()
+  forgetCrews(shop)
+  await crewOfTablet(mine.get('cookie')!)
+  expect(await until()).toBe(soon.getTime())
+  await prolongSession(mine)
+  expect(await until()).toBeGreaterThan(soon.getTime() + 30 * 60_000)
 })
 
 test('what is forgotten while it is looked up is not kept as it was', async () => {

@@ -30,9 +30,17 @@ export type Crew = {
 /** However busy it is, a device is signed in again after so long. */
 const LONGEST_SESSION_MS = 7 * 24 * 60 * 60_000
 
-/** The crew behind a request with these headers, or null when nobody is signed in. */
+/** A device that says it is there stays signed in: its session lasts longer, and it is told so by its cookie. */
+export async function prolongSession(asked: Headers): Promise<void> {
+  await auth().api.getSession({ headers: asked })
+}
+
+/**
+ * The crew behind a request with these headers, or null when nobody is signed in. It prolongs nothing: most of those
+ * who ask can't be given the longer cookie, and the session would last on without it.
+ */
 export async function crewBehind(asked: Headers): Promise<Crew | null> {
-  const session = await auth().api.getSession({ headers: asked })
+  const session = await auth().api.getSession({ headers: asked, query: { disableRefresh: true } })
   if (!session || Date.now() - session.session.createdAt.getTime() > LONGEST_SESSION_MS) return null
   const found = await sql<{ shop_id: string; crew_id: string }>`select * from crew_of_user(${session.user.id})`.execute(
     database(),
