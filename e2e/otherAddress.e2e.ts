@@ -74,26 +74,24 @@ async function opensAll(page: Page, { job, strip }: { job: string; strip: string
   await saved(page)
 }
 
-test('from another address over plain http everything opens, and one sentence says what does not work', async ({
-  browser,
-}) => {
-  test.setTimeout(180_000)
+/** Everything that is done in a shop, over plain http by a name that is not the loopback's. */
+async function overPlainHttp(browser: Browser, owner: Owner) {
   const page = await pageAt(browser, BY_NAME)
-  const made = await everyAction(page, someOwner('Over Plain Wire'))
+  const made = await everyAction(page, owner)
   await opensAll(page, made)
   await page.goto('/today')
   expect(await page.evaluate(() => [window.isSecureContext, typeof crypto.randomUUID])).toEqual([false, 'undefined'])
   await expect(page.getByText('This address is not encrypted')).toBeVisible()
   await page.context().close()
-})
+  return made
+}
 
-test('in the shop’s network: encrypted with an authority of its own, and only what leads to trust is plain', async ({
-  page: home,
+test('from another address: over plain http everything opens and one sentence says what does not work; in the shop’s network it is encrypted with an authority of its own, and only what leads to trust is plain', async ({
   browser,
 }) => {
   test.setTimeout(240_000)
   const owner: Owner = someOwner('Down The Bays')
-  const made = await everyAction(home, owner)
+  const made = await overPlainHttp(browser, owner)
   await startShopNetwork()
   // The chain is checked by Node's own TLS: with the shop's root it holds, without it nothing does.
   expect(await statusOf('/welcome', readFileSync(ROOT))).toBe(200)

@@ -18,6 +18,7 @@ import { whilePlanning } from '@/core/vehicle/circumstances'
 import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
 import { asShop, type Db, type ShopTransaction } from '../db/client'
 import type { Role } from '@/core/shop/rights'
+import { saidNow } from '../server/vehicleBuild'
 import { insertPerson, makeAccount } from '../server/accounts'
 import { DEMO_USERS, demoPassword } from '../server/demoUsers'
 import { recordFirstStrip } from './firstStrip'
@@ -259,7 +260,8 @@ class DemoWriter {
           plate,
           customer,
           procedure_id: this.models.get(model)!.procedureId,
-          build: JSON.stringify(build),
+          // Said at the desk, as every vehicle's: what a job tells or takes back is folded over it.
+          ...saidNow(build),
         })
         .execute()
       this.cars.set(label, { id, model, build })
