@@ -10,7 +10,7 @@ import { same } from '@/core/procedure/edit'
 import { NOT_WRITTEN, REFUSALS } from '@/words/refusals'
 import type { ShopTransaction } from '../db/client'
 import { accessBy, writeAccess } from './accessLog'
-import { eventsHeld, lockJob, reopenFor, storeEvents } from './jobEvents'
+import { eventsHeld, forgetHeld, lockJob, reopenFor, storeEvents } from './jobEvents'
 import { inShop, type Crew } from './whoAsks'
 import { growRecord } from './strips'
 import { foldBuild } from './vehicleBuild'
@@ -41,7 +41,7 @@ export type AppendOutcome = { status: 'kept'; stored: string[]; refused: Refused
  * its events are given in the order in which they can be seen.
  */
 export async function appendJobEvents(crew: Crew, jobId: string, sent: readonly unknown[]): Promise<AppendOutcome> {
-  return inShop(crew, async (trx): Promise<AppendOutcome> => {
+  const appended = inShop(crew, async (trx): Promise<AppendOutcome> => {
     const job = await lockJob(trx, jobId)
     if (!job) return { status: 'unknown job' }
     const { readable, refused } = readSent(sent)
@@ -60,6 +60,9 @@ export async function appendJobEvents(crew: Crew, jobId: string, sent: readonly 
       refused: [...refused, ...judged.refused],
     }
   })
+  // What was not stored after all is not counted either: a post that breaks is sent again and again.
+  appended.catch(() => forgetHeld(jobId))
+  return appended
 }
 
 /** Judges what was sent and stores what is new and may be written. */

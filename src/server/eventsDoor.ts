@@ -30,6 +30,8 @@ export function answeredHere(request: IncomingMessage, response: ServerResponse)
   const answer = request.method === 'GET' ? tell(request, address[1]!, address[2] ?? '') : take(request, address[1]!)
   answer
     .catch((error: unknown): Answer => {
+      // A tablet that lost its network in the middle is no fault of ours, and sends it again.
+      if (request.destroyed && !request.complete) return { status: 400, body: null }
       log.error({ err: error, path: '/api/jobs/ID/events' }, 'request failed')
       return { status: 500, body: { status: 'failed', sentence: REFUSALS.somethingBroke } }
     })

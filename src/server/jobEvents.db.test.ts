@@ -8,7 +8,7 @@ import { addFromDesk } from './addFromDesk'
 import { appendJobEvents, MOST_EVENTS } from './appendEvents'
 import { arrivedAfterLeaving } from './arrivedAfterLeaving'
 import { handOver } from './handOver'
-import { eventsAfter, forgetHeld, lockJob } from './jobEvents'
+import { eventsAfter, eventsHeld, forgetHeld, lockJob } from './jobEvents'
 import { readJob, vehicleOverlay } from './jobs'
 import { openJob } from './openJob'
 import { endThreads } from './threads'
@@ -457,4 +457,18 @@ test('a job that is full takes no more, and still knows what it has', async () =
     stored: [first.id],
     refused: [{ eventId: tooMany.id, forGood: true, sentence: expect.stringContaining('another job') }],
   })
+})
+
+test('a post that breaks again and again fills no job: only what is stored is counted', async () => {
+  const job = await open()
+  const first = event({ kind: 'noted', itemId: null, text: 'counted' }, installer, job)
+  await appendJobEvents(as(installer), job, [first])
+  const before = await inShop(as(lead), (trx) => eventsHeld(trx, job))
+  // The vehicle's build can't be folded: the whole post is taken back.
+  const breaks = event({ kind: 'facet told', facetId: 'gearbox', choiceId: 'manual' }, installer, job)
+  await inShop(as(lead), (trx) =>
+    trx.updateTable('vehicle').set({ said_build: '[1]' }).where('id', '=', vehicleId).execute(),
+  )
+  await expect(appendJobEvents(as(installer), job, [breaks])).rejects.toThrow()
+  expect(await inShop(as(lead), (trx) => eventsHeld(trx, job))).toBe(before)
 })

@@ -40,7 +40,7 @@ export async function eventsHeld(trx: ShopTransaction, jobId: string): Promise<n
   return Number(n)
 }
 
-/** For tests that write past the door. */
+/** It is counted anew: what was counted was not stored, or something was stored past the door. */
 export const forgetHeld = (jobId: string) => held.delete(jobId)
 
 /** Stores events of a locked job; those whose id another job took meanwhile are left out of the answer. */

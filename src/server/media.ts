@@ -17,7 +17,9 @@ export async function keepMedia(crew: Crew, jobId: string, medium: { id: string 
   const { kind, bytes } = medium
   const looked = await onThread<Prepared | null>('medium', crew.shopId, { kind, bytes } satisfies SentMedium)
   if (looked.kind === 'not answered' && looked.why === 'too many wait') return { status: 'later' }
-  const prepared = looked.kind === 'answer' ? looked.answer : null
+  if (looked.kind === 'not answered')
+    return { status: 'refused', sentence: REFUSALS.mediumTookTooLong(looked.deadlineS) }
+  const prepared = looked.answer
   if (!prepared)
     return { status: 'refused', sentence: kind === 'photo' ? REFUSALS.notAPicture : REFUSALS.notARecording }
   return inShop(crew, async (trx): Promise<MediaOutcome> => {

@@ -68,6 +68,8 @@ export const REFUSALS = {
   planTooLarge: 'This plan needs more memory than one question may have. Choose fewer goals at once.',
   planTookTooLong: (seconds: number) =>
     `No order was found within ${seconds} seconds. Choose fewer goals at once, or another habit; on the page Plan it can be looked for longer.`,
+  mediumTookTooLong: (seconds: number) =>
+    `This could not be read within ${seconds} seconds. Take it again, smaller or shorter.`,
   sheetTookTooLong: (seconds: number) =>
     `The sheet could not be made within ${seconds} seconds. Try again; what it says stands on the hand-over page.`,
   jobIsFull: (most: number) =>

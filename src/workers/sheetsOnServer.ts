@@ -2,7 +2,7 @@ import { renderToBuffer } from '@react-pdf/renderer'
 import { handoverFacts } from '@/words/handoverFacts'
 import type { HandoverFacts, HandoverShop, HandoverSource } from '@/words/jobSheet'
 import { shortSheet } from '@/words/shortSheet'
-import { handoverPaper } from '@/paper/HandoverPdf'
+import { handoverPaper } from '@/paper/handoverPaper'
 import type { Fonts } from '@/paper/pdfStyles'
 
 export type ShortSheet = HandoverFacts & { leftOut: string[] }
