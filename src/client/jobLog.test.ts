@@ -4,6 +4,8 @@ import { JobEvent } from '@/core/job/event'
 import { JobLog } from './jobLog'
 import type { Send } from './outbox'
 import { JobStore } from './jobStore'
+import { troubleWords } from '@/words/savedWords'
+import { OUT_OF_ORDER } from '@/words/refusals'
 
 const JOB = '11111111-1111-4111-8111-111111111111'
 const TOLU = '22222222-2222-4222-8222-222222222222'
@@ -210,6 +212,23 @@ test('one event that the shop fails at keeps none of the others back: they go on
   await until(troubled(log))
   expect(stored).toEqual([one!.id, two!.id])
   expect(log.getSnapshot()).toMatchObject({ trouble: { kind: 'failed' }, waiting: new Set([poison!.id]) })
+})
+
+test('a shop whose machine lacks something is not asked event by event, and says what it lacks', async () => {
+  const posts: number[] = []
+  const send: Send = async (events) => {
+    posts.push(events.length)
+    return { kind: 'out of order', sentence: OUT_OF_ORDER.room }
+  }
+  const log = new JobLog(JOB, freshStore(), send, () => 1000, DEVICE, [])
+  await log.open()
+  log.append(TOLU, [of('a'), of('b'), of('c')])
+  await until(troubled(log))
+  expect(posts).toEqual([3])
+  expect(log.getSnapshot().waiting.size).toBe(3)
+  const said = (keeps: boolean) => troubleWords(log.getSnapshot().trouble!, keeps)
+  expect(said(true)).toBe(`${OUT_OF_ORDER.room} Go on: everything is kept here and sent later.`)
+  expect(said(false)).toContain('leave this page open')
 })
 
 test('the stamp of a refused tap from a clock far ahead does not drag along what is tapped next', async () => {

@@ -4,12 +4,12 @@ import type { JobEvent } from '@/core/job/event'
 export type Refusal = { eventId: string; sentence: string; forGood: boolean }
 
 /**
- * What became of a post. `held`: none of it, until somebody does what the sentence says. `failed`: something is wrong
- * at the shop; `offline`: no answer.
+ * What became of a post. `held`: none of it, until somebody does what the sentence says. `out of order`: the shop's
+ * machine lacks something, whatever is sent; `failed`: it could not take this; `offline`: no answer.
  */
 export type Sent =
   | { kind: 'answered'; stored: readonly string[]; refused: readonly Refusal[] }
-  | { kind: 'held'; sentence: string }
+  | { kind: 'held' | 'out of order'; sentence: string }
   | { kind: 'failed' }
   | { kind: 'offline' }
 export type Send = (events: readonly JobEvent[]) => Promise<Sent>
@@ -35,7 +35,7 @@ export async function sendWaiting(
     const posts = [batch]
     for (let post = posts.shift(); post; post = posts.shift()) {
       const sent = await send(post)
-      if (sent.kind === 'offline' || sent.kind === 'held') return sent
+      if (sent.kind === 'offline' || sent.kind === 'held' || sent.kind === 'out of order') return sent
       if (sent.kind === 'answered') await tell(sent.stored, sent.refused)
       else if (post.length > 1) posts.push(...post.map((event) => [event]))
       else trouble = sent

@@ -5,8 +5,9 @@ import type { Send } from './outbox'
 const door = () => import('./eventDoor')
 
 /**
- * Posts events to the shop. No answer at all counts as offline; an answer that says something is wrong there, or that
- * this was too much at once, as failed: both are tried again.
+ * Posts events to the shop. No answer at all counts as offline; an answer that says the shop's machine can't work, as
+ * out of order; one that says something is wrong with this, or that it was too much at once, as failed: all are tried
+ * again.
  */
 export function sendTo(jobId: string): Send {
   return async (events) => {
@@ -22,11 +23,12 @@ export function sendTo(jobId: string): Send {
           kind: 'held',
           sentence: 'This tablet is signed out. Sign in again: everything is kept here until then.',
         }
-      if (response.status >= 500 || response.status === 413) return { kind: 'failed' }
+      if (response.status === 500 || response.status === 413) return { kind: 'failed' }
       const { Answer } = await door()
       const answer = Answer.safeParse(await response.json())
       if (!answer.success) return { kind: 'failed' }
       const { stored, refused, sentence } = answer.data
+      if (response.status === 503 && sentence) return { kind: 'out of order', sentence }
       if (stored) return { kind: 'answered', stored, refused }
       return sentence ? { kind: 'held', sentence } : { kind: 'failed' }
     } catch {

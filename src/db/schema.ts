@@ -1,5 +1,6 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely'
 import type { JobEvent } from '@/core/job/event'
+import type { Mark } from '@/core/job/happenings'
 import type { FoundPlan } from '../core/plan/find/foundPlan'
 import type { PlanRequest } from '@/core/plan/ask/planRequest'
 import type { ProcedureDocument } from '@/core/procedure/document'
@@ -154,7 +155,7 @@ export type Database = {
     received_seq: ColumnType<string, never, never>
     received_at: Timestamp
     /** What is odd about how it came: by somebody who had left when it arrived. */
-    mark: 'had left' | null | undefined
+    mark: Generated<Mark | null>
   }
   /** Who came in, who was refused, whose rights changed: appended, never changed. */
   access_entry: {

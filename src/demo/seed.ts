@@ -1,3 +1,7 @@
+import { AIRBAG_CIRCUITS } from '@/core/shop/rights'
+import { toKeep } from '@/core/base/keptJson'
+import { KEPT_KIT } from '@/core/shop/kit'
+import { KEPT_PLAN } from '@/core/plan/find/foundPlan'
 import { nextStamp } from '@/core/base/clock'
 import type { Stamp } from '@/core/base/stamp'
 import { seededRandom, seedOfText } from '@/core/base/random'
@@ -9,7 +13,7 @@ import { happeningsFor, toolsTakenUp } from '@/core/job/progress'
 import { countedIn } from '@/core/order/operation'
 import { planJob } from '@/core/plan/planJob'
 import { allSteps, type JobPlan } from '@/core/plan/show/jobPlan'
-import { PlanRequest } from '@/core/plan/ask/planRequest'
+import { KEPT_REQUEST, PlanRequest } from '@/core/plan/ask/planRequest'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
 import type { Build } from '@/core/procedure/when'
@@ -186,7 +190,7 @@ export async function seedDemo(db: Db, secret: string, nowMs: number): Promise<v
       crew.set(name, await insertPerson(trx, shopId, { name, role, pin, userId: accounts.get(name) ?? null }))
     await trx
       .updateTable('crew')
-      .set({ authorised: ['airbag circuits'] })
+      .set({ authorised: [AIRBAG_CIRCUITS] })
       .where('name', 'in', AUTHORISED)
       .execute()
     const writer = new DemoWriter(trx, shopId, crew, nowMs)
@@ -242,7 +246,7 @@ class DemoWriter {
           id: kit.id,
           shop_id: this.shopId,
           name: kit.name,
-          body: JSON.stringify(kit),
+          body: toKeep(KEPT_KIT, kit),
           changed_by: this.crew.get('Marit')!,
         })
         .execute()
@@ -294,8 +298,8 @@ class DemoWriter {
         title: spec.title,
         bay: spec.bay,
         promised_at: spec.promisedInH ? new Date(roundToQuarter(this.nowMs + spec.promisedInH * 3_600_000)) : null,
-        request: JSON.stringify(request),
-        found_plan: JSON.stringify(plan.value.found),
+        request: toKeep(KEPT_REQUEST, request),
+        found_plan: toKeep(KEPT_PLAN, plan.value.found),
         created_by: this.crew.get(spec.by)!,
         created_at: new Date(startMs - 600_000),
         handed_over_at: handedOver,

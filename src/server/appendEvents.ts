@@ -3,14 +3,18 @@ import { z } from 'zod'
 import { isTooFarAhead } from '@/core/base/clock'
 import { cleaned } from '@/core/base/cleanText'
 import { JobEvent, StoredEvent, type Happening } from '@/core/job/event'
-import { notWritten, type Hand } from '@/core/job/happenings'
+import { HAPPENINGS, markOf, notWritten, type Hand } from '@/core/job/happenings'
 import { idOf } from '@/core/job/readEvents'
 import { upcast } from '@/core/job/upcast'
+import { countsAs } from '@/core/procedure/circuits'
 import { same } from '@/core/procedure/edit'
+import { AIRBAG_CIRCUITS } from '@/core/shop/rights'
 import { NOT_WRITTEN, REFUSALS } from '@/words/refusals'
 import type { ShopTransaction } from '../db/client'
 import { accessBy, writeAccess } from './accessLog'
+import { latestKnownMs } from './clockHere'
 import { eventsHeld, forgetHeld, lockJob, reopenFor, storeEvents } from './jobEvents'
+import { readJobIn } from './jobs'
 import { inShop, type Crew } from './whoAsks'
 import { growRecord } from './strips'
 import { foldBuild } from './vehicleBuild'
@@ -45,7 +49,7 @@ export async function appendJobEvents(crew: Crew, jobId: string, sent: readonly 
     const job = await lockJob(trx, jobId)
     if (!job) return { status: 'unknown job' }
     const { readable, refused } = readSent(sent)
-    const by = await hands(crew, trx, jobId)
+    const by = await hands(crew, trx, jobId, readable)
     const { judged, kept } = await storeWhatMay(crew, trx, readable, by)
     const [denied] = judged.denied
     if (denied) await writeAccess(trx, crew.shopId, accessBy(crew, 'refused', { detail: denied }))
@@ -72,8 +76,9 @@ async function storeWhatMay(
   events: readonly JobEvent[],
   by: Hands,
 ): Promise<{ judged: Judged; kept: JobEvent[] }> {
-  const hadLeft = (event: JobEvent) => (by.crew.get(event.personId)?.isHere === false ? 'had left' : null)
-  const store = (fresh: readonly JobEvent[]) => storeEvents(crew, trx, by.jobId, fresh, hadLeft)
+  const firing = await firingPlugs(trx, by, events)
+  const mark = ({ what, personId }: JobEvent) => markOf(what, by.crew.get(personId)!, firing)
+  const store = (fresh: readonly JobEvent[]) => storeEvents(crew, trx, by.jobId, fresh, mark)
   const isFull = async (fresh: number) => (await eventsHeld(trx, by.jobId)) + fresh > MOST_EVENTS
   // Nearly always all of it is new and may be written: then nothing has to be looked up before.
   const asNew = judge(events, new Map(), by)
@@ -110,25 +115,31 @@ function readSent(sent: readonly unknown[]): { readable: JobEvent[]; refused: Re
   return { readable, refused }
 }
 
-/** The crew as this device knows them, and the job that is written to. */
-type Hands = { jobId: string; crew: ReadonlyMap<string, Hand & { name: string }> }
+type Colleague = Hand & { name: string; authorised: readonly string[] }
 
-async function hands(crew: Crew, trx: ShopTransaction, jobId: string): Promise<Hands> {
+/** The crew as this device knows them, the job that is written to, and the time that stamps are measured by. */
+type Hands = { jobId: string; nowMs: number; crew: ReadonlyMap<string, Colleague> }
+
+async function hands(crew: Crew, trx: ShopTransaction, jobId: string, sent: readonly JobEvent[]): Promise<Hands> {
+  const nowMs = Date.now()
+  // Where tablets seem to be ahead it may be this machine that is behind.
+  const isAhead = sent.some(({ at }) => isTooFarAhead(at, nowMs))
   const people = await trx
     .selectFrom('crew')
     .leftJoin('acting', (join) =>
       join.onRef('acting.crew_id', '=', 'crew.id').on('acting.session_id', '=', crew.sessionId),
     )
-    .select(['crew.id', 'crew.name', 'crew.role', 'crew.active', 'acting.session_id as acted'])
+    .select(['crew.id', 'crew.name', 'crew.role', 'crew.active', 'crew.authorised', 'acting.session_id as acted'])
     .execute()
   const here = [crew.signedIn.id, crew.acting.id]
   return {
     jobId,
+    nowMs: isAhead ? await latestKnownMs(trx, jobId) : nowMs,
     crew: new Map(
-      people.map(({ id, name, role, active, acted }) => [
+      people.map(({ id, name, role, active, authorised, acted }) => [
         id,
         {
-          name,
+          ...{ name, authorised },
           isLead: role !== 'installer',
           isHere: active,
           actsNow: crew.acting.id === id,
@@ -174,7 +185,21 @@ function mayNot(event: JobEvent, by: Hands): { answer: RefusedEvent; isDenied: b
   }
   // A signature is its person's own, not the name somebody typed over it.
   if (what.kind === 'countersigned' && what.name !== hand.name) return refuse(REFUSALS.signedForAnother)
-  return isTooFarAhead(at, Date.now()) ? refuse(REFUSALS.clockAhead) : null
+  return isTooFarAhead(at, by.nowMs) ? refuse(REFUSALS.clockAhead) : null
+}
+
+/** The plugs of a job that fire an airbag or a tensioner, where somebody not authorised for them touched any plug. */
+async function firingPlugs(
+  trx: ShopTransaction,
+  { jobId, crew }: Hands,
+  events: readonly JobEvent[],
+): Promise<ReadonlySet<string>> {
+  const isOdd = ({ personId, what }: JobEvent) =>
+    HAPPENINGS[what.kind].onCircuit && !crew.get(personId)?.authorised.includes(AIRBAG_CIRCUITS)
+  if (!events.some(isOdd)) return new Set()
+  const job = await readJobIn(trx, jobId)
+  const firing = job?.document.tethers.filter((tether) => countsAs(tether) === 'srs-firing') ?? []
+  return new Set(firing.map(({ id }) => id))
 }
 
 /** Events that were stored before, by id. */

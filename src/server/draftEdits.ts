@@ -1,4 +1,5 @@
 import 'server-only'
+import { readDocument } from '@/core/procedure/documentMigrations'
 import type { Id } from '@/core/base/id'
 import { firstLost } from '@/core/base/lost'
 import { evidenceOf } from '@/core/job/evidence'
@@ -47,7 +48,7 @@ export async function newProcedure(
   if (likeId === null) return createProcedure(crew, emptyDocument(name))
   const like = await inShop(crew, async (trx) => (await newestRevision(trx, likeId)) ?? draftOf(trx, likeId))
   if (!like) return null
-  const document = ProcedureDocument.parse(like.document)
+  const document = readDocument(like.document)
   return createProcedure(crew, mirrored ? mirroredFor(name, document) : copiedFor(name, document))
 }
 
@@ -158,7 +159,7 @@ async function lockedDraft(
   if (!row) return null
   const draft = await draftOf(trx, procedureId)
   const stored: unknown = draft?.document ?? (await newestRevision(trx, procedureId))!.document
-  const document = ProcedureDocument.parse(stored)
+  const document = readDocument(stored)
   return { document, version: draft?.version ?? 0, lost: firstLost(stored, document) }
 }
 
@@ -197,7 +198,7 @@ export async function publishDraft(
         status: 'refused',
         sentence: REFUSALS.noDraft,
       }
-    const document = ProcedureDocument.parse(draft.document)
+    const document = readDocument(draft.document)
     const lost = firstLost(draft.document, document)
     if (lost !== null) return { status: 'refused', sentence: REFUSALS.recordNewer(lost) }
     if (document.parts.length === 0) return { status: 'refused', sentence: REFUSALS.nothingToPublish }

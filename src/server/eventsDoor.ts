@@ -1,12 +1,13 @@
 import 'server-only'
 import type { IncomingMessage, ServerResponse } from 'node:http'
-import { REFUSALS } from '@/words/refusals'
+import { OUT_OF_ORDER, REFUSALS } from '@/words/refusals'
 import { AppendRequest, appendJobEvents } from './appendEvents'
 import { notLetIn, SECURITY_HEADERS } from './entrance'
 import { eventsAfter } from './jobEvents'
 import { crewOfTablet } from './keptCrew'
 import { log } from './log'
 import { metrics } from './metrics'
+import { lackBehind } from './outOfOrder'
 
 export { inRequest } from './log'
 export { doorOf, metrics } from './metrics'
@@ -32,7 +33,9 @@ export function answeredHere(request: IncomingMessage, response: ServerResponse)
     .catch((error: unknown): Answer => {
       // A tablet that lost its network in the middle is no fault of ours, and sends it again.
       if (request.destroyed && !request.complete) return { status: 400, body: null }
-      log.error({ err: error, path: '/api/jobs/ID/events' }, 'request failed')
+      const lack = lackBehind(error)
+      log.error({ err: error, path: '/api/jobs/ID/events', lack }, 'request failed')
+      if (lack) return { status: 503, body: { status: 'out of order', sentence: OUT_OF_ORDER[lack] } }
       return { status: 500, body: { status: 'failed', sentence: REFUSALS.somethingBroke } }
     })
     .then(({ status, body }) => {

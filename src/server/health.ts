@@ -1,38 +1,59 @@
 import 'server-only'
-import { statfs } from 'node:fs/promises'
+import { constants } from 'node:fs'
+import { access, statfs } from 'node:fs/promises'
 import { sql } from 'kysely'
 import { ping } from '../db/client'
-import { REFUSALS } from '@/words/refusals'
+import { aboutWords } from '@/words/dates'
+import { OUT_OF_ORDER, REFUSALS } from '@/words/refusals'
 import { accountsDatabase } from './accountsDatabase'
+import { wentBackMs } from './clockHere'
 import { database } from './database'
+import { lackBehind, type Lack } from './outOfOrder'
 
 /** What does not answer by then does not answer. */
 const PATIENCE_MS = 3_000
 /** Below so much free disk the database soon can't write: said before it happens. */
 const LEAST_FREE_BYTES = 200_000_000
+/** A clock that is set right by so much is nobody's trouble. */
+const WORTH_SAYING_MS = 5 * 60_000
 
 /** Whether this process can do its work: why not, each as a sentence that says where to look. */
 export async function reasonsNotReady(): Promise<string[]> {
-  const answers = (asked: Promise<unknown>) =>
-    Promise.race([
-      asked.then(() => true),
-      new Promise<boolean>((no) => setTimeout(() => no(false), PATIENCE_MS)),
-    ]).catch(() => false)
-  const [records, accounts, room] = await Promise.all([
+  const [records, accounts, disk] = await Promise.all([
     answers(ping(database())),
     answers(sql`select 1`.execute(accountsDatabase())),
-    roomLeft(),
+    diskOfData(),
   ])
+  const lacks = new Set([records, accounts, disk.lack].filter((lack) => lack !== null))
+  const backMs = wentBackMs()
   return [
-    ...(records && accounts ? [] : [REFUSALS.databaseSilent]),
-    ...(room === null || room >= LEAST_FREE_BYTES ? [] : [REFUSALS.diskFull(Math.round(room / 1e6))]),
+    ...[...lacks].map((lack) => OUT_OF_ORDER[lack]),
+    ...(disk.freeBytes === null || disk.freeBytes >= LEAST_FREE_BYTES || lacks.has('room')
+      ? []
+      : [REFUSALS.diskFull(Math.round(disk.freeBytes / 1e6))]),
+    ...(backMs < WORTH_SAYING_MS ? [] : [REFUSALS.clockWentBack(aboutWords(backMs / 1000))]),
   ]
 }
 
-/** Bytes free where the data lies; null where nobody said where that is. */
-async function roomLeft(): Promise<number | null> {
+/** What lacks where something does not answer; null when it does. */
+function answers(asked: Promise<unknown>): Promise<Lack | null> {
+  return Promise.race([
+    asked.then(() => null),
+    new Promise<Lack>((no) => setTimeout(() => no('a database'), PATIENCE_MS).unref()),
+  ]).catch((error: unknown) => lackBehind(error) ?? 'a database')
+}
+
+/**
+ * The disk where the data lies: bytes free, and whether it can be written to. Nothing where nobody said where that is.
+ */
+async function diskOfData(): Promise<{ freeBytes: number | null; lack: Lack | null }> {
   const folder = process.env.ISTRUZIONE_DATA_FOLDER
-  if (!folder) return null
-  const { bavail, bsize } = await statfs(folder)
-  return bavail * bsize
+  if (!folder) return { freeBytes: null, lack: null }
+  try {
+    const { bavail, bsize } = await statfs(folder)
+    await access(folder, constants.W_OK)
+    return { freeBytes: bavail * bsize, lack: bavail === 0 ? 'room' : null }
+  } catch {
+    return { freeBytes: null, lack: 'a disk that takes something' }
+  }
 }

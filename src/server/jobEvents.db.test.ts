@@ -1,12 +1,13 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
 import { panelVan } from '@/demo/panelVan'
+import { smallBus } from '@/demo/smallBus'
 import { JobEvent, type Happening } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { database } from './database'
 import { addFromDesk } from './addFromDesk'
 import { appendJobEvents, MOST_EVENTS } from './appendEvents'
-import { arrivedAfterLeaving } from './arrivedAfterLeaving'
+import { arrivedOdd } from './arrivedOdd'
 import { handOver } from './handOver'
 import { eventsAfter, eventsHeld, forgetHeld, lockJob } from './jobEvents'
 import { readJob, vehicleOverlay } from './jobs'
@@ -15,6 +16,8 @@ import { endThreads } from './threads'
 import { createProcedure } from './draftEdits'
 import { inShop, type Crew } from './whoAsks'
 import { crewOf, makeShop, somebody } from './shop.testing'
+import { countsAs } from '@/core/procedure/circuits'
+import { AIRBAG_CIRCUITS } from '@/core/shop/rights'
 import { EVENT_VERSION } from '@/core/job/eventVersion'
 
 const lead = somebody('Marit', 'lead')
@@ -145,8 +148,46 @@ test('what somebody did before they left arrives marked, from whatever device, a
       { eventId: nobody.id, forGood: true, sentence: expect.stringContaining('not of this crew') },
     ],
   })
-  const marked = await arrivedAfterLeaving(as(lead))
-  expect(marked).toEqual([expect.objectContaining({ jobId, person: ola.name, count: 1 })])
+  const marked = await arrivedOdd(as(lead))
+  expect(marked).toEqual([expect.objectContaining({ jobId, person: ola.name, mark: 'had left', count: 1 })])
+})
+
+test('an airbag plug that somebody not authorised opened is open all the same, and a lead is shown it', async () => {
+  const document = smallBus()
+  const job = crypto.randomUUID()
+  const authorised = somebody('Aino', 'installer')
+  const row = { shop_id: shopId, pin_hash: 'x', user_id: null, pin_locked_until: null, role: 'installer' } as const
+  await inShop(as(lead), (trx) =>
+    trx
+      .insertInto('crew')
+      .values({ ...row, id: authorised.id, name: authorised.name, authorised: [AIRBAG_CIRCUITS] })
+      .execute(),
+  )
+  const procedureId = await createProcedure(as(lead), document)
+  await inShop(as(lead), (trx) =>
+    trx
+      .insertInto('job')
+      .values({
+        ...{ id: job, shop_id: shopId, vehicle_id: vehicleId, procedure_id: procedureId, revision_id: null },
+        ...{ draft_document: JSON.stringify(document), title: 'Camera', promised_at: null, request: null },
+        ...{ found_plan: null, created_by: lead.id, handed_over_at: null, kind: 'strip' as const },
+      })
+      .execute(),
+  )
+  const plug = (isFiring: boolean) =>
+    document.tethers.find((tether) => (countsAs(tether) === 'srs-firing') === isFiring)!.id
+  const sent = [
+    event({ kind: 'opened', tetherId: plug(true) }, installer, job),
+    event({ kind: 'opened', tetherId: plug(false) }, installer, job),
+    event({ kind: 'noted', itemId: plug(true), text: 'the yellow one' }, installer, job),
+  ]
+  const outcome = await appendJobEvents(as(installer), job, sent)
+  expect(outcome).toMatchObject({ stored: sent.map(({ id }) => id), refused: [] })
+  const closed = event({ kind: 'closed', tetherId: plug(true) }, authorised, job)
+  expect(await appendJobEvents(as(authorised), job, [closed])).toMatchObject({ stored: [closed.id] })
+  expect((await arrivedOdd(as(lead))).filter(({ jobId: of }) => of === job)).toMatchObject([
+    { person: installer.name, mark: 'not authorised', count: 1 },
+  ])
 })
 
 test.each<Happening>([
@@ -301,6 +342,25 @@ test('what arrives while the gate is looked at keeps the vehicle from being hand
   await posting
   expect(first).toBe('waits')
   expect((await handing).status).toBe('blocked')
+})
+
+test('a job whose plan a newer program wrote is shown, says so, and is not handed over; an order alone is found anew', async () => {
+  const job = await signed()
+  const write = (part: 'request' | 'found_plan') =>
+    inShop(as(lead), (trx) =>
+      trx
+        .updateTable('job')
+        .set({ [part]: JSON.stringify({ v: 99, otherwise: true }) })
+        .where('id', '=', job)
+        .execute(),
+    )
+  await write('found_plan')
+  expect(await readJob(as(lead), job)).toMatchObject({ found: null, notUnderstood: [] })
+  await write('request')
+  expect(await readJob(as(lead), job)).toMatchObject({ request: null, notUnderstood: ['request'] })
+  const outcome = await handOver(as(lead), job)
+  expect(outcome).toMatchObject({ status: 'blocked' })
+  if (outcome.status === 'blocked') expect(outcome.blocks).toContainEqual({ kind: 'not understood', count: 1 })
 })
 
 test('four who hand over at once make one hand-over', async () => {

@@ -3,6 +3,7 @@ import { sql } from 'kysely'
 import { laterStamp, nextStamp } from '@/core/base/clock'
 import type { Stamp } from '@/core/base/stamp'
 import { JobEvent, type Happening } from '@/core/job/event'
+import type { Mark } from '@/core/job/happenings'
 import { EVENT_VERSION } from '@/core/job/eventVersion'
 import { reopening } from '@/core/job/reopening'
 import { readEvents, type ReadEvents } from '@/core/job/readEvents'
@@ -49,7 +50,7 @@ export async function storeEvents(
   trx: ShopTransaction,
   jobId: string,
   events: readonly JobEvent[],
-  mark: (event: JobEvent) => 'had left' | null = () => null,
+  mark: (event: JobEvent) => Mark | null = () => null,
 ): Promise<JobEvent[]> {
   const rows = events.map((event) => ({
     id: event.id,

@@ -1,7 +1,9 @@
 import 'server-only'
-import { FoundPlan } from '@/core/plan/find/foundPlan'
-import { PlanRequest } from '@/core/plan/ask/planRequest'
+import { readKept } from '@/core/base/keptJson'
+import { KEPT_PLAN, type FoundPlan } from '@/core/plan/find/foundPlan'
+import { KEPT_REQUEST, type PlanRequest } from '@/core/plan/ask/planRequest'
 import { ProcedureDocument } from '@/core/procedure/document'
+import { readDocument } from '@/core/procedure/documentMigrations'
 import { foldJob } from '@/core/job/fold'
 import { overlayOf, type Overlay } from '@/core/job/overlay'
 import { adoptedPlan } from '@/core/job/terms'
@@ -91,7 +93,9 @@ async function recordOf(trx: ShopTransaction, job: JobRow): Promise<JobRecord> {
   const revision = job.revision_id ? await readRevision(trx, job.revision_id) : null
   const { events, notUnderstood } = await allEvents(trx, job.id)
   // A strip on top of a published record keeps what it began with, as every other job keeps its revision.
-  const base = revision?.document ?? ProcedureDocument.parse(job.draft_document)
+  const base = revision?.document ?? readDocument(job.draft_document)
+  const adopted = adoptedPlan(events)
+  const request = adopted?.request ?? readKept(KEPT_REQUEST, job.request)
   return {
     id: job.id,
     title: job.title,
@@ -103,12 +107,13 @@ async function recordOf(trx: ShopTransaction, job: JobRow): Promise<JobRecord> {
     procedureId: job.procedure_id,
     revisionNumber: revision?.number ?? null,
     kind: job.kind,
-    request: adoptedPlan(events)?.request ?? (job.request === null ? null : PlanRequest.parse(job.request)),
-    found: adoptedPlan(events)?.found ?? (job.found_plan === null ? null : FoundPlan.parse(job.found_plan)),
+    request,
+    // An order that can't be read any more is worked out anew, as for jobs older than kept orders.
+    found: adopted?.found ?? readKept(KEPT_PLAN, job.found_plan),
     base,
     document: job.kind === 'strip' ? stripDocument(base, events) : base,
     events,
-    notUnderstood,
+    notUnderstood: request === null && job.request !== null ? [...notUnderstood, 'request'] : notUnderstood,
   }
 }
 

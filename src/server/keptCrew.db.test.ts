@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, expect, test } from '@jest/globals'
+import { afterAll, beforeAll, expect, jest, test } from '@jest/globals'
 import { addPerson, retirePerson } from './crew'
 import { accountsDatabase } from './accountsDatabase'
 import { auth } from './auth'
@@ -41,6 +41,19 @@ test('who asks is kept for a moment, and known anew as soon as somebody else act
   await accountsDatabase().deleteFrom('session').where('id', '=', kim.sessionId).execute()
   forgetCrews(shop)
   expect(await crewOfTablet(cookie)).toBeNull()
+})
+
+test('what was kept passes by the clock that nobody sets: a wall clock that went back keeps nobody', async () => {
+  const answer = await auth().api.signInUsername({ body: login, asResponse: true })
+  const mine = answer.headers.get('set-cookie')!.split(';', 1)[0]!
+  const kim = (await crewOfTablet(mine))!
+  const [wallMs, steadyMs] = [Date.now(), performance.now()]
+  jest.spyOn(Date, 'now').mockReturnValue(wallMs - 24 * 60 * 60_000)
+  jest.spyOn(performance, 'now').mockReturnValue(steadyMs + 6_000)
+  const again = await crewOfTablet(mine)
+  jest.restoreAllMocks()
+  expect(again).not.toBe(kim)
+  expect(again!.acting.name).toBe('Kim')
 })
 
 test('a poll prolongs nothing; a device that says it is there does, and is given the longer cookie', async () => {

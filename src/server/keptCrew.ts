@@ -8,6 +8,7 @@ import { crewBehind, type Crew } from './whoAsks'
 const KEPT_MS = 5_000
 const MOST_KEPT = 5_000
 
+// By the clock that nobody sets: a wall clock set back would keep somebody who has gone.
 type Kept = { byToken: Map<string, { crew: Crew; untilMs: number }>; generation: number }
 const shared = globalThis as { istruzioneCrews?: Kept }
 const kept = (shared.istruzioneCrews ??= { byToken: new Map(), generation: 0 })
@@ -17,7 +18,7 @@ export async function crewOfTablet(cookie: string): Promise<Crew | null> {
   const token = /(?:^|; )(?:__Secure-)?istruzione\.session_token=([^;]+)/.exec(cookie)?.[1]
   if (!token) return null
   const known = kept.byToken.get(token)
-  if (known && known.untilMs > Date.now()) return known.crew
+  if (known && known.untilMs > performance.now()) return known.crew
   kept.byToken.delete(token)
   const asked = kept.generation
   const crew = await crewBehind(new Headers({ cookie }))
@@ -27,7 +28,7 @@ export async function crewOfTablet(cookie: string): Promise<Crew | null> {
 }
 
 function keep(token: string, crew: Crew): void {
-  kept.byToken.set(token, { crew, untilMs: Date.now() + KEPT_MS })
+  kept.byToken.set(token, { crew, untilMs: performance.now() + KEPT_MS })
   // The oldest go first: a map keeps the order in which it was filled.
   if (kept.byToken.size > MOST_KEPT) kept.byToken.delete(kept.byToken.keys().next().value!)
 }

@@ -1,4 +1,6 @@
 import 'server-only'
+import { readKept } from '@/core/base/keptJson'
+import { KEPT_REQUEST } from '@/core/plan/ask/planRequest'
 import { inShop, type Crew } from './whoAsks'
 
 /** A vehicle a kit is in, or is being fitted to. `handedOverAt` null: the job is under way. */
@@ -22,7 +24,7 @@ export async function kitUses(crew: Crew): Promise<KitUse[]> {
       .execute(),
   )
   return rows.flatMap(({ id, request, handed_over_at, label }) =>
-    (request?.kits ?? []).map(({ kit }) => ({
+    (readKept(KEPT_REQUEST, request)?.kits ?? []).map(({ kit }) => ({
       kitId: kit.id,
       jobId: id,
       vehicle: label,

@@ -1,16 +1,28 @@
 import 'server-only'
 import { z } from 'zod'
-import { checkKit, Kit } from '@/core/shop/kit'
+import { readKept, toKeep } from '@/core/base/keptJson'
+import { checkKit, KEPT_KIT, Kit } from '@/core/shop/kit'
 import { holdNames } from './lock'
 import { inShop, refusalOf, type Crew, type Refused } from './whoAsks'
 import { kitProblemSentence, REFUSALS } from '@/words/refusals'
 
 export type KitRow = { kit: Kit; version: number }
 
-export async function listKits(crew: Crew): Promise<KitRow[]> {
-  const rows = await inShop(crew, (trx) => trx.selectFrom('kit').select(['body', 'version']).orderBy('name').execute())
-  return rows.map((row) => ({ kit: Kit.parse(row.body), version: row.version }))
+/**
+ * The shop's kits by name, and the names of those that a newer version of this program wrote: they stay as they are.
+ */
+export async function readKits(crew: Crew): Promise<{ kits: KitRow[]; newer: string[] }> {
+  const rows = await inShop(crew, (trx) =>
+    trx.selectFrom('kit').select(['name', 'body', 'version']).orderBy('name').execute(),
+  )
+  const read = rows.map(({ name, body, version }) => ({ name, kit: readKept(KEPT_KIT, body), version }))
+  return {
+    kits: read.flatMap(({ kit, version }) => (kit ? [{ kit, version }] : [])),
+    newer: read.flatMap(({ name, kit }) => (kit ? [] : [name])),
+  }
 }
+
+export const listKits = async (crew: Crew): Promise<KitRow[]> => (await readKits(crew)).kits
 
 /** `version`: the one the form was filled from; 0 for a new kit. */
 export const KitInput = z.object({ kit: Kit.extend({ id: z.uuid() }), version: z.number().int().min(0) })
@@ -34,7 +46,7 @@ export async function saveKit(
       .where('id', '<>', kit.id)
       .executeTakeFirst()
     if (same) return { status: 'refused', sentence: REFUSALS.kitCalledSo(kit.name) }
-    const values = { name: kit.name, body: JSON.stringify(kit), changed_by: crew.acting.id, changed_at: new Date() }
+    const values = { name: kit.name, body: toKeep(KEPT_KIT, kit), changed_by: crew.acting.id, changed_at: new Date() }
     if (version === 0) {
       const made = await trx
         .insertInto('kit')

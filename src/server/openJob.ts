@@ -1,9 +1,12 @@
 import 'server-only'
+import { toKeep } from '@/core/base/keptJson'
+import { KEPT_PLAN } from '@/core/plan/find/foundPlan'
 import { z } from 'zod'
 import type { FoundPlan } from '@/core/plan/find/foundPlan'
-import { PlanRequest } from '@/core/plan/ask/planRequest'
+import { KEPT_REQUEST, PlanRequest } from '@/core/plan/ask/planRequest'
 import type { PlanError } from '@/core/plan/find/findPlan'
 import { ProcedureDocument } from '@/core/procedure/document'
+import { readDocument } from '@/core/procedure/documentMigrations'
 import { REFUSALS } from '@/words/refusals'
 import type { ShopTransaction } from '../db/client'
 import { planOnThread } from './planning'
@@ -69,7 +72,7 @@ async function baseOf(trx: ShopTransaction, vehicleId: string): Promise<Base | R
     procedureId,
     revisionId: revision?.id ?? null,
     draftVersion: draft?.version ?? null,
-    document: ProcedureDocument.parse(stored.document),
+    document: readDocument(stored.document),
   }
 }
 
@@ -93,8 +96,8 @@ async function write(crew: Crew, job: NewJob, base: Base, found: FoundPlan): Pro
         title: job.title,
         bay: job.bay,
         promised_at: job.promisedAt,
-        request: JSON.stringify(job.request),
-        found_plan: JSON.stringify(found),
+        request: toKeep(KEPT_REQUEST, job.request),
+        found_plan: toKeep(KEPT_PLAN, found),
         created_by: crew.acting.id,
         handed_over_at: null,
       })

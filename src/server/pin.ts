@@ -16,6 +16,8 @@ export async function hashPin(pin: string): Promise<string> {
 
 const FREE_TRIES = 4
 const WAIT_S = 30
+const MOST_COUNTED = 12
+const waitAfterS = (failures: number) => WAIT_S * 2 ** (Math.min(failures, MOST_COUNTED) - FREE_TRIES)
 
 export type ActingOutcome = { status: 'done' } | { status: 'wrong'; sentence: string }
 
@@ -31,7 +33,9 @@ export async function pinIsRight(
   person: PinRow,
   pin: string,
 ): Promise<{ status: 'wrong'; sentence: string } | null> {
-  const waitS = person.pin_locked_until ? Math.ceil((person.pin_locked_until.getTime() - Date.now()) / 1000) : 0
+  const leftS = person.pin_locked_until ? Math.ceil((person.pin_locked_until.getTime() - Date.now()) / 1000) : 0
+  // Never longer than it was to be: where the clock was set back, what is left by it is no measure.
+  const waitS = Math.min(leftS, waitAfterS(person.pin_failures))
   if (waitS > 0) return { status: 'wrong', sentence: REFUSALS.tooManyTries(waitS) }
   const count = (pin_failures: number, pin_locked_until: Date | null) =>
     trx.updateTable('crew').set({ pin_failures, pin_locked_until }).where('id', '=', person.id).execute()
@@ -41,10 +45,7 @@ export async function pinIsRight(
   }
   const failures = person.pin_failures + 1
   const isSlowed = failures >= FREE_TRIES
-  await count(
-    Math.min(failures, 12),
-    isSlowed ? new Date(Date.now() + WAIT_S * 1000 * 2 ** (failures - FREE_TRIES)) : null,
-  )
+  await count(Math.min(failures, MOST_COUNTED), isSlowed ? new Date(Date.now() + 1000 * waitAfterS(failures)) : null)
   await writeAccess(trx, crew.shopId, accessBy(crew, 'wrong PIN', { of: person.id }))
   return { status: 'wrong', sentence: REFUSALS.wrongPin }
 }

@@ -4,6 +4,7 @@ import { planFrom, type JobPlan } from '@/core/plan/show/jobPlan'
 import type { PlanError } from '@/core/plan/find/findPlan'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { ProcedureDocument } from '@/core/procedure/document'
+import { readDocument } from '@/core/procedure/documentMigrations'
 import { forBuild } from '@/core/procedure/forBuild'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { planOnThread } from './planning'
@@ -36,7 +37,7 @@ export async function planFor(
 ): Promise<PlanAnswer> {
   const revision = await inShop(crew, (trx) => newestRevision(trx, procedureId))
   if (!revision) return { status: 'unknown procedure' }
-  const document = ProcedureDocument.parse(revision.document)
+  const document = readDocument(revision.document)
   const { house, rules } = crew
   const planned = await planOnThread(crew.shopId, { document, request, house, rules, limits: LIMITS }, signal)
   if (planned.kind === 'not answered') return { status: 'not answered', sentence: planned.sentence }

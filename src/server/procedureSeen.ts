@@ -6,6 +6,7 @@ import { readEvents } from '@/core/job/readEvents'
 import type { Strip } from '@/core/order/learntOrder'
 import type { Confirmations } from '@/core/plan/check/checkRecord'
 import { ProcedureDocument } from '@/core/procedure/document'
+import { readDocument } from '@/core/procedure/documentMigrations'
 import type { LookedBack } from '@/core/strip/cleanUp'
 import { whilePlanning, type Circumstances } from '@/core/vehicle/circumstances'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
@@ -63,7 +64,7 @@ async function baseOf(
 ): Promise<ProcedureDocument | null> {
   if (job.kind !== 'strip') return null
   const revision = job.revision_id ? await readRevision(trx, job.revision_id) : null
-  return revision?.document ?? ProcedureDocument.parse(job.draft_document)
+  return revision?.document ?? readDocument(job.draft_document)
 }
 
 /** Who entered what at the desk, and from which source. */

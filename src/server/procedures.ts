@@ -5,6 +5,7 @@ import type { Strip } from '@/core/order/learntOrder'
 import { checkRecord } from '@/core/plan/check/checkRecord'
 import type { Problem } from '@/core/plan/check/problem'
 import { ProcedureDocument } from '@/core/procedure/document'
+import { readDocument } from '@/core/procedure/documentMigrations'
 import { cleanUpOf, type CleanUp } from '@/core/strip/cleanUp'
 import { circumstancesOf, entriesOf, seenOn } from './procedureSeen'
 import { draftOf, newestRevision } from './revisions'
@@ -38,7 +39,7 @@ export async function listProcedures(crew: Crew): Promise<ProcedureRow[]> {
           revision: revision?.number ?? null,
           publishedAt: revision?.published_at ?? null,
           hasDraft: draft !== undefined,
-          document: ProcedureDocument.parse(draft?.document ?? revision!.document),
+          document: readDocument(draft?.document ?? revision!.document),
           jobs: Number(jobs.find((job) => job.procedure_id === row.id)?.count ?? 0),
         }
       }),
@@ -71,7 +72,7 @@ export async function readProcedure(crew: Crew, procedureId: string): Promise<Pr
     const row = await trx.selectFrom('procedure').selectAll().where('id', '=', procedureId).executeTakeFirst()
     if (!row) return null
     const [revision, draft] = [await newestRevision(trx, row.id), await draftOf(trx, row.id)]
-    const document = ProcedureDocument.parse(draft?.document ?? revision!.document)
+    const document = readDocument(draft?.document ?? revision!.document)
     const seen = await seenOn(trx, row.id, document, circumstancesOf(crew))
     const by = revision
       ? await trx.selectFrom('crew').select('name').where('id', '=', revision.published_by).executeTakeFirst()

@@ -1,6 +1,7 @@
 import 'server-only'
 import type { Id } from '@/core/base/id'
 import { ProcedureDocument } from '@/core/procedure/document'
+import { readDocument } from '@/core/procedure/documentMigrations'
 import type { ShopTransaction } from '../db/client'
 
 export async function newestRevision(trx: ShopTransaction, procedureId: string) {
@@ -27,5 +28,5 @@ export async function readRevision(
     .select(['document', 'number'])
     .where('id', '=', revisionId)
     .executeTakeFirst()
-  return row ? { document: ProcedureDocument.parse(row.document), number: row.number } : null
+  return row ? { document: readDocument(row.document), number: row.number } : null
 }

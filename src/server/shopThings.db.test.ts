@@ -4,7 +4,7 @@ import { Kit } from '@/core/shop/kit'
 import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
 import { BUILT_IN_RULES } from '@/core/vehicle/builtInRules'
 import { database } from './database'
-import { listKits, removeKit, saveKit } from './kits'
+import { listKits, readKits, removeKit, saveKit } from './kits'
 import { keepMedia, readMedia } from './media'
 import { inShop } from './whoAsks'
 import { saveShopPart } from './shopValues'
@@ -51,6 +51,18 @@ test('a kit: a lead’s, under its own name, and never over somebody else’s ch
   expect(await listKits(asLead)).toHaveLength(1)
   await removeKit(asLead, kit.id)
   expect(await listKits(asLead)).toEqual([])
+})
+
+test('a kit that a newer program wrote hides none of the others, is named, and is not written over', async () => {
+  const kit = Kit.parse({ id: crypto.randomUUID(), name: 'Camera' })
+  const later = Kit.parse({ id: crypto.randomUUID(), name: 'Kit of next year' })
+  for (const one of [kit, later]) await saveKit(asLead, { kit: one, version: 0 })
+  const body = JSON.stringify({ v: 99, everything: 'otherwise' })
+  await inShop(asLead, (trx) => trx.updateTable('kit').set({ body }).where('id', '=', later.id).execute())
+  expect(await readKits(asLead)).toMatchObject({ kits: [{ kit: { name: 'Camera' } }], newer: ['Kit of next year'] })
+  const again = Kit.parse({ id: crypto.randomUUID(), name: 'Kit of next year' })
+  expect((await saveKit(asLead, { kit: again, version: 0 })).status).toBe('refused')
+  for (const { id } of [kit, later]) await removeKit(asLead, id)
 })
 
 test('a kit that bypasses a signal, or waits for itself, is not kept', async () => {

@@ -1,4 +1,5 @@
 import 'server-only'
+import { readDocument } from '@/core/procedure/documentMigrations'
 import { z } from 'zod'
 import { stripsOf } from '@/core/job/strips'
 import { ProcedureDocument, copiedFor } from '@/core/procedure/document'
@@ -94,13 +95,13 @@ type Model = { procedureId: string; revisionId: string | null; document: Procedu
 /** The newest revision, or the draft while nothing is published. */
 async function recordOf(trx: ShopTransaction, procedureId: string): Promise<Model | null> {
   const revision = await newestRevision(trx, procedureId)
-  if (revision) return { procedureId, revisionId: revision.id, document: ProcedureDocument.parse(revision.document) }
+  if (revision) return { procedureId, revisionId: revision.id, document: readDocument(revision.document) }
   const draft = await trx
     .selectFrom('draft')
     .select('document')
     .where('procedure_id', '=', procedureId)
     .executeTakeFirst()
-  return draft ? { procedureId, revisionId: null, document: ProcedureDocument.parse(draft.document) } : null
+  return draft ? { procedureId, revisionId: null, document: readDocument(draft.document) } : null
 }
 
 async function begunModel(
@@ -148,7 +149,7 @@ export async function growRecord(
   const revision = job.revision_id
     ? await trx.selectFrom('revision').select('document').where('id', '=', job.revision_id).executeTakeFirstOrThrow()
     : null
-  const base = ProcedureDocument.parse(revision?.document ?? job.draft_document)
+  const base = readDocument(revision?.document ?? job.draft_document)
   const { events: all } = await allEvents(trx, jobId)
   const isFresh = new Set(fresh.map((event) => event.id))
   const before = stripDocument(

@@ -1,6 +1,7 @@
 import 'server-only'
 import { z } from 'zod'
 import { ProcedureDocument } from '@/core/procedure/document'
+import { readDocument } from '@/core/procedure/documentMigrations'
 import { Build } from '@/core/procedure/when'
 import { holdNames } from './lock'
 import { saidNow } from './vehicleBuild'
@@ -131,9 +132,7 @@ export async function readVehicle(crew: Crew, vehicleId: string): Promise<Vehicl
       customer: row.customer,
       build: Build.parse(row.build),
       procedureId: row.procedure_id,
-      procedure: source
-        ? { document: ProcedureDocument.parse(source.document), revisionNumber: revision?.number ?? null }
-        : null,
+      procedure: source ? { document: readDocument(source.document), revisionNumber: revision?.number ?? null } : null,
     }
   })
 }

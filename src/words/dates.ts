@@ -35,6 +35,13 @@ export function isSameDay(a: Date | number, b: Date | number, zone: Zone = ''): 
   return dateWords(a, 'year', zone) === dateWords(b, 'year', zone)
 }
 
+/** "12 min", "23 h", "3 days": about how long so many seconds are. */
+export function aboutWords(seconds: number): string {
+  const minutes = Math.round(seconds / 60)
+  if (minutes < 120) return `${minutes} min`
+  return minutes < 48 * 60 ? `${Math.round(minutes / 60)} h` : `${Math.round(minutes / 1440)} days`
+}
+
 /** "12,345". */
 export function numberWords(count: number): string {
   return new Intl.NumberFormat('en-GB').format(count)

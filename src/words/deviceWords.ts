@@ -1,4 +1,4 @@
-import { dateWords, type Zone } from './dates'
+import { aboutWords, dateWords, type Zone } from './dates'
 
 /** From this on a device's clock misleads whoever reads when something was done. */
 const CLOCK_OFF_S = 60
@@ -7,14 +7,7 @@ const CLOCK_OFF_S = 60
 export function clockWords(aheadMs: number): string {
   const seconds = Math.round(Math.abs(aheadMs) / 1000)
   if (seconds < CLOCK_OFF_S) return ''
-  const minutes = Math.round(seconds / 60)
-  const long =
-    minutes < 120
-      ? `${minutes} min`
-      : minutes < 48 * 60
-        ? `${Math.round(minutes / 60)} h`
-        : `${Math.round(minutes / 1440)} days`
-  return `its clock is ${long} ${aheadMs > 0 ? 'ahead' : 'behind'}: set it right`
+  return `its clock is ${aboutWords(seconds)} ${aheadMs > 0 ? 'ahead' : 'behind'}: set it right`
 }
 
 /** What is not in the shop yet, as the device last said. */
@@ -25,6 +18,8 @@ export function waitingWords(waiting: number): string {
 /** "seen just now", "seen 12 min ago", "seen Tue 24 Nov, 14:12". */
 export function seenWords(lastSeenMs: number, nowMs: number, zone: Zone): string {
   const minutes = Math.floor((nowMs - lastSeenMs) / 60_000)
+  // From a time that has not come: the clock it is measured by was set back.
+  if (minutes < -1) return `seen ${dateWords(lastSeenMs, 'moment', zone)}`
   if (minutes < 2) return 'seen just now'
   return minutes < 60 ? `seen ${minutes} min ago` : `seen ${dateWords(lastSeenMs, 'moment', zone)}`
 }

@@ -76,7 +76,8 @@ export const REFUSALS = {
     `This job holds ${most} entries already. Hand it over, and open another job for the rest.`,
   diskFull: (freeMb: number) =>
     `Only ${freeMb} MB are free where the data lies. Make room: soon nothing more can be kept.`,
-  databaseSilent: 'The database does not answer. Look at postgres.log in the data folder.',
+  clockWentBack: (back: string) =>
+    `The clock of the shop’s machine was set back by ${back} while it ran. See that it is right now, then start Istruzione again.`,
   tooManyTries: (waitS: number) => `Too many tries. Wait ${waitS} seconds, then try again.`,
   personCalledSo: (name: string) =>
     `There is already somebody called ${name}. Add a letter, so that a tap on the name is clear.`,
@@ -90,12 +91,24 @@ export const REFUSALS = {
     `${label} is known as another model. Leave the model as it is, or change it on the vehicle’s page first.`,
   recordNewer: (place: string) =>
     `This record was written by a newer version of Istruzione (${place}). Nothing is changed in it here: bring the shop’s own machine up to date first.`,
+  kitNewer: (name: string) =>
+    `“${name}” was written by a newer version of Istruzione and can’t be shown here. It stays as it is: bring the shop’s own machine up to date.`,
   changeUnread: (why: string) => `This change can’t be read: ${why}`,
   eventsUnread: (why: string) => `These events can’t be read: ${why} They stay on the device.`,
   eventUnread: (why: string) => `This can’t be read: ${why} Record it again, or send it as a note.`,
   planUnread: (why: string) => `This can’t be planned: ${why}`,
   needs: (atLeast: 'lead' | 'owner') =>
     `This needs ${atLeast === 'owner' ? 'the owner' : 'a lead'}. Tap the name at the top and change who acts.`,
+} as const
+
+/** What the shop's machine lacks so that it can't work, for who looks after it and for a tablet at work. */
+export const OUT_OF_ORDER = {
+  room: 'The disk of the shop’s machine is full: nothing can be kept there. Make room on it.',
+  'a disk that takes something':
+    'The disk of the shop’s machine takes nothing any more. Look at it now: it may be about to die.',
+  connections: 'Too many use the shop’s database at once. It is tried again in a moment.',
+  'a database':
+    'The shop’s database does not answer just now. If it stays so, postgres.log in the data folder says why.',
 } as const
 
 /** Why somebody may not write a happening themselves, and what to do. */

@@ -1,9 +1,11 @@
 /** Why a tablet's taps are not in the shop yet. `keeps`: whether the tablet itself keeps them meanwhile. */
 export function troubleWords(
-  trouble: { kind: 'offline' } | { kind: 'failed' } | { kind: 'held'; sentence: string },
+  trouble: { kind: 'offline' } | { kind: 'failed' } | { kind: 'held' | 'out of order'; sentence: string },
   keeps: boolean,
 ): string {
   if (trouble.kind === 'held') return trouble.sentence
+  if (trouble.kind === 'out of order')
+    return `${trouble.sentence} ${keeps ? 'Go on: everything is kept here and sent later.' : 'Nothing is kept here either: leave this page open.'}`
   if (trouble.kind === 'failed') return 'The shop could not take something just now. It is kept here and tried again.'
   return keeps
     ? 'The shop can’t be reached. Go on: everything is kept here and sent later.'

@@ -1,3 +1,4 @@
+import { AIRBAG_CIRCUITS } from '@/core/shop/rights'
 import Link from 'next/link'
 import { DeskPage } from '@/app/DeskPage'
 import { signOut } from '@/app/welcome/actions'
@@ -34,7 +35,7 @@ export default async function CrewPage() {
                 {person.active && (
                   <AuthorisedBox
                     name={person.name}
-                    authorised={person.authorised.includes('airbag circuits')}
+                    authorised={person.authorised.includes(AIRBAG_CIRCUITS)}
                     may={owner}
                     save={setAuthorisedAction.bind(null, person.id)}
                   />

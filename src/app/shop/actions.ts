@@ -1,4 +1,5 @@
 'use server'
+import { AIRBAG_CIRCUITS } from '@/core/shop/rights'
 import { revalidatePath } from 'next/cache'
 import { redirect } from 'next/navigation'
 import { z } from 'zod'
@@ -62,7 +63,7 @@ export async function removeKitAction(kitId: unknown): Promise<Answer> {
 
 export async function setAuthorisedAction(crewId: unknown, authorised: unknown): Promise<Answer> {
   const crew = await requireCrew()
-  const parsed = atDoor(z.object({ id: z.uuid(), what: z.array(z.enum(['airbag circuits'])) }), {
+  const parsed = atDoor(z.object({ id: z.uuid(), what: z.array(z.enum([AIRBAG_CIRCUITS])) }), {
     id: crewId,
     what: authorised,
   })

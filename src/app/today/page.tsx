@@ -1,12 +1,14 @@
 import Link from 'next/link'
 import { DeskPage } from '@/app/DeskPage'
-import { arrivedAfterLeaving, type LateArrival } from '@/server/arrivedAfterLeaving'
+import type { Mark } from '@/core/job/happenings'
+import { arrivedOdd, type OddArrival } from '@/server/arrivedOdd'
+import { reasonsNotReady } from '@/server/health'
 import { listJobs } from '@/server/jobs'
 import { requireCrew } from '@/server/session'
 import { may } from '@/server/whoAsks'
 import { bayJob, type BayJob } from '@/ui/today/bayJob'
 import { BayColumn, DayLine } from '@/ui/today/BayColumn'
-import { ClosedTick } from '@/ui/marks/Signs'
+import { ClosedTick, StopSign } from '@/ui/marks/Signs'
 import { NameThisDevice } from '@/ui/shell/DeviceBeat'
 import { Tape } from '@/ui/marks/Tape'
 import { dateWords } from '@/words/dates'
@@ -23,6 +25,7 @@ export default async function TodayPage() {
     <DeskPage crew={crew} at="/today">
       <div className="px-6 py-5">
         <h1 className="sr-only">Today</h1>
+        <OfTheMachine reasons={await reasonsNotReady()} />
         {mine ? <GoOn job={mine} /> : <Nothing />}
         {jobs.length > 0 && (
           <div className="grid items-start gap-x-8 gap-y-8 border-t-[5px] border-ink md:grid-cols-2 xl:grid-cols-4">
@@ -32,7 +35,7 @@ export default async function TodayPage() {
           </div>
         )}
         <ShoppingList jobs={jobs} />
-        <AfterLeaving arrived={may(crew, 'see what arrived odd') ? await arrivedAfterLeaving(crew) : []} />
+        {may(crew, 'see what arrived odd') && <Odd arrived={await arrivedOdd(crew)} />}
         {jobs.some((job) => job.promisedAt) && <DayLine jobs={jobs} zone={crew.house.timeZone} />}
         {may(crew, 'look after devices') && <NameThisDevice />}
         {done.length > 0 && (
@@ -80,30 +83,57 @@ function ShoppingList({ jobs }: { jobs: BayJob[] }) {
   )
 }
 
-/** For a lead: what tablets still sent in the name of people who are no longer in the crew. */
-function AfterLeaving({ arrived }: { arrived: LateArrival[] }) {
-  if (arrived.length === 0) return null
+const ODD: Readonly<Record<Mark, { title: string; words: string }>> = {
+  'not authorised': {
+    title: 'Airbag plugs touched by somebody not authorised',
+    words:
+      'It was done, so it counts. Look at the plug, and at whoever worked there: the maker’s and local rules decide.',
+  },
+  'had left': {
+    title: 'Sent after somebody had left',
+    words: 'A tablet still kept these, from before. They count as they are: look whether they can be right.',
+  },
+}
+
+/** For a lead: what was kept and is odd. */
+function Odd({ arrived }: { arrived: OddArrival[] }) {
+  return (Object.keys(ODD) as Mark[])
+    .map((mark) => ({ mark, ...ODD[mark], those: arrived.filter((one) => one.mark === mark) }))
+    .filter(({ those }) => those.length > 0)
+    .map(({ mark, title, words, those }) => (
+      <section key={mark} className="mt-8" aria-label={title}>
+        <h2 className="border-b-2 border-ink pb-1 text-lg">{title}</h2>
+        <p className="py-1 text-second">{words}</p>
+        <ul className="grid gap-x-8 md:grid-cols-2">
+          {those.map(({ jobId, vehicle, title, person, count }) => (
+            <li key={`${jobId} ${person}`} className="flex items-center gap-3 border-b border-hair py-2">
+              <b className="num text-xl">{count}</b>
+              <Tape label={vehicle.toUpperCase()} size="s" />
+              <span className="min-w-0 flex-1 truncate">
+                by {person}: {title}
+              </span>
+              <Link className="jump" href={`/jobs/${jobId}/balance`}>
+                look
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </section>
+    ))
+}
+
+/** What is about to stop the shop's machine: nobody in a bay looks at its logs. */
+function OfTheMachine({ reasons }: { reasons: string[] }) {
+  if (reasons.length === 0) return null
   return (
-    <section className="mt-8" aria-label="Sent after somebody had left">
-      <h2 className="border-b-2 border-ink pb-1 text-lg">Sent after somebody had left</h2>
-      <p className="py-1 text-second">
-        A tablet still kept these, from before. They count as they are: look whether they can be right.
-      </p>
-      <ul className="grid gap-x-8 md:grid-cols-2">
-        {arrived.map(({ jobId, vehicle, title, person, count }) => (
-          <li key={`${jobId} ${person}`} className="flex items-center gap-3 border-b border-hair py-2">
-            <b className="num text-xl">{count}</b>
-            <Tape label={vehicle.toUpperCase()} size="s" />
-            <span className="min-w-0 flex-1 truncate">
-              by {person}: {title}
-            </span>
-            <Link className="jump" href={`/jobs/${jobId}/balance`}>
-              look
-            </Link>
-          </li>
+    <div role="alert" className="mb-4 flex items-center gap-3 rounded border-[3px] border-ink px-4 py-3 text-lg">
+      <StopSign size={36} />
+      <div>
+        {reasons.map((sentence) => (
+          <p key={sentence}>{sentence}</p>
         ))}
-      </ul>
-    </section>
+      </div>
+    </div>
   )
 }
 

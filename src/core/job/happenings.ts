@@ -1,3 +1,4 @@
+import { AIRBAG_CIRCUITS } from '../shop/rights'
 import type { Happening } from './event'
 
 type Row = {
@@ -15,6 +16,11 @@ type Row = {
    * changes nothing on the vehicle.
    */
   reopens: boolean
+  /**
+   * Whether it is work on a circuit, which may take somebody authorised for it. What somebody else did is taken all the
+   * same, for it was done, and marked where it is kept.
+   */
+  onCircuit?: true
 }
 
 const loud = (account: Row['account']) => ({ account, by: 'anybody', inPerson: false, reopens: true }) as const
@@ -56,8 +62,8 @@ export const HAPPENINGS: Readonly<Record<Happening['kind'], Row>> = {
   'work done': loud('parts'),
   'changed for good': quiet('parts'),
 
-  opened: loud('tethers'),
-  closed: loud('tethers'),
+  opened: { ...loud('tethers'), onCircuit: true },
+  closed: { ...loud('tethers'), onCircuit: true },
   'led through': loud('tethers'),
   'lead parked': quiet('tethers'),
   tested: loud('tethers'),
@@ -108,4 +114,18 @@ export function notWritten(kind: Happening['kind'], hand: Hand): NotWritten | nu
   if (!hand.isHere) return inPerson ? 'had left' : null
   if (inPerson && !hand.actsNow) return 'held: acts now'
   return hand.hasActed ? null : 'held: has acted'
+}
+
+/** What is odd about an event that is kept: a lead looks at it. */
+export type Mark = 'had left' | 'not authorised'
+
+/** The mark an event is kept with. `firing`: the plugs of its job that fire an airbag or a tensioner. */
+export function markOf(
+  what: Happening,
+  hand: { isHere: boolean; authorised: readonly string[] },
+  firing: ReadonlySet<string>,
+): Mark | null {
+  if (!hand.isHere) return 'had left'
+  const isFiring = HAPPENINGS[what.kind].onCircuit && 'tetherId' in what && firing.has(what.tetherId)
+  return isFiring && !hand.authorised.includes(AIRBAG_CIRCUITS) ? 'not authorised' : null
 }

@@ -6,6 +6,7 @@ import { randomProcedure } from '../procedure/randomProcedure.testing'
 import type { Build } from '../procedure/when'
 import { panelVan, patrolMotorcycle, roadWorksPickup, smallBus } from '../testing/vehicles.testing'
 import { planOf, Player } from './player.testing'
+import { seeds } from '../testing/seeds.testing'
 
 /** Every build of a model. */
 function buildsOf({ facets }: ProcedureDocument): Build[] {
@@ -44,7 +45,7 @@ describe.each(Object.entries({ panelVan, patrolMotorcycle, smallBus, roadWorksPi
 /** Records drawn at random, of which some have no safe order: those are the planner's to refuse. */
 describe('records drawn at random', () => {
   let played = 0
-  test.each(Array.from({ length: 25 }, (_, batch) => batch * 10))('seeds %i to 9 more', (from) => {
+  test.each(Array.from({ length: seeds(25) }, (_, batch) => batch * 10))('seeds %i to 9 more', (from) => {
     for (let seed = from; seed < from + 10; seed++) {
       const document = randomProcedure(seed, { size: 4 + (seed % 5), kind: seed % 3 === 0 ? 'fairing' : 'dash' })
       const partId = document.parts[seed % document.parts.length]!.id
@@ -54,5 +55,5 @@ describe('records drawn at random', () => {
       played += 1
     }
   })
-  test('two hundred of them were played', () => expect(played).toBeGreaterThanOrEqual(200))
+  test('most of them were played', () => expect(played).toBeGreaterThanOrEqual(seeds(25) * 8))
 })

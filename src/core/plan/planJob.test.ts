@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { forBuild, type ProcedureForBuild } from '../procedure/forBuild'
 import { randomProcedure } from '../procedure/randomProcedure.testing'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
+import { seeds } from '../testing/seeds.testing'
 import { HandSimulator } from '../vehicle/handSimulator.testing'
 import { simulate } from '../vehicle/simulate'
 import { asFoundState } from '../vehicle/vehicleState'
@@ -12,7 +13,7 @@ import type { JobPlan } from './show/jobPlan'
 import { PlanRequest } from './ask/planRequest'
 import type { Operation } from '../order/operation'
 
-const SEEDS = Array.from({ length: 20 }, (_, i) => i + 1)
+const SEEDS = Array.from({ length: seeds(48) }, (_, i) => i + 1)
 const GOAL = { kind: 'cavity', cavityId: 'cavity' } as const
 type Found = { name: string; model: ProcedureForBuild; plan: JobPlan }
 
@@ -52,7 +53,7 @@ describe.each([
   const found = SEEDS.flatMap((seed) => planned(seed, resting, kind) ?? [])
 
   test('most of the seeds have an order, so that the checks below have something to check', () => {
-    expect(found.length).toBeGreaterThan(10)
+    expect(found.length).toBeGreaterThan(SEEDS.length / 2)
     if (kind === 'dash') expect(found.some(({ plan }) => plan.job.tests.length > 0)).toBe(true)
   })
   test('a pair of hands can do every act of the whole job, and ends as it was found', () => {

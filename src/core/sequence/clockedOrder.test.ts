@@ -9,6 +9,7 @@ import {
   withClock,
   withSetting,
 } from './exhaustive.testing'
+import { seeds } from '../testing/seeds.testing'
 
 const LIMITS = { expandedStates: 300_000 }
 
@@ -62,9 +63,9 @@ describe('with clocks, against looking at every state in the order of time', () 
       return oneAfterTheOther(first, { ...second, problem: { ...second.problem, operations } })
     },
   }))
-    test(`${what}: 80 seeds`, () => {
+    test(`${what}: ${seeds(80)} seeds`, () => {
       let [possible, waiting] = [0, 0]
-      for (let seed = 1; seed <= 80; seed++) {
+      for (let seed = 1; seed <= seeds(80); seed++) {
         const { problem, clocks } = make(seed)
         const expected = cheapestWithClocks(problem, clocks)
         const found = clockedOrder(problem, [], clocks, LIMITS)
@@ -89,8 +90,8 @@ describe('with clocks, against looking at every state in the order of time', () 
           waiting += 1
       }
       // Where nobody ever waits the clock would not be tried.
-      expect(possible).toBeGreaterThan(25)
-      expect(waiting).toBeGreaterThan(10)
+      expect(possible).toBeGreaterThan(seeds(25))
+      expect(waiting).toBeGreaterThan(seeds(10))
     })
 })
 

@@ -9,6 +9,7 @@ import {
   type RandomProblemOptions,
 } from './exhaustive.testing'
 import * as rules from './rules'
+import { seeds } from '../testing/seeds.testing'
 
 // Each pruning rule of docs/planner.md is broken in turn. If no seed then came out wrong, the checks against exhaustive
 // search could not tell a right rule from a wrong one.
@@ -62,7 +63,7 @@ describe('a broken rule is seen', () => {
   })
   const options = { operations: 7, settings: 2, guards: 5, pairChance: 0.12, stations: 2, tools: 2 }
   test('the rules as they are: no seed is wrong', async () => {
-    expect(await firstWrong({}, options, 400)).toBeNull()
+    expect(await firstWrong({}, options, seeds(400))).toBeNull()
   })
   for (const [what, mutation] of Object.entries(MUTATIONS))
     test(`${what}: a seed is wrong`, async () => {
@@ -133,10 +134,10 @@ describe('a broken rule of the clock is seen', () => {
   // Something has to come before the clock is started.
   const guarded = { ...plain, guards: 3, pairChance: 0.25, guardChance: 0 }
   test('the rules as they are: no seed is wrong', async () => {
-    expect([await firstWrongWithClock({}, plain, 600), await firstWrongWithClock({}, guarded, 300)]).toEqual([
-      null,
-      null,
-    ])
+    expect([
+      await firstWrongWithClock({}, plain, seeds(600)),
+      await firstWrongWithClock({}, guarded, seeds(300)),
+    ]).toEqual([null, null])
   })
   /** Problems in which it matters. */
   const problemsFor = (what: string) => {
@@ -152,7 +153,7 @@ describe('a broken rule of the clock is seen', () => {
   }
   for (const [what, mutation] of Object.entries(CLOCK_MUTATIONS))
     test(`${what}: a seed is wrong`, async () => {
-      const { options, seeds, make } = problemsFor(what)
-      expect(await firstWrongWithClock(mutation, options, seeds, make)).not.toBeNull()
+      const { options, seeds: many, make } = problemsFor(what)
+      expect(await firstWrongWithClock(mutation, options, many, make)).not.toBeNull()
     })
 })

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Id } from '../base/id'
+import type { Kept } from '../base/keptJson'
 import { Ending } from '../procedure/end'
 import { Level } from '../procedure/level'
 import { Station } from '../procedure/station'
@@ -51,6 +52,7 @@ export const Kit = z.object({
   fits: z.array(KitFit).max(60).default([]),
 })
 export type Kit = z.infer<typeof Kit>
+export const KEPT_KIT: Kept<Kit> = { shape: Kit, version: 1, steps: {} }
 
 export type KitProblem =
   | { kind: 'work after itself'; workId: Id }

@@ -27,3 +27,6 @@ export type Act = keyof typeof RIGHTS
 export function mayDo(act: Act, role: Role): boolean {
   return ROLES.indexOf(role) >= ROLES.indexOf(RIGHTS[act])
 }
+
+/** What somebody can be authorised for, besides their role, by those who answer for it under local rules. */
+export const AIRBAG_CIRCUITS = 'airbag circuits'

@@ -1,3 +1,4 @@
+import { AIRBAG_CIRCUITS } from '../shop/rights'
 import type { Rule } from './rule'
 import { AIRBAG, at, offRemedy, openClose, people, rule } from './ruleParts'
 
@@ -26,7 +27,7 @@ export const AIRBAGS: readonly Rule[] = [
     {
       effect: 'refuses',
       at: openClose(['srs-firing']),
-      while: [{ kind: 'not authorised', what: 'airbag circuits' }],
+      while: [{ kind: 'not authorised', what: AIRBAG_CIRCUITS }],
       quiet: true,
     },
   ),

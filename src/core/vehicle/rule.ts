@@ -1,3 +1,4 @@
+import { AIRBAG_CIRCUITS } from '../shop/rights'
 import { z } from 'zod'
 import { Id } from '../base/id'
 import { RULE_ACTS } from '../procedure/acts'
@@ -38,7 +39,7 @@ export const Condition = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('waited too short') }),
   z.object({ kind: z.literal('wheels'), wheels: z.enum(['four', 'two']) }),
   z.object({ kind: z.literal('colder than the house value') }),
-  z.object({ kind: z.literal('not authorised'), what: z.enum(['airbag circuits']) }),
+  z.object({ kind: z.literal('not authorised'), what: z.enum([AIRBAG_CIRCUITS]) }),
   /** What the rule asks to be confirmed has not been, on this job since the setting last changed. */
   z.object({ kind: z.literal('not confirmed') }),
 ])

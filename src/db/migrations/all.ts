@@ -8,6 +8,7 @@ import * as evidence from './0006_evidence'
 import * as devices from './0008_devices'
 import * as saidBuild from './0007_saidBuild'
 import * as whoCame from './0009_whoCame'
+import * as marks from './0010_marks'
 
 /** Every migration in order. Forward only: a released one never changes, and there is no way down. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -20,4 +21,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '0007_saidBuild': saidBuild,
   '0008_devices': devices,
   '0009_whoCame': whoCame,
+  '0010_marks': marks,
 }

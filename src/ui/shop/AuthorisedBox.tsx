@@ -1,4 +1,5 @@
 'use client'
+import { AIRBAG_CIRCUITS } from '@/core/shop/rights'
 import { useState } from 'react'
 import { useSaving, type Saved } from './useSaving'
 
@@ -27,7 +28,7 @@ export function AuthorisedBox({
         onChange={(event) => {
           const next = event.target.checked
           saving.save(
-            () => save(next ? ['airbag circuits'] : []),
+            () => save(next ? [AIRBAG_CIRCUITS] : []),
             () => setNow(next),
           )
         }}

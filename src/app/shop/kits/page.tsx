@@ -2,19 +2,20 @@ import { Plus } from 'lucide-react'
 import Link from 'next/link'
 import { DeskPage } from '@/app/DeskPage'
 import type { Kit } from '@/core/shop/kit'
-import { listKits } from '@/server/kits'
+import { readKits } from '@/server/kits'
 import { kitUses, type KitUse } from '@/server/kitUses'
 import { listProcedures } from '@/server/procedures'
 import { requireCrew } from '@/server/session'
 import { may } from '@/server/whoAsks'
 import { ShopTabs } from '@/ui/shop/ShopTabs'
+import { REFUSALS } from '@/words/refusals'
 import { kitMinutesWords, lastingChangeWords } from '@/words/kitWords'
 
 export const metadata = { title: 'Kits' }
 
 export default async function KitsPage() {
   const crew = await requireCrew()
-  const [kits, procedures, uses] = await Promise.all([listKits(crew), listProcedures(crew), kitUses(crew)])
+  const [{ kits, newer }, procedures, uses] = await Promise.all([readKits(crew), listProcedures(crew), kitUses(crew)])
   const names = new Map(procedures.map(({ id, name }) => [id, name]))
   return (
     <DeskPage crew={crew} at="/crew">
@@ -34,6 +35,11 @@ export default async function KitsPage() {
           A kit is what an opening is for: its work, what it adds, what it changes for good. Plan offers it on every
           model it fits.
         </p>
+        {newer.map((name) => (
+          <p key={name} role="status" className="mt-4 font-semibold">
+            {REFUSALS.kitNewer(name)}
+          </p>
+        ))}
         {kits.length === 0 ? (
           <p className="mt-6 text-xl">There is no kit yet. Begin with what this shop fits most.</p>
         ) : (

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Id } from '../../base/id'
+import type { Kept } from '../../base/keptJson'
 import { Ending } from '../../procedure/end'
 import { Station } from '../../procedure/station'
 import { Build } from '../../procedure/when'
@@ -38,3 +39,4 @@ export const PlanRequest = z
   })
   .refine((request) => request.goals.length + request.kits.length > 0, 'Choose what to open, or a kit.')
 export type PlanRequest = z.infer<typeof PlanRequest>
+export const KEPT_REQUEST: Kept<PlanRequest> = { shape: PlanRequest, version: 1, steps: {} }

@@ -13,6 +13,7 @@ import { planExtras } from '../show/planExtras'
 import { PlanRequest } from '../ask/planRequest'
 import type { Standing, Step } from './step'
 import { panelVan, smallBus } from '../../testing/vehicles.testing'
+import { seeds } from '../../testing/seeds.testing'
 
 const CAVITY = { kind: 'cavity', cavityId: 'cavity' } as const
 const AUTO_KEY = { gearbox: 'automatic', starter: 'key', steering: 'left' }
@@ -70,7 +71,7 @@ function afterSteps(
 describe('from the middle of a job', () => {
   test('from any cut of a proven plan the rest costs exactly the rest', () => {
     let cuts = 0
-    for (let seed = 1; seed <= 40 && cuts < 32; seed++) {
+    for (let seed = 1; seed <= 40 && cuts < seeds(32); seed++) {
       const model = forBuild(randomProcedure(seed, { size: 6 }), {})
       const plan = found(model, { start: 'centre' })
       if (!plan?.proof.proven || plan.steps.some(({ operation }) => operation.act === 'wait')) continue
@@ -93,7 +94,7 @@ describe('from the middle of a job', () => {
         cuts += 1
       }
     }
-    expect(cuts).toBeGreaterThan(28)
+    expect(cuts).toBeGreaterThan(seeds(28))
   })
   test('also while the ten minutes after battery off run: what is left of them is still waited for', () => {
     let cuts = 0
@@ -257,7 +258,7 @@ describe('from the middle of a job', () => {
 describe('permissions', () => {
   test('more of them never make the optimum dearer', () => {
     let compared = 0
-    for (let seed = 1; seed <= 24 && compared < 30; seed++) {
+    for (let seed = 1; seed <= 24 && compared < seeds(30); seed++) {
       const model = forBuild(randomProcedure(seed, { size: 5 }), {})
       const free = found(model, {})
       if (!free?.proof.proven) continue
@@ -273,7 +274,7 @@ describe('permissions', () => {
         compared += 1
       }
     }
-    expect(compared).toBeGreaterThan(20)
+    expect(compared).toBeGreaterThan(seeds(20))
   })
   test('a habit never beats the quickest in plain minutes, and minutes hold no weights', () => {
     for (const start of ['driver side', 'centre']) {

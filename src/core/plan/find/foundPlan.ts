@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { Id } from '../../base/id'
+import type { Kept } from '../../base/keptJson'
 import { ALL_ACTS } from '../../procedure/acts'
 import { Station } from '../../procedure/station'
 
@@ -64,3 +65,4 @@ export const FoundPlan = z.object({
   proof: Proof,
 })
 export type FoundPlan = z.infer<typeof FoundPlan>
+export const KEPT_PLAN: Kept<FoundPlan> = { shape: FoundPlan, version: 1, steps: {} }

@@ -7,6 +7,7 @@ import { LaneFacts, type LaneState } from './laneState'
 import type { LanesProblem, Placed } from './lanesProblem'
 import { laneWindows, windowBoundMs } from './laneWindows'
 import { sharedLoadBoundMs } from './sharedLoad'
+import { seeds } from '../../testing/seeds.testing'
 
 function randomLanes(seed: number, size: number, people: number, stations = 3): LanesProblem {
   const random = seededRandom(seed)
@@ -140,7 +141,7 @@ function soonestByTrying(problem: LanesProblem): number {
 
 describe('lanes', () => {
   test('for two people the soonest end of small problems is what trying everything finds', () => {
-    for (let seed = 1; seed <= 60; seed++) {
+    for (let seed = 1; seed <= seeds(60); seed++) {
       const problem = randomLanes(seed, 5 + (seed % 2), 2)
       const found = fastestLanes(problem)
       if (found.kind !== 'lanes') throw new Error(found.kind)
@@ -251,7 +252,7 @@ function leastByTrying(
 }
 
 test('the least set-up of several hands: what trying every order finds, of all tasks and of some, and less where it is stopped', () => {
-  for (let seed = 1; seed <= 40; seed++) {
+  for (let seed = 1; seed <= seeds(40); seed++) {
     const problem = randomLanes(seed, 5, 2)
     const members = [0, 2, 3, 4]
     const [all, some] = [leastByTrying(problem, [0, 1, 2, 3, 4], false), leastByTrying(problem, members, true)]
@@ -315,7 +316,7 @@ function coffmanGraham(size: number, pairs: readonly { before: number; after: nu
 }
 
 test('two people, unit times, any precedence: as soon as Coffman and Graham', () => {
-  for (let seed = 1; seed <= 25; seed++) {
+  for (let seed = 1; seed <= seeds(25); seed++) {
     const random = seededRandom(seed)
     const size = 8 + random.below(5)
     const pairs = []
