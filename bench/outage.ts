@@ -3,7 +3,7 @@
 // and a tablet that writes five times a second and keeps what it could not send. bin/bench outage [CASE...]. Linux, as
 // root: it mounts the disk; the clock needs Debian's faketime.
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { cpus } from 'node:os'
 import pg from 'pg'
 import { smallDash } from '../src/core/testing/smallDash.testing'
@@ -18,16 +18,17 @@ const LACKING_S = 15
 const FAKETIME = '/usr/lib/x86_64-linux-gnu/faketime/libfaketime.so.1'
 const CLOCK = `${HOME}/clock`
 
-const run = (command: string, ...args: string[]) => execFileSync(command, args, { encoding: 'utf8' }).trim()
+const run = (command: string, ...args: string[]) =>
+  execFileSync(command, args, { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] }).trim()
 const sleep = (ms: number) => new Promise((done) => setTimeout(done, ms))
 
 /** A disk of its own in a file. */
 function mountDisk(): string {
   mkdirSync(DISK, { recursive: true })
-  run('truncate', '-s', '700M', `${HOME}/file`)
+  run('truncate', '-s', '1200M', `${HOME}/file`)
   run('mkfs.ext4', '-q', '-m', '0', `${HOME}/file`)
   const loop = run('losetup', '--show', '-f', `${HOME}/file`)
-  run('mount', loop, DISK)
+  run('mount', '-o', 'errors=remount-ro', loop, DISK)
   return loop
 }
 function unmountDisk(loop: string): void {
@@ -36,15 +37,21 @@ function unmountDisk(loop: string): void {
   rmSync(HOME, { recursive: true, force: true })
 }
 
+let running: ChildProcess | null = null
+
 async function start(more: Record<string, string> = {}): Promise<ChildProcess> {
   const settings = { ISTRUZIONE_DATA: DATA, ISTRUZIONE_PORT: String(PORT), ISTRUZIONE_DB_PORT: String(DB_PORT) }
-  const started = spawn('bin/start', [], { env: { ...process.env, ...settings, ...more }, stdio: 'ignore' })
+  const started = spawn('bin/start', [], {
+    env: { ...process.env, ...settings, ...more },
+    stdio: ['ignore', 'ignore', openSync(`${HOME}/start.log`, 'w')],
+  })
+  running = started
   for (let tries = 0; tries < 600; tries++) {
     if ((await health()).status === 200) return started
     if (started.exitCode !== null) break
     await sleep(500)
   }
-  throw new Error(`bin/start did not come up; its log is ${DATA}/app.log`)
+  throw new Error(`bin/start did not come up: ${readFileSync(`${HOME}/start.log`, 'utf8')}`)
 }
 async function stop(started: ChildProcess): Promise<void> {
   const ended = new Promise((done) => started.once('exit', done))
@@ -132,42 +139,56 @@ class Tablet {
 
 type Case = { lack: () => Promise<() => Promise<void>>; settings?: () => Record<string, string> }
 
-function password(name: string): string {
-  return readFileSync(`${DATA}/pg-${name}`, 'utf8')
+function connection(user: string, name: string): pg.Client {
+  const password = readFileSync(`${DATA}/pg-${name}`, 'utf8')
+  return new pg.Client({ host: '127.0.0.1', port: DB_PORT, user, password, database: 'istruzione' })
 }
 
 const cases = (loop: string): Record<string, Case> => ({
   'full disk': {
     lack: async () => {
       try {
-        run('dd', 'if=/dev/zero', `of=${DISK}/filler`, 'bs=1M')
+        run('dd', 'status=none', 'if=/dev/zero', `of=${DISK}/filler`, 'bs=1M')
       } catch {
         // It ends when nothing is left.
       }
+      // What the database set aside beforehand would last for minutes.
+      const chief = connection('postgres', 'superuser')
+      chief.on('error', () => undefined)
+      await chief.connect()
+      for (let i = 0; i < 8; i++)
+        await chief.query('select pg_switch_wal(); create table filled (); drop table filled').catch(() => undefined)
+      await chief.end().catch(() => undefined)
       return async () => rmSync(`${DISK}/filler`)
     },
   },
   'a disk that takes nothing': {
     lack: async () => {
-      run('blockdev', '--setro', loop)
+      // What the kernel does with a disk that answers with errors.
+      writeFileSync(`/sys/fs/ext4/${loop.replace('/dev/', '')}/trigger_fs_error`, 'tried')
       return async () => {
-        run('blockdev', '--setrw', loop)
-        // What the kernel set to read-only after an error has to be let go by hand, as on a real machine.
-        run('mount', '-o', 'remount,rw', DISK)
+        // Somebody stops it, has the disk looked at, and starts it again.
+        await stop(running!)
+        run('umount', DISK)
+        try {
+          run('e2fsck', '-fy', loop)
+        } catch {
+          // It says so where it corrected something.
+        }
+        run('mount', '-o', 'errors=remount-ro', loop, DISK)
+        await start()
       }
     },
   },
   'no connections': {
     lack: async () => {
       const connections: pg.Client[] = []
-      const as = (user: string, name: string) =>
-        new pg.Client({ host: '127.0.0.1', port: DB_PORT, user, password: password(name), database: 'istruzione' })
-      const chief = as('postgres', 'superuser')
+      const chief = connection('postgres', 'superuser')
       await chief.connect()
       await chief.query(`select pg_terminate_backend(pid) from pg_stat_activity where usename in
         ('istruzione_app', 'istruzione_accounts')`)
       for (;;) {
-        const client = as('istruzione_app', 'app')
+        const client = connection('istruzione_app', 'app')
         client.on('error', () => undefined)
         try {
           await client.connect()
@@ -199,7 +220,7 @@ const cases = (loop: string): Record<string, Case> => ({
 })
 
 async function tryIt(name: string, { lack, settings }: Case): Promise<void> {
-  const started = await start(settings?.())
+  await start(settings?.())
   const shop = new ShopClient()
   await shop.setUp(`Outage ${Date.now() % 1_000_000}`)
   const request = { goals: [{ kind: 'part', partId: 'unit', level: 'off' }], build: {} }
@@ -225,7 +246,7 @@ async function tryIt(name: string, { lack, settings }: Case): Promise<void> {
   const { length } = tablet.written
   console.log(`  ready again after ${backS.toFixed(1)} s; ${length} written, ${lost} lost, ${twice} twice`)
   console.log(`  the last was in the shop ${waitedS.toFixed(1)} s after the tablet stopped writing`)
-  await stop(started)
+  await stop(running!)
 }
 
 const wanted = process.argv.slice(2)
@@ -236,6 +257,7 @@ try {
   for (const [name, one] of Object.entries(cases(loop)))
     if (wanted.length === 0 || wanted.some((word) => name.includes(word))) await tryIt(name, one)
 } finally {
+  if (running && running.exitCode === null) await stop(running)
   unmountDisk(loop)
 }
 process.exit(0)

@@ -57,6 +57,10 @@ hold_data() {
 
 port_is_free() { node -e 'const s=require("net").createServer();s.once("error",()=>process.exit(1));s.listen(Number(process.argv[1]),"127.0.0.1",()=>s.close(()=>process.exit(0)))' "$1"; }
 
+# pause_of SECONDS: sleeps, can be ended by a signal at once, and holds no lock: what sleeps on after its parent was ended
+# would keep the next start out.
+pause_of() { sleep "$1" 9>&- & wait $!; }
+
 random_secret() { node -e 'process.stdout.write(require("crypto").randomBytes(24).toString("hex"))'; }
 
 find_postgres() {
@@ -116,7 +120,7 @@ launch_postgres() {
 keep_postgres() {
   ( trap - EXIT INT TERM HUP
     local port=$1 pause=1 told=0
-    while sleep "$pause" && kill -0 $$ 2>/dev/null; do
+    while pause_of "$pause" && kill -0 $$ 2>/dev/null; do
       if "$pg_bin/pg_isready" -q -h 127.0.0.1 -p "$port" || postgres_lives; then pause=1; told=0; continue; fi
       [ "$told" = 0 ] && say "The database ended by itself; it is started again."
       told=1
@@ -185,7 +189,7 @@ keep_logs_small() {
   trap - EXIT INT TERM HUP
   while kill -0 $$ 2>/dev/null; do
     for log in app postgres front; do rotate_log "$data/$log.log"; done
-    sleep 60 & wait $!
+    pause_of 60
   done
 }
 

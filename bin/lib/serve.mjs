@@ -8,6 +8,9 @@ import { pathToFileURL } from 'node:url'
 import next from 'next'
 import sirv from 'sirv'
 
+// Where the log lies on a full disk nothing can be said any more: that is no reason to end, nor to try without a pause.
+for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined)
+
 const [host, port] = [process.argv[2], Number(process.argv[3])]
 const folder = process.env.ISTRUZIONE_BUILD_DIR ?? '.next'
 const app = next({ dev: false, hostname: host, port })

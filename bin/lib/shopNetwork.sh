@@ -89,10 +89,10 @@ launch_front() {
 # keep_front: starts it again when it died.
 keep_front() {
   ( trap - EXIT INT TERM HUP
-    while sleep 1 && kill -0 $$ 2>/dev/null; do
+    while pause_of 1 && kill -0 $$ 2>/dev/null; do
       kill -0 "$front_process" 2>/dev/null && continue
       launch_front
-      sleep 2
+      pause_of 2
     done ) &
   front_keeper=$!
 }

@@ -2,6 +2,7 @@ import 'server-only'
 import type { IncomingMessage, ServerResponse } from 'node:http'
 import { OUT_OF_ORDER, REFUSALS } from '@/words/refusals'
 import { AppendRequest, appendJobEvents } from './appendEvents'
+import { rootOf } from './diskOfData'
 import { notLetIn, SECURITY_HEADERS } from './entrance'
 import { eventsAfter } from './jobEvents'
 import { crewOfTablet } from './keptCrew'
@@ -30,10 +31,11 @@ export function answeredHere(request: IncomingMessage, response: ServerResponse)
   if (!address || !['GET', 'POST'].includes(request.method ?? '')) return false
   const answer = request.method === 'GET' ? tell(request, address[1]!, address[2] ?? '') : take(request, address[1]!)
   answer
-    .catch((error: unknown): Answer => {
+    .catch(async (error: unknown): Promise<Answer> => {
       // A tablet that lost its network in the middle is no fault of ours, and sends it again.
       if (request.destroyed && !request.complete) return { status: 400, body: null }
-      const lack = lackBehind(error)
+      const behind = lackBehind(error)
+      const lack = behind && (await rootOf(behind))
       log.error({ err: error, path: '/api/jobs/ID/events', lack }, 'request failed')
       if (lack) return { status: 503, body: { status: 'out of order', sentence: OUT_OF_ORDER[lack] } }
       return { status: 500, body: { status: 'failed', sentence: REFUSALS.somethingBroke } }

@@ -1,6 +1,4 @@
 import 'server-only'
-import { constants } from 'node:fs'
-import { access, statfs } from 'node:fs/promises'
 import { sql } from 'kysely'
 import { ping } from '../db/client'
 import { aboutWords } from '@/words/dates'
@@ -8,6 +6,7 @@ import { OUT_OF_ORDER, REFUSALS } from '@/words/refusals'
 import { accountsDatabase } from './accountsDatabase'
 import { wentBackMs } from './clockHere'
 import { database } from './database'
+import { diskOfData } from './diskOfData'
 import { lackBehind, type Lack } from './outOfOrder'
 
 /** What does not answer by then does not answer. */
@@ -24,11 +23,11 @@ export async function reasonsNotReady(): Promise<string[]> {
     answers(sql`select 1`.execute(accountsDatabase())),
     diskOfData(),
   ])
-  const lacks = new Set([records, accounts, disk.lack].filter((lack) => lack !== null))
+  const lacks = new Set([disk.lack, records, accounts].filter((lack) => lack !== null))
   const backMs = wentBackMs()
   return [
     ...[...lacks].map((lack) => OUT_OF_ORDER[lack]),
-    ...(disk.freeBytes === null || disk.freeBytes >= LEAST_FREE_BYTES || lacks.has('room')
+    ...(disk.freeBytes === null || disk.freeBytes >= LEAST_FREE_BYTES || disk.lack === 'room'
       ? []
       : [REFUSALS.diskFull(Math.round(disk.freeBytes / 1e6))]),
     ...(backMs < WORTH_SAYING_MS ? [] : [REFUSALS.clockWentBack(aboutWords(backMs / 1000))]),
@@ -41,19 +40,4 @@ function answers(asked: Promise<unknown>): Promise<Lack | null> {
     asked.then(() => null),
     new Promise<Lack>((no) => setTimeout(() => no('a database'), PATIENCE_MS).unref()),
   ]).catch((error: unknown) => lackBehind(error) ?? 'a database')
-}
-
-/**
- * The disk where the data lies: bytes free, and whether it can be written to. Nothing where nobody said where that is.
- */
-async function diskOfData(): Promise<{ freeBytes: number | null; lack: Lack | null }> {
-  const folder = process.env.ISTRUZIONE_DATA_FOLDER
-  if (!folder) return { freeBytes: null, lack: null }
-  try {
-    const { bavail, bsize } = await statfs(folder)
-    await access(folder, constants.W_OK)
-    return { freeBytes: bavail * bsize, lack: bavail === 0 ? 'room' : null }
-  } catch {
-    return { freeBytes: null, lack: 'a disk that takes something' }
-  }
 }

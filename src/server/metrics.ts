@@ -54,6 +54,11 @@ function makeMetrics() {
       buckets: [0.05, 0.25, 1, 5, 20],
       registers,
     }),
+    linesDropped: new Counter({
+      name: 'istruzione_log_lines_dropped_total',
+      help: 'Lines of the log that could not be written',
+      registers,
+    }),
     access: new Counter({
       name: 'istruzione_access_total',
       help: 'Sign-ins, PINs and refusals, by kind',

@@ -1,6 +1,6 @@
 import { OUT_OF_ORDER } from '@/words/refusals'
 
-/** What the machine lacks. */
+/** What the machine lacks so that it can't work. */
 export type Lack = keyof typeof OUT_OF_ORDER
 
 /**

@@ -1,0 +1,28 @@
+import 'server-only'
+import { constants } from 'node:fs'
+import { access, statfs } from 'node:fs/promises'
+import type { Lack } from './outOfOrder'
+
+/** The database writes its log in files of this size and stops where it can't make the next one. */
+const ONE_MORE_FILE_BYTES = 16 * 1024 * 1024
+
+/**
+ * The disk where the data lies: bytes free, and why nothing can be kept there. Nothing where nobody said where it is.
+ */
+export async function diskOfData(): Promise<{ freeBytes: number | null; lack: Lack | null }> {
+  const folder = process.env.ISTRUZIONE_DATA_FOLDER
+  if (!folder) return { freeBytes: null, lack: null }
+  try {
+    const { bavail, bsize } = await statfs(folder)
+    await access(folder, constants.W_OK)
+    const freeBytes = bavail * bsize
+    return { freeBytes, lack: freeBytes < ONE_MORE_FILE_BYTES ? 'room' : null }
+  } catch {
+    return { freeBytes: null, lack: 'a disk that takes something' }
+  }
+}
+
+/** What lacks at the root: a database that does not answer may have ended because of its disk. */
+export async function rootOf(lack: Lack): Promise<Lack> {
+  return lack === 'a database' ? ((await diskOfData()).lack ?? lack) : lack
+}
