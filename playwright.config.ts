@@ -2,6 +2,8 @@ import { defineConfig } from '@playwright/test'
 import { BROWSER } from './e2e/browser.mjs'
 
 const port = process.env.ISTRUZIONE_TEST_PORT ?? '3199'
+// Where bench/shopClient.ts asks.
+process.env.BASE = `http://localhost:${port}`
 
 /** The real application in Debian's Chromium. bin/test starts the server; this waits until it answers. */
 export default defineConfig({

@@ -62,9 +62,12 @@ async function stop(started: ChildProcess): Promise<void> {
 async function health(): Promise<{ status: number; reasons: string[] }> {
   try {
     const response = await fetch(`http://localhost:${PORT}/api/health`, { signal: AbortSignal.timeout(6000) })
-    return { status: response.status, reasons: ((await response.json()) as { reasons: string[] }).reasons }
+    const text = await response.text()
+    // A page where the reasons are meant to be is a fault.
+    const said = text.startsWith('{') ? (JSON.parse(text) as { reasons: string[] }) : null
+    return { status: response.status, reasons: said?.reasons ?? [`${response.status} ${text.slice(0, 80)}`] }
   } catch {
-    return { status: 0, reasons: [] }
+    return { status: 0, reasons: ['no answer'] }
   }
 }
 

@@ -1,4 +1,4 @@
-// A shop of its own on a running bin/start, driven over HTTP as a browser would: for bin/bench crews and hostile.
+// A shop of its own on a running application, driven over HTTP as a browser would: for bin/bench and e2e/hostile.
 import { readFileSync } from 'node:fs'
 import { Agent, request, type IncomingMessage } from 'node:http'
 
@@ -8,7 +8,9 @@ const agent = new Agent({ keepAlive: true, maxSockets: 400 })
 const actions = new Map(
   Object.entries(
     (
-      JSON.parse(readFileSync('.next/server/server-reference-manifest.json', 'utf8')) as {
+      JSON.parse(
+        readFileSync(`${process.env.ISTRUZIONE_BUILD_DIR ?? '.next'}/server/server-reference-manifest.json`, 'utf8'),
+      ) as {
         node: Record<string, { exportedName: string }>
       }
     ).node,

@@ -61,7 +61,14 @@ port_is_free() { node -e 'const s=require("net").createServer();s.once("error",(
 # would keep the next start out.
 pause_of() { sleep "$1" 9>&- & wait $!; }
 
-random_secret() { node -e 'process.stdout.write(require("crypto").randomBytes(24).toString("hex"))'; }
+# make_kept FILE [BYTES]: a random secret in a file that only this user reads, made once, and on the disk before anything is locked
+# with it: a machine that loses power a moment later must still find it.
+make_kept() {
+  [ -s "$1" ] && return 0
+  (umask 077; random_secret "${2:-24}" >"$1.new") && sync "$1.new" && mv -f "$1.new" "$1" && sync "$(dirname "$1")"
+}
+
+random_secret() { node -e 'process.stdout.write(require("crypto").randomBytes(Number(process.argv[1] ?? 24)).toString("hex"))' "$@"; }
 
 find_postgres() {
   pg_bin=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)
@@ -84,9 +91,8 @@ start_postgres() {
   local cluster="$data/postgres"
   if [ ! -f "$cluster/PG_VERSION" ]; then
     step 'making a private PostgreSQL cluster'
-    rm -rf "$cluster"; mkdir -p "$cluster"
-    random_secret > "$data/pg-superuser"; random_secret > "$data/pg-owner"; random_secret > "$data/pg-app"
-    chmod 600 "$data"/pg-*
+    rm -rf "$cluster" "$data"/pg-*; mkdir -p "$cluster"
+    make_kept "$data/pg-superuser"
     local pwfile="$data/postgres.pw"; cp "$data/pg-superuser" "$pwfile"
     if [ "$(id -u)" = 0 ]; then chown -R postgres "$cluster" "$pwfile"; fi
     check_passable
@@ -155,7 +161,7 @@ psql_super() { PGPASSWORD=$(cat "$data/pg-superuser") "$pg_bin/psql" -q -v ON_ER
 # make_database NAME: the three roles (owner for migrations, application without bypass, accounts for signing in) and a database.
 make_database() {
   local name=$1
-  [ -s "$data/pg-accounts" ] || { random_secret > "$data/pg-accounts"; chmod 600 "$data/pg-accounts"; }
+  local role; for role in owner app accounts; do make_kept "$data/pg-$role"; done
   psql_super -d postgres >/dev/null <<SQL
 do \$\$ begin
   if not exists (select from pg_roles where rolname = 'istruzione_owner') then create role istruzione_owner login nobypassrls; end if;
@@ -197,11 +203,11 @@ keep_logs_small() {
 setup_code() {
   export ISTRUZIONE_SETUP=${ISTRUZIONE_SETUP:-$([ "$ISTRUZIONE_LOOPBACK" = 1 ] && echo open || echo code)}
   case $ISTRUZIONE_SETUP in open | code | closed) ;; *) die 'ISTRUZIONE_SETUP is open, code or closed.' ;; esac
-  [ -s "$data/setup-code" ] || { (umask 077; node -e 'process.stdout.write(require("crypto").randomBytes(6).toString("hex"))' > "$data/setup-code"); }
+  make_kept "$data/setup-code" 6
   export ISTRUZIONE_SETUP_CODE; ISTRUZIONE_SETUP_CODE=$(cat "$data/setup-code")
 }
 
 make_secret() {
-  [ -f "$data/secret" ] || { random_secret > "$data/secret"; chmod 600 "$data/secret"; }
+  make_kept "$data/secret"
   export ISTRUZIONE_SECRET; ISTRUZIONE_SECRET=$(cat "$data/secret")
 }

@@ -18,7 +18,7 @@ if grep -qP '\x00' "$log"; then echo 'The log has a hole where it was cut.'; exi
 
 port_is_free "$1" || { echo "Port $1 is taken."; exit 1; }
 # Every write to /dev/full fails as it does on a full disk.
-NODE_ENV=production node bin/lib/serve.mjs 127.0.0.1 "$1" >/dev/full 2>&1 & server=$!
+ISTRUZIONE_METRICS_PORT=0 NODE_ENV=production node bin/lib/serve.mjs 127.0.0.1 "$1" >/dev/full 2>&1 & server=$!
 trap 'kill -KILL "$server" 2>/dev/null || true; rm -rf "$folder"' EXIT
 answers() { node -e 'fetch(process.argv[1], { signal: AbortSignal.timeout(3000) }).then((r) => process.exit(r.ok ? 0 : 1), () => process.exit(1))' "http://127.0.0.1:$1$2"; }
 for _ in $(seq 1 50); do answers "$1" /api/health && break; sleep 0.2; done

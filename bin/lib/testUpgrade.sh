@@ -8,7 +8,7 @@ data=$1; db_port=$2; port=$3
 find_postgres
 cd "$root"
 # The secret that the fixtures' demo passwords were made from.
-export ISTRUZIONE_SECRET='the secret of the upgrade fixtures' ISTRUZIONE_LOOPBACK=1 ISTRUZIONE_ORIGIN="http://localhost:$port" ISTRUZIONE_LOG=error
+export ISTRUZIONE_SECRET='the secret of the upgrade fixtures' ISTRUZIONE_LOOPBACK=1 ISTRUZIONE_ORIGIN="http://localhost:$port" ISTRUZIONE_LOG=error ISTRUZIONE_METRICS_PORT=0
 server=""
 trap '[ -n "$server" ] && kill "$server" 2>/dev/null' EXIT
 # The newest needs no upgrade: every other test runs on what it is.

@@ -1,7 +1,7 @@
 import 'server-only'
-import { constants } from 'node:fs'
-import { access, statfs } from 'node:fs/promises'
-import type { Lack } from './outOfOrder'
+import { statfs, writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import { lackBehind, type Lack } from './outOfOrder'
 
 /** The database writes its log in files of this size and stops where it can't make the next one. */
 const ONE_MORE_FILE_BYTES = 16 * 1024 * 1024
@@ -14,11 +14,12 @@ export async function diskOfData(): Promise<{ freeBytes: number | null; lack: La
   if (!folder) return { freeBytes: null, lack: null }
   try {
     const { bavail, bsize } = await statfs(folder)
-    await access(folder, constants.W_OK)
+    // A disk that the system has given up on may still say that it can be written to.
+    await writeFile(join(folder, '.last-written'), new Date().toISOString())
     const freeBytes = bavail * bsize
     return { freeBytes, lack: freeBytes < ONE_MORE_FILE_BYTES ? 'room' : null }
-  } catch {
-    return { freeBytes: null, lack: 'a disk that takes something' }
+  } catch (error) {
+    return { freeBytes: null, lack: lackBehind(error) ?? 'a disk that takes something' }
   }
 }
 

@@ -11,8 +11,8 @@ const request = (shared.istruzioneRequest ??= new AsyncLocalStorage<string>())
 export const inRequest = <T>(id: string, answer: () => T): T => request.run(id, answer)
 
 /**
- * Where lines go. One that can't be written (the disk is full) is dropped: a logger that insists keeps the whole process
- * busy with it, and no shop is answered any more.
+ * Where lines go. One that can't be written (the disk is full) is dropped: a logger that insists keeps the whole
+ * process busy with it, and no shop is answered any more.
  */
 const standardOutput = {
   write(line: string): void {

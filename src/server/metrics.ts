@@ -32,6 +32,8 @@ function makeMetrics() {
       }
     },
   })
+  const counter = <Label extends string>(name: string, help: string, ...labelNames: Label[]) =>
+    new Counter({ name: `istruzione_${name}_total`, help, labelNames, registers })
   return {
     registry,
     requests: new Histogram({
@@ -41,12 +43,7 @@ function makeMetrics() {
       buckets: [0.005, 0.02, 0.05, 0.1, 0.25, 0.5, 1, 2.5, 10],
       registers,
     }),
-    events: new Counter({
-      name: 'istruzione_events_total',
-      help: 'What tablets sent, by what became of it',
-      labelNames: ['outcome'],
-      registers,
-    }),
+    events: counter('events', 'What tablets sent, by what became of it', 'outcome'),
     work: new Histogram({
       name: 'istruzione_thread_work_seconds',
       help: 'Time on a thread, by kind of work and what became of it',
@@ -54,17 +51,8 @@ function makeMetrics() {
       buckets: [0.05, 0.25, 1, 5, 20],
       registers,
     }),
-    linesDropped: new Counter({
-      name: 'istruzione_log_lines_dropped_total',
-      help: 'Lines of the log that could not be written',
-      registers,
-    }),
-    access: new Counter({
-      name: 'istruzione_access_total',
-      help: 'Sign-ins, PINs and refusals, by kind',
-      labelNames: ['kind'],
-      registers,
-    }),
+    linesDropped: counter('log_lines_dropped', 'Lines of the log that could not be written'),
+    access: counter('access', 'Sign-ins, PINs and refusals, by kind', 'kind'),
   }
 }
 
