@@ -5,7 +5,7 @@ import { JobLog } from './jobLog'
 import type { Send } from './outbox'
 import { JobStore } from './jobStore'
 import { troubleWords } from '@/words/savedWords'
-import { OUT_OF_ORDER } from '@/words/refusals'
+import { OUT_OF_ORDER_SHORT } from '@/words/refusals'
 
 const JOB = '11111111-1111-4111-8111-111111111111'
 const TOLU = '22222222-2222-4222-8222-222222222222'
@@ -218,7 +218,7 @@ test('a shop whose machine lacks something is not asked event by event, and says
   const posts: number[] = []
   const send: Send = async (events) => {
     posts.push(events.length)
-    return { kind: 'out of order', sentence: OUT_OF_ORDER.room }
+    return { kind: 'out of order', sentence: OUT_OF_ORDER_SHORT.room }
   }
   const log = new JobLog(JOB, freshStore(), send, () => 1000, DEVICE, [])
   await log.open()
@@ -227,8 +227,8 @@ test('a shop whose machine lacks something is not asked event by event, and says
   expect(posts).toEqual([3])
   expect(log.getSnapshot().waiting.size).toBe(3)
   const said = (keeps: boolean) => troubleWords(log.getSnapshot().trouble!, keeps)
-  expect(said(true)).toBe(`${OUT_OF_ORDER.room} Go on: everything is kept here and sent later.`)
-  expect(said(false)).toContain('leave this page open')
+  expect(said(true)).toBe('The shop’s disk is full. Go on: all is kept here.')
+  expect(said(false)).toContain('Leave this page open')
 })
 
 test('the stamp of a refused tap from a clock far ahead does not drag along what is tapped next', async () => {

@@ -1,6 +1,6 @@
 import 'server-only'
 import type { IncomingMessage, ServerResponse } from 'node:http'
-import { OUT_OF_ORDER, REFUSALS } from '@/words/refusals'
+import { OUT_OF_ORDER_SHORT, REFUSALS } from '@/words/refusals'
 import { AppendRequest, appendJobEvents } from './appendEvents'
 import { rootOf } from './diskOfData'
 import { notLetIn, SECURITY_HEADERS } from './entrance'
@@ -37,7 +37,7 @@ export function answeredHere(request: IncomingMessage, response: ServerResponse)
       const behind = lackBehind(error)
       const lack = behind && (await rootOf(behind))
       log.error({ err: error, path: '/api/jobs/ID/events', lack }, 'request failed')
-      if (lack) return { status: 503, body: { status: 'out of order', sentence: OUT_OF_ORDER[lack] } }
+      if (lack) return { status: 503, body: { status: 'out of order', sentence: OUT_OF_ORDER_SHORT[lack] } }
       return { status: 500, body: { status: 'failed', sentence: REFUSALS.somethingBroke } }
     })
     .then(({ status, body }) => {

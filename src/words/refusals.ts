@@ -101,7 +101,7 @@ export const REFUSALS = {
     `This needs ${atLeast === 'owner' ? 'the owner' : 'a lead'}. Tap the name at the top and change who acts.`,
 } as const
 
-/** What the shop's machine lacks so that it can't work, for who looks after it and for a tablet at work. */
+/** What the shop's machine lacks so that it can't work, for who looks after it. */
 export const OUT_OF_ORDER = {
   room: 'The disk of the shop’s machine is full: nothing can be kept there. Make room on it.',
   'a disk that takes something':
@@ -110,6 +110,14 @@ export const OUT_OF_ORDER = {
   'a database':
     'The shop’s database does not answer just now. If it stays so, postgres.log in the data folder says why.',
 } as const
+
+/** The same for a tablet at work, where there is no room to read. */
+export const OUT_OF_ORDER_SHORT: Readonly<Record<keyof typeof OUT_OF_ORDER, string>> = {
+  room: 'The shop’s disk is full.',
+  'a disk that takes something': 'The shop’s disk takes nothing.',
+  connections: 'Too many ask the shop at once.',
+  'a database': 'The shop’s database is silent.',
+}
 
 /** Why somebody may not write a happening themselves, and what to do. */
 export const NOT_WRITTEN: Readonly<Record<NotWritten, string>> = {

@@ -5,7 +5,7 @@ export function troubleWords(
 ): string {
   if (trouble.kind === 'held') return trouble.sentence
   if (trouble.kind === 'out of order')
-    return `${trouble.sentence} ${keeps ? 'Go on: everything is kept here and sent later.' : 'Nothing is kept here either: leave this page open.'}`
+    return `${trouble.sentence} ${keeps ? 'Go on: all is kept here.' : 'Leave this page open: nothing is kept.'}`
   if (trouble.kind === 'failed') return 'The shop could not take something just now. It is kept here and tried again.'
   return keeps
     ? 'The shop can’t be reached. Go on: everything is kept here and sent later.'
