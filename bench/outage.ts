@@ -41,7 +41,7 @@ let running: ChildProcess | null = null
 
 async function start(more: Record<string, string> = {}): Promise<ChildProcess> {
   const settings = { ISTRUZIONE_DATA: DATA, ISTRUZIONE_PORT: String(PORT), ISTRUZIONE_DB_PORT: String(DB_PORT) }
-  const started = spawn('bin/start', [], {
+  const started = spawn('bash', ['bin/start'], {
     env: { ...process.env, ...settings, ...more },
     stdio: ['ignore', 'ignore', openSync(`${HOME}/start.log`, 'w')],
   })

@@ -10,9 +10,11 @@ import type { ProcedureDocument } from '../core/procedure/document'
 import type { HouseValues } from '../core/shop/houseValues'
 import type { Question } from '../core/strip/questions'
 import type { ShopRules } from '../core/vehicle/rule'
-import type { PlannerApi, PlanningInput, ReplanAnswer, ReplanInput } from '../workers/planner'
+import type { PlanningInput, ReplanInput } from '../workers/asked'
+import type { PlannerApi, ReplanAnswer } from '../workers/planner'
 
-export type { PlanningInput, ReplanAnswer } from '../workers/planner'
+export type { PlanningInput } from '../workers/asked'
+export type { ReplanAnswer } from '../workers/planner'
 
 export type LanesAnswer = Result<Lanes, LanesError>
 
@@ -52,7 +54,7 @@ export function startLanes(
   starts: Station[],
   singleTools: string[],
 ): Planning<LanesAnswer | null> {
-  return ask<LanesAnswer | null>(async (remote) => remote.lanes(input, found, starts, singleTools))
+  return ask<LanesAnswer | null>(async (remote) => remote.lanes(input, { found, starts, singleTools }))
 }
 
 /** The rest of a job, from where its things stand. */
@@ -67,7 +69,7 @@ export function startDearOrders(
   house: HouseValues,
   rules: ShopRules,
 ): Planning<Question[]> {
-  return ask((remote) => remote.dear(document, [...events], house, rules))
+  return ask((remote) => remote.dear({ document, events: [...events], house, rules }))
 }
 
 function ask<T>(question: (remote: Remote<PlannerApi>) => Promise<T>): Planning<T> {

@@ -2,7 +2,7 @@ import 'server-only'
 import type { Result } from '@/core/base/result'
 import type { PlanError } from '@/core/plan/find/findPlan'
 import type { FoundPlan } from '@/core/plan/find/foundPlan'
-import type { ServerPlanning } from '@/workers/plansOnServer'
+import type { ServerPlanning } from '@/workers/asked'
 import { REFUSALS } from '@/words/refusals'
 import { onThread } from './threads'
 

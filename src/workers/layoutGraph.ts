@@ -1,17 +1,21 @@
 import { expose } from 'comlink'
+import { z } from 'zod'
 import ELK from 'elkjs/lib/elk.bundled.js'
 
 /** Boxes and the lines between them, in millimetres of nothing: pixels of the drawing. */
-export type GraphInput = {
-  nodes: { id: string; width: number; height: number; layer: number }[]
-  edges: { id: string; from: string; to: string; width: number; height: number }[]
-}
+const Size = z.object({ id: z.string(), width: z.number(), height: z.number() })
+export const GraphInput = z.object({
+  nodes: Size.extend({ layer: z.number().int() }).array(),
+  edges: Size.extend({ from: z.string(), to: z.string() }).array(),
+})
+export type GraphInput = z.infer<typeof GraphInput>
 export type GraphPlaces = { nodes: Record<string, { x: number; y: number }> }
 
 const elk = new ELK()
 
 /** Lays a graph out in layers from left to right, each node in the layer it is given. */
-async function layout(graph: GraphInput): Promise<GraphPlaces> {
+async function layout(asked: GraphInput): Promise<GraphPlaces> {
+  const graph = GraphInput.parse(asked)
   const laid = await elk.layout({
     id: 'root',
     layoutOptions: {

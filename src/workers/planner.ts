@@ -1,12 +1,10 @@
 import { expose } from 'comlink'
 import { AT_ONCE, findPlan, type PlanError, type PlanProgress } from '@/core/plan/find/findPlan'
-import type { FoundPlan } from '@/core/plan/find/foundPlan'
+import { FoundPlan } from '@/core/plan/find/foundPlan'
 import { allSteps, planFrom } from '@/core/plan/show/jobPlan'
 import { lanesOf } from '@/core/plan/lanes/lanesOf'
 import { lanesWorthSharing } from '@/core/plan/lanes/worthSharing'
 import { planExtras, type PlanExtras } from '@/core/plan/show/planExtras'
-import type { PlanRequest } from '@/core/plan/ask/planRequest'
-import type { Hand, JobEvent } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'
 import type { JobState } from '@/core/job/jobState'
 import { liveVehicle } from '@/core/job/liveVehicle'
@@ -18,23 +16,19 @@ import { keptPlan } from '@/core/plan/keptPlan'
 import { dearOrders } from '@/core/strip/dearOrders'
 import type { Question } from '@/core/strip/questions'
 import { ok, type Result } from '@/core/base/result'
-import type { ProcedureDocument } from '@/core/procedure/document'
+import { PlanningInput, ReplanInput, SharingInput, StripInput } from './asked'
 import { modelNow } from '@/core/job/modelNow'
 import { forBuild } from '@/core/procedure/forBuild'
 import type { Station } from '@/core/procedure/station'
-import type { HouseValues } from '@/core/shop/houseValues'
-import type { ShopRules } from '@/core/vehicle/rule'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
-
-/** Everything an order is worked out from, as plain data. */
-export type PlanningInput = { document: ProcedureDocument; request: PlanRequest; house: HouseValues; rules: ShopRules }
 
 /** `onFirst` is given a safe order at once, unless that is the answer already. */
 async function find(
-  { document, request, house, rules }: PlanningInput,
+  asked: PlanningInput,
   onProgress: (progress: PlanProgress) => void,
   onFirst: (first: FoundPlan) => void,
 ): Promise<Result<FoundPlan, PlanError>> {
+  const { document, request, house, rules } = PlanningInput.parse(asked)
   const model = forBuild(document, request.build, request.heads)
   const first = findPlan(model, request, house, rulesInForce(rules), { limits: AT_ONCE })
   if (first.ok && first.value.proof.proven) return first
@@ -43,48 +37,28 @@ async function find(
 }
 
 /** What is worth knowing beside the plan that was found. */
-async function extras(
-  { document, request, house, rules }: PlanningInput,
-  found: FoundPlan,
-): Promise<PlanExtras | null> {
+async function extras(asked: PlanningInput, order: FoundPlan): Promise<PlanExtras | null> {
+  const { document, request, house, rules } = PlanningInput.parse(asked)
+  const found = FoundPlan.parse(order)
   const model = forBuild(document, request.build, request.heads)
   const plan = planFrom(model, request, house, rulesInForce(rules), found)
   return plan.ok ? planExtras(model, request, house, rulesInForce(rules), plan.value) : null
 }
 
-/** The plan shared out. `starts`: where each person stands; `singleTools`: those the shop has one of. */
-async function lanes(
-  { document, request, house, rules }: PlanningInput,
-  found: FoundPlan,
-  starts: Station[],
-  singleTools: string[],
-): Promise<ReturnType<typeof lanesOf> | null> {
+/** The plan shared out. */
+async function lanes(asked: PlanningInput, sharing: SharingInput): Promise<ReturnType<typeof lanesOf> | null> {
+  const { document, request, house, rules } = PlanningInput.parse(asked)
+  const { found, starts, singleTools } = SharingInput.parse(sharing)
   const plan = planFrom(forBuild(document, request.build, request.heads), request, house, rulesInForce(rules), found)
   return plan.ok ? lanesOf(plan.value, starts, singleTools) : null
 }
 
 /** The orders of a strip that cost time and that nobody has explained. */
-async function dear(
-  document: ProcedureDocument,
-  events: JobEvent[],
-  house: HouseValues,
-  rules: ShopRules,
-): Promise<Question[]> {
+async function dear(asked: StripInput): Promise<Question[]> {
+  const { document, events, house, rules } = StripInput.parse(asked)
   return dearOrders(document, events, house, rulesInForce(rules))
 }
 
-/** A job as it stands, and what it is to be planned for from here. */
-export type ReplanInput = {
-  document: ProcedureDocument
-  events: JobEvent[]
-  request: PlanRequest
-  house: HouseValues
-  rules: ShopRules
-  found: FoundPlan | null
-  people: Hand[]
-  singleTools: string[]
-  nowMs: number
-}
 export type ReplanAnswer = Result<Replanned & { lanes: GivenTo[]; sharing: Sharing }, PlanError>
 /**
  * Whether several people have lanes: nobody asked, they have, they would only take turns at one place, or no lanes were
@@ -93,10 +67,8 @@ export type ReplanAnswer = Result<Replanned & { lanes: GivenTo[]; sharing: Shari
 export type Sharing = 'not asked' | 'shared' | 'only turns' | 'no lanes'
 
 /** The cheapest safe rest of a job, shared out where several people are on it. */
-async function fromHere(
-  { document, events, request, house, rules: own, found, people, singleTools, nowMs }: ReplanInput,
-  onProgress: (progress: PlanProgress) => void,
-): Promise<ReplanAnswer> {
+async function fromHere(asked: ReplanInput, onProgress: (progress: PlanProgress) => void): Promise<ReplanAnswer> {
+  const { document, events, request, house, rules: own, found, people, singleTools, nowMs } = ReplanInput.parse(asked)
   const rules = rulesInForce(own)
   const state = foldJob(document, events)
   const adopted = adoptedPlan(events)
