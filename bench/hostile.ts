@@ -1,5 +1,5 @@
 // What one shop can do to another: large questions to a running bin/start, while another shop's tablet asks each tenth
-// of a second whether there is anything new. bin/bench hostile
+// of a second whether there is anything new. bin/bench hostile [WORD...]: only the cases whose name holds one
 import { cpus } from 'node:os'
 import sharp from 'sharp'
 import { randomProcedure } from '../src/core/procedure/randomProcedure.testing'
@@ -134,7 +134,9 @@ const CASES: [string, () => Promise<string>][] = [
 
 console.log(`${cpus().length} x ${cpus()[0]!.model.trim()}, ${new Date().toISOString().slice(0, 10)}`)
 console.log(`the other shop’s polls are to be answered within ${WANTED_MS} ms`)
+const only = process.argv.slice(2)
 for (const [name, act] of CASES) {
+  if (only.length > 0 && !only.some((word) => name.includes(word))) continue
   const { said, tookMs, polls } = await meanwhile(act)
   const longest = Math.max(...polls)
   const figures = `polls p95 ${quantile(polls, 0.95).toFixed(0)} ms, longest ${longest.toFixed(0)} ms${longest > WANTED_MS ? '  <-- over' : ''}`

@@ -1,4 +1,5 @@
 import 'server-only'
+import { setImmediate } from 'node:timers/promises'
 import { sql } from 'kysely'
 import { laterStamp, nextStamp } from '@/core/base/clock'
 import type { Stamp } from '@/core/base/stamp'
@@ -72,6 +73,20 @@ export async function storeEvents(
   return events.filter((event) => ids.has(event.id))
 }
 
+/** So many events are read at a stretch: other shops are answered in between. */
+const READ_AT_ONCE = 500
+
+async function readInTurns(values: readonly unknown[]): Promise<ReadEvents> {
+  const read: ReadEvents = { events: [], notUnderstood: [] }
+  for (let from = 0; from < values.length; from += READ_AT_ONCE) {
+    if (from > 0) await setImmediate()
+    const { events, notUnderstood } = readEvents(values.slice(from, from + READ_AT_ONCE))
+    read.events.push(...events)
+    read.notUnderstood.push(...notUnderstood)
+  }
+  return read
+}
+
 /** Every event of a job, in the order of arrival. */
 export async function allEvents(trx: ShopTransaction, jobId: string): Promise<ReadEvents> {
   const rows = await trx
@@ -80,7 +95,7 @@ export async function allEvents(trx: ShopTransaction, jobId: string): Promise<Re
     .where('job_id', '=', jobId)
     .orderBy('received_seq')
     .execute()
-  return readEvents(rows.map((row) => row.body))
+  return readInTurns(rows.map((row) => row.body))
 }
 
 /** An event that is made here and not on a tablet: it comes after all that is known of the job. */
@@ -140,7 +155,7 @@ export async function eventsAfter(
       .orderBy('received_seq')
       .execute()
     return {
-      ...readEvents(rows.map((row) => row.body)),
+      ...(await readInTurns(rows.map((row) => row.body))),
       upTo: Math.max(after, Number(rows.at(-1)?.received_seq ?? 0)),
     }
   })
