@@ -5,7 +5,7 @@ import { seededRandom } from '../base/random'
 import { readCorpusLine } from './corpusReading.testing'
 import { PHRASES } from './lexicon'
 import { CorpusLine, Fact } from './meaning'
-import { namesOf, understand } from './understand'
+import { LONGEST_LINE_CHARS, namesOf, understand } from './understand'
 import { panelVan } from '../testing/vehicles.testing'
 
 function half(name: string): CorpusLine[] {
@@ -122,4 +122,19 @@ test('any words in any order are read: nothing fails, every fact has its shape, 
     for (const fact of once.facts) expect([line, Fact.safeParse(fact).error?.message]).toEqual([line, undefined])
     expect(understand(line)).toEqual(once)
   }
+})
+
+test('of a line that nobody says only the beginning is read, to the end of a word, and the rest is shown as not read', () => {
+  const clause = 'surround 9 clips; '
+  const long = clause.repeat(100_000)
+  const { facts, notUnderstood } = understand(long)
+  const rest = notUnderstood.at(-1)!
+  expect(facts).toEqual(understand(long.slice(0, rest.from)).facts)
+  expect(rest.from).toBeLessThanOrEqual(LONGEST_LINE_CHARS)
+  expect(long[rest.from - 1]).toBe(' ')
+  expect([rest.to, rest.said.length]).toEqual([long.length, long.length - rest.from])
+  // At the bound itself all of it is read, and one word without an end is cut.
+  const atBound = `${'x '.repeat(990)}9 clips`.padEnd(LONGEST_LINE_CHARS)
+  expect(understand(atBound).notUnderstood.some(({ to }) => to === atBound.length)).toBe(false)
+  expect(understand('x'.repeat(5_000)).notUnderstood.at(-1)).toMatchObject({ from: LONGEST_LINE_CHARS, to: 5_000 })
 })

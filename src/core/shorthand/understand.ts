@@ -19,11 +19,15 @@ export type Understood = {
   whichPart: { said: string; choices: readonly string[]; from: number; to: number }[]
 }
 
+/** Nobody says so much in one line; the rest of a longer one is not read. */
+export const LONGEST_LINE_CHARS = 2_000
+
 /**
- * One line of shorthand, typed or dictated. Never fails: what can't be placed is answered as such. Cost: some
- * microseconds a word, and the number of known words for each unknown one.
+ * One line of shorthand, typed or dictated. Never fails: what can't be placed is answered as such, and so is what stands
+ * after `LONGEST_LINE_CHARS`. Cost: some microseconds a word, and the number of known words for each unknown one.
  */
 export function understand(line: string, own: OwnWords = {}): Understood {
+  if (line.length > LONGEST_LINE_CHARS) return understandBeginning(line, own)
   const phrases = scan(line, own)
   const { facts, asks, unread } = assemble(itemsOf(phrases))
   const whichPart = phrases.flatMap(({ said, choices, from, to }) => (choices ? [{ said, choices, from, to }] : []))
@@ -39,6 +43,14 @@ export function understand(line: string, own: OwnWords = {}): Understood {
     ),
     whichPart,
   }
+}
+
+/** As far as it is read, to the end of a word; the rest is one thing that is not understood. */
+function understandBeginning(line: string, own: OwnWords): Understood {
+  const beginning = line.slice(0, LONGEST_LINE_CHARS).replace(/\S*$/, '') || line.slice(0, LONGEST_LINE_CHARS)
+  const read = understand(beginning, own)
+  const rest = { said: line.slice(beginning.length), from: beginning.length, to: line.length, nearest: [] }
+  return { ...read, notUnderstood: [...read.notUnderstood, rest] }
 }
 
 /** The names a record has for its parts and plugs. */
