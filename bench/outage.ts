@@ -3,7 +3,7 @@
 // and a tablet that writes five times a second and keeps what it could not send. bin/bench outage [CASE...]. Linux, as
 // root: it mounts the disk; the clock needs Debian's faketime.
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
-import { mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { cpus } from 'node:os'
 import pg from 'pg'
 import { smallDash } from '../src/core/testing/smallDash.testing'
@@ -223,6 +223,7 @@ const cases = (loop: string): Record<string, Case> => ({
 })
 
 async function tryIt(name: string, { lack, settings }: Case): Promise<void> {
+  if (settings && !existsSync(FAKETIME)) return console.log(`\n${name}: not tried. Install Debian’s faketime first.`)
   await start(settings?.())
   const shop = new ShopClient()
   await shop.setUp(`Outage ${Date.now() % 1_000_000}`)

@@ -51,6 +51,13 @@ test('a picture of 80 million dots is refused', async () => {
   expect([answer.status, answer.text]).toEqual([422, expect.stringContaining('40 million dots')])
 })
 
+test('nothing is put, taken away or sent back as it came', async () => {
+  const shop = await someShop('Hostile')
+  for (const method of ['TRACE', 'PUT', 'DELETE', 'PATCH'])
+    for (const path of ['/today', '/api/device'])
+      expect([method, path, (await shop.send(method, path)).status]).toEqual([method, path, 405])
+})
+
 test('who watches this machine is told doors, times and outcomes, and no id of anybody', async () => {
   const shop = await someShop('Watched')
   const { jobId } = await shop.job('Van 1', smallDash(), small)

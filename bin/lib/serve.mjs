@@ -56,7 +56,14 @@ function writeAddress(request) {
   headers['x-istruzione-address'] = told || from
 }
 
+/** All that anything here is asked by: nothing is put, taken away or sent back as it came. */
+const METHODS = ['GET', 'HEAD', 'POST', 'OPTIONS']
+
 function answer(request, response) {
+  if (!METHODS.includes(request.method)) {
+    response.writeHead(405, { allow: METHODS.join(', '), 'content-type': 'text/plain; charset=utf-8' })
+    return response.end('Nothing here is asked in this way. Open Today and go on from there.')
+  }
   if (!isReadable(request.url ?? '/')) {
     response.writeHead(400, { 'content-type': 'text/plain; charset=utf-8', 'x-content-type-options': 'nosniff' })
     return response.end('This address can’t be read. Open Today and go on from there.')
