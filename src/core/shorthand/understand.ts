@@ -23,8 +23,9 @@ export type Understood = {
 export const LONGEST_LINE_CHARS = 2_000
 
 /**
- * One line of shorthand, typed or dictated. Never fails: what can't be placed is answered as such, and so is what stands
- * after `LONGEST_LINE_CHARS`. Cost: some microseconds a word, and the number of known words for each unknown one.
+ * One line of shorthand, typed or dictated. Never fails: what can't be placed is answered as such, and so is what
+ * stands after `LONGEST_LINE_CHARS`. Cost: some microseconds a word, and the number of known words for each unknown
+ * one.
  */
 export function understand(line: string, own: OwnWords = {}): Understood {
   if (line.length > LONGEST_LINE_CHARS) return understandBeginning(line, own)
