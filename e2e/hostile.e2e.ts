@@ -27,7 +27,12 @@ test('while one shop asks for a large plan another one’s tablet is answered, a
   const planning = hostile
     .post('/api/plan', {
       procedureId,
-      request: { goals, build: { gearbox: 'manual', steering: 'left', starter: 'key' } },
+      // With a kit no two openings are alike: all that are looked at are looked into.
+      request: {
+        goals,
+        kits: [{ kit: { id: 'recorder', name: 'Recorder' }, fit: { procedureId } }],
+        build: { gearbox: 'manual', steering: 'left', starter: 'key' },
+      },
     })
     .then(({ status }) => (answered = status))
   const before: number[] = []
