@@ -22,6 +22,6 @@ ISTRUZIONE_METRICS_PORT=0 NODE_ENV=production node bin/lib/serve.mjs 127.0.0.1 "
 trap 'kill -KILL "$server" 2>/dev/null || true; rm -rf "$folder"' EXIT
 answers() { node -e 'fetch(process.argv[1], { signal: AbortSignal.timeout(3000) }).then((r) => process.exit(r.ok ? 0 : 1), () => process.exit(1))' "http://127.0.0.1:$1$2"; }
 for _ in $(seq 1 50); do answers "$1" /api/health && break; sleep 0.2; done
-# An address that is none is written down, and so is a post that nobody signed in for.
+# An address that is none is written down as well.
 for _ in 1 2 3; do answers "$1" /no/such/page || true; answers "$1" /welcome && answers "$1" /api/health || { echo 'A log that can’t be written stops the application.'; exit 1; }; done
 kill -KILL "$server"; wait "$server" 2>/dev/null || true

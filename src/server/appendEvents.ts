@@ -9,6 +9,7 @@ import { upcast } from '@/core/job/upcast'
 import { countsAs } from '@/core/procedure/circuits'
 import { same } from '@/core/procedure/edit'
 import { AIRBAG_CIRCUITS } from '@/core/shop/rights'
+import { stripDocument } from '@/core/strip/stripDocument'
 import { NOT_WRITTEN, REFUSALS } from '@/words/refusals'
 import type { ShopTransaction } from '../db/client'
 import { accessBy, writeAccess } from './accessLog'
@@ -198,7 +199,9 @@ async function firingPlugs(
     HAPPENINGS[what.kind].onCircuit && !crew.get(personId)?.authorised.includes(AIRBAG_CIRCUITS)
   if (!events.some(isOdd)) return new Set()
   const job = await readJobIn(trx, jobId)
-  const firing = job?.document.tethers.filter((tether) => countsAs(tether) === 'srs-firing') ?? []
+  // In a strip a plug is stated with the tap that opens it.
+  const document = job?.kind === 'strip' ? stripDocument(job.base, [...job.events, ...events]) : job?.document
+  const firing = document?.tethers.filter((tether) => countsAs(tether) === 'srs-firing') ?? []
   return new Set(firing.map(({ id }) => id))
 }
 

@@ -188,6 +188,16 @@ test('an airbag plug that somebody not authorised opened is open all the same, a
   expect((await arrivedOdd(as(lead))).filter(({ jobId: of }) => of === job)).toMatchObject([
     { person: installer.name, mark: 'not authorised', count: 1 },
   ])
+  // A plug that nobody knew, stated and opened in one post.
+  const known = document.tethers.find((tether) => countsAs(tether) === 'srs-firing')!
+  const stated: Happening = {
+    kind: 'stated',
+    said: '',
+    edits: [{ kind: 'add', collection: 'tethers', after: null, item: { ...known, id: 'another' } }],
+  }
+  const caught = [stated, { kind: 'opened', tetherId: 'another' } as const].map((what) => event(what, installer, job))
+  expect(await appendJobEvents(as(installer), job, caught)).toMatchObject({ stored: caught.map(({ id }) => id) })
+  expect((await arrivedOdd(as(lead))).filter(({ jobId: of }) => of === job)).toMatchObject([{ count: 2 }])
 })
 
 test.each<Happening>([

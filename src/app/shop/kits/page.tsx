@@ -40,7 +40,7 @@ export default async function KitsPage() {
             {REFUSALS.kitNewer(name)}
           </p>
         ))}
-        {kits.length === 0 ? (
+        {kits.length + newer.length === 0 ? (
           <p className="mt-6 text-xl">There is no kit yet. Begin with what this shop fits most.</p>
         ) : (
           <ul className="mt-4 border-t-2 border-ink">
