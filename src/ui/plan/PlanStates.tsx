@@ -48,7 +48,7 @@ export function Working({ planned }: { planned: Planned }) {
       </p>
     )
   if (!planned.progress) return null
-  const { choice, choices, expanded } = planned.progress
+  const { choice, expanded } = planned.progress
   return (
     <p
       role="status"
@@ -56,7 +56,7 @@ export function Working({ planned }: { planned: Planned }) {
     >
       <span>
         {planned.first ? 'What stands here is safe. Looking for a better order' : 'Looking for the best safe order'}:{' '}
-        {choices > 1 && `way ${choice} of ${choices}, `}
+        {choice > 1 && `way ${choice} to choose, `}
         {numberWords(expanded)} possibilities looked at.
       </span>
       <button type="button" className="desk-button" onClick={planned.stop}>

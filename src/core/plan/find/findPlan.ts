@@ -5,12 +5,13 @@ import type { HouseValues } from '../../shop/houseValues'
 import { whilePlanning } from '../../vehicle/circumstances'
 import type { Rule } from '../../vehicle/rule'
 import { DEFAULT_LIMITS, type SearchLimits } from '../../sequence/cheapestOrder'
-import { choicesFor } from '../ask/planChoices'
+import { nothingChosen } from '../ask/planChoices'
 import type { PlanRequest } from '../ask/planRequest'
 import { alreadyOut, goalFrom, type LiveStart } from '../derive/liveStart'
 import { pluggableByHand, type PluggedByHand } from '../derive/plugByHand'
 import { underPolicy } from '../derive/policyRules'
 import { orderCandidate, prepare, type Candidate, type Found, type PlanError } from './candidate'
+import { ChoicesByBound, type ChoiceLimits } from './choicesByBound'
 import type { FoundPlan, Proof } from './foundPlan'
 import { ROUNDING_S } from './orderContext'
 
@@ -22,11 +23,15 @@ export type PlanOptions = { limits?: SearchLimits; from?: LiveStart; onProgress?
 /** States of all choices of one question together: so many choices must not each cost as much as one alone may. */
 const MOST_STATES = 400_000
 
+/** Choices of one question; what is left is bounded by the least work below it. */
+const CHOICES: ChoiceLimits = { choices: 3_000, ordered: 400 }
+const CHOICES_AT_ONCE: ChoiceLimits = { choices: 200, ordered: 40 }
+
 /** Enough for a safe order, with what is known of a better one; nothing is looked for beyond the first glance. */
 export const AT_ONCE: SearchLimits = { expandedStates: 0 }
 
-/** How far the search is: which choice of how many, and the states it went through. */
-export type PlanProgress = { choice: number; choices: number; expanded: number }
+/** How far the search is: which choice it looks into, and the states it went through. */
+export type PlanProgress = { choice: number; expanded: number }
 
 /**
  * The quickest safe way in and out for the goals and kits on this build: an exact search for each choice of openings
@@ -67,19 +72,22 @@ function findUnder(
   if (barred) return fail(barred)
   const out = from ? { ...alreadyOut(from.state), ...(byHand && { byHand: [...byHand] }) } : null
   const goal = goalFrom(request, out)
-  const { choices, all } = choicesFor(model, request.policy, goal)
   const circumstances = whilePlanning(house, rules)
-  const prepared = choices.map((choice) => prepare(model, request, goal, choice, circumstances, from, byHand))
-  const candidates = prepared.flatMap((candidate) => (candidate.ok ? [candidate.value] : []))
-  const search = bestOf(candidates, request, options, all)
+  const choices = new ChoicesByBound(
+    { model, goal, circumstances, scope: request.scope, from },
+    nothingChosen(request.policy),
+    (choice) => prepare(model, request, goal, choice, circumstances, from, byHand),
+    options.limits?.expandedStates === 0 ? CHOICES_AT_ONCE : CHOICES,
+  )
+  const search = bestOf(choices, request, options)
   const { best } = search
-  if (!best) return fail(prepared.flatMap((candidate) => (candidate.ok ? [] : [candidate.error]))[0] ?? whyNone(search))
+  if (!best) return fail(choices.error ?? whyNone(search))
   const { candidate, steps, totalS } = best
   const proof: Proof = {
     totalS,
     proven: search.everyChoiceBounded && search.atLeastS >= best.weighedS - ROUNDING_S,
     gapS: Math.max(0, best.weighedS - search.atLeastS),
-    choices: choices.length,
+    choices: choices.whole,
     allChoices: search.everyChoiceBounded,
     expanded: search.expanded,
   }
@@ -110,24 +118,19 @@ type Searched = {
   error: PlanError | null
 }
 
-/** The best order of all choices, the cheapest-looking first: a choice whose bound is no better is not looked into. */
+/** The best order of all choices, the least work first: a choice whose bound is no better is not looked into. */
 function bestOf(
-  candidates: readonly Candidate[],
+  choices: ChoicesByBound,
   request: PlanRequest,
   { limits = limitsOf(request), onProgress }: PlanOptions,
-  allChoices: boolean,
 ): Searched {
-  const sorted = [...candidates].sort((a, b) => a.workS - b.workS)
-  const searched: Searched = {
-    best: null,
-    atLeastS: Infinity,
-    expanded: 0,
-    everyChoiceBounded: allChoices,
-    error: null,
-  }
-  for (const [i, candidate] of sorted.entries()) {
+  const searched: Searched = { best: null, atLeastS: Infinity, expanded: 0, everyChoiceBounded: true, error: null }
+  const belowS = () => searched.best?.weighedS ?? Infinity
+  let choice = 0
+  for (let candidate = choices.next(belowS()); candidate; candidate = choices.next(belowS())) {
+    choice += 1
     const before = searched.expanded
-    const told = (now: number) => onProgress?.({ choice: i + 1, choices: sorted.length, expanded: before + now })
+    const told = (now: number) => onProgress?.({ choice, expanded: before + now })
     const ordered = orderCandidate(
       candidate,
       request,
@@ -136,7 +139,7 @@ function bestOf(
         expandedStates: Math.min(limits.expandedStates, Math.max(0, MOST_STATES - searched.expanded)),
         ...(onProgress && { onProgress: told }),
       },
-      searched.best ? searched.best.weighedS - candidate.workS : Infinity,
+      belowS() - candidate.workS,
     )
     if (!ordered.ok) {
       searched.error ??= ordered.error
@@ -149,6 +152,8 @@ function bestOf(
     searched.atLeastS = Math.min(searched.atLeastS, atLeastS)
     if (found && (searched.best === null || found.weighedS < searched.best.weighedS)) searched.best = found
   }
+  searched.atLeastS = Math.min(searched.atLeastS, choices.leastLeftS)
+  searched.everyChoiceBounded &&= choices.all
   return searched
 }
 

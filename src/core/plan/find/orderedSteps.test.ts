@@ -9,7 +9,7 @@ import { deriveJob } from '../derive/deriveJob'
 import { goalOfRequest } from '../ask/jobGoal'
 import { legsOf } from '../derive/leg'
 import { orderedSteps } from './orderedSteps'
-import { choicesFor } from '../ask/planChoices'
+import { everyChoice } from '../ask/everyChoice.testing'
 import { PlanRequest } from '../ask/planRequest'
 import { weightsOf } from '../ask/policy'
 import { cheapestOrder } from '../../sequence/cheapestOrder'
@@ -33,7 +33,7 @@ function panelsLeft(seed: number): { found: number; shown: number } | null {
   const derived = deriveJob(
     model,
     goal,
-    choicesFor(model, request.policy, goal).choices[0]!,
+    everyChoice(model, request.policy, goal)[0]!,
     whilePlanning(DEFAULT_HOUSE_VALUES),
   )
   if (!derived.ok) return null

@@ -1,0 +1,73 @@
+import type { Choices } from '../../order/wish'
+import { deriveRemoval } from '../../order/deriveRemoval'
+import type { Operation } from '../../order/operation'
+import { turnRound } from '../../order/refit'
+import type { Act } from '../../procedure/acts'
+import type { ProcedureForBuild } from '../../procedure/forBuild'
+import type { Circumstances } from '../../vehicle/circumstances'
+import { askedByRules } from '../../vehicle/judge'
+import { endingsOf, type JobGoal } from '../ask/jobGoal'
+import { goalsSettled, mayStillSaveS, savedS } from '../ask/planChoices'
+import { demandsOf } from './demandsOf'
+import type { DerivedJob } from './derivedJob'
+import { legsOf, type Scope } from './leg'
+import { startFrom, type LiveStart } from './liveStart'
+
+/** Of these a job for more goals may have fewer: a part eased for one of them comes free for another. */
+const MAY_GO: ReadonlySet<Act> = new Set(['ease', 'test', 'decide'])
+
+/** Under which a bound is asked for. `from`: where a live job stands. */
+export type Asking = {
+  model: ProcedureForBuild
+  goal: JobGoal
+  circumstances: Circumstances
+  scope: Scope
+  from: LiveStart | undefined
+}
+
+/**
+ * Seconds that every way of choosing what is still open takes at least, by the operations' own seconds, less what
+ * openings save: what is chosen already asks for these parts, and more goals only add to them. Nothing is counted for
+ * what an extra method would take off, for tests, for easing, nor for the way back where something does not come back.
+ * Null where nothing follows from what is chosen so far.
+ *
+ * Cost: one derivation. Every bound of drawn records is compared with each choice below it in choicesByBound.test.ts.
+ */
+export function leastWorkS({ model, goal, circumstances, scope, from }: Asking, choice: Choices): number | null {
+  const bare = withoutNeedsOfMethods(model, new Set(Object.values(choice.methods)))
+  const asked = askedByRules(bare, circumstances)
+  const endings = endingsOf(bare, goal)
+  const removal = deriveRemoval(bare, goalsSettled(bare, goal, choice), choice, asked)
+  const refit = removal.ok ? turnRound(removal.value, endings, asked) : removal
+  if (!removal.ok || !refit.ok) return null
+  const job: DerivedJob = {
+    ...{ model: bare, goal, circumstances, endings, removal: removal.value, refit: refit.value },
+    ...{ works: new Map(), added: new Map(), tests: [], decisions: [], backInOneGo: new Map() },
+  }
+  const legs = legsOf(job, scope)
+  const done = from ? startFrom(legs, from).done : new Set()
+  const counted = (operations: Iterable<Operation>) =>
+    [...operations]
+      .filter(({ key, act }) => !MAY_GO.has(act) && !done.has(key))
+      .reduce((sum, operation) => sum + demandsOf(job, operation).workS, 0)
+  const back = endings.size === 0 ? counted(legs.wayOut.operations.values()) : 0
+  const saving = savedS(model, choice, goal) + mayStillSaveS(model, choice, goal)
+  return counted(legs.wayIn.operations.values()) + back + worksS(goal, scope, from) - saving
+}
+
+/** What the kits' work takes that is still to be done: the same whatever is chosen. */
+function worksS({ kits }: JobGoal, scope: Scope, from: LiveStart | undefined): number {
+  if (scope === 'opened') return 0
+  return kits
+    .flatMap(({ kit }) => kit.works)
+    .filter(({ id }) => !from?.worksDone.has(id))
+    .reduce((sum, { durationS }) => sum + durationS, 0)
+}
+
+/** The record with nothing to take off for a method that is not chosen yet. */
+function withoutNeedsOfMethods(model: ProcedureForBuild, chosen: ReadonlySet<string>): ProcedureForBuild {
+  const open = [...model.methods.keys()].filter((id) => !chosen.has(id))
+  const needsOf = new Map(model.needsOf)
+  for (const id of open) needsOf.delete(`method:${id}`)
+  return { ...model, needsOf }
+}
