@@ -15,8 +15,11 @@ import type { Database } from './schema'
 export type Db = Kysely<Database>
 export type ShopTransaction = Transaction<Database>
 
+/** How long a request waits for a connection before it says that there is no database: one may hang without a word. */
+const PATIENCE_MS = 15_000
+
 /** A pool for a database address. `schema` puts a schema first on the search path (the sign-in library has its own). */
-export function makePool(url: string | undefined, schema?: string): pg.Pool {
+export function makePool(url: string | undefined, schema?: string, patienceMs = PATIENCE_MS): pg.Pool {
   if (!url)
     throw new Error(
       'DATABASE_URL is not set. Start the application with bin/start, which makes the database and sets it.',
@@ -25,6 +28,7 @@ export function makePool(url: string | undefined, schema?: string): pg.Pool {
     connectionString: url,
     max: 8,
     allowExitOnIdle: true,
+    connectionTimeoutMillis: patienceMs,
     ...(schema ? { options: `-c search_path=${schema}` } : {}),
   })
   // An idle connection that breaks (a database restart) must not take the process down; the next query reports it.

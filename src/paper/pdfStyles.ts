@@ -1,7 +1,16 @@
+import { z } from 'zod'
 import { Font, StyleSheet } from '@react-pdf/renderer'
 
 /** Where the fonts that ship with the application lie; given by the server, which knows its folder. */
-export type Fonts = { regular: string; bold: string; heavy: string; mono: string; monoBold: string }
+/** Where the files of the fonts are. */
+export const Fonts = z.object({
+  regular: z.string(),
+  bold: z.string(),
+  heavy: z.string(),
+  mono: z.string(),
+  monoBold: z.string(),
+})
+export type Fonts = z.infer<typeof Fonts>
 
 let registered = false
 export function register(fonts: Fonts): void {

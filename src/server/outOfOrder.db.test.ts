@@ -1,3 +1,4 @@
+import { createServer, type AddressInfo } from 'node:net'
 import { afterAll, expect, test } from '@jest/globals'
 import { makePool } from '../db/client'
 import { database } from './database'
@@ -25,6 +26,15 @@ test('a database that is not there, and one that takes nothing, are known by wha
   client.release(true)
   other.release()
   await pool.end()
+})
+
+test('a database that takes the call and never answers: nobody waits for it without end', async () => {
+  const deaf = createServer(() => undefined)
+  await new Promise<void>((listening) => deaf.listen(0, '127.0.0.1', listening))
+  const { port } = deaf.address() as AddressInfo
+  const pool = makePool(`postgres://nobody@127.0.0.1:${port}/none`, undefined, 200)
+  expect(lackBehind(await thrown(pool.query('select 1')))).toBe('a database')
+  deaf.close()
 })
 
 // Appendix A of PostgreSQL's manual and errno(3), from memory.

@@ -1,7 +1,8 @@
+import { z } from 'zod'
 import { wallMsOf } from '@/core/base/clock'
 import { balanceOf, type Balance, type BalanceRow } from '@/core/job/balance'
 import { foldJob } from '@/core/job/fold'
-import type { JobEvent } from '@/core/job/event'
+import { JobEvent } from '@/core/job/event'
 import type { JobState } from '@/core/job/jobState'
 import { liveCircumstances } from '@/core/job/liveVehicle'
 import { modelNow } from '@/core/job/modelNow'
@@ -9,64 +10,82 @@ import { termsOf, testsOwed, type JobTerms } from '@/core/job/terms'
 import { uRows } from '@/core/job/uRows'
 import { countedIn } from '@/core/order/operation'
 import { judged } from '@/core/plan/derive/demandsOf'
-import type { FoundPlan } from '@/core/plan/find/foundPlan'
-import type { PlanRequest } from '@/core/plan/ask/planRequest'
+import { FoundPlan } from '@/core/plan/find/foundPlan'
+import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { keptPlan } from '@/core/plan/keptPlan'
 import { allSteps, type JobPlan } from '@/core/plan/show/jobPlan'
 import { traysFor } from '@/core/plan/show/trays'
 import { isAirbagCircuit } from '@/core/procedure/circuits'
-import type { ProcedureDocument } from '@/core/procedure/document'
+import { ProcedureDocument } from '@/core/procedure/document'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { Holder } from '@/core/procedure/holder'
-import type { Severity } from '@/core/procedure/severity'
-import type { HouseValues } from '@/core/shop/houseValues'
+import { Level } from '@/core/procedure/level'
+import { SEVERITIES } from '@/core/procedure/severity'
+import { HouseValues } from '@/core/shop/houseValues'
 import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import type { Circumstances } from '@/core/vehicle/circumstances'
-import type { ShopRules } from '@/core/vehicle/rule'
+import { ShopRules } from '@/core/vehicle/rule'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { rowWords } from './balanceWords'
 import { dateWords } from './dates'
 import { INTAKE_WORDS } from './intakeWords'
 import { holderWords, itemWords, ownerWords, threadWords } from './items'
 
-export type HandoverSource = {
-  id: string
-  title: string
-  revisionNumber: number | null
-  vehicle: { label: string; plate: string; customer: string }
-  request: PlanRequest | null
-  found: FoundPlan | null
-  document: ProcedureDocument
-  events: readonly JobEvent[]
-}
+/** What a sheet is made from, as plain data: it is made on another thread, and parsed there as at every door. */
+export const HandoverSource = z.object({
+  id: z.string(),
+  title: z.string(),
+  revisionNumber: z.number().int().nullable(),
+  vehicle: z.object({ label: z.string(), plate: z.string(), customer: z.string() }),
+  request: PlanRequest.nullable(),
+  found: FoundPlan.nullable(),
+  document: ProcedureDocument,
+  events: z.array(JobEvent).readonly(),
+})
+export type HandoverSource = z.infer<typeof HandoverSource>
 
 /** Everything the hand-over sheet says, in the words it says it in. */
-export type HandoverFacts = {
-  shopName: string
-  label: string
-  vehicle: string
-  customer: string
-  done: string
-  on: string
-  by: string
-  verdict: string
-  counts: { words: string; of: string }[]
-  opened: { name: string; level: 'eased' | 'free' | 'off'; what: string; back: boolean }[]
-  work: string[]
-  replaced: string[]
-  changed: string[]
-  accepted: string[]
-  cautions: { severity: Severity | 'AIRBAG'; sentence: string }[]
-  lookalikes: { words: string; diameterMm: number; lengthMm: number }[]
-  tests: { name: string; how: string; reading: string; who: string; result: string }[]
-  asFound: string
-  asLeft: string
-  notes: string[]
-  photos: { id: string; words: string }[]
-  signatures: { name: string; as: string; at: string }[]
-  foot: string
-  code: string
-}
+export const HandoverFacts = z.object({
+  shopName: z.string(),
+  label: z.string(),
+  vehicle: z.string(),
+  customer: z.string(),
+  done: z.string(),
+  on: z.string(),
+  by: z.string(),
+  verdict: z.string(),
+  counts: z.array(z.object({ words: z.string(), of: z.string() })),
+  opened: z.array(z.object({ name: z.string(), level: Level, what: z.string(), back: z.boolean() })),
+  work: z.array(z.string()),
+  replaced: z.array(z.string()),
+  changed: z.array(z.string()),
+  accepted: z.array(z.string()),
+  cautions: z.array(z.object({ severity: z.enum([...SEVERITIES, 'AIRBAG']), sentence: z.string() })),
+  lookalikes: z.array(z.object({ words: z.string(), diameterMm: z.number(), lengthMm: z.number() })),
+  tests: z.array(
+    z.object({ name: z.string(), how: z.string(), reading: z.string(), who: z.string(), result: z.string() }),
+  ),
+  asFound: z.string(),
+  asLeft: z.string(),
+  notes: z.array(z.string()),
+  photos: z.array(z.object({ id: z.string(), words: z.string() })),
+  signatures: z.array(z.object({ name: z.string(), as: z.string(), at: z.string() })),
+  foot: z.string(),
+  code: z.string(),
+})
+export type HandoverFacts = z.infer<typeof HandoverFacts>
+
+export const HandoverShop = z.object({
+  name: z.string(),
+  house: HouseValues,
+  rules: ShopRules,
+  people: z.map(z.string(), z.string()).readonly(),
+  /** What its devices are called. */
+  devices: z.map(z.string(), z.string()).readonly(),
+  origin: z.string(),
+  hasOthers: z.boolean(),
+})
+export type HandoverShop = z.infer<typeof HandoverShop>
 
 /** What a sheet is made of: the job as it stands, and whom and what its words are about. */
 export type JobSheet = {
@@ -82,17 +101,6 @@ export type JobSheet = {
   /** " on Bay 2 tablet" where the device has a name. */
   device: (deviceId: string) => string
   holder: (id: string) => Holder
-}
-
-export type HandoverShop = {
-  name: string
-  house: HouseValues
-  rules: ShopRules
-  people: ReadonlyMap<string, string>
-  /** What its devices are called. */
-  devices: ReadonlyMap<string, string>
-  origin: string
-  hasOthers: boolean
 }
 
 /** Folds and plans a job once, for everything its sheet says. */

@@ -1,19 +1,29 @@
 import { renderToBuffer } from '@react-pdf/renderer'
+import { z } from 'zod'
 import { handoverFacts } from '@/words/handoverFacts'
-import type { HandoverFacts, HandoverShop, HandoverSource } from '@/words/jobSheet'
+import { HandoverFacts, HandoverShop, HandoverSource } from '@/words/jobSheet'
 import { shortSheet } from '@/words/shortSheet'
 import { handoverPaper } from '@/paper/handoverPaper'
-import type { Fonts } from '@/paper/pdfStyles'
+import { Fonts } from '@/paper/pdfStyles'
 
-export type ShortSheet = HandoverFacts & { leftOut: string[] }
+const ShortSheet = HandoverFacts.extend({ leftOut: z.array(z.string()) })
+export type ShortSheet = z.infer<typeof ShortSheet>
 
 /** First what the sheet says, then, with the pictures it names, the paper itself. */
-export type SheetQuestion =
-  | { ask: 'facts'; job: HandoverSource; shop: HandoverShop }
-  | { ask: 'paper'; facts: ShortSheet; photos: { data: Uint8Array; words: string }[]; fonts: Fonts }
+export const SheetQuestion = z.discriminatedUnion('ask', [
+  z.object({ ask: z.literal('facts'), job: HandoverSource, shop: HandoverShop }),
+  z.object({
+    ask: z.literal('paper'),
+    facts: ShortSheet,
+    photos: z.array(z.object({ data: z.instanceof(Uint8Array), words: z.string() })),
+    fonts: Fonts,
+  }),
+])
+export type SheetQuestion = z.infer<typeof SheetQuestion>
 
 /** The hand-over sheet, on a thread of the server's pool. Cost: a fold, a derivation and the drawing of its pages. */
-export default async function sheet(question: SheetQuestion): Promise<ShortSheet | Uint8Array> {
+export default async function sheet(asked: unknown): Promise<ShortSheet | Uint8Array> {
+  const question = SheetQuestion.parse(asked)
   if (question.ask === 'facts') return shortSheet(handoverFacts(question.job, question.shop))
   const photos = question.photos.map(({ data, words }) => ({ data: Buffer.from(data), words }))
   return renderToBuffer(handoverPaper({ facts: question.facts, photos, fonts: question.fonts }))

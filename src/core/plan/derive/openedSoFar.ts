@@ -2,7 +2,6 @@ import type { Choices } from '../../order/wish'
 import { deriveRemoval } from '../../order/deriveRemoval'
 import type { Operation } from '../../order/operation'
 import { turnRound } from '../../order/refit'
-import type { Act } from '../../procedure/acts'
 import type { ProcedureForBuild } from '../../procedure/forBuild'
 import type { Circumstances } from '../../vehicle/circumstances'
 import { askedByRules } from '../../vehicle/judge'
@@ -12,9 +11,6 @@ import { demandsOf } from './demandsOf'
 import type { DerivedJob } from './derivedJob'
 import { legsOf, type Scope } from './leg'
 import { startFrom, type LiveStart } from './liveStart'
-
-/** Of these a job for more goals may have fewer: a part eased for one of them comes free for another. */
-const MAY_GO: ReadonlySet<Act> = new Set(['ease', 'test', 'decide'])
 
 /** Under which a bound is asked for. `from`: where a live job stands. */
 export type Asking = {
@@ -28,7 +24,7 @@ export type Asking = {
 /**
  * Seconds that every way of choosing what is still open takes at least, by the operations' own seconds, less what
  * openings save: what is chosen already asks for these parts, and more goals only add to them. Nothing is counted for
- * what an extra method would take off, for tests, for easing, nor for the way back where something does not come back.
+ * what an extra method would take off, nor for tests. What comes back hangs on what becomes of it alone.
  * Null where nothing follows from what is chosen so far.
  *
  * Cost: one derivation. Every bound of drawn records is compared with each choice below it in choicesByBound.test.ts.
@@ -46,13 +42,11 @@ export function leastWorkS({ model, goal, circumstances, scope, from }: Asking, 
   }
   const legs = legsOf(job, scope)
   const done = from ? startFrom(legs, from).done : new Set()
-  const counted = (operations: Iterable<Operation>) =>
-    [...operations]
-      .filter(({ key, act }) => !MAY_GO.has(act) && !done.has(key))
-      .reduce((sum, operation) => sum + demandsOf(job, operation).workS, 0)
-  const back = endings.size === 0 ? counted(legs.wayOut.operations.values()) : 0
+  const counted = (operations: readonly Operation[]) =>
+    operations.filter(({ key }) => !done.has(key)).reduce((sum, operation) => sum + demandsOf(job, operation).workS, 0)
   const saving = savedS(model, choice, goal) + mayStillSaveS(model, choice, goal)
-  return counted(legs.wayIn.operations.values()) + back + worksS(goal, scope, from) - saving
+  const both = [...legs.wayIn.operations.values(), ...legs.wayOut.operations.values()]
+  return counted(both) + worksS(goal, scope, from) - saving
 }
 
 /** What the kits' work takes that is still to be done: the same whatever is chosen. */

@@ -34,8 +34,8 @@ function asked(document: ProcedureDocument, more: object = {}, build: Record<str
 }
 
 /**
- * A drawn record whose lever goes by the ignition only where a part is off first, with so many cavities, each opened in several ways
- * by parts drawn anew.
+ * A drawn record with so many cavities, each opened in several ways by parts drawn anew. In every third the lever goes
+ * by the ignition only where a part is off first.
  */
 function drawn(seed: number, cavities: number, ways: number): ProcedureDocument {
   const document = randomProcedure(seed, { size: 7, facets: seed % 2 === 0 })

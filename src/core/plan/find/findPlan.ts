@@ -10,7 +10,7 @@ import type { PlanRequest } from '../ask/planRequest'
 import { alreadyOut, goalFrom, type LiveStart } from '../derive/liveStart'
 import { pluggableByHand, type PluggedByHand } from '../derive/plugByHand'
 import { underPolicy } from '../derive/policyRules'
-import { orderCandidate, prepare, type Candidate, type Found, type PlanError } from './candidate'
+import { orderCandidate, prepare, type Found, type PlanError } from './candidate'
 import { ChoicesByBound, type ChoiceLimits } from './choicesByBound'
 import type { FoundPlan, Proof } from './foundPlan'
 import { ROUNDING_S } from './orderContext'
@@ -24,7 +24,7 @@ export type PlanOptions = { limits?: SearchLimits; from?: LiveStart; onProgress?
 const MOST_STATES = 400_000
 
 /** Choices of one question; what is left is bounded by the least work below it. */
-const CHOICES: ChoiceLimits = { choices: 3_000, ordered: 400 }
+const CHOICES: ChoiceLimits = { choices: 6_000, ordered: 400 }
 const CHOICES_AT_ONCE: ChoiceLimits = { choices: 200, ordered: 40 }
 
 /** Enough for a safe order, with what is known of a better one; nothing is looked for beyond the first glance. */

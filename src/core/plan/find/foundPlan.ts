@@ -23,9 +23,9 @@ export const Proof = z.object({
   totalS: z.number(),
   /** Nothing better exists: quicker or, with a habit, better by its weights. */
   proven: z.boolean(),
-  /** Otherwise: no order of the choices that were compared is better by more than this. */
+  /** Otherwise: no order is better by more than this; where not all choices are bounded, none of those that are. */
   gapS: z.number(),
-  /** Openings and methods compared, and whether these are all there are, each with a bound of its own. */
+  /** Whole choices of openings and methods made ready, and whether every other is bounded too. */
   choices: z.number().int(),
   allChoices: z.boolean(),
   /** States the search went through, over all choices. */
