@@ -1,6 +1,9 @@
 // Opens every screen there is: signs in as the demo's lead and follows every link of every page, over HTTP as a
-// browser asks for them. Prints how many; ends with 1 and what broke otherwise. openEvery.mjs ADDRESS
+// browser asks for them; then those that stand in no page's list and one of each kind in a browser, which draws them.
+// Prints how many; ends with 1 and what broke otherwise. openEvery.mjs ADDRESS
+import { chromium } from '@playwright/test'
 import { createHmac } from 'node:crypto'
+import { BROWSER } from './browser.mjs'
 
 const base = process.argv[2]
 const username = 'demo.lead'
@@ -31,7 +34,8 @@ const KINDS = {
 }
 const seen = new Map()
 const broken = []
-const waiting = ['/today', '/procedures', '/plan', '/vehicles', '/figures', '/crew', '/marks', '/strips/new']
+const FIRST = ['/today', '/procedures', '/plan', '/vehicles', '/figures', '/crew', '/marks', '/strips/new']
+const waiting = [...FIRST]
 while (waiting.length > 0 && seen.size < 400) {
   const path = waiting.shift()
   if (seen.has(path)) continue
@@ -52,8 +56,31 @@ while (waiting.length > 0 && seen.size < 400) {
 }
 for (const [kind, pattern] of Object.entries(KINDS))
   if (![...seen].some(([path, status]) => pattern.test(path) && status === 200)) broken.push(`no ${kind} was opened`)
+const drawn = [...FIRST]
+for (const pattern of Object.values(KINDS)) {
+  const one = [...seen].find(([path, status]) => pattern.test(path) && status === 200)?.[0]
+  if (one && !one.endsWith('/sheet')) drawn.push(one)
+}
+await drawEach(drawn)
 if (broken.length > 0) stop(broken.join('\n'))
-console.log(`${seen.size} screens opened`)
+console.log(`${seen.size} screens opened, ${drawn.length} of them drawn`)
+
+/** Each as a person sees it: its own scripts run, and read what was stored. */
+async function drawEach(paths) {
+  const browser = await chromium.launch({ executablePath: BROWSER, args: ['--no-sandbox'] })
+  const context = await browser.newContext({ extraHTTPHeaders: { cookie } })
+  for (const path of paths) {
+    const page = await context.newPage()
+    page.on('pageerror', (error) => broken.push(`${path}: ${error.message}`))
+    await page.goto(`${base}${path}`, { waitUntil: 'load' })
+    await page.getByRole('main').first().waitFor({ timeout: 10_000 })
+    await page.waitForTimeout(300)
+    const words = await page.locator('body').innerText()
+    if (/This screen broke|not understood/i.test(words)) broken.push(`drawn: ${path}`)
+    await page.close()
+  }
+  await browser.close()
+}
 
 function stop(words) {
   console.error(words)
