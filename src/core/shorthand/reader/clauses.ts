@@ -1,0 +1,72 @@
+import type { Item } from './sense'
+
+/** Items that by themselves say that a clause is about a vehicle. */
+const WEAK = new Set(['unread', 'count', 'where', 'start or where', 'to', 'end', 'note', 'part', 'on', 'correct', 'unsure', 'no', 'not', 'plug name', 'aside', 'held', 'colour', 'behind it', 'latch', 'tab'])
+const isStrong = ({ is }: Item) => !WEAK.has(is)
+const HARD_ENDS = ['.', ';', '!']
+
+/** The items with talk, negations and corrections told apart: what is left says something. */
+export function settled(items: readonly Item[], line: string): Item[] {
+  return denied(forbidden(withoutTalk(items), line))
+}
+
+/** Parts a list at its ends; each part keeps the end that closes it. */
+function partedAt(items: readonly Item[], isEnd: (item: Item) => boolean): Item[][] {
+  const parts: Item[][] = [[]]
+  for (const item of items) {
+    parts.at(-1)!.push(item)
+    if (isEnd(item)) parts.push([])
+  }
+  return parts
+}
+const isEnd = ({ is }: Item) => is === 'end'
+const isHardEnd = (item: Item) => isEnd(item) && HARD_ENDS.includes(item.sign as string)
+
+/** Sentences that are a note, and clauses without a word of the trade: they hold nothing up. */
+function withoutTalk(items: readonly Item[]): Item[] {
+  const hasWord = (part: readonly Item[]) => part.some(({ is, words }) => is === 'unread' && words[0]!.text.length > 2)
+  return partedAt(items, isHardEnd).flatMap((sentence) => {
+    if (sentence.some(({ is }) => is === 'note') && !sentence.some(isStrong)) return sentence.filter(isEnd)
+    return partedAt(sentence, isEnd).flatMap((clause) => {
+      const isTalk = clause.some(({ is }) => is === 'note') || (hasWord(clause) && clause.every(({ is }) => ['unread', 'count', 'end', 'to', 'where', 'part', 'on'].includes(is)) && !clause.some(({ is, level }) => is === 'part' && level !== undefined) && !clause.every(({ is }) => ['unread', 'part', 'end'].includes(is)))
+      return isTalk && !clause.some(isStrong) ? clause.filter(isEnd) : clause.filter(({ is }) => is !== 'note')
+    })
+  })
+}
+
+/** "Never lever against the glass": to the end of the clause it is one thing that must not be done. */
+function forbidden(items: readonly Item[], line: string): Item[] {
+  const out: Item[] = []
+  for (let i = 0; i < items.length; i++) {
+    const item = items[i]!
+    if (item.is !== 'not') {
+      out.push(item)
+      continue
+    }
+    let end = i + 1
+    while (end < items.length && !isEnd(items[end]!)) end += 1
+    const words = items.slice(i + 1, end).flatMap((each) => each.words)
+    if (words.length === 0) continue
+    const what = line.slice(words[0]!.from, words.at(-1)!.to)
+    out.push({ ...item, is: 'must not', what, at: item.at, end: items[end - 1]!.end, words: [...item.words, ...words] })
+    i = end - 1
+  }
+  return out
+}
+
+/** "No" before a sign, or before what was said otherwise already, corrects; before anything else it denies that. */
+function denied(items: readonly Item[]): Item[] {
+  const out: Item[] = []
+  for (let i = 0; i < items.length; i++) {
+    const item = items[i]!
+    const next = items[i + 1]
+    if (item.is !== 'no') {
+      out.push(item)
+      continue
+    }
+    const saidBefore = next && items.slice(0, i).some(({ is }) => is === next.is)
+    if (!next || isEnd(next) || saidBefore) out.push({ ...item, is: 'correct' })
+    else i += 1
+  }
+  return out
+}

@@ -1,0 +1,72 @@
+import type { AskKind } from '../meaning'
+import type { Item } from './sense'
+
+/** A fact in the making: its fields so far and the items they came from. */
+export type Made = { fact: string; fields: Record<string, unknown>; items: Item[] }
+
+/** A group of fasteners in the making: what was said of it, before it is known what it lacks. */
+export type Group = Made & { count?: number | null; kind?: string; several?: boolean; drive?: string | null; size?: string | null; heard?: boolean }
+
+/** Where the reading of a line stands. */
+export class Draft {
+  readonly made: Made[] = []
+  readonly asks = new Set<AskKind>()
+  readonly unread: Item[] = []
+  readonly heard: Item[] = []
+  /** The part that what follows is about. */
+  subject: string | null = null
+  group: Group | null = null
+  plug: Made | null = null
+  /** What was said of a group or a plug before it was named. */
+  before: { behind?: string; where?: string; leave?: Item; holds?: string } = {}
+  /** On which vehicles what follows holds. */
+  when: string | null = null
+  /** Facts of this clause. */
+  clause: Made[] = []
+  refitting = false
+  unplugging = false
+  correcting = false
+  /** The line began with a correction: of what was said in another line. */
+  instead = false
+  insteadOf: Record<string, unknown> = {}
+  /** What follows says nothing any more. */
+  isOver = false
+  last: Item | null = null
+
+  /** A new fact of a kind. */
+  add(fact: string, fields: Record<string, unknown>, item: Item): Made {
+    const made: Made = { fact, fields, items: [item] }
+    if (this.when !== null) fields.when = this.when
+    this.made.push(made)
+    this.clause.push(made)
+    return made
+  }
+
+  /** The last fact of a kind that is about the part in hand; a new one where there is none. */
+  about(fact: string, item: Item, part: string | null = this.subject): Made {
+    const known = this.made.findLast((made) => made.fact === fact && (made.fields.of ?? null) === part)
+    if (!known) return this.add(fact, part === null ? {} : { of: part }, item)
+    known.items.push(item)
+    return known
+  }
+
+  /** What follows is about this part. */
+  turnTo(part: string): void {
+    this.subject = part
+    for (const { fact, fields } of this.clause) if (fact === 'persons') fields.of ??= part
+    this.closeThings()
+  }
+
+  closeThings(): void {
+    this.group = null
+    this.plug = null
+    this.unplugging = false
+  }
+
+  leaveUnread(item: Item): void {
+    this.unread.push(item)
+  }
+}
+
+export const text = (value: unknown): string => value as string
+export const textOrNull = (value: unknown): string | null => (value ?? null) as string | null

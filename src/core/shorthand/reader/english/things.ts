@@ -1,0 +1,81 @@
+import type { HolderKind } from '../../../procedure/holderKinds'
+
+/** What fasteners are called; a name that has a plural is one of several. */
+export const KIND_WORDS: Readonly<Record<HolderKind, readonly string[]>> = {
+  'machine screw': ['screw', 'machine screw', 'scr', 'screw head'],
+  'self-tapping screw': ['self tapping screw', 'self tapper', 'self tap', 'self tap screw', 'tapper'],
+  bolt: ['bolt'],
+  nut: ['nut'],
+  'plastic nut': ['plastic nut'],
+  'spring clip': ['clip', 'spring clip', 'metal clip', 'panel clip', 'retaining clip', 'snap clip', 'popper', 'side clip'],
+  'fir-tree clip': [
+    'fir tree',
+    'fir tree clip',
+    'tree clip',
+    'push in clip',
+    'christmas tree',
+    'christmas tree clip',
+    'tree',
+  ],
+  'push-pin': ['push pin', 'pushpin', 'scrivet', 'centre pin', 'pin', 'trim stud', 'push rivet'],
+  'pull-pin': ['pull pin'],
+  'quarter-turn': ['turn fastener', 'quarter turn fastener', 'turnbuckle', '1/4 turn fastener'],
+  'expanding rivet': ['rivet', 'expanding rivet', 'plastic rivet'],
+  'rivet nut': ['rivet nut'],
+  'well nut': ['well nut', 'rubber nut'],
+  'slide-on clip nut': ['clip nut', 'slide on clip nut', 'u nut', 'speed nut'],
+  'stud and grommet': ['peg', 'stud and grommet', 'peg and grommet'],
+  'retaining pin': ['retaining pin', 'split pin', 'cotter pin', 'r clip'],
+  adhesive: ['double sided tape', 'foam tape', 'butyl', 'glue', 'sticky pad', 'adhesive'],
+  'hook-and-loop': ['hook and loop', 'hook + loop', 'hook + loop pad', 'hook and loop pad'],
+  'cable tie': ['cable tie', 'zip tie', 'tie wrap'],
+}
+
+/** Kinds that are a strip or a patch: their form says nothing of how many. */
+export const UNCOUNTED: readonly string[] = ['adhesive', 'hook-and-loop']
+
+/** What else parts of a vehicle are called, beside `PART_NAMES`; any of them may have another word before it. */
+export const PART_HEADS =
+  'panel cover trim cap lid shroud housing bracket pod hood handle holder shelf card grille flap carpet tray bin ring glass fairing guard shield box badge cover bung plate console armrest visor ledge rail hinge hook arm'.split(
+    ' ',
+  )
+
+/** Names of parts of more than one word that are no part and head. */
+export const MORE_PARTS: Readonly<Record<string, readonly string[]>> = {
+  surround: ['surr'],
+  'knee bolster': ['under tray'],
+  'sill trim': ['scuff plate', 'rocker trim', 'sill'],
+  liner: ['rubber', 'matt'],
+  'sail panel': ['wing mirror triangle', 'mirror triangle'],
+  'lever boot': ['shifter boot', 'boot'],
+  seal: ['door seal', 'sealing strip', 'weatherstrip'],
+  headliner: ['headlining'],
+  unit: ['hu', 'stereo'],
+  glovebox: ['gbox', 'glove compartment'],
+  'speaker grille': ['spkr grille', 'speaker grill'],
+  'centre vent': ['ctr vent', 'center vent'],
+  'climate panel': ['heater panel'],
+  'pillar trim': ['a pillar trim', 'a pillar', 'a plr trim'],
+  'crash beam': [],
+  'column shroud': [],
+  'switch panel': [],
+  'belly pan': [],
+  'fuse cover': [],
+  'fuse box': ['fusebox'],
+  speaker: ['spkr'],
+  'door card': [],
+  'bulb holder': [],
+  seat: ['saddle'],
+  backrest: [],
+  tank: [],
+  dash: ['dashboard'],
+  sill: [],
+  body: [],
+  door: [],
+  roof: [],
+  floor: [],
+  grille: ['grill'],
+  nose: [],
+  exhaust: [],
+  cowl: [],
+}

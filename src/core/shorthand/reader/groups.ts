@@ -1,0 +1,135 @@
+import type { Draft, Group } from './draft'
+import { text, textOrNull } from './draft'
+import type { Item } from './sense'
+
+/** The open group, or a new one where what is said next is said of it already. */
+function groupFor(draft: Draft, item: Item, isFull: (group: Group) => boolean): Group {
+  const open = draft.group
+  if (open && (!isFull(open) || draft.correcting)) {
+    open.items.push(item)
+    draft.correcting = false
+    return open
+  }
+  const group: Group = draft.add('holder', {}, item)
+  draft.plug = null
+  draft.group = group
+  if (draft.subject !== null) group.fields.holds = [draft.subject]
+  const { behind, where, holds } = draft.before
+  if (behind !== undefined) group.fields.behind = [behind]
+  if (where !== undefined) group.fields.where = where
+  if (holds !== undefined) group.fields.holds = [holds]
+  draft.before = {}
+  return group
+}
+
+export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
+  count(draft, item) {
+    const group = groupFor(draft, item, ({ count }) => count !== undefined)
+    group.count = item.count as number | null
+    if (item.unsure) group.fields.unsure = ['count']
+    if (item.heard) group.heard = true
+  },
+  kind(draft, item) {
+    const group = groupFor(draft, item, (open) => open.kind !== undefined && !(open.kind === 'machine screw' && item.kind === 'bolt'))
+    group.kind = text(item.kind)
+    group.several = item.several as boolean
+  },
+  drive(draft, item) {
+    const group = groupFor(draft, item, ({ drive }) => drive !== undefined)
+    const size = textOrNull(item.size)
+    group.drive = textOrNull(item.drive)
+    group.size = size
+    if (item.heard) group.heard = true
+  },
+  thread(draft, item) {
+    groupFor(draft, item, ({ fields }) => fields.thread !== undefined).fields.thread = item.thread
+  },
+  torque(draft, item) {
+    groupFor(draft, item, ({ fields }) => fields.torqueNm !== undefined).fields.torqueNm = item.torqueNm
+  },
+  each(draft, item) {
+    const places = item.where === 'each corner' ? 4 : 2
+    const open = draft.group
+    const n = item.count as number | null
+    if (open && (open.count ?? null) !== null && open.fields.where === undefined) {
+      open.items.push(item)
+      open.fields.where = item.where
+      if (n === null) open.count! *= places
+      else if (n * places !== open.count) {
+        draft.asks.add('count')
+        open.count = null
+      }
+      return
+    }
+    const group = groupFor(draft, item, ({ count, fields }) => (count ?? null) !== null || fields.where !== undefined)
+    if (n !== null) group.count = n * places
+    group.fields.where = item.where
+  },
+  shared(draft, item) {
+    const parts = item.parts as [string, string][]
+    const total = parts.reduce((sum, [n]) => sum + Number(n), 0)
+    const open = draft.group
+    if (!open || open.count !== total) return draft.leaveUnread(item)
+    const [first, ...rest] = parts
+    open.count = Number(first![0])
+    open.fields.where = first![1]
+    for (const [n, where] of rest) {
+      const other: Group = draft.add('holder', { ...open.fields, where }, item)
+      Object.assign(other, { count: Number(n), kind: open.kind, several: open.several, drive: open.drive, size: open.size })
+    }
+  },
+  unsure(draft, item) {
+    const open = draft.group
+    if (!open) return
+    open.items.push(item)
+    open.fields.unsure = ['count']
+  },
+  captive: (draft) => void (draft.group && (draft.group.fields.captive = true)),
+  feel: (draft) => void (draft.group && (draft.group.fields.reach = 'feel')),
+  'single use': (draft) => void (draft.group && (draft.group.fields.reuse = 'single use')),
+  stack: (draft, item) => void (draft.group && (draft.group.fields.stack = [item.stack])),
+  covers(draft, item) {
+    const hider = textOrNull(item.part) ?? draft.subject
+    if (hider === null) return draft.leaveUnread(item)
+    draft.closeThings()
+    draft.before.behind = hider
+    draft.subject = null
+  },
+  holds(draft, item) {
+    const held = text(item.part)
+    const groups = draft.made.filter(({ fact, fields }) => fact === 'holder' && fields.holds === undefined)
+    const own = draft.group ?? draft.made.findLast(({ fact }) => fact === 'holder')
+    if (!own) return void (draft.subject = held)
+    for (const group of [own, ...groups]) group.fields.holds = [held]
+  },
+}
+
+/** What is known of a group at the end: a screw where only a head was named, one where the word is of one. */
+export function finishGroup(group: Group, draft: Draft): boolean {
+  const { fields } = group
+  const nothing = group.kind === undefined && group.drive === undefined
+  if (nothing && fields.thread === undefined) {
+    if (group.count !== undefined || fields.where !== undefined) draft.asks.add('kind')
+    return false
+  }
+  group.kind ??= 'machine screw'
+  const uncounted = group.several || (group.count === undefined && group.kind === 'machine screw' && group.items.every(({ is }) => is !== 'kind'))
+  const count = group.count === undefined ? (uncounted ? null : 1) : group.count
+  if (count === null && fields.unsure === undefined && !(group.heard && group.count === null)) draft.asks.add('count')
+  const isScrew = ['machine screw', 'self-tapping screw'].includes(group.kind)
+  if (isScrew && (group.drive ?? null) === null) draft.asks.add('drive')
+  else if ((group.drive ?? null) !== null && (group.size ?? null) === null && !group.heard) draft.asks.add('size')
+  const { behind, holds, where, thread, ...more } = fields
+  group.fields = {
+    kind: group.kind,
+    count,
+    ...(group.drive && { drive: group.drive }),
+    ...(group.size && { size: group.size }),
+    ...(where !== undefined && { where }),
+    ...(holds !== undefined && { holds }),
+    ...(behind !== undefined && { behind }),
+    ...(thread !== undefined && { thread }),
+    ...more,
+  }
+  return true
+}

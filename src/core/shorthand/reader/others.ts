@@ -1,0 +1,159 @@
+import { text, textOrNull, type Draft, type Group } from './draft'
+import { ofSubject } from './plugs'
+import type { Item } from './sense'
+
+const refit = (field: string, value: (item: Item) => unknown = () => true) => {
+  return (draft: Draft, item: Item) => void (draft.about('refit', item).fields[field] = value(item))
+}
+
+/** What lies somewhere: the group or the plug that was spoken of last, or the one that comes. */
+function where(draft: Draft, item: Item): void {
+  if (item.ask === 'whose left') {
+    draft.asks.add('whose left')
+    return
+  }
+  const place = text(item.where ?? item.start)
+  const { group, plug } = draft
+  if (plug && draft.correcting && plug.fields.tab !== undefined) plug.fields.tab = place
+  else if (group && (group.fields.where === undefined || draft.correcting)) group.fields.where = place
+  else if (plug) plug.items.push(item)
+  else if (!group) draft.before.where = place
+  else draft.leaveUnread(item)
+  draft.correcting = false
+}
+
+function part(draft: Draft, item: Item): void {
+  const named = text(item.part)
+  const { level } = item
+  if (level !== undefined) {
+    draft.turnTo(named)
+    draft.add('part', { part: named, level }, item)
+    return
+  }
+  const { group, plug } = draft
+  if (draft.correcting) {
+    draft.correcting = false
+    if (group) group.fields.holds = [named]
+    draft.subject = named
+    return
+  }
+  if (plug && plug.fields.name === undefined && draft.unplugging) return void (plug.fields.name = named)
+  const isOwned = group && draft.clause.includes(group) && group.fields.holds === undefined && draft.last?.is !== 'end'
+  if (!isOwned) return draft.turnTo(named)
+  for (const made of draft.made)
+    if (made.fact === 'holder' && made.fields.holds === undefined) made.fields.holds = [named]
+}
+
+export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
+  part,
+  where,
+  'start or where'(draft, item) {
+    if (draft.group) where(draft, item)
+    else draft.about('release', item).fields.start ??= item.start
+  },
+  behind(draft, item) {
+    const hider = text(item.part)
+    const { group, plug } = draft
+    if (group && group.fields.behind === undefined) group.fields.behind = [hider]
+    else if (plug && plug.fields.behind === undefined) plug.fields.behind = [hider]
+    else draft.before.behind = hider
+  },
+  'behind it'(draft) {
+    if (draft.subject !== null) draft.before.behind = draft.subject
+  },
+  on(draft, item) {
+    const named = text(item.part)
+    const { group, plug } = draft
+    if (group && group.fields.holds === undefined) group.fields.holds = [named]
+    else if (plug) plug.fields.of ??= named
+    else draft.turnTo(named)
+  },
+  traps(draft, item) {
+    if (item.of === null) return void draft.asks.add('part')
+    draft.add('traps', { of: item.of, by: item.by }, item)
+  },
+  'part first'(draft, item) {
+    if (draft.refitting || draft.subject === null) refit('first', ({ part: first }) => first)(draft, item)
+    else draft.add('traps', { of: draft.subject, by: item.part }, item)
+  },
+  fixing: (draft, item) => void draft.add('fixing', { fixing: item.fixing, ...ofSubject(draft) }, item),
+  brittle: (draft, item) => void draft.add('brittle', { ...ofSubject(draft), ...(item.not === true && { not: true }) }, item),
+  rests(draft, item) {
+    const named = textOrNull(item.part) ?? draft.subject
+    draft.add('rests', { how: item.how, ...(named !== null && { of: named }) }, item)
+  },
+  persons(draft, item) {
+    draft.made.splice(0, draft.made.length, ...draft.made.filter(({ fact }) => fact !== 'persons'))
+    draft.add('persons', { count: item.count, ...ofSubject(draft) }, item)
+  },
+  refit(draft) {
+    draft.refitting = true
+  },
+  first: refit('first', ({ first }) => first),
+  'leads first': refit('leadsFirst'),
+  'start all': refit('startAll'),
+  snug: refit('snug'),
+  align: refit('align', ({ align }) => align),
+  listen: refit('listen', ({ listen }) => listen),
+  setting(draft, item) {
+    const known = draft.correcting && draft.made.findLast(({ fact }) => fact === 'setting')
+    if (known) known.fields.value = item.value
+    else draft.add('setting', { setting: item.setting, value: item.value }, item)
+    draft.correcting = false
+  },
+  wait(draft, item) {
+    const setting = draft.made.findLast(({ fact }) => fact === 'setting')
+    if (setting) setting.fields.waitMin = item.minutes
+    else draft.leaveUnread(item)
+  },
+  caution: (draft, item) => void draft.add('caution', { what: item.what, ...ofSubject(draft) }, item),
+  found(draft, item) {
+    const { state, count, kind } = item
+    const last = draft.made.findLast(({ fact }) => fact === 'holder') as Group | undefined
+    const of = kind ?? last?.kind
+    draft.group = null
+    draft.add('found', { state, ...(of !== undefined && { kind: of }), ...(count !== undefined && { count }), ...(item.where !== undefined && { where: item.where }) }, item)
+  },
+  when(draft, item) {
+    if (draft.clause.length > 0) for (const { fields } of draft.clause) fields.when ??= item.when
+    else draft.when = text(item.when)
+  },
+  mirrored: (draft, item) => void draft.add('mirrored', {}, item),
+  'take back'(draft, item) {
+    draft.add('take back', {}, item)
+    draft.isOver = true
+  },
+  correct(draft) {
+    draft.correcting = true
+    draft.instead ||= draft.made.length === 0
+  },
+  value(draft, item) {
+    const known = draft.made.findLast(({ fact }) => fact === 'setting')
+    if (known && draft.correcting) known.fields.value = item.value
+    else draft.leaveUnread(item)
+    draft.correcting = false
+  },
+  instead(draft, item) {
+    draft.insteadOf = { ...draft.insteadOf, [String(item.field)]: item.value }
+  },
+  or(draft, item) {
+    const { group } = draft
+    if (group) group.fields.or = [{ drive: item.drive, ...(item.size !== null && { size: item.size }) }]
+    else draft.leaveUnread(item)
+  },
+  heard(draft, item) {
+    draft.asks.add('heard')
+    draft.heard.push(item)
+  },
+  nothing: () => undefined,
+  aside: () => undefined,
+  held: () => undefined,
+  end(draft, item) {
+    if (item.sign === '.' || item.sign === ';') {
+      draft.closeThings()
+      draft.when = null
+    }
+    draft.clause = []
+  },
+  unread: (draft, item) => draft.leaveUnread(item),
+}

@@ -1,0 +1,93 @@
+import type { Draft } from './draft'
+import { text, textOrNull } from './draft'
+import type { Item } from './sense'
+
+/** The plug that is spoken of; a nameless one where none is, to be named yet. */
+function plugFor(draft: Draft, item: Item): NonNullable<Draft['plug']> {
+  if (draft.plug) {
+    draft.plug.items.push(item)
+    return draft.plug
+  }
+  draft.group = null
+  draft.plug = draft.add('plug', {}, item)
+  const { leave, behind } = draft.before
+  if (leave) draft.plug.fields.leave = true
+  if (behind !== undefined) draft.plug.fields.behind = [behind]
+  draft.before = {}
+  return draft.plug
+}
+
+/** A plug by name: the nameless one that was spoken of, or another. */
+function name(draft: Draft, item: Item, named: string): void {
+  if (draft.correcting) {
+    const others = draft.made.filter(({ fact, fields }) => fact === 'plug' && fields.name !== named)
+    draft.made.splice(0, draft.made.length, ...draft.made.filter((made) => !others.includes(made)))
+    draft.plug = draft.made.findLast(({ fact }) => fact === 'plug') ?? null
+    draft.correcting = false
+  }
+  if (draft.plug && draft.plug.fields.name === undefined) {
+    draft.plug.items.push(item)
+    draft.plug.fields.name = named
+    return
+  }
+  if (draft.plug && draft.plug.fields.name === named) return
+  draft.plug = null
+  plugFor(draft, item).fields.name = named
+}
+
+export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
+  unplug(draft, item) {
+    draft.plug = null
+    draft.unplugging = true
+    plugFor(draft, item)
+    if (item.count) draft.plug!.fields.count = Number(item.count)
+  },
+  plug(draft, item) {
+    const named = textOrNull(item.name)
+    if (named !== null) name(draft, item, named)
+    else if (!draft.plug || (draft.plug.fields.colour !== undefined && item.colour)) {
+      draft.plug = null
+      plugFor(draft, item)
+    }
+    if (item.colour) plugFor(draft, item).fields.colour = item.colour
+  },
+  'plug name'(draft, item) {
+    const named = text(item.name)
+    if (named === 'airbag' && !draft.plug) return void draft.add('caution', { what: 'airbag', ...ofSubject(draft) }, item)
+    name(draft, item, named)
+  },
+  latch(draft, item) {
+    if (item.bare && !draft.plug) return draft.leaveUnread(item)
+    const plug = plugFor(draft, item)
+    plug.fields.latch = item.latch
+    if (item.colour) plug.fields.colour = item.colour
+    draft.correcting = false
+  },
+  tab(draft, item) {
+    const plug = plugFor(draft, item)
+    if (item.side !== null) plug.fields.tab = item.side
+    draft.correcting = false
+  },
+  colour(draft, item) {
+    const plug = plugFor(draft, item)
+    if (plug.fields.colour === undefined || draft.correcting) plug.fields.colour = item.colour
+    draft.correcting = false
+  },
+  leave(draft, item) {
+    if (draft.plug) draft.plug.fields.leave = true
+    else if (item.forbids && draft.last?.is !== 'end' && draft.subject === null) draft.before.leave = item
+    else if (item.forbids) draft.add('must not', { what: 'unplug', ...ofSubject(draft) }, item)
+    else draft.before.leave = item
+  },
+}
+
+export function ofSubject({ subject }: Draft): { of?: string } {
+  return subject === null ? {} : { of: subject }
+}
+
+/** A plug without a name is the one of the part in hand; which, is asked. */
+export function finishPlug(fields: Record<string, unknown>, draft: Draft): boolean {
+  if (fields.name !== undefined) return true
+  draft.asks.add('part')
+  return false
+}

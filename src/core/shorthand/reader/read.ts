@@ -1,0 +1,68 @@
+import type { AskKind } from '../meaning'
+import { settled } from './clauses'
+import { Draft, type Made } from './draft'
+import { finishGroup, GROUP_ITEMS } from './groups'
+import { itemsOf } from './items'
+import { OTHER_ITEMS } from './others'
+import { finishPlug, PLUG_ITEMS } from './plugs'
+import { finishRelease, RELEASE_ITEMS } from './releases'
+import type { Item, Language } from './sense'
+import { wordsOf, type Word } from './words'
+
+const MEANINGS: Record<string, (draft: Draft, item: Item) => void> = {
+  ...GROUP_ITEMS,
+  ...PLUG_ITEMS,
+  ...RELEASE_ITEMS,
+  ...OTHER_ITEMS,
+}
+
+/** What a line says: facts with the words each came from, what is to be asked, what was not read. */
+export type Read = {
+  facts: { fact: Record<string, unknown>; words: Word[] }[]
+  asks: AskKind[]
+  unread: { word: Word; near: string[] }[]
+  heard: { meant: string; words: Word[] }[]
+}
+
+/** Reads a line. Never fails. Cost: words times rules. */
+export function readLine(line: string, language: Language, nearTo: (text: string) => string[]): Read {
+  const cover = itemsOf(wordsOf(line), language, nearTo)
+  const draft = new Draft()
+  for (const item of settled(cover.items, line)) {
+    if (draft.isOver) break
+    MEANINGS[item.is]!(draft, item)
+    draft.last = item
+  }
+  const whole = draft.made.filter((made) => finish(made, draft))
+  const near = new Map(cover.unread.map((unread) => [unread.word, unread.near]))
+  const unread = draft.unread.flatMap(({ words }) => words).map((word) => ({ word, near: near.get(word) ?? [] }))
+  return {
+    facts: whole.map(({ fact, fields, items }) => ({
+      fact: { fact, ...fields, ...insteadOf(fact, draft) },
+      words: items.flatMap(({ words }) => words),
+    })),
+    asks: [...draft.asks],
+    heard: draft.heard.map(({ meant, words }) => ({ meant: meant as unknown as string, words })),
+    unread: unread.filter(holdsUp).sort((a, b) => a.word.from - b.word.from),
+  }
+}
+
+function finish(made: Made, draft: Draft): boolean {
+  if (made.fact === 'holder') return finishGroup(made, draft)
+  if (made.fact === 'plug') return finishPlug(made.fields, draft)
+  if (made.fact === 'release') {
+    finishRelease(made, draft)
+    return Object.keys(made.fields).some((field) => field !== 'of' && field !== 'when')
+  }
+  return true
+}
+
+/** A line that begins with a correction says what stands instead of what another line said. */
+function insteadOf(fact: string, { instead, insteadOf: was }: Draft): { instead?: Record<string, unknown> } {
+  return (instead || Object.keys(was).length > 0) && fact !== 'take back' ? { instead: was } : {}
+}
+
+/** A number, a letter or a near miss can turn a fact; any other word that nobody knows is its note. */
+function holdsUp({ word, near }: { word: Word; near: string[] }): boolean {
+  return near.length > 0 || word.text.length < 3 || /\d/.test(word.text)
+}

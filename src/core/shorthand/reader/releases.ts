@@ -1,0 +1,106 @@
+import type { AskKind, Motion } from '../meaning'
+import { text, textOrNull, type Draft, type Made } from './draft'
+import { ofSubject } from './plugs'
+import type { Item } from './sense'
+
+type ReleaseMotion = { -readonly [key in keyof Motion]?: Motion[key] }
+
+function releaseFor(draft: Draft, item: Item): Made {
+  const part = textOrNull(item.part)
+  if (part !== null && part !== draft.subject) draft.turnTo(part)
+  return draft.about('release', item)
+}
+
+function motionsOf(release: Made): ReleaseMotion[] {
+  return (release.fields.motions ??= []) as ReleaseMotion[]
+}
+
+/** Which way, as it was said; `finishRelease` asks what nobody can know from where the line was said. */
+function way(to: string | null): { to?: string } {
+  return to === null ? {} : { to: to === 'toward you' ? 'rearward' : to }
+}
+const ASKED_WAYS: Record<string, AskKind> = { forward: 'forward', left: 'whose left', right: 'whose left' }
+
+function lastRelease(draft: Draft): Made | undefined {
+  return draft.clause.findLast(({ fact }) => fact === 'release') ?? draft.made.findLast(({ fact }) => fact === 'release')
+}
+
+function lastTurn(draft: Draft, item: Item): ReleaseMotion {
+  const release = releaseFor(draft, item)
+  const motions = motionsOf(release)
+  const last = motions.at(-1)
+  if (last?.move === 'turn') return last
+  motions.push({ move: 'turn' })
+  return motions.at(-1)!
+}
+
+const SEEN_FROM: Record<string, string> = { front: 'the front', rear: 'the rear', top: 'above', bottom: 'below' }
+
+export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
+  move(draft, item) {
+    const to = textOrNull(item.to)
+    // Of a plug a plain pull goes without saying.
+    if (draft.plug && to === null && !item.part && ['pull', 'press', 'push'].includes(text(item.move))) return
+    const release = releaseFor(draft, item)
+    const motions = motionsOf(release)
+    if (draft.correcting) motions.pop()
+    draft.correcting = false
+    motions.push({ move: text(item.move), ...way(to) })
+    if (item.of) release.fields.start ??= item.of
+    draft.group = null
+  },
+  to(draft, item) {
+    const to = textOrNull(item.to)
+    const release = lastRelease(draft)
+    const last = release && motionsOf(release).at(-1)
+    if (last && (last.to === undefined || draft.correcting)) {
+      Object.assign(last, way(to))
+      draft.correcting = false
+    } else if (last?.to === to) return
+    else if (last) motionsOf(release).push({ move: last.move!, ...way(to) })
+    else if (draft.subject !== null) motionsOf(releaseFor(draft, item)).push({ move: 'pull', ...way(to) })
+    else if (to !== 'out') draft.leaveUnread(item)
+  },
+  turn(draft, item) {
+    const turn = lastTurn(draft, item)
+    if (item.turn) turn.turn = text(item.turn)
+    if (item.part) releaseFor(draft, item)
+    if (item.side) draft.asks.add('whose left')
+  },
+  sense(draft, item) {
+    lastTurn(draft, item).sense = item.sense as 'clockwise'
+  },
+  seen(draft, item) {
+    const release = lastRelease(draft)
+    const last = release && motionsOf(release).at(-1)
+    const place = text(item.place)
+    if (last?.move === 'turn') last.seenFrom = SEEN_FROM[place] ?? place
+    else draft.leaveUnread(item)
+  },
+  start(draft, item) {
+    if (draft.refitting) return void (draft.about('refit', item).fields.first ??= `${text(item.start)} edge`)
+    const { fields } = releaseFor(draft, item)
+    if (fields.start === undefined || draft.correcting) fields.start = item.start
+    else draft.leaveUnread(item)
+    draft.correcting = false
+  },
+  tool: (draft, item) => void (releaseFor(draft, item).fields.tool = item.tool),
+  effort: (draft, item) => void (releaseFor(draft, item).fields.effort = item.effort),
+  protect: (draft, item) => void (releaseFor(draft, item).fields.protect = item.protect),
+  'must not': (draft, item) => void draft.add('must not', { what: item.what, ...ofSubject(draft) }, item),
+}
+
+/** A turn without its sense, or seen from nobody knows where, is asked. */
+export function finishRelease({ fields }: Made, draft: Draft): void {
+  const motions = (fields.motions ?? []) as ReleaseMotion[]
+  if (motions.length === 0) delete fields.motions
+  for (const motion of motions) {
+    const ask = motion.to === undefined ? undefined : ASKED_WAYS[motion.to]
+    if (ask === undefined) continue
+    draft.asks.add(ask)
+    delete motion.to
+  }
+  for (const { move, sense, seenFrom } of motions)
+    if (move === 'turn' && !draft.asks.has('whose left') && (sense === undefined || seenFrom === undefined))
+      draft.asks.add('turn sense')
+}

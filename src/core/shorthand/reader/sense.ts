@@ -1,0 +1,35 @@
+import type { Word } from './words'
+
+/** What a word or a phrase may be, and what it stands for: "bezel" a part, and that the surround. */
+export type Sense = { is: string; value: string }
+
+/** A sense at its place: of the words from `at` up to `end`. `meant`: the known word a misspelt one was taken for. */
+export type Placed = Sense & { at: number; end: number; meant?: string }
+
+/** What an item says. Its fields are those of its kind; a language's rules make them, and meanings read them. */
+export type Said = { is: string; [field: string]: unknown }
+
+/**
+ * A rule of a language: a pattern and what it makes. The pattern is read word by word: `CLASS` takes a sense of that
+ * class, `a/b` one of these words, `?` may be left out. What stands between two of them and says nothing by itself
+ * (articles) is passed over. `make` gets what the classes stood for, in order, and null where one was left out; it
+ * answers null where that is no such thing after all.
+ */
+export type Rule = { pattern: string; make: (...values: (string | null)[]) => Said | Said[] | null; cost?: number }
+
+/** Everything that is of one language. Phrases are in lower case, without hyphens, words parted by one blank. */
+export type Language = {
+  phrases: ReadonlyMap<string, readonly Sense[]>
+  /** What a single word is by its form: numbers, sizes, threads. */
+  byForm: (text: string) => Sense[]
+  rules: readonly Rule[]
+  /** Words that say nothing between two words of an item. */
+  articles: ReadonlySet<string>
+  /** Words that say nothing at all. */
+  talk: ReadonlySet<string>
+  /** Signs and words at which a clause ends. */
+  ends: ReadonlySet<string>
+}
+
+/** An item of a line with its words. */
+export type Item = Said & { at: number; end: number; words: Word[]; meant?: string[] }

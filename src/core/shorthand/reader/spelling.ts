@@ -1,0 +1,70 @@
+import type { Language } from './sense'
+
+/** Optimal string alignment (Damerau 1964): letters left out, put in, changed or swapped with the next. */
+export function slips(a: string, b: string, most: number): number {
+  if (Math.abs(a.length - b.length) > most) return most + 1
+  let [before, last]: [number[], number[]] = [[], Array.from({ length: b.length + 1 }, (_, j) => j)]
+  for (let i = 1; i <= a.length; i++) {
+    const row = [i]
+    for (let j = 1; j <= b.length; j++) {
+      const same = a[i - 1] === b[j - 1] ? 0 : 1
+      let least = Math.min(last[j]! + 1, row[j - 1]! + 1, last[j - 1]! + same)
+      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]) least = Math.min(least, before[j - 2]! + 1)
+      row.push(least)
+    }
+    if (Math.min(...row) > most) return most + 1
+    ;[before, last] = [last, row]
+  }
+  return last[b.length]!
+}
+
+const MOST_CANDIDATES = 4
+const singles = new WeakMap<Language, ReadonlySet<string>>()
+
+/** Every single word a language knows: of its phrases, its rules, and as talk. */
+export function knownWords(language: Language): ReadonlySet<string> {
+  let known = singles.get(language)
+  if (!known) {
+    const phrases = [...language.phrases.keys()].flatMap((phrase) => phrase.split(' '))
+    const rules = language.rules.flatMap(({ pattern }) => pattern.split(/[ /?]+/).filter((word) => /^[a-z]/.test(word)))
+    known = new Set([...phrases, ...rules, ...language.talk, ...language.articles, ...language.ends])
+    singles.set(language, known)
+  }
+  return known
+}
+
+/** How many slips are forgiven: none in two letters, one up to six, else two. */
+function slipsAllowed(word: string): number {
+  return word.length < 3 ? 0 : word.length < 7 ? 1 : 2
+}
+
+const consonants = (word: string) => word.replace(/[aeiouy]/g, '')
+
+/**
+ * The known words that one nobody knows may have been meant for, the nearest first: by slips, or where it has no vowel
+ * by its consonants ("pnl"). A word of three letters may have one left out or two swapped. Cost: words known.
+ */
+export function candidates(text: string, language: Language): string[] {
+  const allowed = slipsAllowed(text)
+  if (allowed === 0 || !/^[\p{L}']+$/u.test(text)) return []
+  const short = text.length === 3
+  const bare = consonants(text) === text
+  const found: { word: string; off: number }[] = []
+  for (const word of knownWords(language)) {
+    if (word.length < 3) continue
+    const off =
+      bare && word[0] === text[0] && consonants(word) === text && word.length <= text.length + 3
+        ? 0.5
+        : word[0] === text[0] || word[1] === text[0] || word[0] === text[1]
+          ? slips(text, word, allowed)
+          : allowed + 1
+    if (off > allowed) continue
+    if (short && off === 1 && word.length === 3 && [...word].sort().join() !== [...text].sort().join()) continue
+    found.push({ word, off })
+  }
+  const least = Math.min(...found.map(({ off }) => off))
+  return found
+    .filter(({ off }) => off <= least)
+    .slice(0, MOST_CANDIDATES)
+    .map(({ word }) => word)
+}
