@@ -1,13 +1,13 @@
 import type { Item } from './sense'
 
 /** Items that by themselves say that a clause is about a vehicle. */
-const WEAK = new Set(['unread', 'count', 'where', 'start or where', 'to', 'end', 'note', 'part', 'on', 'correct', 'unsure', 'no', 'not', 'plug name', 'aside', 'held', 'colour', 'behind it', 'latch', 'tab'])
+const WEAK = new Set(['unread', 'count', 'where', 'start or where', 'to', 'end', 'note', 'part', 'on', 'correct', 'unsure', 'no', 'not', 'plug name', 'aside', 'held', 'colour', 'behind it', 'latch', 'tab', 'nothing', 'caution'])
 const isStrong = ({ is }: Item) => !WEAK.has(is)
 const HARD_ENDS = ['.', ';', '!']
 
 /** The items with talk, negations and corrections told apart: what is left says something. */
 export function settled(items: readonly Item[], line: string): Item[] {
-  return denied(forbidden(withoutTalk(items), line))
+  return denied(forbidden(withoutReasons(withoutTalk(items)), line))
 }
 
 /** Parts a list at its ends; each part keeps the end that closes it. */
@@ -34,6 +34,17 @@ function withoutTalk(items: readonly Item[]): Item[] {
   })
 }
 
+/** Reasons, to the end of their clause, and what may happen, to the end of its sentence: nothing of it is stated. */
+function withoutReasons(items: readonly Item[]): Item[] {
+  return partedAt(items, isHardEnd).flatMap((sentence) => {
+    if (sentence.find((item) => !isEnd(item))?.is === 'hypothesis' && !sentence.some(({ is }) => is === 'kind')) return sentence.filter(isEnd)
+    return partedAt(sentence, isEnd).flatMap((clause) => {
+      const at = clause.findIndex(({ is }) => is === 'reason' || is === 'hypothesis')
+      return at < 0 ? clause : [...clause.slice(0, at), ...clause.filter(isEnd)]
+    })
+  })
+}
+
 /** "Never lever against the glass": to the end of the clause it is one thing that must not be done. */
 function forbidden(items: readonly Item[], line: string): Item[] {
   const out: Item[] = []
@@ -46,7 +57,11 @@ function forbidden(items: readonly Item[], line: string): Item[] {
     let end = i + 1
     while (end < items.length && !isEnd(items[end]!)) end += 1
     const words = items.slice(i + 1, end).flatMap((each) => each.words)
-    if (words.length === 0) continue
+    // "Don't,": what was just said is not so.
+    if (words.length === 0) {
+      out.push({ ...item, is: 'correct' })
+      continue
+    }
     const what = line.slice(words[0]!.from, words.at(-1)!.to)
     out.push({ ...item, is: 'must not', what, at: item.at, end: items[end - 1]!.end, words: [...item.words, ...words] })
     i = end - 1

@@ -5,7 +5,7 @@ import type { Item } from './sense'
 export type Made = { fact: string; fields: Record<string, unknown>; items: Item[] }
 
 /** A group of fasteners in the making: what was said of it, before it is known what it lacks. */
-export type Group = Made & { count?: number | null; kind?: string; several?: boolean; drive?: string | null; size?: string | null; heard?: boolean }
+export type Group = Made & { count?: number | null; kind?: string; several?: boolean; drive?: string | null; size?: string | null; heard?: boolean; soft?: boolean }
 
 /** Where the reading of a line stands. */
 export class Draft {
@@ -15,6 +15,11 @@ export class Draft {
   readonly heard: Item[] = []
   /** The part that what follows is about. */
   subject: string | null = null
+  /** The part that was spoken of before one that only comes off on the way to it. */
+  owner: string | null = null
+  /** The part in hand comes off on the way only: after its clause the one before goes on. */
+  isOnTheWay = false
+  backToOwner = false
   group: Group | null = null
   plug: Made | null = null
   /** What was said of a group or a plug before it was named. */
@@ -32,6 +37,7 @@ export class Draft {
   /** What follows says nothing any more. */
   isOver = false
   last: Item | null = null
+  next: Item | null = null
 
   /** A new fact of a kind. */
   add(fact: string, fields: Record<string, unknown>, item: Item): Made {
@@ -51,7 +57,10 @@ export class Draft {
   }
 
   /** What follows is about this part. */
-  turnTo(part: string): void {
+  turnTo(part: string, isOnTheWay = false): void {
+    if (isOnTheWay && this.subject !== null && !this.isOnTheWay) this.owner = this.subject
+    if (!isOnTheWay) this.owner = null
+    this.isOnTheWay = isOnTheWay && this.owner !== null
     this.subject = part
     for (const { fact, fields } of this.clause) if (fact === 'persons') fields.of ??= part
     this.closeThings()

@@ -13,7 +13,8 @@ function groupFor(draft: Draft, item: Item, isFull: (group: Group) => boolean): 
   const group: Group = draft.add('holder', {}, item)
   draft.plug = null
   draft.group = group
-  if (draft.subject !== null) group.fields.holds = [draft.subject]
+  const held = draft.before.behind !== undefined && draft.before.behind === draft.subject ? draft.owner : draft.subject
+  if (held !== null && held !== draft.before.behind) group.fields.holds = [held]
   const { behind, where, holds } = draft.before
   if (behind !== undefined) group.fields.behind = [behind]
   if (where !== undefined) group.fields.where = where
@@ -24,10 +25,21 @@ function groupFor(draft: Draft, item: Item, isFull: (group: Group) => boolean): 
 
 export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   count(draft, item) {
-    const group = groupFor(draft, item, ({ count }) => count !== undefined)
+    const { group: open, next } = draft
+    // "Wait, these are 7": the size that was said.
+    if (open && draft.correcting && open.count === undefined && open.size && next?.is !== 'kind') {
+      open.size = String(item.count)
+      draft.correcting = false
+      return
+    }
+    // A count before another kind or head begins another group.
+    const isAnother = (group: Group) =>
+      (next?.is === 'kind' && group.kind !== undefined) || (next?.is === 'drive' && group.drive !== undefined)
+    const group = groupFor(draft, item, (group) => group.count !== undefined || isAnother(group))
     group.count = item.count as number | null
     if (item.unsure) group.fields.unsure = ['count']
     if (item.heard) group.heard = true
+    if (item.soft) group.soft = true
   },
   kind(draft, item) {
     const group = groupFor(draft, item, (open) => open.kind !== undefined && !(open.kind === 'machine screw' && item.kind === 'bolt'))
@@ -45,7 +57,10 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     groupFor(draft, item, ({ fields }) => fields.thread !== undefined).fields.thread = item.thread
   },
   torque(draft, item) {
-    groupFor(draft, item, ({ fields }) => fields.torqueNm !== undefined).fields.torqueNm = item.torqueNm
+    const group = groupFor(draft, item, ({ fields }) => fields.torqueNm !== undefined)
+    for (const made of draft.made)
+      if (made === group || (made.fact === 'holder' && made.fields.holds !== undefined && String(made.fields.holds) === String(group.fields.holds)))
+        made.fields.torqueNm ??= item.torqueNm
   },
   each(draft, item) {
     const places = item.where === 'each corner' ? 4 : 2
@@ -82,10 +97,16 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     const open = draft.group
     if (!open) return
     open.items.push(item)
-    open.fields.unsure = ['count']
+    open.fields.unsure = [item.field ?? 'count']
+  },
+  spanner(draft, item) {
+    if (!draft.plug) GROUP_ITEMS.drive!(draft, { ...item, drive: 'hex' })
   },
   captive: (draft) => void (draft.group && (draft.group.fields.captive = true)),
-  feel: (draft) => void (draft.group && (draft.group.fields.reach = 'feel')),
+  feel(draft) {
+    const { fields } = draft.group ?? draft.plug ?? draft.made.findLast(({ fact }) => fact === 'plug' || fact === 'holder') ?? { fields: {} as Record<string, unknown> }
+    fields.reach = 'feel'
+  },
   'single use': (draft) => void (draft.group && (draft.group.fields.reuse = 'single use')),
   stack: (draft, item) => void (draft.group && (draft.group.fields.stack = [item.stack])),
   covers(draft, item) {
@@ -109,7 +130,7 @@ export function finishGroup(group: Group, draft: Draft): boolean {
   const { fields } = group
   const nothing = group.kind === undefined && group.drive === undefined
   if (nothing && fields.thread === undefined) {
-    if (group.count !== undefined || fields.where !== undefined) draft.asks.add('kind')
+    if (!group.soft && group.count !== undefined) draft.asks.add('kind')
     return false
   }
   group.kind ??= 'machine screw'

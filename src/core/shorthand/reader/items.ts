@@ -35,7 +35,7 @@ export function itemsOf(words: readonly Word[], language: Language, near: (text:
     }
     for (const edge of edges[at]!) offer(edge.to, edge.cost, edge)
     const isTalk = options[at]!.some(({ meant }) => meant !== undefined && isEmpty(meant, language))
-    offer(at + 1, isTalk ? TALK + RESPELT : costOfRest(words[at]!, language), null)
+    offer(at + 1, isTalk ? TALK + RESPELT + 1 : costOfRest(words[at]!, language), null)
   }
   return read(words, options, best, language, near)
 }
@@ -106,13 +106,17 @@ function simpleSenses(words: readonly Word[], options: Options, language: Langua
         for (const sense of language.phrases.get(text) ?? [])
           found.push({ ...sense, at, end, ...(meant.length > 0 && { meant: meant.join(' ') }) })
     }
-    const isNew = options[at]!.every(({ meant }) => meant === undefined) && !knownWords(language).has(word.text)
+    const isNew =
+      options[at]!.every(({ meant }) => meant === undefined) &&
+      found.every(({ end }) => end > at + 1) &&
+      !isEmpty(word.text, language)
     return isNew && /^\p{L}{3,}$/u.test(word.text) ? [...found, { is: 'NEW', value: word.text, at, end: at + 1 }] : found
   })
 }
 
 /** Longer names made of a name and what stands before it: "upper trim", "cluster surround", "sunglasses holder". */
-const BEFORE_A_NAME = ['ADJ', 'PART', 'PNAME', 'NEW', 'SETTING']
+const DEEPEST_NAME = 3
+const BEFORE_A_NAME = ['ADJ', 'PART', 'PNAME', 'NEW', 'SETTING', 'TALKED']
 function withCompounds(
   words: readonly Word[],
   senses: readonly Placed[][],
@@ -121,10 +125,14 @@ function withCompounds(
   const compounds = (at: number, depth: number): { value: string; end: number; meant: string[] }[] =>
     (senses[at] ?? []).flatMap((sense) => {
       const meant = sense.meant === undefined ? [] : [sense.meant]
-      const alone = sense.is === 'PART' || sense.is === 'HEAD' ? [{ value: sense.value, end: sense.end, meant }] : []
+      // A misspelt word is no head of a longer name: too many words are near it.
+      const isHead = (sense.is === 'PART' || sense.is === 'HEAD') && (depth === DEEPEST_NAME || meant.length === 0)
+      const typed = depth < DEEPEST_NAME && sense.end === at + 1 ? words[at]!.text : sense.value
+      const alone = isHead ? [{ value: typed, end: sense.end, meant }] : []
       if (depth === 0 || !BEFORE_A_NAME.includes(sense.is) || articles.has(words[sense.end]?.text ?? '')) return alone
+      const own = sense.end === at + 1 ? words[at]!.text : sense.value
       const longer = compounds(sense.end, depth - 1).map((rest) => ({
-        value: `${sense.value} ${rest.value}`,
+        value: `${sense.meant === undefined ? own : sense.value} ${rest.value}`,
         end: rest.end,
         meant: [...meant, ...rest.meant],
       }))
@@ -132,7 +140,7 @@ function withCompounds(
     })
   return senses.map((own, at) => [
     ...own,
-    ...compounds(at, 3)
+    ...compounds(at, DEEPEST_NAME)
       .filter(({ value }) => !own.some((sense) => sense.is === 'PART' && sense.value === value))
       .map(({ value, end, meant }): Placed => {
         const how = meant.length > 0 ? { meant: meant.join(' ') } : {}

@@ -17,6 +17,7 @@ function where(draft: Draft, item: Item): void {
   if (plug && draft.correcting && plug.fields.tab !== undefined) plug.fields.tab = place
   else if (group && (group.fields.where === undefined || draft.correcting)) group.fields.where = place
   else if (plug) plug.items.push(item)
+  else if (!group && draft.clause.some(({ fact }) => fact === 'release')) draft.about('release', item).fields.start ??= place
   else if (!group) draft.before.where = place
   else draft.leaveUnread(item)
   draft.correcting = false
@@ -26,8 +27,13 @@ function part(draft: Draft, item: Item): void {
   const named = text(item.part)
   const { level } = item
   if (level !== undefined) {
-    draft.turnTo(named)
+    draft.turnTo(named, true)
     draft.add('part', { part: named, level }, item)
+    return
+  }
+  if (item.way !== undefined) {
+    draft.turnTo(named, true)
+    draft.about('release', item).fields.motions = [{ move: 'pull', to: item.way }]
     return
   }
   const { group, plug } = draft
@@ -64,8 +70,9 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   on(draft, item) {
     const named = text(item.part)
     const { group, plug } = draft
-    if (group && group.fields.holds === undefined) group.fields.holds = [named]
+    if (group && (group.fields.holds === undefined || item.alone)) group.fields.holds = [named]
     else if (plug) plug.fields.of ??= named
+    else if (draft.last?.is === 'part') return
     else draft.turnTo(named)
   },
   traps(draft, item) {
@@ -79,6 +86,7 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   fixing: (draft, item) => void draft.add('fixing', { fixing: item.fixing, ...ofSubject(draft) }, item),
   brittle: (draft, item) => void draft.add('brittle', { ...ofSubject(draft), ...(item.not === true && { not: true }) }, item),
   rests(draft, item) {
+    if (draft.plug && draft.last?.is === 'plug') return
     const named = textOrNull(item.part) ?? draft.subject
     draft.add('rests', { how: item.how, ...(named !== null && { of: named }) }, item)
   },
@@ -100,13 +108,18 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     if (known) known.fields.value = item.value
     else draft.add('setting', { setting: item.setting, value: item.value }, item)
     draft.correcting = false
+    if (item.setting === 'seat') draft.turnTo('seat')
+    else if (draft.clause.length === 1) draft.subject = null
   },
   wait(draft, item) {
     const setting = draft.made.findLast(({ fact }) => fact === 'setting')
     if (setting) setting.fields.waitMin = item.minutes
     else draft.leaveUnread(item)
   },
-  caution: (draft, item) => void draft.add('caution', { what: item.what, ...ofSubject(draft) }, item),
+  caution(draft, item) {
+    const named = textOrNull(item.part) ?? draft.subject
+    draft.add('caution', { what: item.what, ...(named !== null && { of: named }) }, item)
+  },
   found(draft, item) {
     const { state, count, kind } = item
     const last = draft.made.findLast(({ fact }) => fact === 'holder') as Group | undefined
@@ -123,14 +136,23 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     draft.add('take back', {}, item)
     draft.isOver = true
   },
-  correct(draft) {
-    draft.correcting = true
-    draft.instead ||= draft.made.length === 0
+  correct(draft, item) {
+    draft.correcting = draft.last !== null
+    draft.instead ||= item.at === 0
+  },
+  swap(draft) {
+    const traps = draft.made.findLast(({ fact }) => fact === 'traps')
+    if (traps) Object.assign(traps.fields, { of: traps.fields.by, by: traps.fields.of })
+  },
+  'undo last': (draft) => void draft.made.pop(),
+  eased(draft, item) {
+    if (draft.subject === null) return void draft.asks.add('part')
+    draft.add('part', { part: draft.subject, level: 'eased' }, item)
   },
   value(draft, item) {
     const known = draft.made.findLast(({ fact }) => fact === 'setting')
     if (known && draft.correcting) known.fields.value = item.value
-    else draft.leaveUnread(item)
+    else if (known) draft.add('setting', { setting: known.fields.setting, value: item.value }, item)
     draft.correcting = false
   },
   instead(draft, item) {
@@ -154,6 +176,7 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
       draft.when = null
     }
     draft.clause = []
+    if (draft.isOnTheWay && item.sign !== ':') draft.backToOwner = true
   },
   unread: (draft, item) => draft.leaveUnread(item),
 }

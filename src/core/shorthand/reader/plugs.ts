@@ -51,6 +51,13 @@ export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     }
     if (item.colour) plugFor(draft, item).fields.colour = item.colour
   },
+  plugs(draft, item) {
+    draft.plug = null
+    const plug = plugFor(draft, item)
+    if (draft.subject !== null) plug.fields.name = draft.subject
+    plug.fields.count = item.count
+    draft.asks.add('part')
+  },
   'plug name'(draft, item) {
     const named = text(item.name)
     if (named === 'airbag' && !draft.plug) return void draft.add('caution', { what: 'airbag', ...ofSubject(draft) }, item)
@@ -74,10 +81,12 @@ export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     draft.correcting = false
   },
   leave(draft, item) {
-    if (draft.plug) draft.plug.fields.leave = true
-    else if (item.forbids && draft.last?.is !== 'end' && draft.subject === null) draft.before.leave = item
-    else if (item.forbids) draft.add('must not', { what: 'unplug', ...ofSubject(draft) }, item)
-    else draft.before.leave = item
+    const { plug } = draft
+    draft.correcting = false
+    if (plug && (!item.bare || draft.clause.includes(plug)) && !(item.forbids && !draft.clause.includes(plug)))
+      plug.fields.leave = true
+    else if (!item.forbids || (draft.last?.is !== 'end' && draft.subject === null)) draft.before.leave = item
+    else draft.add('must not', { what: 'unplug', ...ofSubject(draft) }, item)
   },
 }
 

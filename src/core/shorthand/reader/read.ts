@@ -28,8 +28,11 @@ export type Read = {
 export function readLine(line: string, language: Language, nearTo: (text: string) => string[]): Read {
   const cover = itemsOf(wordsOf(line), language, nearTo)
   const draft = new Draft()
-  for (const item of settled(cover.items, line)) {
+  const items = settled(cover.items, line)
+  for (const [i, item] of items.entries()) {
     if (draft.isOver) break
+    draft.next = items[i + 1] ?? null
+    backToOwner(draft, item)
     MEANINGS[item.is]!(draft, item)
     draft.last = item
   }
@@ -45,6 +48,15 @@ export function readLine(line: string, language: Language, nearTo: (text: string
     heard: draft.heard.map(({ meant, words }) => ({ meant: meant as unknown as string, words })),
     unread: unread.filter(holdsUp).sort((a, b) => a.word.from - b.word.from),
   }
+}
+
+/** After what came off on the way, unless it goes on about that. */
+function backToOwner(draft: Draft, { is }: Item): void {
+  if (!draft.backToOwner || is === 'end' || is === 'behind it') return
+  draft.backToOwner = false
+  if (draft.before.behind === draft.subject) return
+  draft.subject = draft.owner
+  draft.isOnTheWay = false
 }
 
 function finish(made: Made, draft: Draft): boolean {
@@ -64,5 +76,5 @@ function insteadOf(fact: string, { instead, insteadOf: was }: Draft): { instead?
 
 /** A number, a letter or a near miss can turn a fact; any other word that nobody knows is its note. */
 function holdsUp({ word, near }: { word: Word; near: string[] }): boolean {
-  return near.length > 0 || word.text.length < 3 || /\d/.test(word.text)
+  return near.length > 0 || word.text.length < 2 || /\d/.test(word.text)
 }

@@ -34,6 +34,8 @@ function lastTurn(draft: Draft, item: Item): ReleaseMotion {
   return motions.at(-1)!
 }
 
+/** After these a bare direction says how the part comes: "8 clips up". */
+const FASTENED = ['part', 'kind', 'drive', 'count', 'each', 'where', 'behind', 'on']
 const SEEN_FROM: Record<string, string> = { front: 'the front', rear: 'the rear', top: 'above', bottom: 'below' }
 
 export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
@@ -58,7 +60,8 @@ export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> =
       draft.correcting = false
     } else if (last?.to === to) return
     else if (last) motionsOf(release).push({ move: last.move!, ...way(to) })
-    else if (draft.subject !== null) motionsOf(releaseFor(draft, item)).push({ move: 'pull', ...way(to) })
+    else if (draft.subject !== null && FASTENED.includes(draft.last?.is ?? ''))
+      motionsOf(releaseFor(draft, item)).push({ move: 'pull', ...way(to) })
     else if (to !== 'out') draft.leaveUnread(item)
   },
   turn(draft, item) {
@@ -86,7 +89,11 @@ export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> =
   },
   tool: (draft, item) => void (releaseFor(draft, item).fields.tool = item.tool),
   effort: (draft, item) => void (releaseFor(draft, item).fields.effort = item.effort),
-  protect: (draft, item) => void (releaseFor(draft, item).fields.protect = item.protect),
+  protect(draft, item) {
+    const { fields } = releaseFor(draft, item)
+    fields.protect = item.protect
+    if (item.protects) fields.protects = item.protects
+  },
   'must not': (draft, item) => void draft.add('must not', { what: item.what, ...ofSubject(draft) }, item),
 }
 

@@ -55,7 +55,7 @@ export function candidates(text: string, language: Language): string[] {
     const off =
       bare && word[0] === text[0] && consonants(word) === text && word.length <= text.length + 3
         ? 0.5
-        : word[0] === text[0] || word[1] === text[0] || word[0] === text[1]
+        : word[0] === text[0] || (word[0] === text[1] && word[1] === text[0])
           ? slips(text, word, allowed)
           : allowed + 1
     if (off > allowed) continue

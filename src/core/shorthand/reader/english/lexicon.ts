@@ -17,7 +17,7 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['MIN', '1', 'min|mins|minutes|minute'],
   ['NUMBERED', '', 'number|size|no|nr'],
   ['DRIVE', 'hex socket', 'hex socket|hex key|socket head|allen head|socket cap'],
-  ['DRIVE', 'hex', 'hex|hex head|spanner|socket'],
+  ['DRIVE', 'hex', 'hex|hex head'],
   ['DRIVE', 'six-lobe', 'six lobe|star|star head|star drive'],
   ['DRIVE', 'cross', 'cross|plus head|cross head|plus|crosshead'],
   ['DRIVE', 'posi', 'posi|pozi'],
@@ -125,6 +125,13 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['MISSING', 'worn', 'worn'],
   ['SINGLE', '', 'single use|new each time|do not reuse|dont reuse|fit new ones|take new ones|replace each time|use once'],
   ['CAPTIVE', '', 'captive'],
+  ['CAUTION', 'hot', 'hot'],
+  ['CAUTION', 'sharp', 'sharp|sharp edges|edges like a knife'],
+  ['CAUTION', 'glass', 'cracks|glass'],
+  ['CAUTION', 'cold', 'cold|splits in the cold'],
+  ['CAUTION', 'airbag', 'curtain airbag|airbag behind|airbag'],
+  ['CAUTION', 'paint', 'paint scratches|scratches'],
+  ['CAUTION', 'drips', 'drips|mind the drips'],
   ['FEEL', '', 'by feel|do it by feel'],
   ['WASHER', 'washer', 'washer under each|washers under|washer under|with washer|with washers'],
   ['SNUG', '', 'snug|snug only|snug them|snug it|not tight|snug never tight|nip them|nip them up|finger tight only'],
@@ -197,7 +204,9 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['FACET', 'late', 'late'],
   ['FACET', 'full', 'full'],
   ['PRYMOVE', 'pry', 'pry|prise|prises|pries'],
-  ['CORRECT', '', 'sorry|i mean|wait|er|no wait|no sorry|actually|make that|well|oops|rather|correction|wait these are|well its more|i meant|correction to|hold on|no its|no actually'],
+  ['CORRECT', '', 'sorry|i mean|wait|er|erm|no wait|no sorry|actually|make that|well|oops|rather|correction|wait these are|well its more|i meant|correction to|hold on|no its|no actually|i said|let me measure|it was|i counted again|as in|scrub that|i meant to say'],
+  ['REASON', '', 'because|otherwise|or it|or the|so that|or they|since|in case|or you|as it|as they'],
+  ['HYPOTHESIS', '', 'if you|if it|if they|if more|if any|when you|if the'],
   ['TAKEBACK', '', 'scratch that|delete the last one|forget that|strike that|delete that|undo that|cancel that|delete last'],
 ]
 
@@ -226,6 +235,12 @@ const MOVES: Readonly<Record<string, string>> = {
   drop: 'lower',
   lower: 'lower',
 }
+
+/** Everyday words that no word of the trade is a misspelling of. */
+const EVERYDAY =
+  "said talking talk warm halves frees free feels feel loose always never ever falls fall reverse arrives what who why how find found see sees look looks looking watch know knows think hear hold tell keep mind care time times hour half man day today yesterday morning later soon again twice once thing things stuff piece pieces place places line lines same different new old good bad right wrong easy hard big long short tall thick thin wide narrow clean dirty dry wet cold hot heavy lightly careful carefully slow slowly fast quick quickly people somebody someone nobody anyone everything something anything nothing everyone number name names word words part parts side sides work works working worked job jobs van vans car cars bus truck bike help helps start stops stop go going gone come coming bring brings brought make making made take taking taken give given gives leave left lost lose loses broken break finish finished done doing does did being have having had here there where when while until before after then than because though although however maybe perhaps almost nearly about around along across over under between inside outside through against toward away together apart alone behind beside beyond near far next last first second third also too only just even still yet already very really quite rather pretty enough much many more most less least few several some any all both each every either neither none other another such own our ours your yours my mine his her hers their theirs its it they them we us you he she him who whom whose which that this these those and or but nor so for if as at by in of on to up off out with without from into onto upon note notes please thanks thank sure fine well yes no not can could will would shall should may might must need needs want wants like likes let lets try tries trying tried use uses used using usual usually normal normally often sometimes seldom rarely seem seems looks smell smells sound sounds noise grip gives handy hand hands finger fingers thumb eye eyes head heads foot feet wall floor ground air water oil dirt dust rust grease colour colours paint painted metal plastic rubber wood paper bag bags box boxes drawer shelf bench tool tools spare spares stock store order orders ordered owner previous original factory maker dealer model version versions type types kind kinds sort sorts side way ways meet resistance remember experience future past present question answer problem problems trouble issue reason reasons because remove removed removing replace replaced replacing reuse reused check checks checked checking measure measured count counted counting write wrote written read reads reading call called calls add added adds show shows shown hide hides hidden cover covers covered meant mean means".split(
+    ' ',
+  )
 
 const COLOURS = 'black white grey blue green brown violet pink yellow orange red'.split(' ')
 const PLUG_NAMES = 'hazard climate usb speaker window airbag amplifier starter camera mirror start lamp'.split(' ')
@@ -262,10 +277,12 @@ function made(): Map<string, Sense[]> {
   for (const names of [PART_NAMES, MORE_PARTS])
     for (const [name, others] of Object.entries(names))
       for (const word of [name, ...others]) {
+        if (word === 'screen' || word === 'damper' || word === 'strut') continue
         add(word.replaceAll('-', ' '), 'PART', name)
         const several = `${word.replaceAll('-', ' ')}s`
         if (!(several in PART_NAMES)) add(several, 'PART', name)
       }
+  for (const word of EVERYDAY) if (!phrases.has(word)) phrases.set(word, [])
   for (const head of PART_HEADS) {
     add(head, 'HEAD', head)
     add(head, 'PART', head)
@@ -277,11 +294,11 @@ function made(): Map<string, Sense[]> {
 export const PHRASES: ReadonlyMap<string, readonly Sense[]> = made()
 
 /** Words that say nothing between two words of an item. */
-export const ARTICLES = new Set("the its it's it is are was were a an this these that those s be there theres there's of".split(' '))
+export const ARTICLES = new Set("the its it's it is are was were a an this these that those s be there theres there's of wee little small".split(' '))
 
 /** Words that say nothing. */
 export const TALK = new Set(
-  "ok okay so just then and you your please has have got get gets gives give only us all make sure when where which been take takes remove removes way lets let use need needs with as goes go come comes should straight them they need to we i my me one held by hidden faces facing says up in on at for from or any also too still again now here very bit little really first later before after once will can would could may might must do does did if than but not even both each per every end edge side that's thats he she our am yes yeah right well there put home tighten tightened tightening hooks face varies see put out break breaks snap snaps cracks crack fastened tell tells see look sit sits stays stay lie work way much too b4 st past shiny pair more want wants done next wee bit proper fully already opened open close closed side's them under".split(
+  "always falls said frees ok okay so just then and you your please has have got get gets gives give only us all make sure when where which been take takes remove removes way lets let use need needs with as goes go come comes should straight them they need to we i my me held by hidden faces facing says in on at for from or any also too still again now here very bit little really later before after once will can would could may might must do does did if than but not even both each per every end edge side that's thats he she our am yes yeah right well there put home tighten tightened tightening hooks face varies see put break breaks snap snaps cracks crack fastened tell tells see look sit sits stays stay lie work way much too b4 st past shiny pair more want wants done next wee bit proper fully already opened closed side's them under".split(
     ' ',
   ),
 )
