@@ -15,6 +15,8 @@ export class Draft {
   readonly heard: Item[] = []
   /** The part that what follows is about. */
   subject: string | null = null
+  /** The part that a colon stands after: what the line is about. */
+  topic: string | null = null
   /** The part that was spoken of before one that only comes off on the way to it. */
   owner: string | null = null
   /** The part in hand comes off on the way only: after its clause the one before goes on. */
@@ -23,9 +25,10 @@ export class Draft {
   group: Group | null = null
   plug: Made | null = null
   /** What was said of a group or a plug before it was named. */
-  before: { behind?: string; where?: string; leave?: Item; holds?: string } = {}
+  before: { behind?: string; where?: string; leave?: Item; holds?: string; reuse?: string } = {}
   /** On which vehicles what follows holds. */
   when: string | null = null
+  whenSaid: string | null = null
   /** Facts of this clause. */
   clause: Made[] = []
   refitting = false

@@ -15,10 +15,11 @@ function groupFor(draft: Draft, item: Item, isFull: (group: Group) => boolean): 
   draft.group = group
   const held = draft.before.behind !== undefined && draft.before.behind === draft.subject ? draft.owner : draft.subject
   if (held !== null && held !== draft.before.behind) group.fields.holds = [held]
-  const { behind, where, holds } = draft.before
+  const { behind, where, holds, reuse } = draft.before
   if (behind !== undefined) group.fields.behind = [behind]
   if (where !== undefined) group.fields.where = where
   if (holds !== undefined) group.fields.holds = [holds]
+  if (reuse !== undefined) group.fields.reuse = reuse
   draft.before = {}
   return group
 }
@@ -42,6 +43,12 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     if (item.soft) group.soft = true
   },
   kind(draft, item) {
+    const { group: open } = draft
+    // On the way back what is seated is no other fastener.
+    if (draft.refitting && !open) return
+    const isNut = text(item.kind).endsWith('nut')
+    if (isNut && open?.drive && (open.count ?? null) !== null && open.kind === undefined && draft.last?.is === 'end')
+      return void (open.fields.stack = [item.kind])
     const group = groupFor(draft, item, (open) => open.kind !== undefined && !(open.kind === 'machine screw' && item.kind === 'bolt'))
     group.kind = text(item.kind)
     group.several = item.several as boolean
@@ -107,7 +114,19 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     const { fields } = draft.group ?? draft.plug ?? draft.made.findLast(({ fact }) => fact === 'plug' || fact === 'holder') ?? { fields: {} as Record<string, unknown> }
     fields.reach = 'feel'
   },
-  'single use': (draft) => void (draft.group && (draft.group.fields.reuse = 'single use')),
+  'single use'(draft) {
+    if (draft.group) draft.group.fields.reuse = 'single use'
+    else draft.before.reuse = 'single use'
+  },
+  told: (draft, item) => void (draft.group && (draft.group.fields.tell = item.tell)),
+  split(draft, item) {
+    const [first, other] = item.counts as [string, string]
+    if (!draft.group) return draft.leaveUnread(item)
+    draft.group.count = Number(first)
+    const group: Group = draft.add('holder', { ...draft.group.fields }, item)
+    Object.assign(group, { count: Number(other), kind: item.kind, several: false })
+    draft.isOver = true
+  },
   stack: (draft, item) => void (draft.group && (draft.group.fields.stack = [item.stack])),
   covers(draft, item) {
     const hider = textOrNull(item.part) ?? draft.subject

@@ -1,4 +1,5 @@
 import { text, textOrNull, type Draft, type Group } from './draft'
+import { lies } from './places'
 import { ofSubject } from './plugs'
 import type { Item } from './sense'
 
@@ -6,25 +7,17 @@ const refit = (field: string, value: (item: Item) => unknown = () => true) => {
   return (draft: Draft, item: Item) => void (draft.about('refit', item).fields[field] = value(item))
 }
 
-/** What lies somewhere: the group or the plug that was spoken of last, or the one that comes. */
-function where(draft: Draft, item: Item): void {
-  if (item.ask === 'whose left') {
-    draft.asks.add('whose left')
-    return
-  }
-  const place = text(item.where ?? item.start)
-  const { group, plug } = draft
-  if (plug && draft.correcting && plug.fields.tab !== undefined) plug.fields.tab = place
-  else if (group && (group.fields.where === undefined || draft.correcting)) group.fields.where = place
-  else if (plug) plug.items.push(item)
-  else if (!group && draft.clause.some(({ fact }) => fact === 'release')) draft.about('release', item).fields.start ??= place
-  else if (!group) draft.before.where = place
-  else draft.leaveUnread(item)
-  draft.correcting = false
+/** The part in hand by a shorter name, or half of it: "hood" is the binnacle hood that the line is about. */
+function fullName(draft: Draft, named: string): string {
+  const known = draft.topic ?? draft.subject
+  if (known === null) return named
+  if (known.endsWith(` ${named}`)) return known
+  return named.endsWith(' half') ? `${named.slice(0, -' half'.length)} ${known}` : named
 }
 
 function part(draft: Draft, item: Item): void {
-  const named = text(item.part)
+  const named = fullName(draft, text(item.part))
+  if (draft.next?.sign === ':') draft.topic = named
   const { level } = item
   if (level !== undefined) {
     draft.turnTo(named, true)
@@ -52,11 +45,7 @@ function part(draft: Draft, item: Item): void {
 
 export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   part,
-  where,
-  'start or where'(draft, item) {
-    if (draft.group) where(draft, item)
-    else draft.about('release', item).fields.start ??= item.start
-  },
+  where: lies,
   behind(draft, item) {
     const hider = text(item.part)
     const { group, plug } = draft
@@ -97,7 +86,22 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   refit(draft) {
     draft.refitting = true
   },
-  first: refit('first', ({ first }) => first),
+  first(draft, item) {
+    const isRelease = !draft.refitting && draft.made.some(({ fact }) => fact === 'holder' || fact === 'release')
+    if (item.bare && isRelease) draft.about('release', item).fields.start ??= item.bare
+    else draft.about('refit', item).fields.first = item.first
+    if (item.words) draft.refitting = true
+  },
+  last: refit('last', ({ last }) => last),
+  test: (draft, item) => void draft.add('test', { what: item.what }, item),
+  tell: (draft, item) => void draft.add('tell', { when: item.when, by: item.by }, item),
+  'short lead'(draft) {
+    if (draft.plug) draft.plug.fields.mustOpenFor = 'free'
+  },
+  'before plugging'(draft) {
+    const plug = draft.made.findLast(({ fact }) => fact === 'plug')
+    if (plug) plug.fields.beforePlugging = `${text(plug.fields.latch ?? 'latch')} fully open`
+  },
   'leads first': refit('leadsFirst'),
   'start all': refit('startAll'),
   snug: refit('snug'),
@@ -128,6 +132,7 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     draft.add('found', { state, ...(of !== undefined && { kind: of }), ...(count !== undefined && { count }), ...(item.where !== undefined && { where: item.where }) }, item)
   },
   when(draft, item) {
+    draft.whenSaid = text(item.when)
     if (draft.clause.length > 0) for (const { fields } of draft.clause) fields.when ??= item.when
     else draft.when = text(item.when)
   },
@@ -138,7 +143,7 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   },
   correct(draft, item) {
     draft.correcting = draft.last !== null
-    draft.instead ||= item.at === 0
+    draft.instead ||= item.at === 0 && (item.again === true || item.words[0]!.text === 'no')
   },
   swap(draft) {
     const traps = draft.made.findLast(({ fact }) => fact === 'traps')
@@ -146,8 +151,9 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   },
   'undo last': (draft) => void draft.made.pop(),
   eased(draft, item) {
-    if (draft.subject === null) return void draft.asks.add('part')
-    draft.add('part', { part: draft.subject, level: 'eased' }, item)
+    const eased = draft.topic ?? draft.subject
+    if (eased === null) return void draft.asks.add('part')
+    draft.add('part', { part: eased, level: 'eased' }, item)
   },
   value(draft, item) {
     const known = draft.made.findLast(({ fact }) => fact === 'setting')

@@ -50,6 +50,7 @@ export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
       plugFor(draft, item)
     }
     if (item.colour) plugFor(draft, item).fields.colour = item.colour
+    if (item.count) plugFor(draft, item).fields.count = item.count
   },
   plugs(draft, item) {
     draft.plug = null

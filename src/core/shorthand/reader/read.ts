@@ -7,6 +7,7 @@ import { OTHER_ITEMS } from './others'
 import { finishPlug, PLUG_ITEMS } from './plugs'
 import { finishRelease, RELEASE_ITEMS } from './releases'
 import type { Item, Language } from './sense'
+import { knownWords } from './spelling'
 import { wordsOf, type Word } from './words'
 
 const MEANINGS: Record<string, (draft: Draft, item: Item) => void> = {
@@ -26,7 +27,8 @@ export type Read = {
 
 /** Reads a line. Never fails. Cost: words times rules. */
 export function readLine(line: string, language: Language, nearTo: (text: string) => string[]): Read {
-  const cover = itemsOf(wordsOf(line), language, nearTo)
+  const known = knownWords(language)
+  const cover = itemsOf(wordsOf(line), language, (text) => (known.has(text) ? [] : nearTo(text)))
   const draft = new Draft()
   const items = settled(cover.items, line)
   for (const [i, item] of items.entries()) {
@@ -36,6 +38,9 @@ export function readLine(line: string, language: Language, nearTo: (text: string
     MEANINGS[item.is]!(draft, item)
     draft.last = item
   }
+  // "Only with a second battery the fuse holder": that there is one.
+  if (draft.made.length === 0 && draft.whenSaid !== null && draft.subject !== null)
+    draft.add('part', { part: draft.subject, when: draft.whenSaid }, items[0]!)
   const whole = draft.made.filter((made) => finish(made, draft))
   const near = new Map(cover.unread.map((unread) => [unread.word, unread.near]))
   const unread = draft.unread.flatMap(({ words }) => words).map((word) => ({ word, near: near.get(word) ?? [] }))

@@ -1,5 +1,6 @@
 import type { AskKind, Motion } from '../meaning'
 import { text, textOrNull, type Draft, type Made } from './draft'
+import { lies } from './places'
 import { ofSubject } from './plugs'
 import type { Item } from './sense'
 
@@ -78,7 +79,7 @@ export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> =
     const last = release && motionsOf(release).at(-1)
     const place = text(item.place)
     if (last?.move === 'turn') last.seenFrom = SEEN_FROM[place] ?? place
-    else draft.leaveUnread(item)
+    else lies(draft, { ...item, where: place })
   },
   start(draft, item) {
     if (draft.refitting) return void (draft.about('refit', item).fields.first ??= `${text(item.start)} edge`)
@@ -93,6 +94,13 @@ export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> =
     const { fields } = releaseFor(draft, item)
     fields.protect = item.protect
     if (item.protects) fields.protects = item.protects
+  },
+  'start or where'(draft, item) {
+    const place = text(item.start)
+    const last = draft.clause.findLast(({ fact }) => fact === 'release')
+    if (last && motionsOf(last).at(-1)?.move === 'turn') RELEASE_ITEMS.seen!(draft, { ...item, place })
+    else if (draft.group || draft.plug) lies(draft, { ...item, where: place })
+    else RELEASE_ITEMS.start!(draft, item)
   },
   'must not': (draft, item) => void draft.add('must not', { what: item.what, ...ofSubject(draft) }, item),
 }

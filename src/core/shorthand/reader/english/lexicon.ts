@@ -1,6 +1,6 @@
 import { PART_ADJECTIVES, PART_NAMES } from '../../partNames'
 import type { Sense } from '../sense'
-import { NUMBER_WORDS } from './numbers'
+import { NUMBER_WORDS, ONE } from './numbers'
 import { KIND_WORDS, MORE_PARTS, PART_HEADS, UNCOUNTED } from './things'
 
 const split = (text: string) => text.split('|')
@@ -31,7 +31,8 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ],
   ['ON', '', 'on|of|around|round|on the back of|at the back of|for|in|from|at'],
   ['UNPLUG', '', 'unplug|unplugs|disconnect|disconnects|undo|unplugging|unhook|unplugged'],
-  ['PLUG', '', 'plug|plugs|connector|connectors|conn|conns|harness|loom|lead|leads|wire|wires|cable'],
+  ['PLUG', '', 'plug|plugs|connector|connectors|conn|conns'],
+  ['LEAD', '', 'harness|loom|lead|leads|wire|wires|cable|cables'],
   ['PLUG', 'switch', 'switch'],
   ['PLUG', 'lamp', 'lamp|lamps'],
   ['PLUG', 'light', 'light|lights'],
@@ -40,11 +41,11 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['PNAME', 'antenna', 'antenna|aerial|ant'],
   ['PNAME', 'ground', 'ground|earth|gnd|grond'],
   ['PNAME', 'power outlet', 'power outlet|lighter|cigarette lighter|power port|12 volt socket|lighter socket'],
-  ['PNAME', 'other', 'another|other'],
+  ['OTHER', 'other', 'another|other'],
   ['PNAME', 'damper', 'damper|strut|soft close'],
   ['PNAME', 'switch pack', 'switch pack'],
   ['PNAME', 'airbag lamp', 'airbag lamp'],
-  ['PNAME', 'second', 'second|2nd'],
+  ['OTHER', 'second', 'second|2nd'],
   ['TAB', '', 'tab|tabs|release tab|catch|latch'],
   ['LEVER', '', 'lever'],
   ['LATCH', 'lever', 'swing lever|swing lock|swing the lever over|lever type|grey lever|lever lock|arm'],
@@ -204,9 +205,11 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['FACET', 'late', 'late'],
   ['FACET', 'full', 'full'],
   ['PRYMOVE', 'pry', 'pry|prise|prises|pries'],
-  ['CORRECT', '', 'sorry|i mean|wait|er|erm|no wait|no sorry|actually|make that|well|oops|rather|correction|wait these are|well its more|i meant|correction to|hold on|no its|no actually|i said|let me measure|it was|i counted again|as in|scrub that|i meant to say'],
-  ['REASON', '', 'because|otherwise|or it|or the|so that|or they|since|in case|or you|as it|as they'],
+  ['CORRECT', '', 'sorry|i mean|wait|er|erm|no wait|no sorry|actually|well|oops|rather|wait these are|well its more|i meant|hold on|no its|no actually|i said|let me measure|as in|scrub that|i meant to say'],
+  ['REASON', '', 'because|otherwise|or it|or the|so that|or they|since|in case|or you|as it|as they|before|until|while|once|when|afterwards|as soon as|so you'],
   ['HYPOTHESIS', '', 'if you|if it|if they|if more|if any|when you|if the'],
+  ['UNIT', '', 'cm|centimetre|centimetres|centimeters|degrees|seconds|wires|turns|metre|metres|kg|times|tabs|hands|hand'],
+  ['AGAIN', '', 'make that|it was|i counted again|correction to|that was a|thats a'],
   ['TAKEBACK', '', 'scratch that|delete the last one|forget that|strike that|delete that|undo that|cancel that|delete last'],
 ]
 
@@ -238,7 +241,7 @@ const MOVES: Readonly<Record<string, string>> = {
 
 /** Everyday words that no word of the trade is a misspelling of. */
 const EVERYDAY =
-  "said talking talk warm halves frees free feels feel loose always never ever falls fall reverse arrives what who why how find found see sees look looks looking watch know knows think hear hold tell keep mind care time times hour half man day today yesterday morning later soon again twice once thing things stuff piece pieces place places line lines same different new old good bad right wrong easy hard big long short tall thick thin wide narrow clean dirty dry wet cold hot heavy lightly careful carefully slow slowly fast quick quickly people somebody someone nobody anyone everything something anything nothing everyone number name names word words part parts side sides work works working worked job jobs van vans car cars bus truck bike help helps start stops stop go going gone come coming bring brings brought make making made take taking taken give given gives leave left lost lose loses broken break finish finished done doing does did being have having had here there where when while until before after then than because though although however maybe perhaps almost nearly about around along across over under between inside outside through against toward away together apart alone behind beside beyond near far next last first second third also too only just even still yet already very really quite rather pretty enough much many more most less least few several some any all both each every either neither none other another such own our ours your yours my mine his her hers their theirs its it they them we us you he she him who whom whose which that this these those and or but nor so for if as at by in of on to up off out with without from into onto upon note notes please thanks thank sure fine well yes no not can could will would shall should may might must need needs want wants like likes let lets try tries trying tried use uses used using usual usually normal normally often sometimes seldom rarely seem seems looks smell smells sound sounds noise grip gives handy hand hands finger fingers thumb eye eyes head heads foot feet wall floor ground air water oil dirt dust rust grease colour colours paint painted metal plastic rubber wood paper bag bags box boxes drawer shelf bench tool tools spare spares stock store order orders ordered owner previous original factory maker dealer model version versions type types kind kinds sort sorts side way ways meet resistance remember experience future past present question answer problem problems trouble issue reason reasons because remove removed removing replace replaced replacing reuse reused check checks checked checking measure measured count counted counting write wrote written read reads reading call called calls add added adds show shows shown hide hides hidden cover covers covered meant mean means".split(
+  "clock swap cabin centimetres spread said talking talk warm halves frees free feels feel loose always never ever falls fall reverse arrives what who why how find found see sees look looks looking watch know knows think hear hold tell keep mind care time times hour half man day today yesterday morning later soon again twice once thing things stuff piece pieces place places line lines same different new old good bad right wrong easy hard big long short tall thick thin wide narrow clean dirty dry wet cold hot heavy lightly careful carefully slow slowly fast quick quickly people somebody someone nobody anyone everything something anything nothing everyone number name names word words part parts side sides work works working worked job jobs van vans car cars bus truck bike help helps start stops stop go going gone come coming bring brings brought make making made take taking taken give given gives leave left lost lose loses broken break finish finished done doing does did being have having had here there where when while until before after then than because though although however maybe perhaps almost nearly about around along across over under between inside outside through against toward away together apart alone behind beside beyond near far next last first second third also too only just even still yet already very really quite rather pretty enough much many more most less least few several some any all both each every either neither none other another such own our ours your yours my mine his her hers their theirs its it they them we us you he she him who whom whose which that this these those and or but nor so for if as at by in of on to up off out with without from into onto upon note notes please thanks thank sure fine well yes no not can could will would shall should may might must need needs want wants like likes let lets try tries trying tried use uses used using usual usually normal normally often sometimes seldom rarely seem seems looks smell smells sound sounds noise grip gives handy hand hands finger fingers thumb eye eyes head heads foot feet wall floor ground air water oil dirt dust rust grease colour colours paint painted metal plastic rubber wood paper bag bags box boxes drawer shelf bench tool tools spare spares stock store order orders ordered owner previous original factory maker dealer model version versions type types kind kinds sort sorts side way ways meet resistance remember experience future past present question answer problem problems trouble issue reason reasons because remove removed removing replace replaced replacing reuse reused check checks checked checking measure measured count counted counting write wrote written read reads reading call called calls add added adds show shows shown hide hides hidden cover covers covered meant mean means".split(
     ' ',
   )
 
@@ -257,7 +260,8 @@ function made(): Map<string, Sense[]> {
     if (!senses.some((sense) => sense.is === is && sense.value === value)) phrases.set(words, [...senses, { is, value }])
   }
   for (const [is, value, words] of TABLE) for (const word of split(words)) add(word, is, value)
-  for (const [word, value] of NUMBER_WORDS) add(word, 'NUM', value)
+  // "One" may be no number at all ("a stubborn one"): its rules know it by this.
+  for (const [word, value] of NUMBER_WORDS) add(word, 'NUM', word === 'one' ? ONE : value)
   add('twenties', 'PLURAL_NUM', '20')
   add('thirties', 'PLURAL_NUM', '30')
   for (const [verb, move] of Object.entries(MOVES)) for (const form of verbForms(verb)) add(form, 'MOVE', move)
@@ -277,7 +281,7 @@ function made(): Map<string, Sense[]> {
   for (const names of [PART_NAMES, MORE_PARTS])
     for (const [name, others] of Object.entries(names))
       for (const word of [name, ...others]) {
-        if (word === 'screen' || word === 'damper' || word === 'strut') continue
+        if ((names === PART_NAMES && word === 'screen') || word === 'damper' || word === 'strut') continue
         add(word.replaceAll('-', ' '), 'PART', name)
         const several = `${word.replaceAll('-', ' ')}s`
         if (!(several in PART_NAMES)) add(several, 'PART', name)
@@ -298,7 +302,7 @@ export const ARTICLES = new Set("the its it's it is are was were a an this these
 
 /** Words that say nothing. */
 export const TALK = new Set(
-  "always falls said frees ok okay so just then and you your please has have got get gets gives give only us all make sure when where which been take takes remove removes way lets let use need needs with as goes go come comes should straight them they need to we i my me held by hidden faces facing says in on at for from or any also too still again now here very bit little really later before after once will can would could may might must do does did if than but not even both each per every end edge side that's thats he she our am yes yeah right well there put home tighten tightened tightening hooks face varies see put break breaks snap snaps cracks crack fastened tell tells see look sit sits stays stay lie work way much too b4 st past shiny pair more want wants done next wee bit proper fully already opened closed side's them under".split(
+  "always falls said frees ok okay so just then and you your please has have got get gets gives give only us all make sure when where which been take takes remove removes way lets let use need needs with as goes go come comes should straight them they need to we i my me ones round same time held by hidden faces facing says in on at for from or any also too still again now here very bit little really later before after once will can would could may might must do does did if than but not even both each per every end edge side that's thats he she our am yes yeah right well there put home tighten tightened tightening hooks face varies see put break breaks snap snaps cracks crack fastened tell tells see look sit sits stays stay lie work way much too b4 st past shiny pair more want wants done next wee bit proper fully already opened closed side's them".split(
     ' ',
   ),
 )

@@ -6,6 +6,9 @@ const UNITS =
   )
 const TENS = 'twenty thirty forty fifty sixty seventy eighty ninety'.split(' ')
 
+/** The word "one", as a number: 1. */
+export const ONE = '01'
+
 /** Numbers in words up to ninety-nine, and a dozen. */
 export const NUMBER_WORDS: readonly [string, string][] = [
   ...UNITS.map((word, i): [string, string] => [word, String(i + 1)]),

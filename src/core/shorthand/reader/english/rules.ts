@@ -1,5 +1,5 @@
 import type { Rule, Said } from '../sense'
-import { driveOf } from './numbers'
+import { driveOf, ONE } from './numbers'
 
 type Make = Rule['make']
 const rule = (pattern: string, make: Make, cost?: number): Rule => ({ pattern, make, ...(cost !== undefined && { cost }) })
@@ -7,7 +7,12 @@ const is = (name: string, ...fields: string[]): Make => {
   return (...values) => ({ is: name, ...Object.fromEntries(fields.map((field, i) => [field, values[i] ?? null])) })
 }
 
-const count = (n: string | null, unsure = false): Said => ({ is: 'count', count: n === null ? null : Number(n), unsure })
+const count = (n: string | null, unsure = false): Said => ({
+  is: 'count',
+  count: n === null ? null : Number(n),
+  unsure,
+  ...(n === ONE && { soft: true }),
+})
 const sized = (size: string | null): Said => ({ is: 'drive', drive: driveOf(size!), size })
 const sizeIn: Record<string, string> = { cross: 'PH', posi: 'PZ', 'six-lobe': 'T' }
 const driveNumber: Make = (drive, n) => ({
@@ -32,8 +37,15 @@ const HOLDERS: readonly Rule[] = [
   rule('UNSURE', () => ({ is: 'unsure' }), 1.2),
   rule('VAGUE', () => count(null)),
   rule('a/one KIND', (value) => [count('1'), kind(value)]),
-  rule('one', () => ({ ...count('1'), soft: true }), 1.1),
-  rule('one of them', () => ({ ...count('1'), soft: true }), 0.9),
+  rule('NUM UNIT', () => ({ is: 'nothing' }), 0.9),
+  rule('LEAD NUM', () => ({ is: 'nothing' }), 0.9),
+  rule('a NUM MM', (n) => [count('1'), { is: 'drive', drive: 'hex', size: n }], 0.9),
+  rule('a? second KIND', (value) => [count('1'), kind(value!)], 0.9),
+  rule('NUM MM longer/shorter', (n) => ({ is: 'told', tell: `${n} mm longer` }), 0.9),
+  rule('PLACE row', (place) => ({ is: 'where', where: `${place} row` }), 0.9),
+  rule('may have a? DRIVE NUM?', (drive, n) => ({ ...(driveNumber(drive ?? null, n ?? null) as Said), is: 'or' }), 0.8),
+  rule('may have a? SIZE', (size) => ({ ...sized(size!), is: 'or' }), 0.8),
+  rule('NUM of them is a? KIND so NUM and NUM', (_, value, n, m) => ({ is: 'split', kind: value!.replace('*', ''), counts: [n, m] }), 0.5),
   rule('NUM quarter turn', (n) => [count(n), { is: 'kind', kind: 'quarter-turn', several: true }], 0.9),
   rule('quarter turn fasteners/fastener', () => ({ is: 'kind', kind: 'quarter-turn', several: true }), 0.9),
   rule('for/fore SIZE', (size) => [{ is: 'heard', meant: '4' }, { is: 'count', count: null, unsure: false, heard: true }, sized(size!)], 0.9),
@@ -86,6 +98,8 @@ const PARTS: readonly Rule[] = [
   rule('PART free', (part) => ({ is: 'part', part, level: 'free' })),
   rule('PART eased only?', (part) => ({ is: 'part', part, level: 'eased' })),
   rule('BEHIND PART', (_, part) => ({ is: 'behind', part })),
+  rule('look BEHIND PART FIRST?', (_, part) => ({ is: 'behind', part }), 0.9),
+  rule('before you take/open/unplug', () => ({ is: 'nothing' }), 0.4),
   rule('BEHIND NEW', (_, part) => ({ is: 'behind', part }), 3),
   rule('BEHIND it/there', () => ({ is: 'behind it' })),
   rule('in there', () => ({ is: 'behind it' })),
@@ -125,6 +139,16 @@ const PLUGS: readonly Rule[] = [
   rule('NOTHING UNPLUG', () => ({ is: 'nothing' })),
   rule('UNPLUG', is('unplug')),
   rule('UNPLUG NUM', (_, n) => ({ is: 'unplug', count: n }), 1.4),
+  rule('PNAME NUM PLUG', (name, n) => ({ is: 'plug', name, count: Number(n) }), 0.9),
+  rule('OTHER PLUG', (name, noun) => ({ is: 'plug', name: named(name!, noun!) })),
+  rule('OTHER PLUG COLOUR', (name, noun, colour) => ({ is: 'plug', name: named(name!, noun!), colour })),
+  rule('PNAME LEAD', (name) => ({ is: 'plug', name })),
+  rule('COLOUR LEAD', (colour) => ({ is: 'plug', name: null, colour }), 1.1),
+  rule('LEAD comes off', () => ({ is: 'plug', name: 'cable' }), 0.9),
+  rule('short LEAD', () => ({ is: 'short lead' }), 0.9),
+  rule('LEAD', () => ({ is: 'held' }), 1.05),
+  rule('LEVER of PNAME PLUG?', (name) => [{ is: 'plug name', name }, { is: 'latch', latch: 'lever' }], 0.9),
+  rule('must be? fully? open', () => ({ is: 'before plugging' }), 0.9),
   rule('PNAME PLUG', (name, noun) => ({ is: 'plug', name: named(name!, noun!) })),
   rule('PNAME PLUG COLOUR', (name, noun, colour) => ({ is: 'plug', name: named(name!, noun!), colour })),
   rule('NUM more? PLUG', (n) => ({ is: 'plugs', count: Number(n) }), 0.9),
@@ -167,6 +191,7 @@ const RELEASES: readonly Rule[] = [
   rule('PLACE edge', (place) => ({ is: 'start', start: place }), 1.1),
   rule('at the? PLACE', (place) => ({ is: 'start or where', start: place }), 1.1),
   rule('MOVE it? TO', (move, to) => ({ is: 'move', move, to })),
+  rule('MOVE back', (move) => ({ is: 'move', move, to: 'rearward' }), 0.95),
   rule('MOVE PLACE TO', (move, place, to) => ({ is: 'move', move, to: `${place} ${to}` })),
   rule('MOVE PLACE', (move, place) => [{ is: 'move', move, to: null }, { is: 'start', start: place }], 1.1),
   rule('MOVE it? YOU', (move) => ({ is: 'move', move, to: 'toward you' })),
@@ -234,7 +259,11 @@ const PLACES: readonly Rule[] = [
 
 /** The way back, resting, people, settings. */
 const OTHERS: readonly Rule[] = [
-  rule('PLACE edge? FIRST', (place) => ({ is: 'first', first: `${place} edge` })),
+  rule('PLACE edge FIRST', (place) => ({ is: 'first', first: `${place} edge` })),
+  rule('PLACE FIRST', (place) => ({ is: 'first', first: `${place} edge`, bare: place })),
+  rule('seat PLACE NUM? KIND', (place, _, value) => ({ is: 'first', first: `${place} ${value!.replace('*', '')}s`, words: true }), 0.8),
+  rule('PLACE LAST', (place) => ({ is: 'last', last: place }), 0.9),
+  rule('get? PLACE NEW in before PLACE', (place, name) => ({ is: 'first', first: `${place} ${name}` }), 1),
   rule('FIRST PLACE edge?', (_, place) => ({ is: 'first', first: `${place} edge` })),
   rule('hook the? PLACE FIRST', (place) => ({ is: 'first', first: `${place} edge` })),
   rule('PLACE FIRST then push/snap the? PLACE in?', (place) => ({ is: 'first', first: `${place} edge` }), 0.9),
@@ -254,9 +283,15 @@ const OTHERS: readonly Rule[] = [
   rule('SWUNG', () => ({ is: 'rests', how: 'swung aside' })),
   rule('NUM PERSON lift?', (n) => ({ is: 'persons', count: Number(n) })),
   rule('second person', () => ({ is: 'persons', count: 2 })),
+  rule('switch SETTING VALUE', (setting, value) => ({ is: 'setting', setting, value }), 0.9),
   rule('SETTING :? fully? VALUE', (setting, value) => ({ is: 'setting', setting, value }), 0.95),
   rule('SETTING all the? way? VALUE', (setting, value) => ({ is: 'setting', setting, value }), 0.9),
   rule('MISSING', is('found', 'state')),
+  rule('KIND MISSING on? PLACE? NUM?', (k, state, where, n) => ({ is: 'found', state, kind: k!.replace('*', ''), ...(where && { where }), ...(n && { count: Number(n) }) }), 0.9),
+  rule('test the? PNAME PLUG? now?', (name, noun) => ({ is: 'test', what: named(name!, noun ?? '') }), 0.8),
+  rule('tell FACET system? by NUM? PART', (when, n, part) => ({ is: 'tell', when, by: n === null ? part : `${n} ${part}s` }), 0.8),
+  rule('LAY? a? CLOTH over PART and LAY PART on it', (_l, _c, _p, _y, part) => ({ is: 'rests', how: 'on a cloth', part }), 0.8),
+  rule('CLOTH over PART and LAY PART on it', (_c, _p, _y, part) => ({ is: 'rests', how: 'on a cloth', part }), 0.8),
   rule('NUM KIND MISSING', (n, k, state) => ({ is: 'found', state, count: Number(n), kind: k!.replace('*', '') }), 0.9),
   rule('NUM KIND MISSING AT? PLACE LR', (n, k, state, _, place, side) => ({ is: 'found', state, count: Number(n), kind: k!.replace('*', ''), where: `${place} ${side}` }), 0.9),
   rule('NUM MISSING', (n, state) => ({ is: 'found', state, count: Number(n) }), 0.9),
@@ -282,6 +317,7 @@ const DENIED: readonly Rule[] = [
   rule('NOT MOVE on? the? LEADS', (_, move) => ({ is: 'must not', what: `${move} on the leads` }), 0.8),
   rule('NOT MOVE', (_, move) => ({ is: 'must not', what: move }), 0.9),
   rule('NOT TURN', () => ({ is: 'must not', what: 'twist' }), 0.9),
+  rule('tighten these/them/it? by hand only?', () => ({ is: 'snug' }), 0.8),
   rule('NOT tighten too? much/hard?', () => ({ is: 'snug' }), 0.8),
   rule('not tight', () => ({ is: 'snug' }), 0.8),
   rule('not NUM', (n) => ({ is: 'instead', field: 'count', value: Number(n) }), 0.9),
@@ -290,7 +326,8 @@ const DENIED: readonly Rule[] = [
   rule('NO', () => ({ is: 'no' }), 1.2),
   rule('forget', () => ({ is: 'no' })),
   rule('CORRECT', () => ({ is: 'correct' }), 0.5),
-  rule('REASON', () => ({ is: 'reason' }), 0.5),
+  rule('REASON', () => ({ is: 'reason' }), 0.75),
+  rule('AGAIN', () => ({ is: 'correct', again: true }), 0.5),
   rule('HYPOTHESIS', () => ({ is: 'hypothesis' }), 0.5),
   rule('i wrote SIZE before?', (size) => ({ is: 'instead', field: 'size', value: size }), 0.5),
   rule('not CLOCK', () => ({ is: 'nothing' }), 0.8),
