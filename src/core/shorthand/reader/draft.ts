@@ -21,6 +21,9 @@ export class Draft {
   owner: string | null = null
   /** The part in hand comes off on the way only: after its clause the one before goes on. */
   isOnTheWay = false
+  /** The last part that came off on the way, and the last one named at all. */
+  wayPart: string | null = null
+  lastPart: string | null = null
   backToOwner = false
   group: Group | null = null
   plug: Made | null = null
@@ -63,6 +66,7 @@ export class Draft {
   turnTo(part: string, isOnTheWay = false): void {
     if (isOnTheWay && this.subject !== null && !this.isOnTheWay) this.owner = this.subject
     if (!isOnTheWay) this.owner = null
+    this.wayPart = isOnTheWay ? part : null
     this.isOnTheWay = isOnTheWay && this.owner !== null
     this.subject = part
     for (const { fact, fields } of this.clause) if (fact === 'persons') fields.of ??= part

@@ -116,7 +116,7 @@ function simpleSenses(words: readonly Word[], options: Options, language: Langua
 
 /** Longer names made of a name and what stands before it: "upper trim", "cluster surround", "sunglasses holder". */
 const DEEPEST_NAME = 3
-const BEFORE_A_NAME = ['ADJ', 'PART', 'PNAME', 'NEW', 'SETTING', 'TALKED']
+const BEFORE_A_NAME = ['ADJ', 'PART', 'PNAME', 'NEW', 'SETTING', 'COLOUR']
 function withCompounds(
   words: readonly Word[],
   senses: readonly Placed[][],

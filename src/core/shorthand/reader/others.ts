@@ -9,7 +9,8 @@ const refit = (field: string, value: (item: Item) => unknown = () => true) => {
 
 /** The part in hand by a shorter name, or half of it: "hood" is the binnacle hood that the line is about. */
 function fullName(draft: Draft, named: string): string {
-  const known = draft.topic ?? draft.subject
+  const known = draft.topic ?? draft.subject ?? draft.lastPart
+  draft.lastPart = named
   if (known === null) return named
   if (known.endsWith(` ${named}`)) return known
   return named.endsWith(' half') ? `${named.slice(0, -' half'.length)} ${known}` : named
@@ -54,10 +55,16 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     else draft.before.behind = hider
   },
   'behind it'(draft) {
-    if (draft.subject !== null) draft.before.behind = draft.subject
+    const hider = draft.wayPart ?? draft.subject
+    const { group } = draft
+    if (group && hider !== null && group.fields.behind === undefined) {
+      group.fields.behind = [hider]
+      if (String(group.fields.holds) === hider) delete group.fields.holds
+    } else if (draft.subject !== null) draft.before.behind = draft.subject
   },
   on(draft, item) {
     const named = text(item.part)
+    draft.lastPart = named
     const { group, plug } = draft
     if (group && (group.fields.holds === undefined || item.alone)) group.fields.holds = [named]
     else if (plug) plug.fields.of ??= named
@@ -76,7 +83,8 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   brittle: (draft, item) => void draft.add('brittle', { ...ofSubject(draft), ...(item.not === true && { not: true }) }, item),
   rests(draft, item) {
     if (draft.plug && draft.last?.is === 'plug') return
-    const named = textOrNull(item.part) ?? draft.subject
+    const part = textOrNull(item.part)
+    const named = part === null ? draft.subject : fullName(draft, part)
     draft.add('rests', { how: item.how, ...(named !== null && { of: named }) }, item)
   },
   persons(draft, item) {
@@ -90,11 +98,11 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     const isRelease = !draft.refitting && draft.made.some(({ fact }) => fact === 'holder' || fact === 'release')
     if (item.bare && isRelease) draft.about('release', item).fields.start ??= item.bare
     else draft.about('refit', item).fields.first = item.first
-    if (item.words) draft.refitting = true
+    if (item.group) draft.refitting = true
   },
   last: refit('last', ({ last }) => last),
   test: (draft, item) => void draft.add('test', { what: item.what }, item),
-  tell: (draft, item) => void draft.add('tell', { when: item.when, by: item.by }, item),
+  tell: (draft, item) => void draft.add('tell', { when: item.when, by: wordsAfter(item, 'by') }, item),
   'short lead'(draft) {
     if (draft.plug) draft.plug.fields.mustOpenFor = 'free'
   },
@@ -185,4 +193,14 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     if (draft.isOnTheWay && item.sign !== ':') draft.backToOwner = true
   },
   unread: (draft, item) => draft.leaveUnread(item),
+}
+
+/** The words of an item after one of them, as they were said. */
+function wordsAfter({ words }: Item, word: string): string {
+  const at = words.findIndex(({ text: said }) => said === word)
+  return words
+    .slice(at + 1)
+    .map(({ text: said }) => said)
+    .filter((said) => said !== 'the')
+    .join(' ')
 }

@@ -37,6 +37,8 @@ function name(draft: Draft, item: Item, named: string): void {
 
 export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   unplug(draft, item) {
+    // "Lamp behind it unplug": that one.
+    if (draft.plug && draft.clause.includes(draft.plug) && draft.last?.is !== 'unplug') return
     draft.plug = null
     draft.unplugging = true
     plugFor(draft, item)
@@ -77,12 +79,14 @@ export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     draft.correcting = false
   },
   colour(draft, item) {
+    const { next } = draft
+    if (!draft.plug && !['plug', 'plug name', 'tab', 'latch', 'leave'].includes(next?.is ?? '')) return
     const plug = plugFor(draft, item)
     if (plug.fields.colour === undefined || draft.correcting) plug.fields.colour = item.colour
     draft.correcting = false
   },
   leave(draft, item) {
-    const { plug } = draft
+    const plug = draft.plug ?? (item.bare ? null : (draft.made.findLast(({ fact }) => fact === 'plug') ?? null))
     draft.correcting = false
     if (plug && (!item.bare || draft.clause.includes(plug)) && !(item.forbids && !draft.clause.includes(plug)))
       plug.fields.leave = true

@@ -51,7 +51,7 @@ export function candidates(text: string, language: Language): string[] {
   const bare = consonants(text) === text
   const found: { word: string; off: number }[] = []
   for (const word of knownWords(language)) {
-    if (word.length < 3) continue
+    if (word.length < 3 || (text.length > 3 && word.length < 4)) continue
     const off =
       bare && word[0] === text[0] && consonants(word) === text && word.length <= text.length + 3
         ? 0.5

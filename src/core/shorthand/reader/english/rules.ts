@@ -51,6 +51,12 @@ const HOLDERS: readonly Rule[] = [
   rule('for/fore SIZE', (size) => [{ is: 'heard', meant: '4' }, { is: 'count', count: null, unsure: false, heard: true }, sized(size!)], 0.9),
   rule('to/too SIZE', (size) => [{ is: 'heard', meant: '2' }, { is: 'count', count: null, unsure: false, heard: true }, sized(size!)], 0.9),
   rule('tea/tee NUM', (n) => [{ is: 'heard', meant: `T${n}` }, { is: 'drive', drive: 'six-lobe', size: null, heard: true }], 0.9),
+  rule('sealing strip', () => [{ is: 'heard', meant: 'ceiling' }, { is: 'part', part: 'seal' }], 0.8),
+  rule('ceiling', () => [{ is: 'heard', meant: 'seal' }, { is: 'part', part: 'headliner' }], 0.8),
+  rule('NUM click/clicks', (n) => [count(n!), { is: 'heard', meant: 'clip' }], 0.8),
+  rule('em NUM', (n) => ({ is: 'heard', meant: `M${n}` }), 0.8),
+  rule('push pen', () => ({ is: 'heard', meant: 'push-pin' }), 0.8),
+  rule('radiator', () => ({ is: 'heard', meant: 'radio' }), 0.8),
   rule('try tool', () => ({ is: 'heard', meant: 'pry tool' }), 0.9),
   rule('KIND', kind),
   rule('KIND NUM x?', (value, n) => (value!.endsWith('*') ? [kind(value), count(n)] : null), 1.3),
@@ -59,7 +65,11 @@ const HOLDERS: readonly Rule[] = [
   rule('t PLURAL_NUM', (n) => [sized(`T${n}`)]),
   rule('ph NUM', (n) => sized(`PH${n}`)),
   rule('DRIVE NUMBERED? NUM MM?', (drive, _, n) => driveNumber(drive ?? null, n ?? null), 0.9),
-  rule('DRIVE KIND NUM', (drive, value, n) => [driveNumber(drive ?? null, n ?? null) as Said, kind(value ?? null)], 0.9),
+  rule('DRIVE KIND NUM', (drive, value, n) => {
+    const isSize = !value!.endsWith('*') && drive !== 'slot'
+    return [driveNumber(drive!, isSize ? n! : null) as Said, kind(value!), ...(isSize ? [] : [count(n!)])]
+  }, 0.85),
+  rule('NUM MM DRIVE', (n, drive) => driveNumber(drive ?? null, n ?? null), 0.9),
   rule('or SIZE', (size) => ({ ...sized(size!), is: 'or' }), 0.9),
   rule('or DRIVE NUM?', (drive, n) => ({ ...(driveNumber(drive ?? null, n ?? null) as Said), is: 'or' }), 0.9),
   rule('DRIVE SIZE', (_, size) => sized(size ?? null)),
@@ -99,7 +109,8 @@ const PARTS: readonly Rule[] = [
   rule('PART eased only?', (part) => ({ is: 'part', part, level: 'eased' })),
   rule('BEHIND PART', (_, part) => ({ is: 'behind', part })),
   rule('look BEHIND PART FIRST?', (_, part) => ({ is: 'behind', part }), 0.9),
-  rule('before you take/open/unplug', () => ({ is: 'nothing' }), 0.4),
+  rule('before you? take/open', () => ({ is: 'nothing' }), 0.4),
+  rule('before you? UNPLUG', () => ({ is: 'unplug' }), 0.7),
   rule('BEHIND NEW', (_, part) => ({ is: 'behind', part }), 3),
   rule('BEHIND it/there', () => ({ is: 'behind it' })),
   rule('in there', () => ({ is: 'behind it' })),
@@ -115,11 +126,12 @@ const PARTS: readonly Rule[] = [
   rule('PART stays/stay', () => ({ is: 'aside' }), 0.9),
   rule('PART TO', (part, to) => ({ is: 'part', part, way: to }), 1.05),
   rule('of/on/from/at/in PART', (part) => ({ is: 'on', part }), 1.05),
-  rule('toward/towards/to/against/with/over/before/until PART', () => ({ is: 'aside' }), 1.1),
+  rule('toward/towards/to/against/with/over PART', () => ({ is: 'aside' }), 1.1),
   rule('PART before PART', (by, of) => ({ is: 'traps', by, of }), 0.9),
   rule('PART off? before PART comes? away? off?', (by, _o, of) => ({ is: 'traps', by, of: of ?? _o }), 0.9),
   rule('PART wants/needs undoing/off before PART will? come? away?', (by, of) => ({ is: 'traps', by, of }), 0.8),
   rule('PART TRAPS PART', (by, _, of) => ({ is: 'traps', by, of }), 0.9),
+  rule('PLACE one TRAPS PLACE one', () => ({ is: 'traps', by: null, of: null }), 0.8),
   rule('TRAPS one', () => ({ is: 'traps', by: null, of: null })),
 ]
 
@@ -137,6 +149,7 @@ const PLUGS: readonly Rule[] = [
   rule('UNPLUG battery', () => ({ is: 'setting', setting: 'battery', value: 'off' }), 0.8),
   rule('on the back of PART', (part) => ({ is: 'on', part }), 0.8),
   rule('NOTHING UNPLUG', () => ({ is: 'nothing' })),
+  rule('undo PNAME PLUG?', (name, noun) => [{ is: 'unplug' }, { is: 'plug', name: named(name!, noun ?? '') }], 0.9),
   rule('UNPLUG', is('unplug')),
   rule('UNPLUG NUM', (_, n) => ({ is: 'unplug', count: n }), 1.4),
   rule('PNAME NUM PLUG', (name, n) => ({ is: 'plug', name, count: Number(n) }), 0.9),
@@ -147,13 +160,14 @@ const PLUGS: readonly Rule[] = [
   rule('LEAD comes off', () => ({ is: 'plug', name: 'cable' }), 0.9),
   rule('short LEAD', () => ({ is: 'short lead' }), 0.9),
   rule('LEAD', () => ({ is: 'held' }), 1.05),
-  rule('LEVER of PNAME PLUG?', (name) => [{ is: 'plug name', name }, { is: 'latch', latch: 'lever' }], 0.9),
+  rule('LEVER of PNAME PLUG?', (_, name) => [{ is: 'plug name', name }, { is: 'latch', latch: 'lever' }], 0.9),
   rule('must be? fully? open', () => ({ is: 'before plugging' }), 0.9),
   rule('PNAME PLUG', (name, noun) => ({ is: 'plug', name: named(name!, noun!) })),
   rule('PNAME PLUG COLOUR', (name, noun, colour) => ({ is: 'plug', name: named(name!, noun!), colour })),
   rule('NUM more? PLUG', (n) => ({ is: 'plugs', count: Number(n) }), 0.9),
   rule('ground stud', () => [{ is: 'plug name', name: 'ground' }, { is: 'latch', latch: 'ground stud' }], 0.9),
   rule('ground stud NUM', () => [{ is: 'plug name', name: 'ground' }, { is: 'latch', latch: 'ground stud' }], 0.9),
+  rule('press TAB', () => ({ is: 'latch', latch: 'press tab' }), 0.95),
   rule('press TAB AT? PLACE', (_, _at, side) => [{ is: 'latch', latch: 'press tab' }, { is: 'tab', side }], 0.95),
   rule('press TAB AT? SIDE', (_, _at, side) => [{ is: 'latch', latch: 'press tab' }, { is: 'tab', side }], 0.95),
   rule('COLOUR PNAME PLUG', (colour, name, noun) => ({ is: 'plug', name: named(name!, noun!), colour })),
@@ -182,7 +196,7 @@ const named = (name: string, noun: string) => (noun === '' ? name : `${name} ${n
 
 /** How a part comes free. */
 const RELEASES: readonly Rule[] = [
-  rule('START AT? PLACE LR', (_, _at, place, side) => ({ is: 'start', start: `${place} ${side}` })),
+  rule('START AT? PLACE LR', (_, _at, place, side) => ({ is: 'start', start: corner(place!, side!) })),
   rule('START AT? PLACE SIDE', (_, _at, place, side) => ({ is: 'start', start: `${place} ${side}` })),
   rule('START AT? PLACE PLACE', (_, _at, a, b) => ({ is: 'start', start: `${a} ${b}` })),
   rule('START AT? PLACE EDGE?', (_, _at, place) => ({ is: 'start', start: place })),
@@ -198,6 +212,7 @@ const RELEASES: readonly Rule[] = [
   rule('MOVE it? FORWARD', (move) => ({ is: 'move', move, to: 'forward' })),
   rule('MOVE it? LR', (move, side) => ({ is: 'move', move, to: side })),
   rule('MOVE PART TO', (move, part, to) => ({ is: 'move', move, to, part })),
+  rule('MOVE TO PART', (move, to, part) => ({ is: 'move', move, to, part })),
   rule('MOVE PART YOU', (move, part) => ({ is: 'move', move, to: 'toward you', part })),
   rule('MOVE PART FORWARD', (move, part) => ({ is: 'move', move, to: 'forward', part })),
   rule('MOVE PART off?', (move, part) => ({ is: 'move', move, to: null, part })),
@@ -218,7 +233,7 @@ const RELEASES: readonly Rule[] = [
   rule('SEEN behind', () => ({ is: 'seen', place: 'behind' })),
   rule('from below/underneath', () => ({ is: 'where', where: 'below' })),
   rule('from above', () => ({ is: 'where', where: 'above' })),
-  rule('TOOL', is('tool', 'tool')),
+  rule('NUM? TOOL', (_, tool) => ({ is: 'tool', tool })),
   rule('EFFORT', is('effort', 'effort')),
   rule('a? good tug/pull', () => [
     { is: 'effort', effort: 'hard' },
@@ -237,8 +252,7 @@ const RELEASES: readonly Rule[] = [
   rule('BRITTLE', () => ({ is: 'brittle' })),
 ]
 function corner(place: string, side: string): string {
-  const vertical = { top: 'upper', bottom: 'lower' }[place] ?? place
-  return `${vertical} ${side}`
+  return `${place === 'bottom' ? 'lower' : place} ${side}`
 }
 
 /** Where something is. */
@@ -261,7 +275,7 @@ const PLACES: readonly Rule[] = [
 const OTHERS: readonly Rule[] = [
   rule('PLACE edge FIRST', (place) => ({ is: 'first', first: `${place} edge` })),
   rule('PLACE FIRST', (place) => ({ is: 'first', first: `${place} edge`, bare: place })),
-  rule('seat PLACE NUM? KIND', (place, _, value) => ({ is: 'first', first: `${place} ${value!.replace('*', '')}s`, words: true }), 0.8),
+  rule('seat PLACE NUM? pegs/clips/hooks/lugs/tabs', (place) => ({ is: 'first', first: `${place} edge`, group: true }), 0.8),
   rule('PLACE LAST', (place) => ({ is: 'last', last: place }), 0.9),
   rule('get? PLACE NEW in before PLACE', (place, name) => ({ is: 'first', first: `${place} ${name}` }), 1),
   rule('FIRST PLACE edge?', (_, place) => ({ is: 'first', first: `${place} edge` })),
@@ -280,6 +294,7 @@ const OTHERS: readonly Rule[] = [
   rule('LAY? it? on a? CLOTH', () => ({ is: 'rests', how: 'on a cloth' })),
   rule('LAY PART on a? CLOTH', (_, part) => [{ is: 'rests', how: 'on a cloth', part }]),
   rule('HINGED', () => ({ is: 'rests', how: 'hinged' })),
+  rule('swing PART aside', (part) => ({ is: 'rests', how: 'swung aside', part }), 0.8),
   rule('SWUNG', () => ({ is: 'rests', how: 'swung aside' })),
   rule('NUM PERSON lift?', (n) => ({ is: 'persons', count: Number(n) })),
   rule('second person', () => ({ is: 'persons', count: 2 })),
@@ -298,6 +313,7 @@ const OTHERS: readonly Rule[] = [
   rule('IF FACET', (_, facet) => ({ is: 'when', when: facet })),
   rule('FACET :', (facet) => ({ is: 'when', when: facet }), 0.9),
   rule('MIRRORED', is('mirrored')),
+  rule('support PART', (part) => ({ is: 'caution', what: 'support the lid', part }), 0.9),
   rule('CAUTION BEHIND?', (what) => ({ is: 'caution', what }), 1.1),
   rule('PART CAUTION', (part, what) => ({ is: 'caution', what, part }), 0.95),
   rule('PART hides CAUTION', (part, what) => [{ is: 'part', part }, { is: 'caution', what }], 0.9),
@@ -328,7 +344,9 @@ const DENIED: readonly Rule[] = [
   rule('CORRECT', () => ({ is: 'correct' }), 0.5),
   rule('REASON', () => ({ is: 'reason' }), 0.75),
   rule('AGAIN', () => ({ is: 'correct', again: true }), 0.5),
-  rule('HYPOTHESIS', () => ({ is: 'hypothesis' }), 0.5),
+  rule('HYPOTHESIS', () => ({ is: 'hypothesis' }), 0.3),
+  rule('KIND stays', () => ({ is: 'reason' }), 0.8),
+  rule('hooks at PLACE', () => ({ is: 'nothing' }), 0.8),
   rule('i wrote SIZE before?', (size) => ({ is: 'instead', field: 'size', value: size }), 0.5),
   rule('not CLOCK', () => ({ is: 'nothing' }), 0.8),
   rule('not SIZE', () => ({ is: 'nothing' }), 0.8),
