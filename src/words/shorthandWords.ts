@@ -7,8 +7,9 @@ import { headWords, plural } from './items'
 /** A fact of a line in few words, as a chip shows it. */
 export function factWords(fact: Fact): string {
   const about = 'of' in fact && fact.of && fact.fact !== 'traps' ? `${fact.of}: ` : ''
-  const when = fact.when ? `, only ${fact.when}` : ''
-  return `${about}${plainWords(fact)}${when}`
+  const when = fact.when && fact.fact !== 'tell' ? `, only ${fact.when}` : ''
+  const doubt = fact.unsure ? ', not sure' : ''
+  return `${fact.instead ? 'instead: ' : ''}${about}${plainWords(fact)}${when}${doubt}`
 }
 
 function plainWords(fact: Fact): string {
@@ -24,21 +25,34 @@ function plainWords(fact: Fact): string {
     case 'rests':
       return fact.how
     case 'persons':
-      return `${fact.count} people`
+      return fact.count === 1 ? 'one person' : `${fact.count} people`
     case 'fixing':
       return fact.fixing
     case 'brittle':
-      return 'brittle'
+      return fact.not ? 'not brittle' : 'brittle'
     case 'refit':
       return `back: ${listed(refitWords(fact))}`
     case 'setting':
-      return `${fact.setting} ${fact.value}`
+      return `${fact.setting} ${fact.value}${fact.waitMin ? `, wait ${fact.waitMin} min` : ''}`
     case 'traps':
       return `${fact.by} traps ${fact.of}`
     case 'mirrored':
       return 'the same on the other side'
     case 'part':
       return fact.level ? `${fact.part} ${fact.level}` : fact.part
+    case 'caution':
+      return `mind: ${fact.what}`
+    case 'found':
+      return listed([
+        `${fact.count ?? ''} ${fact.kind ? plural(fact.kind, fact.count ?? 2) : ''} ${fact.state}`.trim(),
+        fact.where,
+      ])
+    case 'test':
+      return `test ${fact.what}`
+    case 'tell':
+      return `${fact.when ?? 'which'} is told by ${fact.by}`
+    case 'take back':
+      return 'take back the last'
   }
 }
 
@@ -48,8 +62,10 @@ type Piece = string | false | null | undefined
 /** What was said, with commas; what was not is left out. */
 const listed = (pieces: readonly Piece[]) => pieces.filter(Boolean).join(', ')
 
-function holderWords({ count, drive, size, kind, thread, where, behind, holds }: FactOf<'holder'>): Piece[] {
-  const head = drive ? headWords({ drive, size: size ?? '?' }) : ''
+function holderWords(fact: FactOf<'holder'>): Piece[] {
+  const { count, drive, size, kind, thread, where, behind, holds, or = [] } = fact
+  const heads = drive ? [{ drive, size }, ...or] : []
+  const head = heads.map((each) => headWords({ drive: each.drive, size: each.size ?? '?' })).join(' or ')
   const what = head && kind === 'machine screw' ? head : `${head} ${plural(kind, count ?? 2)}`.trim()
   return [
     `${count ?? '?'} ${what}`,
@@ -57,32 +73,43 @@ function holderWords({ count, drive, size, kind, thread, where, behind, holds }:
     where,
     behind && `behind ${behind.join(' and ')}`,
     holds && `holds ${holds.join(' and ')}`,
+    fact.torqueNm !== undefined && `${fact.torqueNm} Nm`,
+    fact.captive && 'captive',
+    fact.reuse,
+    fact.reach && `by ${fact.reach}`,
+    fact.stack && `with ${fact.stack.join(', ')}`,
+    fact.tell,
   ]
 }
 
-function releaseWords({ start, motions = [], tool, effort, protect }: FactOf<'release'>): Piece[] {
+function releaseWords({ start, motions = [], tool, effort, protect, protects }: FactOf<'release'>): Piece[] {
   return [
     start && `start ${start}`,
     ...motions.map(motionWords),
     tool && `with ${tool === 'hand' ? 'bare hands' : `the ${tool}`}`,
     effort && `${effort} pull`,
-    protect && `protect with ${protect}`,
+    protect && `protect with ${protect}${protects ? ` on ${protects}` : ''}`,
   ]
 }
 
-function plugWords({ leave, name, colour, latch, tab, behind }: FactOf<'plug'>): Piece[] {
+function plugWords(fact: FactOf<'plug'>): Piece[] {
+  const { leave, name, colour, latch, tab, behind, count } = fact
   return [
-    leave ? `leave ${name} plugged` : `plug ${name}`,
+    leave ? `leave ${name} plugged` : `${count && count > 1 ? `${count} plugs` : 'plug'} ${name}`,
     colour,
     latch,
     tab && `tab ${tab}`,
     behind && `behind ${behind.join(' and ')}`,
+    fact.reach && `by ${fact.reach}`,
+    fact.mustOpenFor && 'short lead: unplug before it comes free',
+    fact.beforePlugging && `before plugging ${fact.beforePlugging}`,
   ]
 }
 
-function refitWords({ first, leadsFirst, startAll, snug, align, listen }: FactOf<'refit'>): Piece[] {
+function refitWords({ first, last, leadsFirst, startAll, snug, align, listen }: FactOf<'refit'>): Piece[] {
   return [
     first && `${first} first`,
+    last && `${last} last`,
     leadsFirst && 'leads through first',
     startAll && 'start all by hand',
     snug && 'snug',
@@ -104,6 +131,7 @@ const ASK_WORDS: Record<AskKind, string> = {
   count: 'How many?',
   kind: 'Of what? Name the fastener: “clips”, “T20”, “push-pins”.',
   part: 'Which part or plug? Name it.',
+  airbag: 'An airbag’s plug: say “leave it plugged”, or “unplug” with what it is.',
   heard: '',
 }
 
@@ -152,8 +180,16 @@ export function unplacedSentence(fact: Fact, because: Unplaced): string {
       return `${what} is not placed: it would hold for every vehicle. Say it without the condition, or note it on the part.`
     case 'rests already':
       return `${what} is not placed: the part has two ways to rest already. Change one of them under Change.`
+    case 'this vehicle only':
+      return `${what} is not placed: it is of this vehicle. Note it on its job.`
+    case 'corrects':
+      return `${what} is not placed: it is not clear what it corrects. Change it on its own line.`
+    case 'take back':
+      return `${what}: tap Take back, and choose what.`
     case 'not here':
-      return `${what} is not placed: pick the part on the map and tap Copy to the other side.`
+      return fact.fact === 'mirrored'
+        ? `${what} is not placed: pick the part on the map and tap Copy to the other side.`
+        : `${what} is not placed: say it at its part or facet, under Change.`
   }
 }
 
@@ -178,6 +214,10 @@ export function factLabel(fact: Fact): string {
       return 'lies over'
     case 'part':
       return 'part'
+    case 'caution':
+      return 'mind'
+    case 'found':
+      return 'this vehicle'
     default:
       return 'about it'
   }

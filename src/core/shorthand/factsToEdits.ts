@@ -1,7 +1,7 @@
 import type { Id } from '../base/id'
 import type { ProcedureDocument } from '../procedure/document'
 import { fieldEdits, type Edit } from '../procedure/edit'
-import { Holder } from '../procedure/holder'
+import type { Holder } from '../procedure/holder'
 import { coversNeed, Need, trapsNeed } from '../procedure/need'
 import { mayRestFree } from '../procedure/resting'
 import { newPart, type Part } from '../procedure/part'
@@ -10,6 +10,7 @@ import { Tether } from '../procedure/tether'
 import type { When } from '../procedure/when'
 import type { Fact } from './meaning'
 import { documentMotion } from './documentMotion'
+import { cautionSaid, holderSaid } from './itemsSaid'
 
 /** Facts as changes to a draft, and what found no place there, each with what to do about it. */
 export type PlacedFacts = { edits: Edit[]; unplaced: { fact: Fact; because: Unplaced }[] }
@@ -21,6 +22,11 @@ export type Unplaced =
   | { kind: 'not conditional' }
   | { kind: 'rests already' }
   | { kind: 'not here' }
+  /** Said of this vehicle only: the record is of all. */
+  | { kind: 'this vehicle only' }
+  /** It corrects what another line said, and nothing in the record is clearly that. */
+  | { kind: 'corrects' }
+  | { kind: 'take back' }
 
 /**
  * What a line is about where it names no part. On a strip: whether the part in hand is what holders and plugs belong
@@ -81,6 +87,7 @@ class Placing {
   private one(fact: Fact, when: When): Unplaced | null {
     // A field of a part is the same on all vehicles.
     if (Object.keys(when).length > 0 && OF_THE_PART.includes(fact.fact)) return { kind: 'not conditional' }
+    if (fact.instead && (fact.fact === 'holder' || fact.fact === 'plug')) return this.corrected(fact)
     switch (fact.fact) {
       case 'holder':
         return this.holder(fact, when)
@@ -95,7 +102,7 @@ class Placing {
             ...(fact.motions && { motions: fact.motions.map(documentMotion) }),
             ...(fact.tool && { tool: fact.tool }),
             ...(fact.effort && { effort: fact.effort }),
-            ...(fact.protect && { protect: fact.protect }),
+            ...(fact.protect && { protect: fact.protects ? `${fact.protect} on the ${fact.protects}` : fact.protect }),
           },
         }))
       case 'must not':
@@ -110,7 +117,7 @@ class Placing {
       case 'fixing':
         return this.change(fact.of, (part) => ({ ...part, fixing: fact.fixing }))
       case 'brittle':
-        return this.change(fact.of, (part) => ({ ...part, brittle: true }))
+        return this.change(fact.of, (part) => ({ ...part, brittle: fact.not !== true }))
       case 'refit':
         return this.change(fact.of, (part) => ({
           ...part,
@@ -122,6 +129,7 @@ class Placing {
             ...(fact.leadsFirst && { before: joined(part.refit.before, 'leads through the opening first') }),
             ...(fact.startAll && { startAllFirst: true }),
             ...(fact.snug && { last: joined(part.refit.last, 'made snug') }),
+            ...(fact.last && { last: joined(part.refit.last, fact.last) }),
           },
         }))
       case 'part':
@@ -134,6 +142,14 @@ class Placing {
       }
       case 'setting':
         return this.setting(fact, when)
+      case 'caution':
+        return this.caution(fact, when)
+      case 'found':
+        return { kind: 'this vehicle only' }
+      case 'take back':
+        return { kind: 'take back' }
+      case 'test':
+      case 'tell':
       case 'mirrored':
         return { kind: 'not here' }
     }
@@ -160,22 +176,37 @@ class Placing {
     if (holds.length === 0 && !strip) return { kind: 'no part' }
     if (fact.count === null) return { kind: 'no count' }
     const id = this.newId('hold')
-    const [, diameter, length] = /^M(\d+)x(\d+)$/.exec(fact.thread ?? '') ?? []
-    const item = Holder.parse({
-      id,
-      kind: fact.kind,
-      count: fact.count,
-      holds,
-      drives: fact.drive ? [{ drive: fact.drive, size: fact.size ?? '' }] : [],
-      thread: diameter ? { diameterMm: Number(diameter), lengthMm: Number(length) } : null,
-      note: fact.where ?? '',
-      when,
-    })
+    const item = holderSaid(id, fact, fact.count, holds, when)
     this.added.push({ kind: 'add', collection: 'holders', item, after: null })
     for (const name of fact.behind ?? []) {
       const cover = this.partNamed(name)
       this.addNeed({ ...coversNeed(this.newId('need'), id, cover, this.levelToClear(cover)), when })
     }
+    return null
+  }
+
+  /** A correction: where exactly one group of that kind, or one plug of that name, is known, it is changed. */
+  private corrected(fact: Extract<Fact, { fact: 'holder' | 'plug' }>): Unplaced | null {
+    if (fact.fact === 'plug') {
+      const known = plugSaid(this.document, fact.name, this.inHand, false)
+      return known ? this.plug({ ...fact, instead: undefined }, {}) : { kind: 'corrects' }
+    }
+    const holds = fact.holds?.map((name) => this.partNamed(name)) ?? (this.inHand ? [this.inHand] : [])
+    const alike = this.document.holders.filter(
+      (holder) => holder.kind === fact.kind && holds.some((id) => holder.holds.includes(id)),
+    )
+    const [known] = alike
+    if (!known || alike.length > 1 || fact.count === null) return { kind: 'corrects' }
+    const drives = fact.drive ? [{ drive: fact.drive, size: fact.size ?? '', seen: 0 }] : known.drives
+    this.added.push(...fieldEdits('holders', known, { ...known, count: fact.count, howMany: 'counted', drives } as Holder))
+    return null
+  }
+
+  private caution(fact: Extract<Fact, { fact: 'caution' }>, when: When): Unplaced | null {
+    const partId = fact.of === undefined ? this.inHand : this.partNamed(fact.of)
+    if (!partId) return { kind: 'no part' }
+    const caution = cautionSaid(this.newId('caution'), fact.what, partId)
+    this.added.push({ kind: 'add', collection: 'cautions', item: { ...caution, when }, after: null })
     return null
   }
 
@@ -194,6 +225,8 @@ class Placing {
       ...(fact.tab && { tabSide: fact.tab }),
       ...(fact.colour && { colour: fact.colour }),
       ...(fact.leave && { note: joined(known?.note ?? '', 'leave it plugged') }),
+      ...(fact.beforePlugging && { beforePlugging: fact.beforePlugging }),
+      ...(fact.mustOpenFor && { mustOpenFor: fact.mustOpenFor }),
     }
     if (!known && !partId && !strip) return { kind: 'no part' }
     const id = known?.id ?? this.newId('teth')

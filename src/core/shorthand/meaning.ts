@@ -16,8 +16,15 @@ export const Motion = z.strictObject({
 })
 export type Motion = z.infer<typeof Motion>
 
-/** `of`: the part it is about, where one is named. `when`: on which vehicles only, as it was said. */
-const About = { of: Text.optional(), when: Text.optional() }
+/** What stands instead of what an earlier line said; the fields that were named as wrong, with what they were. */
+const Instead = z.record(z.string(), z.unknown())
+/** `when`: on which vehicles only, as it was said. `unsure`: fields somebody was not sure of. */
+const Any = { when: Text.optional(), instead: Instead.optional(), unsure: z.array(Text).optional() }
+/** `of`: the part it is about, where one is named. */
+const About = { of: Text.optional(), ...Any }
+
+/** What may be the matter with a thing of one vehicle. */
+export const FOUND_STATES = ['missing', 'broken', 'stripped', 'worn'] as const
 
 /** One thing a line says. What was not said is left out; docs/shorthand.md has the kinds. */
 export const Fact = z.discriminatedUnion('fact', [
@@ -31,7 +38,15 @@ export const Fact = z.discriminatedUnion('fact', [
     holds: Parts.optional(),
     behind: Parts.optional(),
     thread: Text.optional(),
-    when: Text.optional(),
+    torqueNm: z.number().positive().optional(),
+    captive: z.literal(true).optional(),
+    reuse: z.literal('single use').optional(),
+    reach: z.literal('feel').optional(),
+    stack: z.array(Text).optional(),
+    tell: Text.optional(),
+    /** What it may be as well. */
+    or: z.array(z.strictObject({ drive: z.enum(DRIVES), size: Text.optional() })).optional(),
+    ...Any,
   }),
   z.strictObject({
     fact: z.literal('release'),
@@ -41,6 +56,8 @@ export const Fact = z.discriminatedUnion('fact', [
     tool: z.enum(PART_TOOLS).optional(),
     effort: z.enum(EFFORTS).optional(),
     protect: Text.optional(),
+    /** What the cover or cloth is for, where it is another part. */
+    protects: Text.optional(),
   }),
   z.strictObject({ fact: z.literal('must not'), ...About, what: Text }),
   z.strictObject({
@@ -52,35 +69,70 @@ export const Fact = z.discriminatedUnion('fact', [
     colour: z.enum(LEAD_COLOURS).optional(),
     behind: Parts.optional(),
     leave: z.literal(true).optional(),
+    count: z.number().int().positive().optional(),
+    reach: z.literal('feel').optional(),
+    beforePlugging: Text.optional(),
+    mustOpenFor: z.literal('free').optional(),
   }),
   z.strictObject({ fact: z.literal('rests'), ...About, how: z.enum(REST_WAYS) }),
   z.strictObject({ fact: z.literal('persons'), ...About, count: z.number().int().positive() }),
   z.strictObject({ fact: z.literal('fixing'), ...About, fixing: z.enum(FIXINGS) }),
-  z.strictObject({ fact: z.literal('brittle'), ...About }),
+  z.strictObject({ fact: z.literal('brittle'), not: z.literal(true).optional(), ...About }),
   z.strictObject({
     fact: z.literal('refit'),
     ...About,
     first: Text.optional(),
+    last: Text.optional(),
     leadsFirst: z.literal(true).optional(),
     startAll: z.literal(true).optional(),
     snug: z.literal(true).optional(),
     align: Text.optional(),
     listen: Text.optional(),
   }),
-  z.strictObject({ fact: z.literal('setting'), ...About, setting: Text, value: Text }),
-  z.strictObject({ fact: z.literal('traps'), of: Text, by: Text, when: Text.optional() }),
-  z.strictObject({ fact: z.literal('mirrored'), when: Text.optional() }),
+  z.strictObject({
+    fact: z.literal('setting'),
+    ...About,
+    setting: Text,
+    value: Text,
+    waitMin: z.number().positive().optional(),
+  }),
+  z.strictObject({ fact: z.literal('traps'), ...Any, of: Text, by: Text }),
+  z.strictObject({ fact: z.literal('mirrored'), ...Any }),
+  z.strictObject({ fact: z.literal('caution'), ...About, what: Text }),
+  /** Of this vehicle only: never a fastener of the record. */
+  z.strictObject({
+    fact: z.literal('found'),
+    ...About,
+    state: z.enum(FOUND_STATES),
+    kind: z.enum(HOLDER_KINDS).optional(),
+    count: z.number().int().positive().optional(),
+    where: Text.optional(),
+  }),
+  z.strictObject({ fact: z.literal('test'), ...About, what: Text }),
+  z.strictObject({ fact: z.literal('tell'), ...Any, by: Text }),
+  z.strictObject({ fact: z.literal('take back'), ...Any }),
   z.strictObject({
     fact: z.literal('part'),
     part: Text,
-    level: z.enum(['free', 'off']).optional(),
-    when: Text.optional(),
+    level: z.enum(['eased', 'free', 'off']).optional(),
+    ...Any,
   }),
 ])
 export type Fact = z.infer<typeof Fact>
 
 /** What has to be asked before a line is taken: docs/shorthand.md says why each. */
-export const ASKS = ['forward', 'whose left', 'turn sense', 'size', 'drive', 'count', 'kind', 'part', 'heard'] as const
+export const ASKS = [
+  'forward',
+  'whose left',
+  'turn sense',
+  'size',
+  'drive',
+  'count',
+  'kind',
+  'part',
+  'airbag',
+  'heard',
+] as const
 export type AskKind = (typeof ASKS)[number]
 
 /** A line of the corpus with what it means. */

@@ -1,22 +1,31 @@
 import type { ProcedureDocument } from '../procedure/document'
-import { assemble } from './assemble'
-import { itemsOf } from './grammar'
-import type { AskKind, Fact } from './meaning'
+import { Fact, type AskKind } from './meaning'
 import { nearestWords } from './nearest'
-import { scan, type OwnWords } from './scan'
-import { unaccounted } from './unaccounted'
+import { ENGLISH } from './reader/english'
+import { withOwnWords, type OwnWords } from './reader/ownWords'
+import { readLine } from './reader/read'
+import type { Word } from './reader/words'
+
+export type { OwnWords } from './reader/ownWords'
+
+/** A place in the line. */
+type Span = { from: number; to: number }
 
 /** What a line was understood to say. */
 export type Understood = {
   facts: Fact[]
+  /** Of each fact the words it came from. */
+  words: Span[][]
   /** What must be asked before the facts are taken. */
   asks: AskKind[]
-  /** Words that nobody could place, as they stand in the line, with what they may have been meant for. */
-  notUnderstood: { said: string; from: number; to: number; nearest: string[] }[]
+  /** Words that could turn a fact and were not placed, with what they may have been meant for. */
+  notUnderstood: ({ said: string; nearest: string[] } & Span)[]
   /** Words that may have been heard wrongly, and what was probably said. */
-  heard: { said: string; meant: string; from: number; to: number }[]
+  heard: ({ said: string; meant: string } & Span)[]
   /** Names that more than one part of the record has. */
-  whichPart: { said: string; choices: readonly string[]; from: number; to: number }[]
+  whichPart: ({ said: string; choices: readonly string[] } & Span)[]
+  /** Words that no fact holds and that turn none: kept with the line. */
+  left: ({ said: string } & Span)[]
 }
 
 /** Nobody says so much in one line; the rest of a longer one is not read. */
@@ -24,25 +33,28 @@ export const LONGEST_LINE_CHARS = 2_000
 
 /**
  * One line of shorthand, typed or dictated. Never fails: what can't be placed is answered as such, and so is what
- * stands after `LONGEST_LINE_CHARS`. Cost: some microseconds a word, and the number of known words for each unknown
- * one.
+ * stands after `LONGEST_LINE_CHARS`. Cost: words times rules, and the number of known words for each unknown one.
  */
 export function understand(line: string, own: OwnWords = {}): Understood {
   if (line.length > LONGEST_LINE_CHARS) return understandBeginning(line, own)
-  const phrases = scan(line, own)
-  const { facts, asks, unread } = assemble(itemsOf(phrases))
-  const whichPart = phrases.flatMap(({ said, choices, from, to }) => (choices ? [{ said, choices, from, to }] : []))
+  const read = readLine(line, withOwnWords(ENGLISH, own), (text) => nearestWords(text, own))
+  const said = ({ from, to }: Span) => ({ said: line.slice(from, to), from, to })
+  const spanOf = (words: readonly Word[]): Span => ({
+    from: Math.min(...words.map(({ from }) => from)),
+    to: Math.max(...words.map(({ to }) => to)),
+  })
+  const whole = read.facts.flatMap(({ fact, words }) => {
+    const parsed = Fact.safeParse(fact)
+    return parsed.success ? [{ fact: parsed.data, words }] : []
+  })
   return {
-    facts,
-    asks: whichPart.length > 0 && !asks.includes('part') ? [...asks, 'part'] : asks,
-    notUnderstood: inPlace([...unread, ...unaccounted(line, phrases, facts)]).map(({ begin, end }) => {
-      const said = line.slice(begin, end)
-      return { said, from: begin, to: end, nearest: nearestWords(said, own) }
-    }),
-    heard: phrases.flatMap((phrase) =>
-      phrase.token === 'Heard' ? [{ said: phrase.said, meant: phrase.value, from: phrase.from, to: phrase.to }] : [],
-    ),
-    whichPart,
+    facts: whole.map(({ fact }) => fact),
+    words: whole.map(({ words }) => words.map(({ from, to }) => ({ from, to }))),
+    asks: read.which.length > 0 && !read.asks.includes('part') ? [...read.asks, 'part'] : read.asks,
+    notUnderstood: read.unread.map(({ word, near }) => ({ ...said(word), nearest: near })),
+    heard: read.heard.map(({ meant, words }) => ({ ...said(spanOf(words)), meant })),
+    whichPart: read.which.map(({ choices, from, to }) => ({ ...said({ from, to }), choices })),
+    left: read.left.map(said),
   }
 }
 
@@ -60,10 +72,4 @@ export function namesOf(document: Pick<ProcedureDocument, 'parts' | 'tethers'>):
     parts: document.parts.map(({ name, synonyms }) => ({ name, said: synonyms })),
     plugs: document.tethers.map(({ name }) => name),
   }
-}
-
-/** In the order of the line, each place once. */
-function inPlace<T extends { begin: number; end: number }>(places: readonly T[]): T[] {
-  const sorted = [...places].sort((a, b) => a.begin - b.begin || a.end - b.end)
-  return sorted.filter((place, i) => i === 0 || sorted[i - 1]!.end <= place.begin)
 }

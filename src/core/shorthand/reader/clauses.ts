@@ -1,7 +1,30 @@
 import type { Item } from './sense'
 
 /** Items that by themselves say that a clause is about a vehicle. */
-const WEAK = new Set(['unread', 'count', 'where', 'start or where', 'to', 'end', 'note', 'part', 'on', 'correct', 'unsure', 'no', 'not', 'plug name', 'aside', 'held', 'colour', 'behind it', 'latch', 'tab', 'nothing', 'caution'])
+const WEAK = new Set([
+  'unread',
+  'count',
+  'where',
+  'start or where',
+  'to',
+  'end',
+  'note',
+  'part',
+  'on',
+  'correct',
+  'unsure',
+  'no',
+  'not',
+  'plug name',
+  'aside',
+  'held',
+  'colour',
+  'behind it',
+  'latch',
+  'tab',
+  'nothing',
+  'caution',
+])
 const isStrong = ({ is }: Item) => !WEAK.has(is)
 const HARD_ENDS = ['.', ';', '!']
 
@@ -28,7 +51,12 @@ function withoutTalk(items: readonly Item[]): Item[] {
   return partedAt(items, isHardEnd).flatMap((sentence) => {
     if (sentence.some(({ is }) => is === 'note') && !sentence.some(isStrong)) return sentence.filter(isEnd)
     return partedAt(sentence, isEnd).flatMap((clause) => {
-      const isTalk = clause.some(({ is }) => is === 'note') || (hasWord(clause) && clause.every(({ is }) => ['unread', 'count', 'end', 'to', 'where', 'part', 'on'].includes(is)) && !clause.some(({ is, level }) => is === 'part' && level !== undefined) && !clause.every(({ is }) => ['unread', 'part', 'end'].includes(is)))
+      const isTalk =
+        clause.some(({ is }) => is === 'note') ||
+        (hasWord(clause) &&
+          clause.every(({ is }) => ['unread', 'count', 'end', 'to', 'where', 'part', 'on'].includes(is)) &&
+          !clause.some(({ is, level }) => is === 'part' && level !== undefined) &&
+          !clause.every(({ is }) => ['unread', 'part', 'end'].includes(is)))
       return isTalk && !clause.some(isStrong) ? clause.filter(isEnd) : clause.filter(({ is }) => is !== 'note')
     })
   })
@@ -37,7 +65,8 @@ function withoutTalk(items: readonly Item[]): Item[] {
 /** Reasons, to the end of their clause, and what may happen, to the end of its sentence: nothing of it is stated. */
 function withoutReasons(items: readonly Item[]): Item[] {
   return partedAt(items, isHardEnd).flatMap((sentence) => {
-    if (sentence.find((item) => !isEnd(item))?.is === 'hypothesis' && !sentence.some(({ is }) => is === 'kind')) return sentence.filter(isEnd)
+    if (sentence.find((item) => !isEnd(item))?.is === 'hypothesis' && !sentence.some(({ is }) => is === 'kind'))
+      return sentence.filter(isEnd)
     return partedAt(sentence, isEnd).flatMap((clause) => {
       const at = clause.findIndex(({ is }) => is === 'reason' || is === 'hypothesis')
       return at < 0 ? clause : [...clause.slice(0, at), ...clause.filter(isEnd)]
@@ -62,8 +91,9 @@ function forbidden(items: readonly Item[], line: string): Item[] {
       out.push({ ...item, is: 'correct' })
       continue
     }
+    const parts = items.slice(i + 1, end).flatMap(({ part }) => (typeof part === 'string' ? [part] : []))
     const what = line.slice(words[0]!.from, words.at(-1)!.to)
-    out.push({ ...item, is: 'must not', what, at: item.at, end: items[end - 1]!.end, words: [...item.words, ...words] })
+    out.push({ ...item, is: 'must not', what, about: parts.at(-1) ?? null, at: item.at, end: items[end - 1]!.end, words: [...item.words, ...words] })
     i = end - 1
   }
   return out

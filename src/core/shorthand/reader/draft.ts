@@ -5,7 +5,15 @@ import type { Item } from './sense'
 export type Made = { fact: string; fields: Record<string, unknown>; items: Item[] }
 
 /** A group of fasteners in the making: what was said of it, before it is known what it lacks. */
-export type Group = Made & { count?: number | null; kind?: string; several?: boolean; drive?: string | null; size?: string | null; heard?: boolean; soft?: boolean }
+export type Group = Made & {
+  count?: number | null
+  kind?: string
+  several?: boolean
+  drive?: string | null
+  size?: string | null
+  heard?: boolean
+  soft?: boolean
+}
 
 /** Where the reading of a line stands. */
 export class Draft {
@@ -36,6 +44,8 @@ export class Draft {
   clause: Made[] = []
   refitting = false
   unplugging = false
+  /** The line says that something is unplugged: of an airbag's plug nothing less is taken for it. */
+  openedOnPurpose = false
   correcting = false
   /** The line began with a correction: of what was said in another line. */
   instead = false

@@ -49,7 +49,11 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     const isNut = text(item.kind).endsWith('nut')
     if (isNut && open?.drive && (open.count ?? null) !== null && open.kind === undefined && draft.last?.is === 'end')
       return void (open.fields.stack = [item.kind])
-    const group = groupFor(draft, item, (open) => open.kind !== undefined && !(open.kind === 'machine screw' && item.kind === 'bolt'))
+    const group = groupFor(
+      draft,
+      item,
+      (open) => open.kind !== undefined && !(open.kind === 'machine screw' && item.kind === 'bolt'),
+    )
     group.kind = text(item.kind)
     group.several = item.several as boolean
   },
@@ -66,7 +70,12 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   torque(draft, item) {
     const group = groupFor(draft, item, ({ fields }) => fields.torqueNm !== undefined)
     for (const made of draft.made)
-      if (made === group || (made.fact === 'holder' && made.fields.holds !== undefined && String(made.fields.holds) === String(group.fields.holds)))
+      if (
+        made === group ||
+        (made.fact === 'holder' &&
+          made.fields.holds !== undefined &&
+          String(made.fields.holds) === String(group.fields.holds))
+      )
         made.fields.torqueNm ??= item.torqueNm
   },
   each(draft, item) {
@@ -97,7 +106,13 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     open.fields.where = first![1]
     for (const [n, where] of rest) {
       const other: Group = draft.add('holder', { ...open.fields, where }, item)
-      Object.assign(other, { count: Number(n), kind: open.kind, several: open.several, drive: open.drive, size: open.size })
+      Object.assign(other, {
+        count: Number(n),
+        kind: open.kind,
+        several: open.several,
+        drive: open.drive,
+        size: open.size,
+      })
     }
   },
   unsure(draft, item) {
@@ -111,7 +126,11 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   },
   captive: (draft) => void (draft.group && (draft.group.fields.captive = true)),
   feel(draft) {
-    const { fields } = draft.group ?? draft.plug ?? draft.made.findLast(({ fact }) => fact === 'plug' || fact === 'holder') ?? { fields: {} as Record<string, unknown> }
+    const { fields } = draft.group ??
+      draft.plug ??
+      draft.made.findLast(({ fact }) => fact === 'plug' || fact === 'holder') ?? {
+        fields: {} as Record<string, unknown>,
+      }
     fields.reach = 'feel'
   },
   'single use'(draft) {
@@ -153,7 +172,9 @@ export function finishGroup(group: Group, draft: Draft): boolean {
     return false
   }
   group.kind ??= 'machine screw'
-  const uncounted = group.several || (group.count === undefined && group.kind === 'machine screw' && group.items.every(({ is }) => is !== 'kind'))
+  const uncounted =
+    group.several ||
+    (group.count === undefined && group.kind === 'machine screw' && group.items.every(({ is }) => is !== 'kind'))
   const count = group.count === undefined ? (uncounted ? null : 1) : group.count
   if (count === null && fields.unsure === undefined && !(group.heard && group.count === null)) draft.asks.add('count')
   const isScrew = ['machine screw', 'self-tapping screw'].includes(group.kind)

@@ -1,6 +1,6 @@
-import type { Item, Language, Placed, Rule, Said } from './sense'
+import type { Item, Language, Placed, Rule, Said, Which } from './sense'
 import { candidates, knownWords } from './spelling'
-import type { Word } from './words'
+import { wordsOf, type Word } from './words'
 
 const ITEM = 1
 const ARTICLE = 0.1
@@ -13,7 +13,7 @@ const MOST_SPELLINGS = 8
 /** A line as items, with what says nothing and what was not read. */
 export type Cover = { items: Item[]; talk: Word[]; unread: { word: Word; near: string[] }[] }
 
-type Edge = { to: number; cost: number; said: Said[]; meant: string[] }
+type Edge = { to: number; cost: number; said: Said[]; meant: string[]; which: Which[] }
 type Options = ReturnType<typeof optionsOf>
 type Lattice = { words: readonly Word[]; options: Options; senses: readonly Placed[][] }
 type Element = { one: string[] | null; is: string; may: boolean }
@@ -57,8 +57,11 @@ function read(
     const { from: at, edge } = best[end]!
     const own = words.slice(at, end)
     if (edge) {
-      const meant = edge.meant.length > 0 ? { meant: edge.meant } : {}
-      cover.items.unshift(...edge.said.map((said) => ({ ...said, at, end, words: own, ...meant })))
+      const more = {
+        ...(edge.meant.length > 0 && { meant: edge.meant }),
+        ...(edge.which.length > 0 && { which: edge.which }),
+      }
+      cover.items.unshift(...edge.said.map((said) => ({ ...said, at, end, words: own, ...more })))
       continue
     }
     const word = words[at]!
@@ -91,7 +94,10 @@ function optionsOf(words: readonly Word[], language: Language): { text: string; 
 
 function simpleSenses(words: readonly Word[], options: Options, language: Language): Placed[][] {
   return words.map((word, at) => {
-    const found: Placed[] = language.byForm(word.text).map((sense) => ({ ...sense, at, end: at + 1 }))
+    const found: Placed[] = [
+      ...language.byForm(word.text).map((sense) => ({ ...sense, at, end: at + 1 })),
+      ...(isLetter(words, at) ? [{ is: 'LETTER', value: word.text, at, end: at + 1 }] : []),
+    ]
     let phrases: { text: string; meant: string[] }[] = [{ text: '', meant: [] }]
     for (let end = at + 1; end <= Math.min(words.length, at + LONGEST_PHRASE); end++) {
       phrases = phrases
@@ -110,18 +116,23 @@ function simpleSenses(words: readonly Word[], options: Options, language: Langua
       options[at]!.every(({ meant }) => meant === undefined) &&
       found.every(({ end }) => end > at + 1) &&
       !isEmpty(word.text, language)
-    return isNew && /^\p{L}{3,}$/u.test(word.text) ? [...found, { is: 'NEW', value: word.text, at, end: at + 1 }] : found
+    return isNew && /^\p{L}{3,}$/u.test(word.text)
+      ? [...found, { is: 'NEW', value: word.text, at, end: at + 1 }]
+      : found
   })
+}
+
+/** A letter that is part of a name ("main b"), and no article: "main a" at the end of what it says. */
+function isLetter(words: readonly Word[], at: number): boolean {
+  const { text } = words[at]!
+  if (!/^[a-z]$/.test(text) || text === 't' || text === 'x') return false
+  return text !== 'a' || !/^[\p{L}\p{N}]/u.test(words[at + 1]?.text ?? '')
 }
 
 /** Longer names made of a name and what stands before it: "upper trim", "cluster surround", "sunglasses holder". */
 const DEEPEST_NAME = 3
 const BEFORE_A_NAME = ['ADJ', 'PART', 'PNAME', 'NEW', 'SETTING', 'COLOUR']
-function withCompounds(
-  words: readonly Word[],
-  senses: readonly Placed[][],
-  { articles }: Language,
-): Placed[][] {
+function withCompounds(words: readonly Word[], senses: readonly Placed[][], { articles }: Language): Placed[][] {
   const compounds = (at: number, depth: number): { value: string; end: number; meant: string[] }[] =>
     (senses[at] ?? []).flatMap((sense) => {
       const meant = sense.meant === undefined ? [] : [sense.meant]
@@ -157,12 +168,12 @@ function isEmpty(text: string, { articles, talk, ends }: Language): boolean {
 function edgesAt(at: number, { words, options, senses }: Lattice, language: Language): Edge[] {
   const edges: Edge[] = []
   for (const rule of language.rules)
-    follow(elementsOf(rule), 0, at, [], (to, values, meant, passed) => {
+    follow(elementsOf(rule), 0, at, { values: [], meant: [], which: [], articles: 0 }, (to, passed) => {
       if (to === at) return
-      const said = rule.make(...values)
+      const said = rule.make(...passed.values)
       if (said === null) return
-      const cost = (rule.cost ?? ITEM) + passed * ARTICLE + meant.length * RESPELT
-      edges.push({ to, cost, said: [said].flat(), meant })
+      const cost = (rule.cost ?? ITEM) + passed.articles * ARTICLE + passed.meant.length * RESPELT
+      edges.push({ to, cost, said: [said].flat(), meant: passed.meant, which: passed.which })
     })
   return edges
 
@@ -170,31 +181,36 @@ function edgesAt(at: number, { words, options, senses }: Lattice, language: Lang
     elements: readonly Element[],
     n: number,
     place: number,
-    values: readonly (string | null)[],
-    found: (to: number, values: readonly (string | null)[], meant: string[], passed: number) => void,
-    meant: string[] = [],
-    passed = 0,
+    passed: Passed,
+    found: (to: number, passed: Passed) => void,
   ): void {
     const element = elements[n]
-    if (!element) return found(place, values, meant, passed)
-    if (element.may) follow(elements, n + 1, place, element.one ? values : [...values, null], found, meant, passed)
+    if (!element) return found(place, passed)
+    if (element.may)
+      follow(elements, n + 1, place, element.one ? passed : { ...passed, values: [...passed.values, null] }, found)
     const word = words[place]
     if (!word) return
     if (element.one) {
-      for (const option of options[place]!)
-        if (element.one.includes(option.text)) {
-          const how = option.meant === undefined ? meant : [...meant, option.meant]
-          follow(elements, n + 1, place + 1, values, found, how, passed)
-        }
+      for (const { text, meant } of options[place]!)
+        if (element.one.includes(text)) follow(elements, n + 1, place + 1, spelt(passed, meant), found)
     } else
       for (const sense of senses[place]!)
-        if (sense.is === element.is) {
-          const how = sense.meant === undefined ? meant : [...meant, sense.meant]
-          follow(elements, n + 1, sense.end, [...values, sense.value], found, how, passed)
-        }
+        if (sense.is === element.is) follow(elements, n + 1, sense.end, took(passed, sense, words), found)
     if (n > 0 && place > at && language.articles.has(word.text))
-      follow(elements, n, place + 1, values, found, meant, passed + 1)
+      follow(elements, n, place + 1, { ...passed, articles: passed.articles + 1 }, found)
   }
+}
+
+/** What a pattern has gone through so far. */
+type Passed = { values: readonly (string | null)[]; meant: string[]; which: Which[]; articles: number }
+
+function spelt(passed: Passed, meant: string | undefined): Passed {
+  return meant === undefined ? passed : { ...passed, meant: [...passed.meant, meant] }
+}
+
+function took(passed: Passed, { value, meant, choices, at, end }: Placed, words: readonly Word[]): Passed {
+  const which = choices ? [...passed.which, { choices, from: words[at]!.from, to: words[end - 1]!.to }] : passed.which
+  return { ...spelt(passed, meant), values: [...passed.values, value], which }
 }
 
 const made = new WeakMap<Rule, readonly Element[]>()
@@ -209,4 +225,11 @@ function elementsOf(rule: Rule): readonly Element[] {
     made.set(rule, elements)
   }
   return elements
+}
+
+/** What the trade calls a thing of this name, with its adjectives and without: "Rubber liner" is a liner. */
+export function sensesOfName(name: string, language: Language): Set<string> {
+  const words = wordsOf(name)
+  const senses = sensesOf(words, optionsOf(words, language), language)
+  return new Set(senses.flat().flatMap(({ is, value, end }) => (is === 'PART' && end === words.length ? [value] : [])))
 }

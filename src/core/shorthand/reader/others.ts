@@ -50,14 +50,17 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   behind(draft, item) {
     const hider = text(item.part)
     const { group, plug } = draft
-    if (group && group.fields.behind === undefined) group.fields.behind = [hider]
+    const found = draft.made.at(-1)
+    if (found?.fact === 'found' && draft.clause.includes(found)) found.fields.where ??= `behind ${hider}`
+    else if (group && group.fields.behind === undefined) group.fields.behind = [hider]
     else if (plug && plug.fields.behind === undefined) plug.fields.behind = [hider]
     else draft.before.behind = hider
   },
   'behind it'(draft) {
     const hider = draft.wayPart ?? draft.subject
-    const { group } = draft
-    if (group && hider !== null && group.fields.behind === undefined) {
+    const { group, plug } = draft
+    if (plug && draft.clause.includes(plug) && hider !== null) plug.fields.behind ??= [hider]
+    else if (group && hider !== null && group.fields.behind === undefined) {
       group.fields.behind = [hider]
       if (String(group.fields.holds) === hider) delete group.fields.holds
     } else if (draft.subject !== null) draft.before.behind = draft.subject
@@ -80,7 +83,8 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     else draft.add('traps', { of: draft.subject, by: item.part }, item)
   },
   fixing: (draft, item) => void draft.add('fixing', { fixing: item.fixing, ...ofSubject(draft) }, item),
-  brittle: (draft, item) => void draft.add('brittle', { ...ofSubject(draft), ...(item.not === true && { not: true }) }, item),
+  brittle: (draft, item) =>
+    void draft.add('brittle', { ...ofSubject(draft), ...(item.not === true && { not: true }) }, item),
   rests(draft, item) {
     if (draft.plug && draft.last?.is === 'plug') return
     const part = textOrNull(item.part)
@@ -99,6 +103,10 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     if (item.bare && isRelease) draft.about('release', item).fields.start ??= item.bare
     else draft.about('refit', item).fields.first = item.first
     if (item.group) draft.refitting = true
+  },
+  'stray first'(draft, item) {
+    const { made } = draft
+    if (!draft.refitting && !['setting', 'refit', 'release', 'plug'].includes(made.at(-1)?.fact ?? '')) draft.leaveUnread(item)
   },
   last: refit('last', ({ last }) => last),
   test: (draft, item) => void draft.add('test', { what: item.what }, item),
@@ -129,7 +137,8 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     else draft.leaveUnread(item)
   },
   caution(draft, item) {
-    const named = textOrNull(item.part) ?? draft.subject
+    const forbidden = draft.made.at(-1)?.fact === 'must not' ? draft.lastPart : null
+    const named = textOrNull(item.part) ?? draft.subject ?? forbidden
     draft.add('caution', { what: item.what, ...(named !== null && { of: named }) }, item)
   },
   found(draft, item) {
@@ -137,7 +146,16 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     const last = draft.made.findLast(({ fact }) => fact === 'holder') as Group | undefined
     const of = kind ?? last?.kind
     draft.group = null
-    draft.add('found', { state, ...(of !== undefined && { kind: of }), ...(count !== undefined && { count }), ...(item.where !== undefined && { where: item.where }) }, item)
+    draft.add(
+      'found',
+      {
+        state,
+        ...(of !== undefined && { kind: of }),
+        ...(count !== undefined && { count }),
+        ...(item.where !== undefined && { where: item.where }),
+      },
+      item,
+    )
   },
   when(draft, item) {
     draft.whenSaid = text(item.when)

@@ -15,9 +15,10 @@ export function lies(draft: Draft, item: Item): void {
     return void draft.add('setting', { setting: 'seat', value: place === 'rear' ? 'back' : place }, item)
   if (plug && draft.correcting && plug.fields.tab !== undefined) plug.fields.tab = place
   else if (group && (group.fields.where === undefined || draft.correcting)) group.fields.where = place
+  else if (group) group.fields.where = `${text(group.fields.where)} ${place}`
   else if (plug) plug.items.push(item)
-  else if (!group && draft.clause.some(({ fact }) => fact === 'release')) draft.about('release', item).fields.start ??= place
-  else if (!group) draft.before.where = place
-  else draft.leaveUnread(item)
+  else if (draft.clause.some(({ fact }) => fact === 'release'))
+    draft.about('release', item).fields.start ??= place
+  else draft.before.where = place
   draft.correcting = false
 }

@@ -37,6 +37,7 @@ function name(draft: Draft, item: Item, named: string): void {
 
 export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   unplug(draft, item) {
+    draft.openedOnPurpose = true
     // "Lamp behind it unplug": that one.
     if (draft.plug && draft.clause.includes(draft.plug) && draft.last?.is !== 'unplug') return
     draft.plug = null
@@ -63,7 +64,8 @@ export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   },
   'plug name'(draft, item) {
     const named = text(item.name)
-    if (named === 'airbag' && !draft.plug) return void draft.add('caution', { what: 'airbag', ...ofSubject(draft) }, item)
+    if (named === 'airbag' && !draft.plug)
+      return void draft.add('caution', { what: 'airbag', ...ofSubject(draft) }, item)
     name(draft, item, named)
   },
   latch(draft, item) {
@@ -88,8 +90,9 @@ export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   leave(draft, item) {
     const plug = draft.plug ?? (item.bare ? null : (draft.made.findLast(({ fact }) => fact === 'plug') ?? null))
     draft.correcting = false
-    if (plug && (!item.bare || draft.clause.includes(plug)) && !(item.forbids && !draft.clause.includes(plug)))
+    if (plug && (!item.bare || draft.clause.includes(plug)) && !(item.forbids && !item.touch && !draft.clause.includes(plug)))
       plug.fields.leave = true
+    else if (item.touch) draft.add('must not', { what: 'touch', ...ofSubject(draft) }, item)
     else if (!item.forbids || (draft.last?.is !== 'end' && draft.subject === null)) draft.before.leave = item
     else draft.add('must not', { what: 'unplug', ...ofSubject(draft) }, item)
   },
@@ -101,6 +104,8 @@ export function ofSubject({ subject }: Draft): { of?: string } {
 
 /** A plug without a name is the one of the part in hand; which, is asked. */
 export function finishPlug(fields: Record<string, unknown>, draft: Draft): boolean {
+  const isAirbag = String(fields.name).includes('airbag')
+  if (isAirbag && fields.leave === undefined && !draft.openedOnPurpose) draft.asks.add('airbag')
   if (fields.name !== undefined) return true
   draft.asks.add('part')
   return false

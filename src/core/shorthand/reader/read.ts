@@ -6,7 +6,7 @@ import { itemsOf } from './items'
 import { OTHER_ITEMS } from './others'
 import { finishPlug, PLUG_ITEMS } from './plugs'
 import { finishRelease, RELEASE_ITEMS } from './releases'
-import type { Item, Language } from './sense'
+import type { Item, Language, Which } from './sense'
 import { knownWords } from './spelling'
 import { wordsOf, type Word } from './words'
 
@@ -23,6 +23,9 @@ export type Read = {
   asks: AskKind[]
   unread: { word: Word; near: string[] }[]
   heard: { meant: string; words: Word[] }[]
+  which: Which[]
+  /** Words that are in no fact: the line's note. */
+  left: Word[]
 }
 
 /** Reads a line. Never fails. Cost: words times rules. */
@@ -43,7 +46,9 @@ export function readLine(line: string, language: Language, nearTo: (text: string
     draft.add('part', { part: draft.subject, when: draft.whenSaid }, items[0]!)
   const whole = draft.made.filter((made) => finish(made, draft))
   const near = new Map(cover.unread.map((unread) => [unread.word, unread.near]))
-  const unread = draft.unread.flatMap(({ words }) => words).map((word) => ({ word, near: near.get(word) ?? [] }))
+  const unread = draft.unread.flatMap(({ is, words }) =>
+    words.map((word) => ({ word, near: near.get(word) ?? [], isTrade: is !== 'unread' })),
+  )
   return {
     facts: whole.map(({ fact, fields, items }) => ({
       fact: { fact, ...fields, ...insteadOf(fact, draft) },
@@ -51,7 +56,12 @@ export function readLine(line: string, language: Language, nearTo: (text: string
     })),
     asks: [...draft.asks],
     heard: draft.heard.map(({ meant, words }) => ({ meant: meant as unknown as string, words })),
-    unread: unread.filter(holdsUp).sort((a, b) => a.word.from - b.word.from),
+    which: items.flatMap(({ which }) => which ?? []),
+    left: unread.filter((each) => !holdsUp(each)).map(({ word }) => word),
+    unread: unread
+      .filter(holdsUp)
+      .map(({ word, near: meant }) => ({ word, near: meant }))
+      .sort((a, b) => a.word.from - b.word.from),
   }
 }
 
@@ -79,7 +89,7 @@ function insteadOf(fact: string, { instead, insteadOf: was }: Draft): { instead?
   return (instead || Object.keys(was).length > 0) && fact !== 'take back' ? { instead: was } : {}
 }
 
-/** A number, a letter or a near miss can turn a fact; any other word that nobody knows is its note. */
-function holdsUp({ word, near }: { word: Word; near: string[] }): boolean {
-  return near.length > 0 || word.text.length < 2 || /\d/.test(word.text)
+/** A word of the trade that fits nowhere, a number, a letter or a near miss can turn a fact; any other word that nobody knows is its note. */
+function holdsUp({ word, near, isTrade }: { word: Word; near: string[]; isTrade: boolean }): boolean {
+  return isTrade || near.length > 0 || word.text.length < 2 || /\d/.test(word.text)
 }

@@ -23,7 +23,9 @@ function way(to: string | null): { to?: string } {
 const ASKED_WAYS: Record<string, AskKind> = { forward: 'forward', left: 'whose left', right: 'whose left' }
 
 function lastRelease(draft: Draft): Made | undefined {
-  return draft.clause.findLast(({ fact }) => fact === 'release') ?? draft.made.findLast(({ fact }) => fact === 'release')
+  return (
+    draft.clause.findLast(({ fact }) => fact === 'release') ?? draft.made.findLast(({ fact }) => fact === 'release')
+  )
 }
 
 function lastTurn(draft: Draft, item: Item): ReleaseMotion {
@@ -102,7 +104,10 @@ export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> =
     else if (draft.group || draft.plug) lies(draft, { ...item, where: place })
     else RELEASE_ITEMS.start!(draft, item)
   },
-  'must not': (draft, item) => void draft.add('must not', { what: item.what, ...ofSubject(draft) }, item),
+  'must not'(draft, item) {
+    draft.add('must not', { what: item.what, ...ofSubject(draft) }, item)
+    draft.lastPart = textOrNull(item.about) ?? draft.lastPart
+  },
 }
 
 /** A turn without its sense, or seen from nobody knows where, is asked. */

@@ -1,7 +1,10 @@
 import type { Word } from './words'
 
-/** What a word or a phrase may be, and what it stands for: "bezel" a part, and that the surround. */
-export type Sense = { is: string; value: string }
+/**
+ * What a word or a phrase may be, and what it stands for: "bezel" a part, and that the surround. `choices`: the parts
+ * of the record that all are called so.
+ */
+export type Sense = { is: string; value: string; choices?: readonly string[] }
 
 /** A sense at its place: of the words from `at` up to `end`. `meant`: the known word a misspelt one was taken for. */
 export type Placed = Sense & { at: number; end: number; meant?: string }
@@ -32,4 +35,7 @@ export type Language = {
 }
 
 /** An item of a line with its words. */
-export type Item = Said & { at: number; end: number; words: Word[]; meant?: string[] }
+export type Item = Said & { at: number; end: number; words: Word[]; meant?: string[]; which?: Which[] }
+
+/** A name that several parts of the record have. */
+export type Which = { choices: readonly string[]; from: number; to: number }

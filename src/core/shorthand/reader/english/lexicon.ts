@@ -22,7 +22,7 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['DRIVE', 'cross', 'cross|plus head|cross head|plus|crosshead'],
   ['DRIVE', 'posi', 'posi|pozi'],
   ['DRIVE', 'slot', 'slot|slotted|flathead|flat head|slot head'],
-  ['HOLD', '', 'hold|holds|holding|held|keep|keeps|secure|secures|retain|retains|fix|fixes'],
+  ['HOLD', '', 'hold|holds|holding|held|hold down|holds down|holding down|keep|keeps|secure|secures|retain|retains|fix|fixes'],
   ['COVERS', '', 'covers|hides|conceals'],
   [
     'BEHIND',
@@ -37,6 +37,8 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['PLUG', 'lamp', 'lamp|lamps'],
   ['PLUG', 'light', 'light|lights'],
   ['PLUG', 'hose', 'hose'],
+  ['PLUG', 'strap', 'strap'],
+  ['PLUG', 'pipe', 'pipe'],
   ['PNAME', 'main', 'main|big'],
   ['PNAME', 'antenna', 'antenna|aerial|ant'],
   ['PNAME', 'ground', 'ground|earth|gnd|grond'],
@@ -116,7 +118,11 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['PRESSFIT', 'press fit', 'press fit|pressed in|press fitted|is pressed in'],
   ['PRESSFIT', 'rests', 'just sits there|sits there|just rests|rests there|only rests'],
   ['BRITTLE', '', 'brittle|fragile'],
-  ['MIRRORED', '', 'same other side|same on the other side|other side the same|same lh|same rh|right the same|left the same'],
+  [
+    'MIRRORED',
+    '',
+    'same other side|same on the other side|other side the same|same lh|same rh|right the same|left the same',
+  ],
   ['TRAPS', '', 'traps|sits over|overlaps|laps over|over'],
   ['CONSEQUENCE', '', 'or|because|otherwise|they|it|which|the hooks|if'],
   ['PERSON', '', 'people|persons|pers|person|man|men'],
@@ -124,7 +130,11 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['MISSING', 'broken', 'broken|broke|brokn|snapped|cracked'],
   ['MISSING', 'stripped', 'stripped|rounded off|rounded|chewed'],
   ['MISSING', 'worn', 'worn'],
-  ['SINGLE', '', 'single use|new each time|do not reuse|dont reuse|fit new ones|take new ones|replace each time|use once'],
+  [
+    'SINGLE',
+    '',
+    'single use|new each time|do not reuse|dont reuse|fit new ones|take new ones|replace each time|use once',
+  ],
   ['CAPTIVE', '', 'captive'],
   ['CAUTION', 'hot', 'hot'],
   ['CAUTION', 'sharp', 'sharp|sharp edges|edges like a knife'],
@@ -155,9 +165,17 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['ALIGNED', 'square', 'square'],
   ['LISTEN', 'click', 'listen for the click|hear it click|should click|clicks home|click'],
   ['FIRST', '', 'first|goes in first|in first|1st|goes first'],
-  ['NOTE', '', 'customer|cust|photo|photos|pic|pics|picture|pictures|tomorrow|tmrw|lunch|tea|reception|folder|fleet|typing|painted|paited|experience|never mind|ignore me|where was i|faff|told|signed|week|drawer'],
+  [
+    'NOTE',
+    '',
+    'customer|cust|photo|photos|pic|pics|picture|pictures|tomorrow|tmrw|lunch|tea|reception|folder|fleet|typing|painted|paited|experience|never mind|ignore me|where was i|faff|told|signed|week|drawer',
+  ],
   ['LAST', '', 'last|comes last|goes last'],
-  ['REFIT', '', 'refit|back in|going back|on the way back|when it goes back|when you put it back|refitting|putting back'],
+  [
+    'REFIT',
+    '',
+    'refit|back in|going back|on the way back|when it goes back|when you put it back|refitting|putting back',
+  ],
   ['HANG', '', 'hangs|hang|hanging'],
   ['LEADS', '', 'leads|wires|lead|cables|harness'],
   ['CLOTH', '', 'cloth|blanket|towel|foam'],
@@ -186,11 +204,19 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['VALUE', 'down', 'down|dn|all the way down|fully down|lowest|in its lowest position|lowest position'],
   ['VALUE', 'up', 'up|all the way up|fully up'],
   ['VALUE', 'out', 'out'],
-  ['VALUE', 'out and down', 'all the way out and down|out and down|fully dn + out|fully down and out|down and out|fully dn out'],
+  [
+    'VALUE',
+    'out and down',
+    'all the way out and down|out and down|fully dn + out|fully down and out|down and out|fully dn out',
+  ],
   ['VALUE', 'forward', 'forward|all the way forward'],
   ['VALUE', 'back', 'back|right back|all the way back'],
   ['VALUE', 'chocked', 'chocked'],
-  ['IF', '', 'if|only if|with|only with|only if it has|if it has|only w/|only on|for|only cars with|only the versions with|w/'],
+  [
+    'IF',
+    '',
+    'if|only if|with|only with|only if it has|if it has|only w/|only on|for|only cars with|only the versions with|w/',
+  ],
   ['FACET', 'automatic', 'auto|automatic|autos'],
   ['FACET', 'manual', 'manual'],
   ['FACET', 'amplified', 'amplified'],
@@ -205,12 +231,28 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['FACET', 'late', 'late'],
   ['FACET', 'full', 'full'],
   ['PRYMOVE', 'pry', 'pry|prise|prises|pries'],
-  ['CORRECT', '', 'sorry|i mean|wait|er|erm|no wait|no sorry|actually|well|oops|rather|wait these are|well its more|i meant|hold on|no its|no actually|i said|let me measure|as in|scrub that|i meant to say'],
-  ['REASON', '', 'because|otherwise|or it|or the|so that|or they|since|in case|or you|as it|as they|before|until|while|once|when|afterwards|as soon as|so you'],
+  [
+    'CORRECT',
+    '',
+    'sorry|i mean|wait|er|erm|no wait|no sorry|actually|well|oops|rather|wait these are|well its more|i meant|hold on|no its|no actually|i said|let me measure|as in|scrub that|i meant to say',
+  ],
+  [
+    'REASON',
+    '',
+    'because|otherwise|or it|or the|so that|or they|since|in case|or you|as it|as they|before|until|while|once|when|afterwards|as soon as|so you',
+  ],
   ['HYPOTHESIS', '', 'if you|if it|if they|if more|if any|when you|if the'],
-  ['UNIT', '', 'cm|centimetre|centimetres|centimeters|degrees|seconds|wires|turns|metre|metres|kg|times|tabs|hands|hand'],
+  [
+    'UNIT',
+    '',
+    'cm|centimetre|centimetres|centimeters|degrees|seconds|wires|turns|metre|metres|kg|times|tabs|hands|hand',
+  ],
   ['AGAIN', '', 'make that|it was|i counted again|correction to|that was a|thats a'],
-  ['TAKEBACK', '', 'scratch that|delete the last one|forget that|strike that|delete that|undo that|cancel that|delete last'],
+  [
+    'TAKEBACK',
+    '',
+    'scratch that|delete the last one|forget that|strike that|delete that|undo that|cancel that|delete last',
+  ],
 ]
 
 const MOVES: Readonly<Record<string, string>> = {
@@ -235,13 +277,14 @@ const MOVES: Readonly<Record<string, string>> = {
   squeeze: 'squeeze',
   pry: 'pry',
   prise: 'prise',
+  tip: 'tilt',
   drop: 'lower',
   lower: 'lower',
 }
 
 /** Everyday words that no word of the trade is a misspelling of. */
 const EVERYDAY =
-  "cont contd varies smashes jams degrees clock swap cabin centimetres spread said talking talk warm halves frees free feels feel loose always never ever falls fall reverse arrives what who why how find found see sees look looks looking watch know knows think hear hold tell keep mind care time times hour half man day today yesterday morning later soon again twice once thing things stuff piece pieces place places line lines same different new old good bad right wrong easy hard big long short tall thick thin wide narrow clean dirty dry wet cold hot heavy lightly careful carefully slow slowly fast quick quickly people somebody someone nobody anyone everything something anything nothing everyone number name names word words part parts side sides work works working worked job jobs van vans car cars bus truck bike help helps start stops stop go going gone come coming bring brings brought make making made take taking taken give given gives leave left lost lose loses broken break finish finished done doing does did being have having had here there where when while until before after then than because though although however maybe perhaps almost nearly about around along across over under between inside outside through against toward away together apart alone behind beside beyond near far next last first second third also too only just even still yet already very really quite rather pretty enough much many more most less least few several some any all both each every either neither none other another such own our ours your yours my mine his her hers their theirs its it they them we us you he she him who whom whose which that this these those and or but nor so for if as at by in of on to up off out with without from into onto upon note notes please thanks thank sure fine well yes no not can could will would shall should may might must need needs want wants like likes let lets try tries trying tried use uses used using usual usually normal normally often sometimes seldom rarely seem seems looks smell smells sound sounds noise grip gives handy hand hands finger fingers thumb eye eyes head heads foot feet wall floor ground air water oil dirt dust rust grease colour colours paint painted metal plastic rubber wood paper bag bags box boxes drawer shelf bench tool tools spare spares stock store order orders ordered owner previous original factory maker dealer model version versions type types kind kinds sort sorts side way ways meet resistance remember experience future past present question answer problem problems trouble issue reason reasons because remove removed removing replace replaced replacing reuse reused check checks checked checking measure measured count counted counting write wrote written read reads reading call called calls add added adds show shows shown hide hides hidden cover covers covered meant mean means".split(
+  'fuel strap stalk pipe water coolant heater blower indicator indicators pedal clutch throttle wiper wipers tyre axle engine bonnet trunk fender wing bumper lens bulb fuse relay sensor sensors sleeve spacer bush felt leather vinyl chrome rim spoke chain fork frame rail subframe tail view bracket mount mounts mounting hole thread threads seized rusty corroded length lengths longest shortest gap seam fold tuck tucked spring springs lug lugs groove runner tongue keyhole cont contd varies smashes jams degrees clock swap cabin centimetres spread said talking talk warm halves frees free feels feel loose always never ever falls fall reverse arrives what who why how find found see sees look looks looking watch know knows think hear hold tell keep mind care time times hour half man day today yesterday morning later soon again twice once thing things stuff piece pieces place places line lines same different new old good bad right wrong easy hard big long short tall thick thin wide narrow clean dirty dry wet cold hot heavy lightly careful carefully slow slowly fast quick quickly people somebody someone nobody anyone everything something anything nothing everyone number name names word words part parts side sides work works working worked job jobs van vans car cars bus truck bike help helps start stops stop go going gone come coming bring brings brought make making made take taking taken give given gives leave left lost lose loses broken break finish finished done doing does did being have having had here there where when while until before after then than because though although however maybe perhaps almost nearly about around along across over under between inside outside through against toward away together apart alone behind beside beyond near far next last first second third also too only just even still yet already very really quite rather pretty enough much many more most less least few several some any all both each every either neither none other another such own our ours your yours my mine his her hers their theirs its it they them we us you he she him who whom whose which that this these those and or but nor so for if as at by in of on to up off out with without from into onto upon note notes please thanks thank sure fine well yes no not can could will would shall should may might must need needs want wants like likes let lets try tries trying tried use uses used using usual usually normal normally often sometimes seldom rarely seem seems looks smell smells sound sounds noise grip gives handy hand hands finger fingers thumb eye eyes head heads foot feet wall floor ground air water oil dirt dust rust grease colour colours paint painted metal plastic rubber wood paper bag bags box boxes drawer shelf bench tool tools spare spares stock store order orders ordered owner previous original factory maker dealer model version versions type types kind kinds sort sorts side way ways meet resistance remember experience future past present question answer problem problems trouble issue reason reasons because remove removed removing replace replaced replacing reuse reused check checks checked checking measure measured count counted counting write wrote written read reads reading call called calls add added adds show shows shown hide hides hidden cover covers covered meant mean means'.split(
     ' ',
   )
 
@@ -257,7 +300,8 @@ function made(): Map<string, Sense[]> {
   const phrases = new Map<string, Sense[]>()
   const add = (words: string, is: string, value: string) => {
     const senses = phrases.get(words) ?? []
-    if (!senses.some((sense) => sense.is === is && sense.value === value)) phrases.set(words, [...senses, { is, value }])
+    if (!senses.some((sense) => sense.is === is && sense.value === value))
+      phrases.set(words, [...senses, { is, value }])
   }
   for (const [is, value, words] of TABLE) for (const word of split(words)) add(word, is, value)
   // "One" may be no number at all ("a stubborn one"): its rules know it by this.
@@ -298,7 +342,9 @@ function made(): Map<string, Sense[]> {
 export const PHRASES: ReadonlyMap<string, readonly Sense[]> = made()
 
 /** Words that say nothing between two words of an item. */
-export const ARTICLES = new Set("the its it's it is are was were a an this these that those s be there theres there's of wee little small".split(' '))
+export const ARTICLES = new Set(
+  "the its it's it is are was were a an this these that those s be there theres there's of wee little small".split(' '),
+)
 
 /** Words that say nothing. */
 export const TALK = new Set(

@@ -2,7 +2,11 @@ import type { Rule, Said } from '../sense'
 import { driveOf, ONE } from './numbers'
 
 type Make = Rule['make']
-const rule = (pattern: string, make: Make, cost?: number): Rule => ({ pattern, make, ...(cost !== undefined && { cost }) })
+const rule = (pattern: string, make: Make, cost?: number): Rule => ({
+  pattern,
+  make,
+  ...(cost !== undefined && { cost }),
+})
 const is = (name: string, ...fields: string[]): Make => {
   return (...values) => ({ is: name, ...Object.fromEntries(fields.map((field, i) => [field, values[i] ?? null])) })
 }
@@ -20,12 +24,22 @@ const driveNumber: Make = (drive, n) => ({
   drive: drive === 'posi' ? 'cross' : drive,
   size: n === null ? null : `${sizeIn[drive!] ?? ''}${n}`,
 })
-const kind = (value: string | null): Said => ({ is: 'kind', kind: value!.replace('*', ''), several: value!.endsWith('*') })
+const kind = (value: string | null): Said => ({
+  is: 'kind',
+  kind: value!.replace('*', ''),
+  several: value!.endsWith('*'),
+})
 
 /** Fasteners: how many, of what kind, with what head, where. */
 const HOLDERS: readonly Rule[] = [
   rule('NUM', (n) => count(n)),
   rule('NUM x', (n) => count(n)),
+  rule('KIND x NUM', (value, n) => [kind(value!), count(n!)], 0.9),
+  rule('SIZE x NUM', (size, n) => [sized(size!), count(n!)], 0.9),
+  rule('NUM MM x NUM', (size, _, n) => [{ is: 'drive', drive: 'hex', size }, count(n!)], 0.9),
+  rule('NUM or ABOUT NUM', (_, _a, n) => count(n!, true), 0.9),
+  rule('in/out/up/down/only/by NUM MM', () => ({ is: 'nothing' }), 0.95),
+  rule('FIRST', () => ({ is: 'stray first' }), 1.3),
   rule('NUM of them', (n) => count(n)),
   rule('NUM off', (n) => count(n), 1.2),
   rule('a NUM', (n) => count(n), 1.05),
@@ -45,14 +59,47 @@ const HOLDERS: readonly Rule[] = [
   rule('PLACE row', (place) => ({ is: 'where', where: `${place} row` }), 0.9),
   rule('may have a? DRIVE NUM?', (drive, n) => ({ ...(driveNumber(drive ?? null, n ?? null) as Said), is: 'or' }), 0.8),
   rule('may have a? SIZE', (size) => ({ ...sized(size!), is: 'or' }), 0.8),
-  rule('NUM of them is a? KIND so NUM and NUM', (_, value, n, m) => ({ is: 'split', kind: value!.replace('*', ''), counts: [n, m] }), 0.5),
+  rule(
+    'NUM of them is a? KIND so NUM and NUM',
+    (_, value, n, m) => ({ is: 'split', kind: value!.replace('*', ''), counts: [n, m] }),
+    0.5,
+  ),
   rule('NUM quarter turn', (n) => [count(n), { is: 'kind', kind: 'quarter-turn', several: true }], 0.9),
   rule('quarter turn fasteners/fastener', () => ({ is: 'kind', kind: 'quarter-turn', several: true }), 0.9),
-  rule('for/fore SIZE', (size) => [{ is: 'heard', meant: '4' }, { is: 'count', count: null, unsure: false, heard: true }, sized(size!)], 0.9),
-  rule('to/too SIZE', (size) => [{ is: 'heard', meant: '2' }, { is: 'count', count: null, unsure: false, heard: true }, sized(size!)], 0.9),
-  rule('tea/tee NUM', (n) => [{ is: 'heard', meant: `T${n}` }, { is: 'drive', drive: 'six-lobe', size: null, heard: true }], 0.9),
-  rule('sealing strip', () => [{ is: 'heard', meant: 'ceiling' }, { is: 'part', part: 'seal' }], 0.8),
-  rule('ceiling', () => [{ is: 'heard', meant: 'seal' }, { is: 'part', part: 'headliner' }], 0.8),
+  rule(
+    'for/fore SIZE',
+    (size) => [{ is: 'heard', meant: '4' }, { is: 'count', count: null, unsure: false, heard: true }, sized(size!)],
+    0.9,
+  ),
+  rule(
+    'to/too SIZE',
+    (size) => [{ is: 'heard', meant: '2' }, { is: 'count', count: null, unsure: false, heard: true }, sized(size!)],
+    0.9,
+  ),
+  rule(
+    'tea/tee NUM',
+    (n) => [
+      { is: 'heard', meant: `T${n}` },
+      { is: 'drive', drive: 'six-lobe', size: null, heard: true },
+    ],
+    0.9,
+  ),
+  rule(
+    'sealing strip',
+    () => [
+      { is: 'heard', meant: 'ceiling' },
+      { is: 'part', part: 'seal' },
+    ],
+    0.8,
+  ),
+  rule(
+    'ceiling',
+    () => [
+      { is: 'heard', meant: 'seal' },
+      { is: 'part', part: 'headliner' },
+    ],
+    0.8,
+  ),
   rule('NUM click/clicks', (n) => [count(n!), { is: 'heard', meant: 'clip' }], 0.8),
   rule('em NUM', (n) => ({ is: 'heard', meant: `M${n}` }), 0.8),
   rule('push pen', () => ({ is: 'heard', meant: 'push-pin' }), 0.8),
@@ -65,16 +112,20 @@ const HOLDERS: readonly Rule[] = [
   rule('t PLURAL_NUM', (n) => [sized(`T${n}`)]),
   rule('ph NUM', (n) => sized(`PH${n}`)),
   rule('DRIVE NUMBERED? NUM MM?', (drive, _, n) => driveNumber(drive ?? null, n ?? null), 0.9),
-  rule('DRIVE KIND NUM', (drive, value, n) => {
-    const isSize = !value!.endsWith('*') && drive !== 'slot'
-    return [driveNumber(drive!, isSize ? n! : null) as Said, kind(value!), ...(isSize ? [] : [count(n!)])]
-  }, 0.85),
-  rule('NUM MM DRIVE', (n, drive) => driveNumber(drive ?? null, n ?? null), 0.9),
+  rule(
+    'DRIVE KIND NUM',
+    (drive, value, n) => {
+      const isSize = !value!.endsWith('*') && drive !== 'slot'
+      return [driveNumber(drive!, isSize ? n! : null) as Said, kind(value!), ...(isSize ? [] : [count(n!)])]
+    },
+    0.85,
+  ),
+  rule('NUM MM DRIVE', (n, _, drive) => driveNumber(drive ?? null, n ?? null), 0.85),
   rule('or SIZE', (size) => ({ ...sized(size!), is: 'or' }), 0.9),
   rule('or DRIVE NUM?', (drive, n) => ({ ...(driveNumber(drive ?? null, n ?? null) as Said), is: 'or' }), 0.9),
   rule('DRIVE SIZE', (_, size) => sized(size ?? null)),
   rule('DRIVE', (drive) => driveNumber(drive ?? null, null)),
-  rule('NUM MM', (n) => ({ is: 'drive', drive: 'hex', size: n })),
+  rule('NUM MM', (size) => ({ is: 'drive', drive: 'hex', size })),
   rule('NUM MM head', (n) => ({ is: 'drive', drive: 'hex', size: n })),
   rule('NUM MM spanner/socket', (n) => ({ is: 'spanner', size: n }), 0.9),
   rule('clip/clips together', () => ({ is: 'kind', kind: 'spring clip', several: true }), 0.9),
@@ -87,6 +138,7 @@ const HOLDERS: readonly Rule[] = [
   rule('THREAD', is('thread', 'thread')),
   rule('METRIC x/by NUM', (metric, n) => ({ is: 'thread', thread: `${metric}x${n}` })),
   rule('METRIC', is('thread', 'thread'), 1.2),
+  rule('up to NUM NM', (n, each) => ({ is: 'torque', torqueNm: Math.round(Number(n) * Number(each) * 100) / 100 }), 0.9),
   rule('NUM NM', (n, each) => ({ is: 'torque', torqueNm: Math.round(Number(n) * Number(each) * 100) / 100 })),
   rule('DECIMAL NM', (n, each) => ({ is: 'torque', torqueNm: Math.round(Number(n) * Number(each) * 100) / 100 })),
   rule('NUM EACH', (n, where) => ({ is: 'each', count: Number(n), where })),
@@ -121,12 +173,12 @@ const PARTS: readonly Rule[] = [
   rule('COVERS', is('covers')),
   rule('PART COVERS', (part) => ({ is: 'covers', part }), 0.8),
   rule('not PART', () => ({ is: 'nothing' }), 0.8),
-  rule('of/on/round/around/off PART', (part) => ({ is: 'on', part })),
+  rule('of/on/round/around/off/along/down PART', (part) => ({ is: 'on', part })),
   rule('for PART', (part) => ({ is: 'on', part, alone: true }), 0.95),
   rule('PART stays/stay', () => ({ is: 'aside' }), 0.9),
   rule('PART TO', (part, to) => ({ is: 'part', part, way: to }), 1.05),
   rule('of/on/from/at/in PART', (part) => ({ is: 'on', part }), 1.05),
-  rule('toward/towards/to/against/with/over PART', () => ({ is: 'aside' }), 1.1),
+  rule('toward/towards/to/against/with/over PART', (part) => ({ is: 'aside', part }), 1.1),
   rule('PART before PART', (by, of) => ({ is: 'traps', by, of }), 0.9),
   rule('PART off? before PART comes? away? off?', (by, _o, of) => ({ is: 'traps', by, of: of ?? _o }), 0.9),
   rule('PART wants/needs undoing/off before PART will? come? away?', (by, of) => ({ is: 'traps', by, of }), 0.8),
@@ -144,6 +196,14 @@ const PLUGS: readonly Rule[] = [
   rule('PART? NEW hose', (part, name) => ({ is: 'plug', name: `${part === null ? '' : `${part} `}${name} hose` }), 2.5),
   rule('NEW switch/lamp/light PLUG?', (name) => ({ is: 'plug', name }), 2.5),
   rule('leave plugged in?', () => ({ is: 'leave' })),
+  rule('must? stay/stays/keep/keeps/remain/remains plugged/connected in?', () => ({ is: 'leave' }), 0.8),
+  rule('plugged/connected in?', () => ({ is: 'leave', bare: true }), 1),
+  rule('NOT touch/open/disturb it?', () => ({ is: 'leave', forbids: true, touch: true }), 0.8),
+  rule('UNPLUG all? NUM', (_, n) => ({ is: 'unplug', count: n }), 0.95),
+  rule('before you? open PNAME PLUG?', (name, noun) => [{ is: 'unplug' }, { is: 'plug', name: named(name!, noun ?? '') }], 0.4),
+  rule('MOVE PLUG', (_, noun) => ({ is: 'plug', name: noun || null }), 0.9),
+  rule('squeeze/press/push tab', () => ({ is: 'latch', latch: 'press tab' }), 0.85),
+  rule('squeeze/press tabs', () => ({ is: 'latch', latch: 'squeeze two tabs' }), 0.85),
   rule('leave it? alone/plugged/connected in?', () => ({ is: 'leave' })),
   rule('leave', () => ({ is: 'leave', bare: true }), 1.1),
   rule('UNPLUG battery', () => ({ is: 'setting', setting: 'battery', value: 'off' }), 0.8),
@@ -160,20 +220,62 @@ const PLUGS: readonly Rule[] = [
   rule('LEAD comes off', () => ({ is: 'plug', name: 'cable' }), 0.9),
   rule('short LEAD', () => ({ is: 'short lead' }), 0.9),
   rule('LEAD', () => ({ is: 'held' }), 1.05),
-  rule('LEVER of PNAME PLUG?', (_, name) => [{ is: 'plug name', name }, { is: 'latch', latch: 'lever' }], 0.9),
+  rule(
+    'LEVER of PNAME PLUG?',
+    (_, name) => [
+      { is: 'plug name', name },
+      { is: 'latch', latch: 'lever' },
+    ],
+    0.9,
+  ),
   rule('must be? fully? open', () => ({ is: 'before plugging' }), 0.9),
   rule('PNAME PLUG', (name, noun) => ({ is: 'plug', name: named(name!, noun!) })),
   rule('PNAME PLUG COLOUR', (name, noun, colour) => ({ is: 'plug', name: named(name!, noun!), colour })),
   rule('NUM more? PLUG', (n) => ({ is: 'plugs', count: Number(n) }), 0.9),
-  rule('ground stud', () => [{ is: 'plug name', name: 'ground' }, { is: 'latch', latch: 'ground stud' }], 0.9),
-  rule('ground stud NUM', () => [{ is: 'plug name', name: 'ground' }, { is: 'latch', latch: 'ground stud' }], 0.9),
+  rule(
+    'ground stud',
+    () => [
+      { is: 'plug name', name: 'ground' },
+      { is: 'latch', latch: 'ground stud' },
+    ],
+    0.9,
+  ),
+  rule(
+    'ground stud NUM',
+    () => [
+      { is: 'plug name', name: 'ground' },
+      { is: 'latch', latch: 'ground stud' },
+    ],
+    0.9,
+  ),
   rule('press TAB', () => ({ is: 'latch', latch: 'press tab' }), 0.95),
-  rule('press TAB AT? PLACE', (_, _at, side) => [{ is: 'latch', latch: 'press tab' }, { is: 'tab', side }], 0.95),
-  rule('press TAB AT? SIDE', (_, _at, side) => [{ is: 'latch', latch: 'press tab' }, { is: 'tab', side }], 0.95),
+  rule(
+    'press TAB AT? PLACE',
+    (_, _at, side) => [
+      { is: 'latch', latch: 'press tab' },
+      { is: 'tab', side },
+    ],
+    0.95,
+  ),
+  rule(
+    'press TAB AT? SIDE',
+    (_, _at, side) => [
+      { is: 'latch', latch: 'press tab' },
+      { is: 'tab', side },
+    ],
+    0.95,
+  ),
   rule('COLOUR PNAME PLUG', (colour, name, noun) => ({ is: 'plug', name: named(name!, noun!), colour })),
   rule('PNAME PNAME PLUG', (a, b, noun) => ({ is: 'plug', name: named(`${a} ${b}`, noun!) })),
   rule('PLUG for the? PNAME', (_, name) => ({ is: 'plug', name })),
   rule('PNAME', (name) => ({ is: 'plug name', name })),
+  rule('PNAME LETTER', (name, letter) => ({ is: 'plug name', name: `${name} ${letter}` }), 0.9),
+  rule('PNAME PLUG LETTER', (name, noun, letter) => ({ is: 'plug', name: `${named(name!, noun!)} ${letter}` }), 0.9),
+  rule('UNPLUG OTHER NEW', (_, other, name) => [{ is: 'unplug' }, { is: 'plug name', name: `${other} ${name}` }], 2),
+  rule('NEW PLUG', (name, noun) => (noun === 'lamp' || noun === 'light' || noun === 'switch' ? { is: 'plug', name: `${name} ${noun}` } : null), 2.4),
+  rule('UNPLUG NEW NUM', (_, name, n) => [{ is: 'unplug' }, { is: 'plug name', name: `${name} ${n}` }], 2.4),
+  rule('UNPLUG PNAME NUM', (_, name, n) => [{ is: 'unplug' }, { is: 'plug name', name: `${name} ${n}` }], 0.9),
+  rule('PART LETTER', (part, letter) => ({ is: 'part', part: `${part} ${letter}` }), 0.9),
   rule('PART PLUG', (part, noun) => ({ is: 'plug', name: named(part!, noun!) })),
   rule('COLOUR PLUG', (colour, noun) => ({ is: 'plug', name: noun || null, colour })),
   rule('PLUG COLOUR', (noun, colour) => ({ is: 'plug', name: noun || null, colour })),
@@ -207,7 +309,14 @@ const RELEASES: readonly Rule[] = [
   rule('MOVE it? TO', (move, to) => ({ is: 'move', move, to })),
   rule('MOVE back', (move) => ({ is: 'move', move, to: 'rearward' }), 0.95),
   rule('MOVE PLACE TO', (move, place, to) => ({ is: 'move', move, to: `${place} ${to}` })),
-  rule('MOVE PLACE', (move, place) => [{ is: 'move', move, to: null }, { is: 'start', start: place }], 1.1),
+  rule(
+    'MOVE PLACE',
+    (move, place) => [
+      { is: 'move', move, to: null },
+      { is: 'start', start: place },
+    ],
+    1.1,
+  ),
   rule('MOVE it? YOU', (move) => ({ is: 'move', move, to: 'toward you' })),
   rule('MOVE it? FORWARD', (move) => ({ is: 'move', move, to: 'forward' })),
   rule('MOVE it? LR', (move, side) => ({ is: 'move', move, to: side })),
@@ -217,17 +326,24 @@ const RELEASES: readonly Rule[] = [
   rule('MOVE PART FORWARD', (move, part) => ({ is: 'move', move, to: 'forward', part })),
   rule('MOVE PART off?', (move, part) => ({ is: 'move', move, to: null, part })),
   rule('MOVE it? off?', (move) => ({ is: 'move', move, to: null })),
-  rule('MOVE hard', (move) => [{ is: 'move', move, to: null }, { is: 'effort', effort: 'hard' }]),
+  rule('MOVE hard', (move) => [
+    { is: 'move', move, to: null },
+    { is: 'effort', effort: 'hard' },
+  ]),
   rule('TO', is('to', 'to')),
   rule('YOU', () => ({ is: 'to', to: 'toward you' })),
   rule('FORWARD', () => ({ is: 'to', to: 'forward' })),
   rule('TURN? it? QUARTER', (_, turn) => ({ is: 'turn', turn })),
+  rule('TURN it? NUM degrees', (_, n) => ({ is: 'turn', turn: { 90: 'a quarter', 180: 'half a turn' }[Number(n)] ?? `${n} degrees` }), 0.85),
+  rule('MOVE centre/head in?', () => ({ is: 'nothing' }), 0.9),
   rule('TURN it? QUARTER LR', (_, turn, side) => ({ is: 'turn', turn, side })),
   rule('QUARTER LR', (turn, side) => ({ is: 'turn', turn, side })),
   rule('TURN PART QUARTER?', (_, part, turn) => ({ is: 'turn', part, turn })),
   rule('TURN it?', () => ({ is: 'turn', turn: null }), 1.1),
   rule('CLOCK', is('sense', 'sense')),
   rule('SEEN PLACE', (_, place) => ({ is: 'seen', place })),
+  rule('looking up', () => ({ is: 'seen', place: 'below' }), 0.9),
+  rule('looking down', () => ({ is: 'seen', place: 'above' }), 0.9),
   rule('SEEN below/underneath', () => ({ is: 'seen', place: 'below' })),
   rule('SEEN above', () => ({ is: 'seen', place: 'above' })),
   rule('SEEN behind', () => ({ is: 'seen', place: 'behind' })),
@@ -266,16 +382,55 @@ const PLACES: readonly Rule[] = [
   rule('AT? SIDE', (_, where) => ({ is: 'where', where })),
   rule('AT? LR EDGE?', (_, side) => ({ is: 'where', where: side, ask: 'whose left' }), 1.05),
   rule('NUM LR NUM LR', (n, _, m) => (n === m ? { is: 'each', count: Number(n), where: 'each side' } : null), 0.9),
-  rule('NUM PLACE NUM PLACE', (a, p, b, q) => ({ is: 'shared', parts: [[a, p], [b, q]] }), 0.9),
-  rule('NUM AT PLACE NUM AT PLACE', (a, _, p, b, _q, q) => ({ is: 'shared', parts: [[a, p], [b, q]] }), 0.9),
-  rule('NUM PLACE , NUM PLACE', (a, p, b, q) => ({ is: 'shared', parts: [[a, p], [b, q]] }), 0.95),
+  rule(
+    'NUM PLACE NUM PLACE',
+    (a, p, b, q) => ({
+      is: 'shared',
+      parts: [
+        [a, p],
+        [b, q],
+      ],
+    }),
+    0.9,
+  ),
+  rule(
+    'NUM AT PLACE NUM AT PLACE',
+    (a, _, p, b, _q, q) => ({
+      is: 'shared',
+      parts: [
+        [a, p],
+        [b, q],
+      ],
+    }),
+    0.9,
+  ),
+  rule(
+    'NUM PLACE , NUM PLACE',
+    (a, p, b, q) => ({
+      is: 'shared',
+      parts: [
+        [a, p],
+        [b, q],
+      ],
+    }),
+    0.95,
+  ),
 ]
+
+/** A seat is moved and not switched: "seat off" is the part. */
+function settingTo(setting: string, value: string): Said | null {
+  return setting === 'seat' && (value === 'off' || value === 'on' || value === 'out') ? null : { is: 'setting', setting, value }
+}
 
 /** The way back, resting, people, settings. */
 const OTHERS: readonly Rule[] = [
   rule('PLACE edge FIRST', (place) => ({ is: 'first', first: `${place} edge` })),
   rule('PLACE FIRST', (place) => ({ is: 'first', first: `${place} edge`, bare: place })),
-  rule('seat PLACE NUM? pegs/clips/hooks/lugs/tabs', (place) => ({ is: 'first', first: `${place} edge`, group: true }), 0.8),
+  rule(
+    'seat PLACE NUM? pegs/clips/hooks/lugs/tabs',
+    (place) => ({ is: 'first', first: `${place} edge`, group: true }),
+    0.8,
+  ),
   rule('PLACE LAST', (place) => ({ is: 'last', last: place }), 0.9),
   rule('get? PLACE NEW in before PLACE', (place, name) => ({ is: 'first', first: `${place} ${name}` }), 1),
   rule('FIRST PLACE edge?', (_, place) => ({ is: 'first', first: `${place} edge` })),
@@ -299,16 +454,44 @@ const OTHERS: readonly Rule[] = [
   rule('NUM PERSON lift?', (n) => ({ is: 'persons', count: Number(n) })),
   rule('second person', () => ({ is: 'persons', count: 2 })),
   rule('switch SETTING VALUE', (setting, value) => ({ is: 'setting', setting, value }), 0.9),
-  rule('SETTING :? fully? VALUE', (setting, value) => ({ is: 'setting', setting, value }), 0.95),
-  rule('SETTING all the? way? VALUE', (setting, value) => ({ is: 'setting', setting, value }), 0.9),
+  rule('SETTING :? negative/lead/terminal? fully? VALUE', (setting, value) => settingTo(setting!, value!), 0.95),
+  rule('SETTING all the? way? VALUE', (setting, value) => settingTo(setting!, value!), 0.9),
   rule('MISSING', is('found', 'state')),
-  rule('KIND MISSING on? PLACE? NUM?', (k, state, where, n) => ({ is: 'found', state, kind: k!.replace('*', ''), ...(where && { where }), ...(n && { count: Number(n) }) }), 0.9),
+  rule(
+    'KIND MISSING on? PLACE? NUM?',
+    (k, state, where, n) => ({
+      is: 'found',
+      state,
+      kind: k!.replace('*', ''),
+      ...(where && { where }),
+      ...(n && { count: Number(n) }),
+    }),
+    0.9,
+  ),
   rule('test the? PNAME PLUG? now?', (name, noun) => ({ is: 'test', what: named(name!, noun ?? '') }), 0.8),
-  rule('tell FACET system? by NUM? PART', (when, n, part) => ({ is: 'tell', when, by: n === null ? part : `${n} ${part}s` }), 0.8),
-  rule('LAY? a? CLOTH over PART and LAY PART on it', (_l, _c, _p, _y, part) => ({ is: 'rests', how: 'on a cloth', part }), 0.8),
+  rule(
+    'tell FACET system? by NUM? PART',
+    (when, n, part) => ({ is: 'tell', when, by: n === null ? part : `${n} ${part}s` }),
+    0.8,
+  ),
+  rule(
+    'LAY? a? CLOTH over PART and LAY PART on it',
+    (_l, _c, _p, _y, part) => ({ is: 'rests', how: 'on a cloth', part }),
+    0.8,
+  ),
   rule('CLOTH over PART and LAY PART on it', (_c, _p, _y, part) => ({ is: 'rests', how: 'on a cloth', part }), 0.8),
   rule('NUM KIND MISSING', (n, k, state) => ({ is: 'found', state, count: Number(n), kind: k!.replace('*', '') }), 0.9),
-  rule('NUM KIND MISSING AT? PLACE LR', (n, k, state, _, place, side) => ({ is: 'found', state, count: Number(n), kind: k!.replace('*', ''), where: `${place} ${side}` }), 0.9),
+  rule(
+    'NUM KIND MISSING AT? PLACE LR',
+    (n, k, state, _, place, side) => ({
+      is: 'found',
+      state,
+      count: Number(n),
+      kind: k!.replace('*', ''),
+      where: `${place} ${side}`,
+    }),
+    0.9,
+  ),
   rule('NUM MISSING', (n, state) => ({ is: 'found', state, count: Number(n) }), 0.9),
   rule('IF FACET', (_, facet) => ({ is: 'when', when: facet })),
   rule('FACET :', (facet) => ({ is: 'when', when: facet }), 0.9),
@@ -316,7 +499,14 @@ const OTHERS: readonly Rule[] = [
   rule('support PART', (part) => ({ is: 'caution', what: 'support the lid', part }), 0.9),
   rule('CAUTION BEHIND?', (what) => ({ is: 'caution', what }), 1.1),
   rule('PART CAUTION', (part, what) => ({ is: 'caution', what, part }), 0.95),
-  rule('PART hides CAUTION', (part, what) => [{ is: 'part', part }, { is: 'caution', what }], 0.9),
+  rule(
+    'PART hides CAUTION',
+    (part, what) => [
+      { is: 'part', part },
+      { is: 'caution', what },
+    ],
+    0.9,
+  ),
   rule('wait NUM MIN', (n) => ({ is: 'wait', minutes: Number(n) })),
   rule('NUM MIN', (n) => ({ is: 'wait', minutes: Number(n) })),
   rule('TAKEBACK', is('take back')),
@@ -346,6 +536,8 @@ const DENIED: readonly Rule[] = [
   rule('AGAIN', () => ({ is: 'correct', again: true }), 0.5),
   rule('HYPOTHESIS', () => ({ is: 'hypothesis' }), 0.3),
   rule('KIND stays', () => ({ is: 'reason' }), 0.8),
+  rule('face down/dn/up', () => ({ is: 'nothing' }), 0.8),
+  rule('before TO', (to) => ({ is: 'to', to }), 0.7),
   rule('hooks at PLACE', () => ({ is: 'nothing' }), 0.8),
   rule('i wrote SIZE before?', (size) => ({ is: 'instead', field: 'size', value: size }), 0.5),
   rule('not CLOCK', () => ({ is: 'nothing' }), 0.8),
@@ -355,8 +547,22 @@ const DENIED: readonly Rule[] = [
   rule('NOT HOLD PART', () => ({ is: 'nothing' }), 0.8),
   rule('other way round', () => ({ is: 'swap' }), 0.8),
   rule('no its not', () => ({ is: 'undo last' }), 0.4),
-  rule('could be a? FRACTION_NUM', (size) => [{ is: 'or', drive: 'hex', size: `${size} in` }, { is: 'unsure', field: 'size' }], 0.8),
-  rule('could be a? SIZE', (size) => [{ ...sized(size!), is: 'or' }, { is: 'unsure', field: 'size' }], 0.8),
+  rule(
+    'could be a? FRACTION_NUM',
+    (size) => [
+      { is: 'or', drive: 'hex', size: `${size} in` },
+      { is: 'unsure', field: 'size' },
+    ],
+    0.8,
+  ),
+  rule(
+    'could be a? SIZE',
+    (size) => [
+      { ...sized(size!), is: 'or' },
+      { is: 'unsure', field: 'size' },
+    ],
+    0.8,
+  ),
   rule('turn? it? inside out', () => ({ is: 'nothing' }), 0.8),
   rule('you MOVE TO?', () => ({ is: 'nothing' }), 0.8),
   rule('PLACE you MOVE TO?', () => ({ is: 'nothing' }), 0.8),
@@ -366,12 +572,4 @@ const DENIED: readonly Rule[] = [
   rule('NOT mix', () => ({ is: 'must not', what: 'mix' }), 0.9),
 ]
 
-export const RULES: readonly Rule[] = [
-  ...DENIED,
-  ...HOLDERS,
-  ...PARTS,
-  ...PLUGS,
-  ...RELEASES,
-  ...PLACES,
-  ...OTHERS,
-]
+export const RULES: readonly Rule[] = [...DENIED, ...HOLDERS, ...PARTS, ...PLUGS, ...RELEASES, ...PLACES, ...OTHERS]

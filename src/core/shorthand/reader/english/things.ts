@@ -7,7 +7,16 @@ export const KIND_WORDS: Readonly<Record<HolderKind, readonly string[]>> = {
   bolt: ['bolt'],
   nut: ['nut'],
   'plastic nut': ['plastic nut'],
-  'spring clip': ['clip', 'spring clip', 'metal clip', 'panel clip', 'retaining clip', 'snap clip', 'popper', 'side clip'],
+  'spring clip': [
+    'clip',
+    'spring clip',
+    'metal clip',
+    'panel clip',
+    'retaining clip',
+    'snap clip',
+    'popper',
+    'side clip',
+  ],
   'fir-tree clip': [
     'fir tree',
     'fir tree clip',
