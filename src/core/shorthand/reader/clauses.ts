@@ -110,7 +110,7 @@ function denied(items: readonly Item[]): Item[] {
       continue
     }
     const saidBefore = next && items.slice(0, i).some(({ is }) => is === next.is)
-    if (!next || isEnd(next) || saidBefore) out.push({ ...item, is: 'correct' })
+    if (i === 0 || !next || isEnd(next) || saidBefore) out.push({ ...item, is: 'correct' })
     else i += 1
   }
   return out

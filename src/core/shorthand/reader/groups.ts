@@ -24,6 +24,9 @@ function groupFor(draft: Draft, item: Item, isFull: (group: Group) => boolean): 
   return group
 }
 
+/** A strip or a patch: a number or a head after it is of something else. */
+const UNCOUNTED: ReadonlySet<string> = new Set(['adhesive', 'hook-and-loop'])
+
 export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   count(draft, item) {
     const { group: open, next } = draft
@@ -35,6 +38,7 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     }
     // A count before another kind or head begins another group.
     const isAnother = (group: Group) =>
+      UNCOUNTED.has(group.kind ?? '') ||
       (next?.is === 'kind' && group.kind !== undefined) || (next?.is === 'drive' && group.drive !== undefined)
     const group = groupFor(draft, item, (group) => group.count !== undefined || isAnother(group))
     group.count = item.count as number | null
@@ -46,6 +50,7 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     const { group: open } = draft
     // On the way back what is seated is no other fastener.
     if (draft.refitting && !open) return
+    if (open?.kind !== undefined && UNCOUNTED.has(open.kind)) draft.group = null
     const isNut = text(item.kind).endsWith('nut')
     if (isNut && open?.drive && (open.count ?? null) !== null && open.kind === undefined && draft.last?.is === 'end')
       return void (open.fields.stack = [item.kind])
@@ -58,7 +63,7 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     group.several = item.several as boolean
   },
   drive(draft, item) {
-    const group = groupFor(draft, item, ({ drive }) => drive !== undefined)
+    const group = groupFor(draft, item, ({ drive, kind }) => drive !== undefined || UNCOUNTED.has(kind ?? ''))
     const size = textOrNull(item.size)
     group.drive = textOrNull(item.drive)
     group.size = size
@@ -119,7 +124,14 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     const open = draft.group
     if (!open) return
     open.items.push(item)
-    open.fields.unsure = [item.field ?? 'count']
+    const unsure = item.field ?? (draft.last?.is === 'drive' ? 'size' : 'count')
+    open.fields.unsure = [unsure]
+  },
+  'or size'(draft, item) {
+    const { group } = draft
+    if (!group?.drive || !group.size) return draft.leaveUnread(item)
+    group.fields.or = [{ drive: group.drive, size: item.n }]
+    group.fields.unsure = ['size']
   },
   spanner(draft, item) {
     if (!draft.plug) GROUP_ITEMS.drive!(draft, { ...item, drive: 'hex' })

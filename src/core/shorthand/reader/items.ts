@@ -115,7 +115,7 @@ function simpleSenses(words: readonly Word[], options: Options, language: Langua
     const isNew =
       options[at]!.every(({ meant }) => meant === undefined) &&
       found.every(({ end }) => end > at + 1) &&
-      !isEmpty(word.text, language)
+      (language.nouns.has(word.text) || !knownWords(language).has(word.text))
     return isNew && /^\p{L}{3,}$/u.test(word.text)
       ? [...found, { is: 'NEW', value: word.text, at, end: at + 1 }]
       : found

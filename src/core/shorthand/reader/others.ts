@@ -1,6 +1,6 @@
 import { text, textOrNull, type Draft, type Group } from './draft'
 import { lies } from './places'
-import { ofSubject } from './plugs'
+import { ofSubject, PLUG_ITEMS } from './plugs'
 import type { Item } from './sense'
 
 const refit = (field: string, value: (item: Item) => unknown = () => true) => {
@@ -38,6 +38,8 @@ function part(draft: Draft, item: Item): void {
     return
   }
   if (plug && plug.fields.name === undefined && draft.unplugging) return void (plug.fields.name = named)
+  const goesOn = ['count', 'kind', 'move', 'drive', 'to', 'turn'].includes(draft.next?.is ?? '')
+  if (plug && draft.unplugging && draft.last?.sign === 'and' && !goesOn) return PLUG_ITEMS['plug name']!(draft, { ...item, name: named })
   const isOwned = group && draft.clause.includes(group) && group.fields.holds === undefined && draft.last?.is !== 'end'
   if (!isOwned) return draft.turnTo(named)
   for (const made of draft.made)
@@ -201,12 +203,16 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   },
   nothing: () => undefined,
   aside: () => undefined,
+  stray: (draft, item) => draft.leaveUnread(item),
   held: () => undefined,
   end(draft, item) {
     if (item.sign === '.' || item.sign === ';') {
       draft.closeThings()
       draft.when = null
     }
+    // What comes after it is not held by what is off.
+    const isOff = draft.clause.some(({ fact, fields }) => fact === 'part' && fields.level === 'off' && fields.part === draft.subject)
+    if (isOff && draft.owner === null && item.sign !== ':') draft.subject = null
     draft.clause = []
     if (draft.isOnTheWay && item.sign !== ':') draft.backToOwner = true
   },

@@ -17,7 +17,8 @@ export function lies(draft: Draft, item: Item): void {
   else if (group && (group.fields.where === undefined || draft.correcting)) group.fields.where = place
   else if (group) group.fields.where = `${text(group.fields.where)} ${place}`
   else if (plug) plug.items.push(item)
-  else if (draft.clause.some(({ fact }) => fact === 'release'))
+  else if (item.edge === true) draft.about('release', item).fields.start ??= place
+  else if (item.placed === true && draft.clause.some(({ fact }) => fact === 'release'))
     draft.about('release', item).fields.start ??= place
   else draft.before.where = place
   draft.correcting = false

@@ -64,6 +64,7 @@ export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   },
   'plug name'(draft, item) {
     const named = text(item.name)
+    if (item.onlyOpened && !draft.unplugging) return draft.leaveUnread(item)
     if (named === 'airbag' && !draft.plug)
       return void draft.add('caution', { what: 'airbag', ...ofSubject(draft) }, item)
     name(draft, item, named)

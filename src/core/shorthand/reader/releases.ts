@@ -44,6 +44,8 @@ const SEEN_FROM: Record<string, string> = { front: 'the front', rear: 'the rear'
 export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   move(draft, item) {
     const to = textOrNull(item.to)
+    // On the way back a push is no way off.
+    if (draft.refitting) return
     // Of a plug a plain pull goes without saying.
     if (draft.plug && to === null && !item.part && ['pull', 'press', 'push'].includes(text(item.move))) return
     const release = releaseFor(draft, item)
@@ -57,6 +59,7 @@ export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> =
   to(draft, item) {
     const to = textOrNull(item.to)
     const release = lastRelease(draft)
+    if (to === 'forward' && release && motionsOf(release).length === 0) return void draft.asks.add('forward')
     const last = release && motionsOf(release).at(-1)
     if (last && (last.to === undefined || draft.correcting)) {
       Object.assign(last, way(to))
@@ -105,6 +108,8 @@ export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> =
     else RELEASE_ITEMS.start!(draft, item)
   },
   'must not'(draft, item) {
+    const part = textOrNull(item.part)
+    if (part !== null) draft.turnTo(part)
     draft.add('must not', { what: item.what, ...ofSubject(draft) }, item)
     draft.lastPart = textOrNull(item.about) ?? draft.lastPart
   },

@@ -30,6 +30,8 @@ export type Language = {
   articles: ReadonlySet<string>
   /** Words that say nothing at all. */
   talk: ReadonlySet<string>
+  /** Words that are no misspelling of another, and may be the name of a part nobody has named yet. */
+  nouns: ReadonlySet<string>
   /** Signs and words at which a clause ends. */
   ends: ReadonlySet<string>
 }

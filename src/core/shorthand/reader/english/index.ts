@@ -1,7 +1,7 @@
 import type { Language } from '../sense'
-import { ARTICLES, ENDS, PHRASES, TALK } from './lexicon'
+import { ARTICLES, ENDS, NOUNS, PHRASES, TALK } from './lexicon'
 import { byForm } from './numbers'
 import { RULES } from './rules'
 
 /** English as installers say it. */
-export const ENGLISH: Language = { phrases: PHRASES, byForm, rules: RULES, articles: ARTICLES, talk: TALK, ends: ENDS }
+export const ENGLISH: Language = { phrases: PHRASES, byForm, rules: RULES, articles: ARTICLES, talk: TALK, ends: ENDS, nouns: NOUNS }

@@ -121,6 +121,7 @@ const HOLDERS: readonly Rule[] = [
     0.85,
   ),
   rule('NUM MM DRIVE', (n, _, drive) => driveNumber(drive ?? null, n ?? null), 0.85),
+  rule('or ABOUT? NUM', (_, n) => ({ is: 'or size', n }), 0.9),
   rule('or SIZE', (size) => ({ ...sized(size!), is: 'or' }), 0.9),
   rule('or DRIVE NUM?', (drive, n) => ({ ...(driveNumber(drive ?? null, n ?? null) as Said), is: 'or' }), 0.9),
   rule('DRIVE SIZE', (_, size) => sized(size ?? null)),
@@ -153,6 +154,8 @@ const HOLDERS: readonly Rule[] = [
 /** Of what: parts, and what is behind, under or held. */
 const PARTS: readonly Rule[] = [
   rule('PART', is('part', 'part')),
+  rule('MOVE NUM KIND', (_, n, value) => [count(n!), kind(value!)], 0.95),
+  rule('MOVE KIND', (_, value) => [kind(value!)], 1),
   rule('MOVE NUM PART', (move, _, part) => ({ is: 'move', move, to: null, part })),
   rule('ease PART TO?', (part) => ({ is: 'part', part, level: 'eased' }), 0.9),
   rule('ease it? edge? TO?', () => ({ is: 'eased' }), 0.9),
@@ -269,6 +272,15 @@ const PLUGS: readonly Rule[] = [
   rule('PNAME PNAME PLUG', (a, b, noun) => ({ is: 'plug', name: named(`${a} ${b}`, noun!) })),
   rule('PLUG for the? PNAME', (_, name) => ({ is: 'plug', name })),
   rule('PNAME', (name) => ({ is: 'plug name', name })),
+  rule('start', () => ({ is: 'plug name', name: 'start', onlyOpened: true }), 1.2),
+  rule('PLUG start', () => ({ is: 'plug', name: 'start' }), 0.9),
+  rule('start PLUG', () => ({ is: 'plug', name: 'start' }), 0.9),
+  rule('PLUG PART', (noun, part) => ({ is: 'plug', name: named(part!, noun!) }), 1.4),
+  rule('PART NUM PLUG', (name, n) => ({ is: 'plug', name, count: Number(n) }), 0.9),
+  rule('PLUG for PART', (_, name) => ({ is: 'plug', name }), 0.9),
+  rule('COLOUR PART PLUG', (colour, name, noun) => ({ is: 'plug', name: named(name!, noun!), colour }), 0.95),
+  rule('PART PLUG COLOUR', (name, noun, colour) => ({ is: 'plug', name: named(name!, noun!), colour }), 0.95),
+  rule('PART PLUG LETTER', (name, noun, letter) => ({ is: 'plug', name: `${named(name!, noun!)} ${letter}` }), 0.9),
   rule('PNAME LETTER', (name, letter) => ({ is: 'plug name', name: `${name} ${letter}` }), 0.9),
   rule('PNAME PLUG LETTER', (name, noun, letter) => ({ is: 'plug', name: `${named(name!, noun!)} ${letter}` }), 0.9),
   rule('UNPLUG OTHER NEW', (_, other, name) => [{ is: 'unplug' }, { is: 'plug name', name: `${other} ${name}` }], 2),
@@ -298,13 +310,14 @@ const named = (name: string, noun: string) => (noun === '' ? name : `${name} ${n
 
 /** How a part comes free. */
 const RELEASES: readonly Rule[] = [
+  rule('START with PART', (part) => ({ is: 'part', part }), 0.9),
   rule('START AT? PLACE LR', (_, _at, place, side) => ({ is: 'start', start: corner(place!, side!) })),
   rule('START AT? PLACE SIDE', (_, _at, place, side) => ({ is: 'start', start: `${place} ${side}` })),
   rule('START AT? PLACE PLACE', (_, _at, a, b) => ({ is: 'start', start: `${a} ${b}` })),
   rule('START AT? PLACE EDGE?', (_, _at, place) => ({ is: 'start', start: place })),
   rule('START AT? SIDE', (_, _at, side) => ({ is: 'start', start: side })),
   rule('from the? PLACE', (place) => ({ is: 'start or where', start: place }), 0.95),
-  rule('PLACE edge', (place) => ({ is: 'start', start: place }), 1.1),
+  rule('PLACE edge', (place) => ({ is: 'start or where', start: place }), 1),
   rule('at the? PLACE', (place) => ({ is: 'start or where', start: place }), 1.1),
   rule('MOVE it? TO', (move, to) => ({ is: 'move', move, to })),
   rule('MOVE back', (move) => ({ is: 'move', move, to: 'rearward' }), 0.95),
@@ -373,7 +386,8 @@ function corner(place: string, side: string): string {
 
 /** Where something is. */
 const PLACES: readonly Rule[] = [
-  rule('AT? PLACE', (_, where) => ({ is: 'where', where }), 1.05),
+  rule('PLACE', (where) => ({ is: 'where', where }), 1.05),
+  rule('AT PLACE EDGE?', (_, where, edge) => ({ is: 'where', where, placed: true, edge: edge !== null }), 1.04),
   rule('AT? PLACE LR EDGE?', (_, place, side) => ({ is: 'where', where: corner(place!, side!) })),
   rule('AT? PLACE of PART', (_, where, part) => [
     { is: 'where', where },
@@ -435,7 +449,7 @@ const OTHERS: readonly Rule[] = [
   rule('get? PLACE NEW in before PLACE', (place, name) => ({ is: 'first', first: `${place} ${name}` }), 1),
   rule('FIRST PLACE edge?', (_, place) => ({ is: 'first', first: `${place} edge` })),
   rule('hook the? PLACE FIRST', (place) => ({ is: 'first', first: `${place} edge` })),
-  rule('PLACE FIRST then push/snap the? PLACE in?', (place) => ({ is: 'first', first: `${place} edge` }), 0.9),
+  rule('PLACE edge? FIRST then push/snap PLACE in?', (place) => ({ is: 'first', first: `${place} edge` }), 0.9),
   rule('PART FIRST', (part) => ({ is: 'part first', part })),
   rule('REFIT', is('refit')),
   rule('LEADS_FIRST', is('leads first')),
@@ -454,9 +468,11 @@ const OTHERS: readonly Rule[] = [
   rule('NUM PERSON lift?', (n) => ({ is: 'persons', count: Number(n) })),
   rule('second person', () => ({ is: 'persons', count: 2 })),
   rule('switch SETTING VALUE', (setting, value) => ({ is: 'setting', setting, value }), 0.9),
+  rule('SETTING must/should/has/needs to? VALUE', (setting, value) => settingTo(setting!, value!), 0.9),
   rule('SETTING :? negative/lead/terminal? fully? VALUE', (setting, value) => settingTo(setting!, value!), 0.95),
   rule('SETTING all the? way? VALUE', (setting, value) => settingTo(setting!, value!), 0.9),
   rule('MISSING', is('found', 'state')),
+  rule('MISSING NUM KIND', (state, n, k) => ({ is: 'found', state, count: Number(n), kind: k!.replace('*', '') }), 0.9),
   rule(
     'KIND MISSING on? PLACE? NUM?',
     (k, state, where, n) => ({
@@ -522,7 +538,8 @@ const DENIED: readonly Rule[] = [
   rule('NOT MOVE the? TAB TO', (_, move, _t, to) => ({ is: 'must not', what: `${move} ${to}` }), 0.8),
   rule('NOT MOVE on? the? LEADS', (_, move) => ({ is: 'must not', what: `${move} on the leads` }), 0.8),
   rule('NOT MOVE', (_, move) => ({ is: 'must not', what: move }), 0.9),
-  rule('NOT TURN', () => ({ is: 'must not', what: 'twist' }), 0.9),
+  rule('NOT TURN PART?', (_, _t, part) => ({ is: 'must not', what: 'twist', part }), 0.9),
+  rule('NOT MOVE PART TO?', (_, move, part, to) => ({ is: 'must not', what: to === null ? move : `${move} ${to}`, part }), 0.85),
   rule('tighten these/them/it? by hand only?', () => ({ is: 'snug' }), 0.8),
   rule('NOT tighten too? much/hard?', () => ({ is: 'snug' }), 0.8),
   rule('not tight', () => ({ is: 'snug' }), 0.8),
@@ -533,6 +550,9 @@ const DENIED: readonly Rule[] = [
   rule('forget', () => ({ is: 'no' })),
   rule('CORRECT', () => ({ is: 'correct' }), 0.5),
   rule('REASON', () => ({ is: 'reason' }), 0.75),
+  rule('BEFORE', () => ({ is: 'reason' }), 0.95),
+  rule('PART before PART before PART', (a, b, c) => [{ is: 'traps', by: a, of: b }, { is: 'traps', by: b, of: c }], 0.8),
+  rule('both PART', (part) => [{ is: 'stray' }, { is: 'part', part }], 0.9),
   rule('AGAIN', () => ({ is: 'correct', again: true }), 0.5),
   rule('HYPOTHESIS', () => ({ is: 'hypothesis' }), 0.3),
   rule('KIND stays', () => ({ is: 'reason' }), 0.8),
