@@ -198,7 +198,9 @@ class Placing {
     const [known] = alike
     if (!known || alike.length > 1 || fact.count === null) return { kind: 'corrects' }
     const drives = fact.drive ? [{ drive: fact.drive, size: fact.size ?? '', seen: 0 }] : known.drives
-    this.added.push(...fieldEdits('holders', known, { ...known, count: fact.count, howMany: 'counted', drives } as Holder))
+    this.added.push(
+      ...fieldEdits('holders', known, { ...known, count: fact.count, howMany: 'counted', drives } as Holder),
+    )
     return null
   }
 

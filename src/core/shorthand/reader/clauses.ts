@@ -47,19 +47,30 @@ const isHardEnd = (item: Item) => isEnd(item) && HARD_ENDS.includes(item.sign as
 
 /** Sentences that are a note, and clauses without a word of the trade: they hold nothing up. */
 function withoutTalk(items: readonly Item[]): Item[] {
-  const hasWord = (part: readonly Item[]) => part.some(({ is, words }) => is === 'unread' && words[0]!.text.length > 2)
   return partedAt(items, isHardEnd).flatMap((sentence) => {
     if (sentence.some(({ is }) => is === 'note') && !sentence.some(isStrong)) return sentence.filter(isEnd)
     return partedAt(sentence, isEnd).flatMap((clause) => {
-      const isTalk =
-        clause.some(({ is }) => is === 'note') ||
-        (hasWord(clause) &&
-          clause.every(({ is }) => ['unread', 'count', 'end', 'to', 'where', 'part', 'on'].includes(is)) &&
-          !clause.some(({ is, level }) => is === 'part' && level !== undefined) &&
-          !clause.every(({ is }) => ['unread', 'part', 'end'].includes(is)))
-      return isTalk && !clause.some(isStrong) ? clause.filter(isEnd) : clause.filter(({ is }) => is !== 'note')
+      if (!clause.some(isStrong) && isTalk(clause)) return clause.filter(isEnd)
+      if (isStrange(clause)) return clause.map((item) => (isEnd(item) ? item : { ...item, is: 'stray' }))
+      return clause.filter(({ is }) => is !== 'note')
     })
   })
+}
+
+const isUnknown = ({ is, words }: Item) => is === 'unread' && words[0]!.text.length > 2
+const SAYS_LITTLE = ['unread', 'count', 'end', 'to', 'where', 'part', 'on']
+
+function isTalk(clause: readonly Item[]): boolean {
+  if (clause.some(({ is }) => is === 'note')) return true
+  const comesOff = clause.some(({ is, level }) => is === 'part' && level !== undefined)
+  const onlyNames = clause.every(({ is }) => ['unread', 'part', 'end'].includes(is))
+  return clause.some(isUnknown) && clause.every(({ is }) => SAYS_LITTLE.includes(is)) && !comesOff && !onlyNames
+}
+
+/** More words that nobody knows than items: whatever they say, it is not what the few known ones say alone. */
+function isStrange(clause: readonly Item[]): boolean {
+  const unknown = clause.filter((item) => isUnknown(item) && item.isKnown !== true).length
+  return unknown > 1 && unknown > clause.filter(isStrong).length
 }
 
 /** Reasons, to the end of their clause, and what may happen, to the end of its sentence: nothing of it is stated. */
@@ -93,7 +104,15 @@ function forbidden(items: readonly Item[], line: string): Item[] {
     }
     const parts = items.slice(i + 1, end).flatMap(({ part }) => (typeof part === 'string' ? [part] : []))
     const what = line.slice(words[0]!.from, words.at(-1)!.to)
-    out.push({ ...item, is: 'must not', what, about: parts.at(-1) ?? null, at: item.at, end: items[end - 1]!.end, words: [...item.words, ...words] })
+    out.push({
+      ...item,
+      is: 'must not',
+      what,
+      about: parts.at(-1) ?? null,
+      at: item.at,
+      end: items[end - 1]!.end,
+      words: [...item.words, ...words],
+    })
     i = end - 1
   }
   return out

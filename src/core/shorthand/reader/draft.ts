@@ -13,6 +13,7 @@ export type Group = Made & {
   size?: string | null
   heard?: boolean
   soft?: boolean
+  left?: number
 }
 
 /** Where the reading of a line stands. */

@@ -27,6 +27,8 @@ function groupFor(draft: Draft, item: Item, isFull: (group: Group) => boolean): 
 /** A strip or a patch: a number or a head after it is of something else. */
 const UNCOUNTED: ReadonlySet<string> = new Set(['adhesive', 'hook-and-loop'])
 
+const SIZE_LETTERS: Readonly<Record<string, string>> = { cross: 'PH', 'six-lobe': 'T' }
+
 export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   count(draft, item) {
     const { group: open, next } = draft
@@ -39,7 +41,8 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     // A count before another kind or head begins another group.
     const isAnother = (group: Group) =>
       UNCOUNTED.has(group.kind ?? '') ||
-      (next?.is === 'kind' && group.kind !== undefined) || (next?.is === 'drive' && group.drive !== undefined)
+      (next?.is === 'kind' && group.kind !== undefined) ||
+      (next?.is === 'drive' && group.drive !== undefined)
     const group = groupFor(draft, item, (group) => group.count !== undefined || isAnother(group))
     group.count = item.count as number | null
     if (item.unsure) group.fields.unsure = ['count']
@@ -68,6 +71,21 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     group.drive = textOrNull(item.drive)
     group.size = size
     if (item.heard) group.heard = true
+  },
+  size(draft, item) {
+    const open = draft.group
+    if (open?.drive && (open.size ?? null) === null) open.size = `${SIZE_LETTERS[open.drive] ?? ''}${text(item.n)}`
+    else draft.leaveUnread(item)
+  },
+  /** So many of those that were said, there. */
+  some(draft, item) {
+    const whole = draft.made.findLast(({ fact, fields }) => fact === 'holder' && fields.isPart !== true) as
+      Group | undefined
+    if (!whole) return draft.leaveUnread(item)
+    const group: Group = draft.add('holder', { ...whole.fields, where: item.where, isPart: true }, item)
+    Object.assign(group, { kind: whole.kind, several: whole.several, drive: whole.drive, size: whole.size })
+    group.count = item.count as number
+    whole.left = (whole.left ?? whole.count ?? 0) - group.count
   },
   thread(draft, item) {
     groupFor(draft, item, ({ fields }) => fields.thread !== undefined).fields.thread = item.thread
@@ -177,6 +195,9 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
 
 /** What is known of a group at the end: a screw where only a head was named, one where the word is of one. */
 export function finishGroup(group: Group, draft: Draft): boolean {
+  // All of it was said by its parts.
+  if (group.left === 0) return false
+  delete group.fields.isPart
   const { fields } = group
   const nothing = group.kind === undefined && group.drive === undefined
   if (nothing && fields.thread === undefined) {

@@ -10,8 +10,8 @@ const UNREAD = 6
 const LONGEST_PHRASE = 6
 const MOST_SPELLINGS = 8
 
-/** A line as items, with what says nothing and what was not read. */
-export type Cover = { items: Item[]; talk: Word[]; unread: { word: Word; near: string[] }[] }
+/** A line as items, with its words that say something, and what was not read. */
+export type Cover = { items: Item[]; words: Word[]; unread: { word: Word; near: string[] }[] }
 
 type Edge = { to: number; cost: number; said: Said[]; meant: string[]; which: Which[] }
 type Options = ReturnType<typeof optionsOf>
@@ -52,11 +52,12 @@ function read(
   language: Language,
   near: (text: string) => string[],
 ): Cover {
-  const cover: Cover = { items: [], talk: [], unread: [] }
+  const cover: Cover = { items: [], words: [], unread: [] }
   for (let end = words.length; end > 0; end = best[end]!.from) {
     const { from: at, edge } = best[end]!
     const own = words.slice(at, end)
     if (edge) {
+      cover.words.unshift(...own.filter(({ text }) => !language.articles.has(text)))
       const more = {
         ...(edge.meant.length > 0 && { meant: edge.meant }),
         ...(edge.which.length > 0 && { which: edge.which }),
@@ -68,10 +69,11 @@ function read(
     const cost = costOfRest(word, language)
     if (language.ends.has(word.text)) cover.items.unshift({ is: 'end', sign: word.text, at, end, words: own })
     else if (cost < UNREAD || options[at]!.some(({ meant }) => meant !== undefined && isEmpty(meant, language)))
-      cover.talk.unshift(word)
+      continue
     else {
+      cover.words.unshift(word)
       cover.unread.unshift({ word, near: near(word.text) })
-      cover.items.unshift({ is: 'unread', text: word.text, at, end, words: own })
+      cover.items.unshift({ is: 'unread', isKnown: knownWords(language).has(word.text), at, end, words: own })
     }
   }
   return cover

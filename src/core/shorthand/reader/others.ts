@@ -39,7 +39,8 @@ function part(draft: Draft, item: Item): void {
   }
   if (plug && plug.fields.name === undefined && draft.unplugging) return void (plug.fields.name = named)
   const goesOn = ['count', 'kind', 'move', 'drive', 'to', 'turn'].includes(draft.next?.is ?? '')
-  if (plug && draft.unplugging && draft.last?.sign === 'and' && !goesOn) return PLUG_ITEMS['plug name']!(draft, { ...item, name: named })
+  if (plug && draft.unplugging && draft.last?.sign === 'and' && !goesOn)
+    return PLUG_ITEMS['plug name']!(draft, { ...item, name: named })
   const isOwned = group && draft.clause.includes(group) && group.fields.holds === undefined && draft.last?.is !== 'end'
   if (!isOwned) return draft.turnTo(named)
   for (const made of draft.made)
@@ -108,7 +109,8 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   },
   'stray first'(draft, item) {
     const { made } = draft
-    if (!draft.refitting && !['setting', 'refit', 'release', 'plug'].includes(made.at(-1)?.fact ?? '')) draft.leaveUnread(item)
+    if (!draft.refitting && !['setting', 'refit', 'release', 'plug'].includes(made.at(-1)?.fact ?? ''))
+      draft.leaveUnread(item)
   },
   last: refit('last', ({ last }) => last),
   test: (draft, item) => void draft.add('test', { what: item.what }, item),
@@ -211,7 +213,9 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
       draft.when = null
     }
     // What comes after it is not held by what is off.
-    const isOff = draft.clause.some(({ fact, fields }) => fact === 'part' && fields.level === 'off' && fields.part === draft.subject)
+    const isOff = draft.clause.some(
+      ({ fact, fields }) => fact === 'part' && fields.level === 'off' && fields.part === draft.subject,
+    )
     if (isOff && draft.owner === null && item.sign !== ':') draft.subject = null
     draft.clause = []
     if (draft.isOnTheWay && item.sign !== ':') draft.backToOwner = true

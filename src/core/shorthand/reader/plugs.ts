@@ -40,6 +40,7 @@ export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     draft.openedOnPurpose = true
     // "Lamp behind it unplug": that one.
     if (draft.plug && draft.clause.includes(draft.plug) && draft.last?.is !== 'unplug') return
+    if (item.it && draft.made.some(({ fact }) => fact === 'plug')) return
     draft.plug = null
     draft.unplugging = true
     plugFor(draft, item)
@@ -91,7 +92,11 @@ export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   leave(draft, item) {
     const plug = draft.plug ?? (item.bare ? null : (draft.made.findLast(({ fact }) => fact === 'plug') ?? null))
     draft.correcting = false
-    if (plug && (!item.bare || draft.clause.includes(plug)) && !(item.forbids && !item.touch && !draft.clause.includes(plug)))
+    if (
+      plug &&
+      (!item.bare || draft.clause.includes(plug)) &&
+      !(item.forbids && !item.touch && !draft.clause.includes(plug))
+    )
       plug.fields.leave = true
     else if (item.touch) draft.add('must not', { what: 'touch', ...ofSubject(draft) }, item)
     else if (!item.forbids || (draft.last?.is !== 'end' && draft.subject === null)) draft.before.leave = item

@@ -49,6 +49,7 @@ export function readLine(line: string, language: Language, nearTo: (text: string
   const unread = draft.unread.flatMap(({ is, words }) =>
     words.map((word) => ({ word, near: near.get(word) ?? [], isTrade: is !== 'unread' })),
   )
+  const held = new Set([...whole.flatMap(({ items: own }) => own), ...draft.unread].flatMap(({ words }) => words))
   return {
     facts: whole.map(({ fact, fields, items }) => ({
       fact: { fact, ...fields, ...insteadOf(fact, draft) },
@@ -57,7 +58,7 @@ export function readLine(line: string, language: Language, nearTo: (text: string
     asks: [...draft.asks],
     heard: draft.heard.map(({ meant, words }) => ({ meant: meant as unknown as string, words })),
     which: items.flatMap(({ which }) => which ?? []),
-    left: unread.filter((each) => !holdsUp(each)).map(({ word }) => word),
+    left: cover.words.filter((word) => !held.has(word)),
     unread: unread
       .filter(holdsUp)
       .map(({ word, near: meant }) => ({ word, near: meant }))

@@ -4,4 +4,12 @@ import { byForm } from './numbers'
 import { RULES } from './rules'
 
 /** English as installers say it. */
-export const ENGLISH: Language = { phrases: PHRASES, byForm, rules: RULES, articles: ARTICLES, talk: TALK, ends: ENDS, nouns: NOUNS }
+export const ENGLISH: Language = {
+  phrases: PHRASES,
+  byForm,
+  rules: RULES,
+  articles: ARTICLES,
+  talk: TALK,
+  ends: ENDS,
+  nouns: NOUNS,
+}

@@ -22,7 +22,11 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['DRIVE', 'cross', 'cross|plus head|cross head|plus|crosshead'],
   ['DRIVE', 'posi', 'posi|pozi'],
   ['DRIVE', 'slot', 'slot|slotted|flathead|flat head|slot head'],
-  ['HOLD', '', 'hold|holds|holding|held|hold down|holds down|holding down|keep|keeps|secure|secures|retain|retains|fix|fixes'],
+  [
+    'HOLD',
+    '',
+    'hold|holds|holding|held|hold down|holds down|holding down|keep|keeps|secure|secures|retain|retains|fix|fixes',
+  ],
   ['COVERS', '', 'covers|hides|conceals'],
   [
     'BEHIND',
@@ -91,7 +95,11 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['TO', 'out', 'out|straight out|away|outwards'],
   ['TO', 'up', 'up|straight up|upward|upwards|straight upward'],
   ['TO', 'down', 'down|straight down|downward|downwards|dn'],
-  ['TO', 'inboard', 'inboard|toward the centre|towards the centre|toward the middle|towards the middle|toward the center|towards the center|towards center|toward center|inwards|toward centre'],
+  [
+    'TO',
+    'inboard',
+    'inboard|toward the centre|towards the centre|toward the middle|towards the middle|toward the center|towards the center|towards center|toward center|inwards|toward centre',
+  ],
   ['TO', 'outboard', 'outboard'],
   ['TO', 'toward the nose', 'toward the nose|towards the nose|forward off the nose'],
   ['TO', 'toward the windscreen', 'toward the windscreen|towards the windscreen'],
@@ -120,7 +128,7 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   [
     'MIRRORED',
     '',
-    'same other side|same on the other side|other side the same|same lh|same rh|right the same|left the same',
+    'same other side|both sides are the same|both sides same|the same both sides|other side is the same|the same on both sides|same on the other side|other side the same|same lh|same rh|right the same|left the same',
   ],
   ['TRAPS', '', 'traps|sits over|overlaps|laps over|over'],
   ['CONSEQUENCE', '', 'or|because|otherwise|they|it|which|the hooks|if'],
@@ -241,6 +249,11 @@ const TABLE: readonly (readonly [string, string, string])[] = [
     'because|otherwise|or it|or the|so that|or they|since|in case|or you|as it|as they|until|while|once|when|afterwards|as soon as|so you',
   ],
   ['BEFORE', '', 'before'],
+  [
+    'DENY',
+    '',
+    "couldn't|could not|didn't|did not|wasn't|was not|isn't|is not|aren't|are not|haven't|have not|hasn't|couldn t|no need to|not sure whether|manual says|book says|they say",
+  ],
   ['HYPOTHESIS', '', 'if you|if it|if they|if more|if any|when you|if the'],
   [
     'UNIT',
@@ -284,12 +297,14 @@ const MOVES: Readonly<Record<string, string>> = {
 
 /** What else there is on a vehicle: no word of the trade is meant by it, and a part may be called so. */
 export const NOUNS = new Set(
-  'fuel strap stalk pipe water coolant heater blower indicator indicators pedal clutch throttle wiper wipers tyre axle engine bonnet trunk fender wing bumper lens bulb fuse relay sensor sensors sleeve spacer bush felt leather vinyl chrome rim spoke chain fork frame rail subframe tail view mount mounts mounting hole thread threads seized rusty corroded length lengths longest shortest gap seam fold tuck tucked spring springs lug lugs groove runner tongue keyhole clock release oil petrol hydraulic reservoir washer horn siren beacon screen bell beam pillar post rack shelf net belt buckle anchor loop'.split(' '),
+  'fuel strap stalk pipe water coolant heater blower indicator indicators pedal clutch throttle wiper wipers tyre axle engine bonnet trunk fender wing bumper lens bulb fuse relay sensor sensors sleeve spacer bush felt leather vinyl chrome rim spoke chain fork frame rail subframe tail view mount mounts mounting hole thread threads seized rusty corroded length lengths longest shortest gap seam fold tuck tucked spring springs lug lugs groove runner tongue keyhole clock release oil petrol hydraulic reservoir washer horn siren beacon screen bell beam pillar post rack shelf net belt buckle anchor loop'.split(
+    ' ',
+  ),
 )
 
 /** Everyday words that no word of the trade is a misspelling of. */
 const EVERYDAY =
-  'cont contd varies smashes jams degrees swap cabin centimetres spread said talking talk warm halves frees free feels feel loose always never ever falls fall reverse arrives what who why how find found see sees look looks looking watch know knows think hear hold tell keep mind care time times hour half man day today yesterday morning later soon again twice once thing things stuff piece pieces place places line lines same different new old good bad right wrong easy hard big long short tall thick thin wide narrow clean dirty dry wet cold hot heavy lightly careful carefully slow slowly fast quick quickly people somebody someone nobody anyone everything something anything nothing everyone number name names word words part parts side sides work works working worked job jobs van vans car cars bus truck bike help helps start stops stop go going gone come coming bring brings brought make making made take taking taken give given gives leave left lost lose loses broken break finish finished done doing does did being have having had here there where when while until before after then than because though although however maybe perhaps almost nearly about around along across over under between inside outside through against toward away together apart alone behind beside beyond near far next last first second third also too only just even still yet already very really quite rather pretty enough much many more most less least few several some any all both each every either neither none other another such own our ours your yours my mine his her hers their theirs its it they them we us you he she him who whom whose which that this these those and or but nor so for if as at by in of on to up off out with without from into onto upon note notes please thanks thank sure fine well yes no not can could will would shall should may might must need needs want wants like likes let lets try tries trying tried use uses used using usual usually normal normally often sometimes seldom rarely seem seems looks smell smells sound sounds noise grip gives handy hand hands finger fingers thumb eye eyes head heads foot feet wall floor ground air water oil dirt dust rust grease colour colours paint painted metal plastic rubber wood paper bag bags box boxes drawer shelf bench tool tools spare spares stock store order orders ordered owner previous original factory maker dealer model version versions type types kind kinds sort sorts side way ways meet resistance remember experience future past present question answer problem problems trouble issue reason reasons because remove removed removing replace replaced replacing reuse reused check checks checked checking measure measured count counted counting write wrote written read reads reading call called calls add added adds show shows shown hide hides hidden cover covers covered meant mean means'.split(
+  'took taken needed somebody torch died waited fastener fasteners attached belongs found while torque every scratch wire bent tight ends cont contd varies smashes jams degrees swap cabin centimetres spread said talking talk warm halves frees free feels feel loose always never ever falls fall reverse arrives what who why how find found see sees look looks looking watch know knows think hear hold tell keep mind care time times hour half man day today yesterday morning later soon again twice once thing things stuff piece pieces place places line lines same different new old good bad right wrong easy hard big long short tall thick thin wide narrow clean dirty dry wet cold hot heavy lightly careful carefully slow slowly fast quick quickly people somebody someone nobody anyone everything something anything nothing everyone number name names word words part parts side sides work works working worked job jobs van vans car cars bus truck bike help helps start stops stop go going gone come coming bring brings brought make making made take taking taken give given gives leave left lost lose loses broken break finish finished done doing does did being have having had here there where when while until before after then than because though although however maybe perhaps almost nearly about around along across over under between inside outside through against toward away together apart alone behind beside beyond near far next last first second third also too only just even still yet already very really quite rather pretty enough much many more most less least few several some any all both each every either neither none other another such own our ours your yours my mine his her hers their theirs its it they them we us you he she him who whom whose which that this these those and or but nor so for if as at by in of on to up off out with without from into onto upon note notes please thanks thank sure fine well yes no not can could will would shall should may might must need needs want wants like likes let lets try tries trying tried use uses used using usual usually normal normally often sometimes seldom rarely seem seems looks smell smells sound sounds noise grip gives handy hand hands finger fingers thumb eye eyes head heads foot feet wall floor ground air water oil dirt dust rust grease colour colours paint painted metal plastic rubber wood paper bag bags box boxes drawer shelf bench tool tools spare spares stock store order orders ordered owner previous original factory maker dealer model version versions type types kind kinds sort sorts side way ways meet resistance remember experience future past present question answer problem problems trouble issue reason reasons because remove removed removing replace replaced replacing reuse reused check checks checked checking measure measured count counted counting write wrote written read reads reading call called calls add added adds show shows shown hide hides hidden cover covers covered meant mean means'.split(
     ' ',
   )
 
@@ -348,7 +363,9 @@ export const PHRASES: ReadonlyMap<string, readonly Sense[]> = made()
 
 /** Words that say nothing between two words of an item. */
 export const ARTICLES = new Set(
-  "the its it's it is are was were a an this these that those s be there theres there's of wee little small".split(' '),
+  "the its it's it is are was were a an this these that those s be there theres there's already of wee little small".split(
+    ' ',
+  ),
 )
 
 /** Words that say nothing. */

@@ -51,6 +51,12 @@ const HOLDERS: readonly Rule[] = [
   rule('UNSURE', () => ({ is: 'unsure' }), 1.2),
   rule('VAGUE', () => count(null)),
   rule('a/one KIND', (value) => [count('1'), kind(value)]),
+  rule('size NUM', (n) => ({ is: 'size', n }), 0.9),
+  rule(
+    'NUM long/longer/short/shorter ones? AT? PLACE',
+    (n, _, where) => ({ is: 'some', count: Number(n), where }),
+    0.8,
+  ),
   rule('NUM UNIT', () => ({ is: 'nothing' }), 0.9),
   rule('LEAD NUM', () => ({ is: 'nothing' }), 0.9),
   rule('a NUM MM', (n) => [count('1'), { is: 'drive', drive: 'hex', size: n }], 0.9),
@@ -139,7 +145,11 @@ const HOLDERS: readonly Rule[] = [
   rule('THREAD', is('thread', 'thread')),
   rule('METRIC x/by NUM', (metric, n) => ({ is: 'thread', thread: `${metric}x${n}` })),
   rule('METRIC', is('thread', 'thread'), 1.2),
-  rule('up to NUM NM', (n, each) => ({ is: 'torque', torqueNm: Math.round(Number(n) * Number(each) * 100) / 100 }), 0.9),
+  rule(
+    'up to NUM NM',
+    (n, each) => ({ is: 'torque', torqueNm: Math.round(Number(n) * Number(each) * 100) / 100 }),
+    0.9,
+  ),
   rule('NUM NM', (n, each) => ({ is: 'torque', torqueNm: Math.round(Number(n) * Number(each) * 100) / 100 })),
   rule('DECIMAL NM', (n, each) => ({ is: 'torque', torqueNm: Math.round(Number(n) * Number(each) * 100) / 100 })),
   rule('NUM EACH', (n, where) => ({ is: 'each', count: Number(n), where })),
@@ -184,6 +194,11 @@ const PARTS: readonly Rule[] = [
   rule('toward/towards/to/against/with/over PART', (part) => ({ is: 'aside', part }), 1.1),
   rule('PART before PART', (by, of) => ({ is: 'traps', by, of }), 0.9),
   rule('PART off? before PART comes? away? off?', (by, _o, of) => ({ is: 'traps', by, of: of ?? _o }), 0.9),
+  rule(
+    'PART has/needs/must/should to? come/go/be? off/out/away? before PART',
+    (by, of) => ({ is: 'traps', by, of }),
+    0.8,
+  ),
   rule('PART wants/needs undoing/off before PART will? come? away?', (by, of) => ({ is: 'traps', by, of }), 0.8),
   rule('PART TRAPS PART', (by, _, of) => ({ is: 'traps', by, of }), 0.9),
   rule('PLACE one TRAPS PLACE one', () => ({ is: 'traps', by: null, of: null }), 0.8),
@@ -203,7 +218,11 @@ const PLUGS: readonly Rule[] = [
   rule('plugged/connected in?', () => ({ is: 'leave', bare: true }), 1),
   rule('NOT touch/open/disturb it?', () => ({ is: 'leave', forbids: true, touch: true }), 0.8),
   rule('UNPLUG all? NUM', (_, n) => ({ is: 'unplug', count: n }), 0.95),
-  rule('before you? open PNAME PLUG?', (name, noun) => [{ is: 'unplug' }, { is: 'plug', name: named(name!, noun ?? '') }], 0.4),
+  rule(
+    'before you? open PNAME PLUG?',
+    (name, noun) => [{ is: 'unplug' }, { is: 'plug', name: named(name!, noun ?? '') }],
+    0.4,
+  ),
   rule('MOVE PLUG', (_, noun) => ({ is: 'plug', name: noun || null }), 0.9),
   rule('squeeze/press/push tab', () => ({ is: 'latch', latch: 'press tab' }), 0.85),
   rule('squeeze/press tabs', () => ({ is: 'latch', latch: 'squeeze two tabs' }), 0.85),
@@ -213,6 +232,8 @@ const PLUGS: readonly Rule[] = [
   rule('on the back of PART', (part) => ({ is: 'on', part }), 0.8),
   rule('NOTHING UNPLUG', () => ({ is: 'nothing' })),
   rule('undo PNAME PLUG?', (name, noun) => [{ is: 'unplug' }, { is: 'plug', name: named(name!, noun ?? '') }], 0.9),
+  rule('UNPLUG it', () => ({ is: 'unplug', it: true }), 0.95),
+  rule('OTHER COLOUR PLUG', (name, colour, noun) => ({ is: 'plug', name: named(name!, noun!), colour }), 0.95),
   rule('UNPLUG', is('unplug')),
   rule('UNPLUG NUM', (_, n) => ({ is: 'unplug', count: n }), 1.4),
   rule('PNAME NUM PLUG', (name, n) => ({ is: 'plug', name, count: Number(n) }), 0.9),
@@ -284,7 +305,12 @@ const PLUGS: readonly Rule[] = [
   rule('PNAME LETTER', (name, letter) => ({ is: 'plug name', name: `${name} ${letter}` }), 0.9),
   rule('PNAME PLUG LETTER', (name, noun, letter) => ({ is: 'plug', name: `${named(name!, noun!)} ${letter}` }), 0.9),
   rule('UNPLUG OTHER NEW', (_, other, name) => [{ is: 'unplug' }, { is: 'plug name', name: `${other} ${name}` }], 2),
-  rule('NEW PLUG', (name, noun) => (noun === 'lamp' || noun === 'light' || noun === 'switch' ? { is: 'plug', name: `${name} ${noun}` } : null), 2.4),
+  rule(
+    'NEW PLUG',
+    (name, noun) =>
+      noun === 'lamp' || noun === 'light' || noun === 'switch' ? { is: 'plug', name: `${name} ${noun}` } : null,
+    2.4,
+  ),
   rule('UNPLUG NEW NUM', (_, name, n) => [{ is: 'unplug' }, { is: 'plug name', name: `${name} ${n}` }], 2.4),
   rule('UNPLUG PNAME NUM', (_, name, n) => [{ is: 'unplug' }, { is: 'plug name', name: `${name} ${n}` }], 0.9),
   rule('PART LETTER', (part, letter) => ({ is: 'part', part: `${part} ${letter}` }), 0.9),
@@ -319,6 +345,11 @@ const RELEASES: readonly Rule[] = [
   rule('from the? PLACE', (place) => ({ is: 'start or where', start: place }), 0.95),
   rule('PLACE edge', (place) => ({ is: 'start or where', start: place }), 1),
   rule('at the? PLACE', (place) => ({ is: 'start or where', start: place }), 1.1),
+  rule('comes/come/came TO', (to) => ({ is: 'move', move: 'pull', to }), 0.9),
+  rule('comes/come/came YOU', () => ({ is: 'move', move: 'pull', to: 'toward you' }), 0.9),
+  rule('MOVE TO of PART', (move, to) => ({ is: 'move', move, to }), 0.9),
+  rule('out of PART', () => ({ is: 'nothing' }), 0.9),
+  rule('you MOVE back', () => ({ is: 'nothing' }), 0.8),
   rule('MOVE it? TO', (move, to) => ({ is: 'move', move, to })),
   rule('MOVE back', (move) => ({ is: 'move', move, to: 'rearward' }), 0.95),
   rule('MOVE PLACE TO', (move, place, to) => ({ is: 'move', move, to: `${place} ${to}` })),
@@ -347,7 +378,11 @@ const RELEASES: readonly Rule[] = [
   rule('YOU', () => ({ is: 'to', to: 'toward you' })),
   rule('FORWARD', () => ({ is: 'to', to: 'forward' })),
   rule('TURN? it? QUARTER', (_, turn) => ({ is: 'turn', turn })),
-  rule('TURN it? NUM degrees', (_, n) => ({ is: 'turn', turn: { 90: 'a quarter', 180: 'half a turn' }[Number(n)] ?? `${n} degrees` }), 0.85),
+  rule(
+    'TURN it? NUM degrees',
+    (_, n) => ({ is: 'turn', turn: { 90: 'a quarter', 180: 'half a turn' }[Number(n)] ?? `${n} degrees` }),
+    0.85,
+  ),
   rule('MOVE centre/head in?', () => ({ is: 'nothing' }), 0.9),
   rule('TURN it? QUARTER LR', (_, turn, side) => ({ is: 'turn', turn, side })),
   rule('QUARTER LR', (turn, side) => ({ is: 'turn', turn, side })),
@@ -384,6 +419,15 @@ function corner(place: string, side: string): string {
   return `${place === 'bottom' ? 'lower' : place} ${side}`
 }
 
+/** So many here and so many there. */
+const shared = (a: string, there: string, b: string, here: string): Said => ({
+  is: 'shared',
+  parts: [
+    [a, there],
+    [b, here],
+  ],
+})
+
 /** Where something is. */
 const PLACES: readonly Rule[] = [
   rule('PLACE', (where) => ({ is: 'where', where }), 1.05),
@@ -396,44 +440,19 @@ const PLACES: readonly Rule[] = [
   rule('AT? SIDE', (_, where) => ({ is: 'where', where })),
   rule('AT? LR EDGE?', (_, side) => ({ is: 'where', where: side, ask: 'whose left' }), 1.05),
   rule('NUM LR NUM LR', (n, _, m) => (n === m ? { is: 'each', count: Number(n), where: 'each side' } : null), 0.9),
-  rule(
-    'NUM PLACE NUM PLACE',
-    (a, p, b, q) => ({
-      is: 'shared',
-      parts: [
-        [a, p],
-        [b, q],
-      ],
-    }),
-    0.9,
+  ...['NUM PLACE NUM PLACE', 'NUM PLACE and NUM PLACE', 'NUM PLACE , NUM PLACE'].map((pattern) =>
+    rule(pattern, (a, p, b, q) => shared(a!, p!, b!, q!), 0.9),
   ),
-  rule(
-    'NUM AT PLACE NUM AT PLACE',
-    (a, _, p, b, _q, q) => ({
-      is: 'shared',
-      parts: [
-        [a, p],
-        [b, q],
-      ],
-    }),
-    0.9,
-  ),
-  rule(
-    'NUM PLACE , NUM PLACE',
-    (a, p, b, q) => ({
-      is: 'shared',
-      parts: [
-        [a, p],
-        [b, q],
-      ],
-    }),
-    0.95,
+  ...['NUM AT PLACE NUM AT PLACE', 'NUM AT PLACE and NUM AT PLACE', 'NUM AT PLACE , NUM AT PLACE'].map((pattern) =>
+    rule(pattern, (a, _, p, b, _at, q) => shared(a!, p!, b!, q!), 0.85),
   ),
 ]
 
 /** A seat is moved and not switched: "seat off" is the part. */
 function settingTo(setting: string, value: string): Said | null {
-  return setting === 'seat' && (value === 'off' || value === 'on' || value === 'out') ? null : { is: 'setting', setting, value }
+  return setting === 'seat' && (value === 'off' || value === 'on' || value === 'out')
+    ? null
+    : { is: 'setting', setting, value }
 }
 
 /** The way back, resting, people, settings. */
@@ -470,8 +489,10 @@ const OTHERS: readonly Rule[] = [
   rule('switch SETTING VALUE', (setting, value) => ({ is: 'setting', setting, value }), 0.9),
   rule('SETTING must/should/has/needs to? VALUE', (setting, value) => settingTo(setting!, value!), 0.9),
   rule('SETTING :? negative/lead/terminal? fully? VALUE', (setting, value) => settingTo(setting!, value!), 0.95),
+  rule('SETTING has? to? all way VALUE', (setting, value) => settingTo(setting!, value!), 0.85),
   rule('SETTING all the? way? VALUE', (setting, value) => settingTo(setting!, value!), 0.9),
   rule('MISSING', is('found', 'state')),
+  rule('NUM of them MISSING', (n, state) => ({ is: 'found', state, count: Number(n) }), 0.8),
   rule('MISSING NUM KIND', (state, n, k) => ({ is: 'found', state, count: Number(n), kind: k!.replace('*', '') }), 0.9),
   rule(
     'KIND MISSING on? PLACE? NUM?',
@@ -539,7 +560,11 @@ const DENIED: readonly Rule[] = [
   rule('NOT MOVE on? the? LEADS', (_, move) => ({ is: 'must not', what: `${move} on the leads` }), 0.8),
   rule('NOT MOVE', (_, move) => ({ is: 'must not', what: move }), 0.9),
   rule('NOT TURN PART?', (_, _t, part) => ({ is: 'must not', what: 'twist', part }), 0.9),
-  rule('NOT MOVE PART TO?', (_, move, part, to) => ({ is: 'must not', what: to === null ? move : `${move} ${to}`, part }), 0.85),
+  rule(
+    'NOT MOVE PART TO?',
+    (_, move, part, to) => ({ is: 'must not', what: to === null ? move : `${move} ${to}`, part }),
+    0.85,
+  ),
   rule('tighten these/them/it? by hand only?', () => ({ is: 'snug' }), 0.8),
   rule('NOT tighten too? much/hard?', () => ({ is: 'snug' }), 0.8),
   rule('not tight', () => ({ is: 'snug' }), 0.8),
@@ -550,8 +575,29 @@ const DENIED: readonly Rule[] = [
   rule('forget', () => ({ is: 'no' })),
   rule('CORRECT', () => ({ is: 'correct' }), 0.5),
   rule('REASON', () => ({ is: 'reason' }), 0.75),
+  rule('DENY', () => ({ is: 'reason' }), 0.5),
+  rule('might/may/could be? NUM', (n) => count(n!, true), 0.8),
+  rule(
+    'might/may/could be? SIZE',
+    (size) => [
+      { ...sized(size!), is: 'or' },
+      { is: 'unsure', field: 'size' },
+    ],
+    0.8,
+  ),
+  rule('might/may/could/maybe/perhaps', () => ({ is: 'unsure' }), 1.2),
+  rule('so NUM in all/total', () => ({ is: 'nothing' }), 0.8),
+  rule('new KIND each/every time', () => ({ is: 'single use' }), 0.8),
+  rule('all KIND started by? hand?', () => ({ is: 'start all' }), 0.8),
   rule('BEFORE', () => ({ is: 'reason' }), 0.95),
-  rule('PART before PART before PART', (a, b, c) => [{ is: 'traps', by: a, of: b }, { is: 'traps', by: b, of: c }], 0.8),
+  rule(
+    'PART before PART before PART',
+    (a, b, c) => [
+      { is: 'traps', by: a, of: b },
+      { is: 'traps', by: b, of: c },
+    ],
+    0.8,
+  ),
   rule('both PART', (part) => [{ is: 'stray' }, { is: 'part', part }], 0.9),
   rule('AGAIN', () => ({ is: 'correct', again: true }), 0.5),
   rule('HYPOTHESIS', () => ({ is: 'hypothesis' }), 0.3),

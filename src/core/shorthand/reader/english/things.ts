@@ -36,7 +36,7 @@ export const KIND_WORDS: Readonly<Record<HolderKind, readonly string[]>> = {
   'stud and grommet': ['peg', 'stud and grommet', 'peg and grommet'],
   'retaining pin': ['retaining pin', 'split pin', 'cotter pin', 'r clip'],
   adhesive: ['double sided tape', 'foam tape', 'butyl', 'glue', 'sticky pad', 'adhesive'],
-  'hook-and-loop': ['hook and loop', 'hook + loop', 'hook + loop pad', 'hook and loop pad'],
+  'hook-and-loop': ['hook and loop', 'hook + loop', 'hook + loop pad', 'hook and loop pad', 'hook and loop tape'],
   'cable tie': ['cable tie', 'zip tie', 'tie wrap'],
 }
 
