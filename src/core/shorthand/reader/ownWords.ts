@@ -1,5 +1,5 @@
 import type { Language, Sense } from './sense'
-import { sensesOfName } from './items'
+import { sensesOfName } from './lattice'
 
 /** A part of the record: its name, and the other ways it is said. */
 export type KnownPart = { name: string; said: readonly string[] }

@@ -31,7 +31,7 @@ export type Read = {
 /** Reads a line. Never fails. Cost: words times rules. */
 export function readLine(line: string, language: Language, nearTo: (text: string) => string[]): Read {
   const known = knownWords(language)
-  const cover = itemsOf(wordsOf(line), language, (text) => (known.has(text) ? [] : nearTo(text)))
+  const cover = itemsOf(wordsOf(line), language, nearOnce(known, nearTo))
   const draft = new Draft()
   const items = settled(cover.items, line)
   for (const [i, item] of items.entries()) {
@@ -93,4 +93,14 @@ function insteadOf(fact: string, { instead, insteadOf: was }: Draft): { instead?
 /** A word of the trade that fits nowhere, a number, a letter or a near miss can turn a fact; any other word that nobody knows is its note. */
 function holdsUp({ word, near, isTrade }: { word: Word; near: string[]; isTrade: boolean }): boolean {
   return isTrade || near.length > 0 || word.text.length < 2 || /\d/.test(word.text)
+}
+
+/** Words near an unknown one, each looked for once in a line. */
+function nearOnce(known: ReadonlySet<string>, nearTo: (text: string) => string[]): (text: string) => string[] {
+  const found = new Map<string, string[]>()
+  return (text) => {
+    if (known.has(text)) return []
+    if (!found.has(text)) found.set(text, nearTo(text))
+    return found.get(text)!
+  }
 }

@@ -44,7 +44,18 @@ const consonants = (word: string) => word.replace(/[aeiouy]/g, '')
  * The known words that one nobody knows may have been meant for, the nearest first: by slips, or where it has no vowel
  * by its consonants ("pnl"). A word of three letters may have one left out or two swapped. Cost: words known.
  */
-export function candidates(text: string, language: Language): string[] {
+export function candidates(text: string, language: Language): readonly string[] {
+  let known = remembered.get(language)
+  if (!known || known.size > MOST_REMEMBERED) remembered.set(language, (known = new Map()))
+  let found = known.get(text)
+  if (!found) known.set(text, (found = candidatesAnew(text, language)))
+  return found
+}
+
+const MOST_REMEMBERED = 2_000
+const remembered = new WeakMap<Language, Map<string, readonly string[]>>()
+
+function candidatesAnew(text: string, language: Language): string[] {
   const allowed = slipsAllowed(text)
   if (allowed === 0 || !/^[\p{L}']+$/u.test(text)) return []
   const short = text.length === 3
