@@ -20,14 +20,14 @@ function understand(input: string, ...args: string[]): { out: string; err: strin
 
 test('prints what each line says, asks, and what nobody could place', () => {
   const { out, status } = understand(
-    '4x T20 behind rubber mat, hold bezel\n\npull it forward\n9 clipps\n',
+    '4x T20 behind rubber mat, hold bezel\n\npull it forward\n9 clips, 2 T20 rearward\n',
     '--procedure',
     'docs/examples/panel-van.json',
   )
   expect(status).toBe(0)
   expect(out).toContain('   4 T20, behind Rubber liner, holds Centre surround\n')
   expect(out).toContain('   ? Forward: toward the nose, or toward you?\n')
-  expect(out).toContain('   ! Not understood: “clipps”. Did you mean clips?\n')
+  expect(out).toContain('   ! Not understood: “rearward”.\n')
   expect(out).toContain('3 lines, 1 without a question or an unknown word\n')
 })
 test('as JSON, an object a line; what can’t be read is refused with what to do', () => {
@@ -39,6 +39,13 @@ test('as JSON, an object a line; what can’t be read is refused with what to do
     notUnderstood: [],
     heard: [],
     whichPart: [],
+    left: [],
+    words: [
+      [
+        { from: 0, to: 3 },
+        { from: 4, to: 10 },
+      ],
+    ],
   })
   expect(understand('', '--procedure', 'nowhere.json')).toMatchObject({
     status: 2,

@@ -1,6 +1,6 @@
 import type { OwnWords } from './reader/ownWords'
 import { ENGLISH } from './reader/english'
-import { knownWords, slips } from './reader/spelling'
+import { knownWords, within } from './reader/spelling'
 
 const MOST_OFFERED = 3
 
@@ -11,11 +11,8 @@ const MOST_OFFERED = 3
 export function nearestWords(said: string, { parts = [], house = {} }: OwnWords = {}): string[] {
   const word = said.toLowerCase()
   const allowed = word.length < 4 ? 0 : word.length < 7 ? 1 : 2
-  const own = [...parts.flatMap(({ name, said: others }) => [name, ...others]), ...Object.keys(house)]
-  return [...new Set([...own, ...knownWords(ENGLISH)])]
-    .map((known) => ({ known, off: slips(word, known.toLowerCase(), allowed) }))
-    .filter(({ off }) => off > 0 && off <= allowed)
-    .sort((a, b) => a.off - b.off)
-    .slice(0, MOST_OFFERED)
-    .map(({ known }) => known)
+  if (allowed === 0) return []
+  const own = new Set([...parts.flatMap(({ name, said: others }) => [name, ...others]), ...Object.keys(house)])
+  const near = [...within(word, own, allowed), ...within(word, knownWords(ENGLISH), allowed)]
+  return [...new Set(near.sort((a, b) => a.off - b.off).map(({ word: known }) => known))].slice(0, MOST_OFFERED)
 }

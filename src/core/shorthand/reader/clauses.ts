@@ -30,7 +30,7 @@ const HARD_ENDS = ['.', ';', '!']
 
 /** The items with talk, negations and corrections told apart: what is left says something. */
 export function settled(items: readonly Item[], line: string): Item[] {
-  return denied(forbidden(withoutReasons(withoutTalk(items)), line))
+  return denied(forbidden(withoutTalk(withoutReasons(items)), line))
 }
 
 /** Parts a list at its ends; each part keeps the end that closes it. */
@@ -124,6 +124,10 @@ function denied(items: readonly Item[]): Item[] {
   for (let i = 0; i < items.length; i++) {
     const item = items[i]!
     const next = items[i + 1]
+    if (item.is === 'forget') {
+      i += 1
+      continue
+    }
     if (item.is !== 'no') {
       out.push(item)
       continue

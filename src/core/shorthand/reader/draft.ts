@@ -14,6 +14,8 @@ export type Group = Made & {
   heard?: boolean
   soft?: boolean
   left?: number
+  /** It holds what the line is about, and nothing else was said. */
+  isInherited?: boolean
 }
 
 /** Where the reading of a line stands. */
@@ -22,6 +24,8 @@ export class Draft {
   readonly asks = new Set<AskKind>()
   readonly unread: Item[] = []
   readonly heard: Item[] = []
+  /** Items that say what the next fact is about. */
+  loose: Item[] = []
   /** The part that what follows is about. */
   subject: string | null = null
   /** The part that a colon stands after: what the line is about. */
@@ -58,7 +62,8 @@ export class Draft {
 
   /** A new fact of a kind. */
   add(fact: string, fields: Record<string, unknown>, item: Item): Made {
-    const made: Made = { fact, fields, items: [item] }
+    const made: Made = { fact, fields, items: [...this.loose, item] }
+    this.loose = []
     if (this.when !== null) fields.when = this.when
     this.made.push(made)
     this.clause.push(made)
@@ -88,6 +93,14 @@ export class Draft {
     this.group = null
     this.plug = null
     this.unplugging = false
+  }
+
+  /** An item belongs to what it was said of: the group or plug in hand, else the last of its clause, else what comes. */
+  keep(item: Item): void {
+    if (this.made.some(({ items }) => items.includes(item)) || this.unread.includes(item)) return
+    const of = this.group ?? this.plug ?? this.clause.at(-1)
+    if (of) of.items.push(item)
+    else this.loose.push(item)
   }
 
   leaveUnread(item: Item): void {

@@ -14,7 +14,10 @@ function groupFor(draft: Draft, item: Item, isFull: (group: Group) => boolean): 
   draft.plug = null
   draft.group = group
   const held = draft.before.behind !== undefined && draft.before.behind === draft.subject ? draft.owner : draft.subject
-  if (held !== null && held !== draft.before.behind) group.fields.holds = [held]
+  if (held !== null && held !== draft.before.behind) {
+    group.fields.holds = [held]
+    group.isInherited = true
+  }
   const { behind, where, holds, reuse } = draft.before
   if (behind !== undefined) group.fields.behind = [behind]
   if (where !== undefined) group.fields.where = where
@@ -189,7 +192,10 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     const groups = draft.made.filter(({ fact, fields }) => fact === 'holder' && fields.holds === undefined)
     const own = draft.group ?? draft.made.findLast(({ fact }) => fact === 'holder')
     if (!own) return void (draft.subject = held)
-    for (const group of [own, ...groups]) group.fields.holds = [held]
+    for (const group of [own, ...groups]) {
+      group.fields.holds = [held]
+      ;(group as Group).isInherited = false
+    }
   },
 }
 

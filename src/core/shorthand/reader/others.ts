@@ -72,7 +72,13 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     const named = text(item.part)
     draft.lastPart = named
     const { group, plug } = draft
-    if (group && (group.fields.holds === undefined || item.alone)) group.fields.holds = [named]
+    if (
+      group &&
+      (group.fields.holds === undefined || (group.isInherited && draft.clause.includes(group)) || item.alone)
+    ) {
+      group.fields.holds = [named]
+      group.isInherited = false
+    } else if (group && String(group.fields.holds) !== named && draft.last?.is !== 'end') draft.leaveUnread(item)
     else if (plug) plug.fields.of ??= named
     else if (draft.last?.is === 'part') return
     else draft.turnTo(named)
@@ -95,7 +101,11 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     draft.add('rests', { how: item.how, ...(named !== null && { of: named }) }, item)
   },
   persons(draft, item) {
-    draft.made.splice(0, draft.made.length, ...draft.made.filter(({ fact }) => fact !== 'persons'))
+    const others = draft.made.filter(({ fact }) => fact !== 'persons')
+    if (draft.instead || draft.made.some(({ fact, fields }) => fact === 'persons' && fields.of === draft.subject))
+      draft.made.splice(0, draft.made.length, ...others)
+    const part = textOrNull(item.part)
+    if (part !== null) draft.turnTo(fullName(draft, part))
     draft.add('persons', { count: item.count, ...ofSubject(draft) }, item)
   },
   refit(draft) {
@@ -130,7 +140,10 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   setting(draft, item) {
     const known = draft.correcting && draft.made.findLast(({ fact }) => fact === 'setting')
     if (known) known.fields.value = item.value
-    else draft.add('setting', { setting: item.setting, value: item.value }, item)
+    else {
+      const of = draft.topic !== null && item.setting !== draft.topic ? { of: draft.topic } : {}
+      draft.add('setting', { ...of, setting: item.setting, value: item.value }, item)
+    }
     draft.correcting = false
     if (item.setting === 'seat') draft.turnTo('seat')
     else if (draft.clause.length === 1) draft.subject = null

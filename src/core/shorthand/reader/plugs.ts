@@ -9,7 +9,7 @@ function plugFor(draft: Draft, item: Item): NonNullable<Draft['plug']> {
     return draft.plug
   }
   draft.group = null
-  draft.plug = draft.add('plug', {}, item)
+  draft.plug = draft.add('plug', draft.topic === null ? {} : { of: draft.topic }, item)
   const { leave, behind } = draft.before
   if (leave) draft.plug.fields.leave = true
   if (behind !== undefined) draft.plug.fields.behind = [behind]

@@ -39,17 +39,23 @@ export function readLine(line: string, language: Language, nearTo: (text: string
     draft.next = items[i + 1] ?? null
     backToOwner(draft, item)
     MEANINGS[item.is]!(draft, item)
+    if (item.is !== 'end') draft.keep(item)
     draft.last = item
   }
   // "Only with a second battery the fuse holder": that there is one.
   if (draft.made.length === 0 && draft.whenSaid !== null && draft.subject !== null)
     draft.add('part', { part: draft.subject, when: draft.whenSaid }, items[0]!)
+  // A part and nothing else: it is named.
+  if (draft.made.length === 0 && items.length > 0 && items.every(({ is }) => is === 'part' || is === 'end'))
+    for (const item of items) if (item.is === 'part') draft.add('part', { part: item.part }, item)
   const whole = draft.made.filter((made) => finish(made, draft))
   const near = new Map(cover.unread.map((unread) => [unread.word, unread.near]))
   const unread = draft.unread.flatMap(({ is, words }) =>
     words.map((word) => ({ word, near: near.get(word) ?? [], isTrade: is !== 'unread' })),
   )
-  const held = new Set([...whole.flatMap(({ items: own }) => own), ...draft.unread].flatMap(({ words }) => words))
+  const said = items.filter(({ is }) => is !== 'unread').flatMap(({ words }) => words)
+  const held = new Set([...said, ...draft.unread.filter((item) => item.is !== 'unread').flatMap(({ words }) => words)])
+  const asked = unread.filter(holdsUp).map(({ word }) => word)
   return {
     facts: whole.map(({ fact, fields, items }) => ({
       fact: { fact, ...fields, ...insteadOf(fact, draft) },
@@ -58,7 +64,7 @@ export function readLine(line: string, language: Language, nearTo: (text: string
     asks: [...draft.asks],
     heard: draft.heard.map(({ meant, words }) => ({ meant: meant as unknown as string, words })),
     which: items.flatMap(({ which }) => which ?? []),
-    left: cover.words.filter((word) => !held.has(word)),
+    left: cover.words.filter((word) => !held.has(word) && !asked.includes(word)),
     unread: unread
       .filter(holdsUp)
       .map(({ word, near: meant }) => ({ word, near: meant }))

@@ -33,9 +33,46 @@ export function knownWords(language: Language): ReadonlySet<string> {
   return known
 }
 
+/** Which letters a word has, as bits: two words that share too few are no slip of each other. */
+function lettersOf(word: string): number {
+  let letters = 0
+  for (let i = 0; i < word.length; i++) letters |= 1 << (word.charCodeAt(i) & 31)
+  return letters
+}
+
+function bits(number: number): number {
+  let count = 0
+  for (let left = number; left !== 0; left &= left - 1) count += 1
+  return count
+}
+
+const lists = new WeakMap<ReadonlySet<string>, { word: string; letters: number }[]>()
+
+/** Of some words those within so many slips of one, with how many. Cost: few comparisons a word that is like none. */
+export function within(text: string, known: ReadonlySet<string>, allowed: number): { word: string; off: number }[] {
+  let list = lists.get(known)
+  if (!list) lists.set(known, (list = [...known].map((word) => ({ word, letters: lettersOf(word) }))))
+  const letters = lettersOf(text)
+  const found: { word: string; off: number }[] = []
+  for (const { word, letters: others } of list) {
+    if (Math.abs(word.length - text.length) > allowed || bits(letters ^ others) > 2 * allowed) continue
+    const off = slips(text, word, allowed)
+    if (off <= allowed) found.push({ word, off })
+  }
+  return found
+}
+
 /** How many slips are forgiven: none in two letters, one up to six, else two. */
 function slipsAllowed(word: string): number {
   return word.length < 3 ? 0 : word.length < 7 ? 1 : 2
+}
+
+const beginsLike = (word: string, text: string) => word[0] === text[0] || (word[0] === text[1] && word[1] === text[0])
+
+/** Of three letters none may be another: only left out, put in or swapped. */
+function isOtherShort(word: string, text: string, off: number): boolean {
+  const sorted = (letters: string) => [...letters].sort().join('')
+  return text.length === 3 && word.length === 3 && off === 1 && sorted(word) !== sorted(text)
 }
 
 const consonants = (word: string) => word.replace(/[aeiouy]/g, '')
@@ -58,21 +95,15 @@ const remembered = new WeakMap<Language, Map<string, readonly string[]>>()
 function candidatesAnew(text: string, language: Language): string[] {
   const allowed = slipsAllowed(text)
   if (allowed === 0 || !/^[\p{L}']+$/u.test(text)) return []
-  const short = text.length === 3
-  const bare = consonants(text) === text
-  const found: { word: string; off: number }[] = []
-  for (const word of knownWords(language)) {
-    if (word.length < 3 || (text.length > 3 && word.length < 4)) continue
-    const off =
-      bare && word[0] === text[0] && consonants(word) === text && word.length <= text.length + 3
-        ? 0.5
-        : word[0] === text[0] || (word[0] === text[1] && word[1] === text[0])
-          ? slips(text, word, allowed)
-          : allowed + 1
-    if (off > allowed) continue
-    if (short && off === 1 && word.length === 3 && [...word].sort().join() !== [...text].sort().join()) continue
-    found.push({ word, off })
-  }
+  const known = knownWords(language)
+  const isLong = (word: string) => word.length > (text.length > 3 ? 3 : 2)
+  const found = within(text, known, allowed).filter(
+    ({ word, off }) => isLong(word) && beginsLike(word, text) && !isOtherShort(word, text, off),
+  )
+  if (consonants(text) === text)
+    for (const word of known)
+      if (isLong(word) && word[0] === text[0] && word.length <= text.length + 3 && consonants(word) === text)
+        found.push({ word, off: 0.5 })
   const least = Math.min(...found.map(({ off }) => off))
   return found
     .filter(({ off }) => off <= least)

@@ -75,6 +75,8 @@ export const MORE_PARTS: Readonly<Record<string, readonly string[]>> = {
   'door card': [],
   'bulb holder': [],
   seat: ['saddle'],
+  outlet: [],
+  socket: [],
   climate: [],
   window: [],
   amplifier: ['amp'],
