@@ -26,7 +26,7 @@ const config = [
       'node_modules/',
       'next-env.d.ts',
       // Given as it is: the shared lines' own program.
-      'src/core/shorthand/corpus/scoreLines.mjs',
+      'bench/scoreLines.mjs',
       'test-results/',
       'playwright-report/',
     ],

@@ -12,48 +12,30 @@ export function factWords(fact: Fact): string {
   return `${fact.instead ? 'instead: ' : ''}${about}${plainWords(fact)}${when}${doubt}`
 }
 
-function plainWords(fact: Fact): string {
-  switch (fact.fact) {
-    case 'holder':
-      return listed(holderWords(fact))
-    case 'release':
-      return listed(releaseWords(fact))
-    case 'must not':
-      return `never ${fact.what}`
-    case 'plug':
-      return listed(plugWords(fact))
-    case 'rests':
-      return fact.how
-    case 'persons':
-      return fact.count === 1 ? 'one person' : `${fact.count} people`
-    case 'fixing':
-      return fact.fixing
-    case 'brittle':
-      return fact.not ? 'not brittle' : 'brittle'
-    case 'refit':
-      return `back: ${listed(refitWords(fact))}`
-    case 'setting':
-      return `${fact.setting} ${fact.value}${fact.waitMin ? `, wait ${fact.waitMin} min` : ''}`
-    case 'traps':
-      return `${fact.by} traps ${fact.of}`
-    case 'mirrored':
-      return 'the same on the other side'
-    case 'part':
-      return fact.level ? `${fact.part} ${fact.level}` : fact.part
-    case 'caution':
-      return `mind: ${fact.what}`
-    case 'found':
-      return listed([
-        `${fact.count ?? ''} ${fact.kind ? plural(fact.kind, fact.count ?? 2) : ''} ${fact.state}`.trim(),
-        fact.where,
-      ])
-    case 'test':
-      return `test ${fact.what}`
-    case 'tell':
-      return `${fact.when ?? 'which'} is told by ${fact.by}`
-    case 'take back':
-      return 'take back the last'
-  }
+function plainWords<K extends Fact['fact']>(fact: FactOf<K>): string {
+  return (FACT_WORDS[fact.fact] as (of: FactOf<K>) => string)(fact)
+}
+
+const FACT_WORDS: { readonly [K in Fact['fact']]: (fact: FactOf<K>) => string } = {
+  holder: (fact) => listed(holderWords(fact)),
+  release: (fact) => listed(releaseWords(fact)),
+  plug: (fact) => listed(plugWords(fact)),
+  refit: (fact) => `back: ${listed(refitWords(fact))}`,
+  'must not': ({ what }) => `never ${what}`,
+  rests: ({ how }) => how,
+  persons: ({ count }) => (count === 1 ? 'one person' : `${count} people`),
+  fixing: ({ fixing }) => fixing,
+  brittle: ({ not }) => (not ? 'not brittle' : 'brittle'),
+  setting: ({ setting, value, waitMin }) => `${setting} ${value}${waitMin ? `, wait ${waitMin} min` : ''}`,
+  traps: ({ by, of }) => `${by} traps ${of}`,
+  mirrored: () => 'the same on the other side',
+  part: ({ part, level }) => (level ? `${part} ${level}` : part),
+  caution: ({ what }) => `mind: ${what}`,
+  found: ({ state, kind, count, where }) =>
+    listed([[count, kind && plural(kind, count ?? 2), state].filter(Boolean).join(' '), where]),
+  test: ({ what }) => `test ${what}`,
+  tell: ({ when, by }) => `${when ?? 'which'} is told by ${by}`,
+  'take back': () => 'take back the last',
 }
 
 type FactOf<K extends Fact['fact']> = Extract<Fact, { fact: K }>

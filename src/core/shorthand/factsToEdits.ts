@@ -5,12 +5,12 @@ import type { Holder } from '../procedure/holder'
 import { coversNeed, Need, trapsNeed } from '../procedure/need'
 import { mayRestFree } from '../procedure/resting'
 import { newPart, type Part } from '../procedure/part'
-import type { Setting } from '../procedure/setting'
 import { Tether } from '../procedure/tether'
 import type { When } from '../procedure/when'
 import type { Fact } from './meaning'
-import { documentMotion } from './documentMotion'
-import { cautionSaid, holderSaid } from './itemsSaid'
+import { cautionSaid, holderSaid, kindOfTether, tetherSaid } from './itemsSaid'
+import { plugSaid, settingSaid } from './knownThings'
+import { partSaid } from './partSaid'
 
 /** Facts as changes to a draft, and what found no place there, each with what to do about it. */
 export type PlacedFacts = { edits: Edit[]; unplaced: { fact: Fact; because: Unplaced }[] }
@@ -51,8 +51,10 @@ export function factsToEdits(
   return new Placing(document, about, newId).place(facts)
 }
 
-/** Facts that are fields of a part. */
-const OF_THE_PART: readonly Fact['fact'][] = ['release', 'must not', 'rests', 'persons', 'fixing', 'brittle', 'refit']
+const UNPLACEABLE: Readonly<Partial<Record<Fact['fact'], Unplaced>>> = {
+  found: { kind: 'this vehicle only' },
+  'take back': { kind: 'take back' },
+}
 
 class Placing {
   private readonly parts: Map<Id, Part>
@@ -85,53 +87,17 @@ class Placing {
   }
 
   private one(fact: Fact, when: When): Unplaced | null {
+    const change = partSaid(fact)
     // A field of a part is the same on all vehicles.
-    if (Object.keys(when).length > 0 && OF_THE_PART.includes(fact.fact)) return { kind: 'not conditional' }
-    if (fact.instead && (fact.fact === 'holder' || fact.fact === 'plug')) return this.corrected(fact)
+    if (Object.keys(when).length > 0 && (change || fact.fact === 'rests')) return { kind: 'not conditional' }
+    if (change) return this.change('of' in fact ? fact.of : undefined, change)
     switch (fact.fact) {
       case 'holder':
         return this.holder(fact, when)
       case 'plug':
         return this.plug(fact, when)
-      case 'release':
-        return this.change(fact.of, (part) => ({
-          ...part,
-          release: {
-            ...part.release,
-            ...(fact.start && { start: fact.start }),
-            ...(fact.motions && { motions: fact.motions.map(documentMotion) }),
-            ...(fact.tool && { tool: fact.tool }),
-            ...(fact.effort && { effort: fact.effort }),
-            ...(fact.protect && { protect: fact.protects ? `${fact.protect} on the ${fact.protects}` : fact.protect }),
-          },
-        }))
-      case 'must not':
-        return this.change(fact.of, (part) => ({
-          ...part,
-          release: { ...part.release, mustNot: joined(part.release.mustNot, `never ${fact.what}`) },
-        }))
       case 'rests':
         return this.rests(fact)
-      case 'persons':
-        return this.change(fact.of, (part) => ({ ...part, persons: fact.count }))
-      case 'fixing':
-        return this.change(fact.of, (part) => ({ ...part, fixing: fact.fixing }))
-      case 'brittle':
-        return this.change(fact.of, (part) => ({ ...part, brittle: fact.not !== true }))
-      case 'refit':
-        return this.change(fact.of, (part) => ({
-          ...part,
-          refit: {
-            ...part.refit,
-            ...(fact.first && { first: fact.first }),
-            ...(fact.align && { align: joined(part.refit.align, fact.align) }),
-            ...(fact.listen && { confirm: joined(part.refit.confirm, fact.listen) }),
-            ...(fact.leadsFirst && { before: joined(part.refit.before, 'leads through the opening first') }),
-            ...(fact.startAll && { startAllFirst: true }),
-            ...(fact.snug && { last: joined(part.refit.last, 'made snug') }),
-            ...(fact.last && { last: joined(part.refit.last, fact.last) }),
-          },
-        }))
       case 'part':
         this.partNamed(fact.part)
         return null
@@ -144,14 +110,8 @@ class Placing {
         return this.setting(fact, when)
       case 'caution':
         return this.caution(fact, when)
-      case 'found':
-        return { kind: 'this vehicle only' }
-      case 'take back':
-        return { kind: 'take back' }
-      case 'test':
-      case 'tell':
-      case 'mirrored':
-        return { kind: 'not here' }
+      default:
+        return UNPLACEABLE[fact.fact] ?? { kind: 'not here' }
     }
   }
 
@@ -167,6 +127,7 @@ class Placing {
   }
 
   private holder(fact: Extract<Fact, { fact: 'holder' }>, when: When): Unplaced | null {
+    if (fact.instead) return this.corrected(fact)
     const { strip } = this.about
     const holds = fact.holds
       ? fact.holds.map((name) => this.partNamed(name))
@@ -213,6 +174,7 @@ class Placing {
   }
 
   private plug(fact: Extract<Fact, { fact: 'plug' }>, when: When): Unplaced | null {
+    if (fact.instead) return this.corrected(fact)
     const { strip } = this.about
     const partId = fact.of ? this.partNamed(fact.of) : (strip?.plugsBelong ?? true) ? this.inHand : null
     const known = plugSaid(
@@ -222,14 +184,7 @@ class Placing {
       fact.of !== undefined,
       strip?.isOpen,
     )
-    const said = {
-      ...(fact.latch && { latch: fact.latch }),
-      ...(fact.tab && { tabSide: fact.tab }),
-      ...(fact.colour && { colour: fact.colour }),
-      ...(fact.leave && { note: joined(known?.note ?? '', 'leave it plugged') }),
-      ...(fact.beforePlugging && { beforePlugging: fact.beforePlugging }),
-      ...(fact.mustOpenFor && { mustOpenFor: fact.mustOpenFor }),
-    }
+    const said = tetherSaid(fact, known)
     if (!known && !partId && !strip) return { kind: 'no part' }
     const id = known?.id ?? this.newId('teth')
     if (known) this.added.push(...fieldEdits('tethers', known, { ...known, ...said } as Tether))
@@ -240,19 +195,19 @@ class Placing {
         item: Tether.parse({ id, name: fact.name, partId, kind: kindOfTether(fact.name), ...said, when }),
         after: null,
       })
-    for (const name of fact.behind ?? []) {
-      const cover = this.partNamed(name)
-      this.addNeed(
-        Need.parse({
-          id: this.newId('need'),
-          dependent: { act: 'open', id },
-          needs: { kind: 'part', partId: cover, level: this.levelToClear(cover) },
-          reason: 'covers',
-          when,
-        }),
-      )
-    }
+    for (const name of fact.behind ?? []) this.addNeed(this.coversPlug(id, name, when))
     return null
+  }
+
+  private coversPlug(tetherId: Id, name: string, when: When): Need {
+    const cover = this.partNamed(name)
+    return Need.parse({
+      id: this.newId('need'),
+      dependent: { act: 'open', id: tetherId },
+      needs: { kind: 'part', partId: cover, level: this.levelToClear(cover) },
+      reason: 'covers',
+      when,
+    })
   }
 
   private setting(fact: Extract<Fact, { fact: 'setting' }>, when: When): Unplaced | null {
@@ -319,49 +274,4 @@ class Placing {
           return { [facet.id]: [choice.id] }
     return null
   }
-}
-
-/**
- * The plug of a record that a name means: that of the part in question before any other. `onlyThere`: the part was
- * named. On a strip (`isOpen`) one of another part counts only while it is closed: two panels may each have a lamp.
- */
-export function plugSaid(
-  document: ProcedureDocument,
-  name: string,
-  partId: Id | null,
-  onlyThere: boolean,
-  isOpen?: (tetherId: Id) => boolean,
-): Tether | undefined {
-  const named = document.tethers.filter((tether) => tether.name.toLowerCase() === name.toLowerCase())
-  const there = named.find((tether) => tether.partId === partId && partId !== null)
-  return there ?? (onlyThere ? undefined : named.find((tether) => !isOpen?.(tether.id)))
-}
-
-/** What ties a part says its kind by its name; everything else that is unplugged is electrical. */
-function kindOfTether(name: string): Tether['kind'] {
-  const said: [RegExp, Tether['kind']][] = [
-    [/damper|strut|soft-close/, 'damper'],
-    [/hose/, 'hose'],
-    [/duct/, 'duct'],
-    [/cable/, 'control cable'],
-    [/strap/, 'strap'],
-    [/antenna|aerial|coax/, 'coax'],
-    [/ground|earth/, 'ground'],
-    [/optical|fibre/, 'optical'],
-  ]
-  return said.find(([words]) => words.test(name.toLowerCase()))?.[1] ?? 'electrical'
-}
-
-/** The setting of a record that a line means, and its value; null where it has none such. */
-export function settingSaid(
-  document: ProcedureDocument,
-  { setting: name, value: said }: { setting: string; value: string },
-): { setting: Setting; value: string } | null {
-  const setting = document.settings.find((item) => item.name.toLowerCase().includes(name) || item.role === name)
-  const value = setting?.values.find((item) => item.toLowerCase() === said)
-  return setting && value !== undefined ? { setting, value } : null
-}
-
-function joined(before: string, added: string): string {
-  return before === '' || before.includes(added) ? before || added : `${before}, ${added}`
 }

@@ -2,7 +2,9 @@ import type { Id } from '../base/id'
 import { newCaution, type Caution } from '../procedure/caution'
 import { Holder } from '../procedure/holder'
 import type { When } from '../procedure/when'
+import type { Tether } from '../procedure/tether'
 import type { Fact } from './meaning'
+import { joined } from './partSaid'
 
 /** A group of fasteners as a line says it. What somebody was not sure of is kept as not counted, or noted. */
 export function holderSaid(
@@ -12,27 +14,63 @@ export function holderSaid(
   holds: readonly Id[],
   when: When,
 ): Holder {
-  const [, diameter, length] = /^M(\d+)x(\d+)$/.exec(fact.thread ?? '') ?? []
-  const heads = fact.drive ? [{ drive: fact.drive, size: fact.size ?? '' }, ...(fact.or ?? [])] : []
-  const isAbout = fact.unsure?.includes('count') ?? false
   const doubt = fact.unsure?.some((field) => field !== 'count') ? 'the head was not sure' : ''
   return Holder.parse({
     id,
     kind: fact.kind,
     count,
-    howMany: isAbout ? 'about' : 'counted',
+    howMany: fact.unsure?.includes('count') ? 'about' : 'counted',
     holds: [...holds],
-    drives: heads,
-    thread: diameter ? { diameterMm: Number(diameter), lengthMm: Number(length) } : null,
-    torqueNm: fact.torqueNm ?? null,
-    captive: fact.captive ?? false,
-    reuse: fact.reuse ?? 'reuse',
-    stack: fact.stack ?? [],
-    tell: fact.tell ?? '',
-    reach: { by: fact.reach ?? 'sight' },
+    drives: fact.drive ? [{ drive: fact.drive, size: fact.size ?? '' }, ...(fact.or ?? [])] : [],
+    thread: threadSaid(fact.thread),
     note: [fact.where, doubt].filter(Boolean).join(', '),
     when,
+    ...detailsSaid(fact),
   })
+}
+
+function threadSaid(thread: string | undefined): { diameterMm: number; lengthMm: number } | null {
+  const [, diameter, length] = /^M(\d+)x(\d+)$/.exec(thread ?? '') ?? []
+  return diameter ? { diameterMm: Number(diameter), lengthMm: Number(length) } : null
+}
+
+function detailsSaid({ torqueNm, captive, reuse, stack, tell, reach }: Extract<Fact, { fact: 'holder' }>): object {
+  return {
+    ...(torqueNm !== undefined && { torqueNm }),
+    ...(captive && { captive }),
+    ...(reuse && { reuse }),
+    ...(stack && { stack }),
+    ...(tell && { tell }),
+    ...(reach && { reach: { by: reach } }),
+  }
+}
+
+/** What a line says of a plug, as fields of it. */
+export function tetherSaid(fact: Extract<Fact, { fact: 'plug' }>, known: Tether | undefined): Partial<Tether> {
+  const { latch, tab, colour, leave, beforePlugging, mustOpenFor } = fact
+  return {
+    ...(latch && { latch }),
+    ...(tab && { tabSide: tab }),
+    ...(colour && { colour }),
+    ...(leave && { note: joined(known?.note ?? '', 'leave it plugged') }),
+    ...(beforePlugging && { beforePlugging }),
+    ...(mustOpenFor && { mustOpenFor }),
+  }
+}
+
+/** What ties a part says its kind by its name; everything else that is unplugged is electrical. */
+export function kindOfTether(name: string): Tether['kind'] {
+  const said: [RegExp, Tether['kind']][] = [
+    [/damper|strut|soft-close/, 'damper'],
+    [/hose/, 'hose'],
+    [/duct/, 'duct'],
+    [/cable/, 'control cable'],
+    [/strap/, 'strap'],
+    [/antenna|aerial|coax/, 'coax'],
+    [/ground|earth/, 'ground'],
+    [/optical|fibre/, 'optical'],
+  ]
+  return said.find(([words]) => words.test(name.toLowerCase()))?.[1] ?? 'electrical'
 }
 
 const CAUTION_SENTENCES: Readonly<Record<string, string>> = {

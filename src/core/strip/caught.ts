@@ -11,7 +11,8 @@ import type { Level } from '../procedure/level'
 import { coversNeed } from '../procedure/need'
 import { mayRestFree } from '../procedure/resting'
 import { neededNoFurther } from './waitsThere'
-import { factsToEdits, plugSaid, settingSaid, type PlacedFacts } from '../shorthand/factsToEdits'
+import { factsToEdits, type PlacedFacts } from '../shorthand/factsToEdits'
+import { plugSaid, settingSaid } from '../shorthand/knownThings'
 import type { Fact } from '../shorthand/meaning'
 
 /**

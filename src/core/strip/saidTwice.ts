@@ -1,7 +1,7 @@
 import { levelNow } from '../job/fold'
 import type { JobState } from '../job/jobState'
 import type { ProcedureDocument } from '../procedure/document'
-import { plugSaid } from '../shorthand/factsToEdits'
+import { plugSaid } from '../shorthand/knownThings'
 import type { Fact } from '../shorthand/meaning'
 import type { Id } from '../base/id'
 

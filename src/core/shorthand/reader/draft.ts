@@ -72,7 +72,8 @@ export class Draft {
 
   /** The last fact of a kind that is about the part in hand; a new one where there is none. */
   about(fact: string, item: Item, part: string | null = this.subject): Made {
-    const known = this.made.findLast((made) => made.fact === fact && (made.fields.of ?? null) === part)
+    const isIt = ({ fact: kind, fields }: Made) => kind === fact && (fields.of ?? null) === part
+    const known = this.made.findLast(isIt)
     if (!known) return this.add(fact, part === null ? {} : { of: part }, item)
     known.items.push(item)
     return known
@@ -95,7 +96,7 @@ export class Draft {
     this.unplugging = false
   }
 
-  /** An item belongs to what it was said of: the group or plug in hand, else the last of its clause, else what comes. */
+  /** An item belongs to what it was said of: the group or plug in hand, the last of its clause, or what comes. */
   keep(item: Item): void {
     if (this.made.some(({ items }) => items.includes(item)) || this.unread.includes(item)) return
     const of = this.group ?? this.plug ?? this.clause.at(-1)

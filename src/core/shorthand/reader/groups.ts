@@ -204,32 +204,32 @@ export function finishGroup(group: Group, draft: Draft): boolean {
   // All of it was said by its parts.
   if (group.left === 0) return false
   delete group.fields.isPart
-  const { fields } = group
-  const nothing = group.kind === undefined && group.drive === undefined
-  if (nothing && fields.thread === undefined) {
+  if (group.kind === undefined && group.drive === undefined && group.fields.thread === undefined) {
     if (!group.soft && group.count !== undefined) draft.asks.add('kind')
     return false
   }
   group.kind ??= 'machine screw'
-  const uncounted =
-    group.several ||
-    (group.count === undefined && group.kind === 'machine screw' && group.items.every(({ is }) => is !== 'kind'))
-  const count = group.count === undefined ? (uncounted ? null : 1) : group.count
-  if (count === null && fields.unsure === undefined && !(group.heard && group.count === null)) draft.asks.add('count')
-  const isScrew = ['machine screw', 'self-tapping screw'].includes(group.kind)
-  if (isScrew && (group.drive ?? null) === null) draft.asks.add('drive')
-  else if ((group.drive ?? null) !== null && (group.size ?? null) === null && !group.heard) draft.asks.add('size')
-  const { behind, holds, where, thread, ...more } = fields
-  group.fields = {
-    kind: group.kind,
-    count,
-    ...(group.drive && { drive: group.drive }),
-    ...(group.size && { size: group.size }),
-    ...(where !== undefined && { where }),
-    ...(holds !== undefined && { holds }),
-    ...(behind !== undefined && { behind }),
-    ...(thread !== undefined && { thread }),
-    ...more,
-  }
+  const count = countOf(group)
+  askWhatIsMissing(group, count, draft)
+  const { behind, holds, where, thread, ...more } = group.fields
+  const said = { drive: group.drive ?? undefined, size: group.size ?? undefined, where, holds, behind, thread, ...more }
+  const known = Object.entries(said).filter(([, value]) => value !== undefined)
+  group.fields = { kind: group.kind, count, ...Object.fromEntries(known) }
   return true
 }
+
+/** As said; one where the word is of one, null where it is of several or there is none. */
+function countOf({ count, several, kind, items }: Group): number | null {
+  if (count !== undefined) return count
+  const onlyHead = kind === 'machine screw' && items.every(({ is }) => is !== 'kind')
+  return several || onlyHead ? null : 1
+}
+
+function askWhatIsMissing(group: Group, count: number | null, { asks }: Draft): void {
+  const { drive, size, heard, fields } = group
+  if (count === null && fields.unsure === undefined && !(heard && group.count === null)) asks.add('count')
+  const hasDrive = (drive ?? null) !== null
+  if (SCREWS.includes(group.kind!) && !hasDrive) asks.add('drive')
+  else if (hasDrive && (size ?? null) === null && !heard) asks.add('size')
+}
+const SCREWS = ['machine screw', 'self-tapping screw']

@@ -4,7 +4,7 @@ import type { Item, Language } from './sense'
 import { knownWords } from './spelling'
 import type { Word } from './words'
 
-/** What a reading costs: an item, a word of it that says nothing, a word that was spelt otherwise, what is left over. */
+/** What a reading costs: an item, its words that say nothing or were spelt otherwise, and what is in no item. */
 const ITEM = 1
 const ARTICLE = 0.1
 const RESPELT = 1.5

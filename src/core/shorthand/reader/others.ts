@@ -1,54 +1,15 @@
 import { text, textOrNull, type Draft, type Group } from './draft'
+import { fullName, named } from './named'
 import { lies } from './places'
-import { ofSubject, PLUG_ITEMS } from './plugs'
+import { ofSubject } from './plugs'
 import type { Item } from './sense'
 
 const refit = (field: string, value: (item: Item) => unknown = () => true) => {
   return (draft: Draft, item: Item) => void (draft.about('refit', item).fields[field] = value(item))
 }
 
-/** The part in hand by a shorter name, or half of it: "hood" is the binnacle hood that the line is about. */
-function fullName(draft: Draft, named: string): string {
-  const known = draft.topic ?? draft.subject ?? draft.lastPart
-  draft.lastPart = named
-  if (known === null) return named
-  if (known.endsWith(` ${named}`)) return known
-  return named.endsWith(' half') ? `${named.slice(0, -' half'.length)} ${known}` : named
-}
-
-function part(draft: Draft, item: Item): void {
-  const named = fullName(draft, text(item.part))
-  if (draft.next?.sign === ':') draft.topic = named
-  const { level } = item
-  if (level !== undefined) {
-    draft.turnTo(named, true)
-    draft.add('part', { part: named, level }, item)
-    return
-  }
-  if (item.way !== undefined) {
-    draft.turnTo(named, true)
-    draft.about('release', item).fields.motions = [{ move: 'pull', to: item.way }]
-    return
-  }
-  const { group, plug } = draft
-  if (draft.correcting) {
-    draft.correcting = false
-    if (group) group.fields.holds = [named]
-    draft.subject = named
-    return
-  }
-  if (plug && plug.fields.name === undefined && draft.unplugging) return void (plug.fields.name = named)
-  const goesOn = ['count', 'kind', 'move', 'drive', 'to', 'turn'].includes(draft.next?.is ?? '')
-  if (plug && draft.unplugging && draft.last?.sign === 'and' && !goesOn)
-    return PLUG_ITEMS['plug name']!(draft, { ...item, name: named })
-  const isOwned = group && draft.clause.includes(group) && group.fields.holds === undefined && draft.last?.is !== 'end'
-  if (!isOwned) return draft.turnTo(named)
-  for (const made of draft.made)
-    if (made.fact === 'holder' && made.fields.holds === undefined) made.fields.holds = [named]
-}
-
 export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
-  part,
+  part: named,
   where: lies,
   behind(draft, item) {
     const hider = text(item.part)
@@ -69,19 +30,19 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     } else if (draft.subject !== null) draft.before.behind = draft.subject
   },
   on(draft, item) {
-    const named = text(item.part)
-    draft.lastPart = named
+    const of = text(item.part)
+    draft.lastPart = of
     const { group, plug } = draft
     if (
       group &&
       (group.fields.holds === undefined || (group.isInherited && draft.clause.includes(group)) || item.alone)
     ) {
-      group.fields.holds = [named]
+      group.fields.holds = [of]
       group.isInherited = false
-    } else if (group && String(group.fields.holds) !== named && draft.last?.is !== 'end') draft.leaveUnread(item)
-    else if (plug) plug.fields.of ??= named
+    } else if (group && String(group.fields.holds) !== of && draft.last?.is !== 'end') draft.leaveUnread(item)
+    else if (plug) plug.fields.of ??= of
     else if (draft.last?.is === 'part') return
-    else draft.turnTo(named)
+    else draft.turnTo(of)
   },
   traps(draft, item) {
     if (item.of === null) return void draft.asks.add('part')

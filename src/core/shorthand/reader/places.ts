@@ -3,23 +3,32 @@ import type { Item } from './sense'
 
 /** What lies somewhere: the group or the plug that was spoken of last, or the one that comes. */
 export function lies(draft: Draft, item: Item): void {
-  if (item.ask === 'whose left') {
-    draft.asks.add('whose left')
-    return
-  }
+  if (item.ask === 'whose left') return void draft.asks.add('whose left')
   const place = text(item.where ?? item.start)
-  const { group, plug } = draft
-  const seat = draft.made.findLast(({ fact, fields }) => fact === 'setting' && fields.setting === 'seat')
-  // "Then back": where the seat goes.
-  if (seat && draft.last?.is === 'end' && draft.next?.is === 'end')
-    return void draft.add('setting', { setting: 'seat', value: place === 'rear' ? 'back' : place }, item)
-  if (plug && draft.correcting && plug.fields.tab !== undefined) plug.fields.tab = place
-  else if (group && (group.fields.where === undefined || draft.correcting)) group.fields.where = place
-  else if (group) group.fields.where = `${text(group.fields.where)} ${place}`
-  else if (plug) plug.items.push(item)
-  else if (item.edge === true) draft.about('release', item).fields.start ??= place
-  else if (item.placed === true && draft.clause.some(({ fact }) => fact === 'release'))
-    draft.about('release', item).fields.start ??= place
-  else draft.before.where = place
+  if (!seatGoes(draft, item, place)) placeIn(draft, item, place)
   draft.correcting = false
+}
+
+/** "Then back": where the seat goes. */
+function seatGoes(draft: Draft, item: Item, place: string): boolean {
+  const seat = draft.made.some(({ fact, fields }) => fact === 'setting' && fields.setting === 'seat')
+  if (!seat || draft.last?.is !== 'end' || draft.next?.is !== 'end') return false
+  draft.add('setting', { setting: 'seat', value: place === 'rear' ? 'back' : place }, item)
+  return true
+}
+
+function placeIn(draft: Draft, item: Item, place: string): void {
+  const { group, plug, correcting } = draft
+  if (plug && correcting && plug.fields.tab !== undefined) plug.fields.tab = place
+  else if (group) {
+    const where = group.fields.where
+    group.fields.where = where === undefined || correcting ? place : `${text(where)} ${place}`
+  } else if (plug) plug.items.push(item)
+  else if (isStart(draft, item)) draft.about('release', item).fields.start ??= place
+  else draft.before.where = place
+}
+
+/** An edge, or a place after "at" beside what comes off, is where it begins to. */
+function isStart({ clause }: Draft, { edge, placed }: Item): boolean {
+  return edge === true || (placed === true && clause.some(({ fact }) => fact === 'release'))
 }

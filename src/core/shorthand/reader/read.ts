@@ -96,7 +96,10 @@ function insteadOf(fact: string, { instead, insteadOf: was }: Draft): { instead?
   return (instead || Object.keys(was).length > 0) && fact !== 'take back' ? { instead: was } : {}
 }
 
-/** A word of the trade that fits nowhere, a number, a letter or a near miss can turn a fact; any other word that nobody knows is its note. */
+/**
+ * A word of the trade that fits nowhere, a number, a letter or a near miss can turn a fact; any other word that nobody
+ * knows is its note.
+ */
 function holdsUp({ word, near, isTrade }: { word: Word; near: string[]; isTrade: boolean }): boolean {
   return isTrade || near.length > 0 || word.text.length < 2 || /\d/.test(word.text)
 }

@@ -41,6 +41,23 @@ function lastTurn(draft: Draft, item: Item): ReleaseMotion {
 const FASTENED = ['part', 'kind', 'drive', 'count', 'each', 'where', 'behind', 'on']
 const SEEN_FROM: Record<string, string> = { front: 'the front', rear: 'the rear', top: 'above', bottom: 'below' }
 
+/** A direction: of the motion before it, one more of that motion, or how a part comes of which fasteners were named. */
+function goes(draft: Draft, item: Item): void {
+  const to = textOrNull(item.to)
+  const release = lastRelease(draft)
+  const motions = release && motionsOf(release)
+  const last = motions?.at(-1)
+  if (last && (last.to === undefined || draft.correcting)) {
+    Object.assign(last, way(to))
+    draft.correcting = false
+  } else if (last) {
+    if (last.to !== to) motions!.push({ move: last.move!, ...way(to) })
+  } else if (motions && to === 'forward') draft.asks.add('forward')
+  else if (draft.subject !== null && FASTENED.includes(draft.last?.is ?? ''))
+    motionsOf(releaseFor(draft, item)).push({ move: 'pull', ...way(to) })
+  else if (to !== 'out') draft.leaveUnread(item)
+}
+
 export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   move(draft, item) {
     const to = textOrNull(item.to)
@@ -56,20 +73,7 @@ export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> =
     if (item.of) release.fields.start ??= item.of
     draft.group = null
   },
-  to(draft, item) {
-    const to = textOrNull(item.to)
-    const release = lastRelease(draft)
-    if (to === 'forward' && release && motionsOf(release).length === 0) return void draft.asks.add('forward')
-    const last = release && motionsOf(release).at(-1)
-    if (last && (last.to === undefined || draft.correcting)) {
-      Object.assign(last, way(to))
-      draft.correcting = false
-    } else if (last?.to === to) return
-    else if (last) motionsOf(release).push({ move: last.move!, ...way(to) })
-    else if (draft.subject !== null && FASTENED.includes(draft.last?.is ?? ''))
-      motionsOf(releaseFor(draft, item)).push({ move: 'pull', ...way(to) })
-    else if (to !== 'out') draft.leaveUnread(item)
-  },
+  to: goes,
   turn(draft, item) {
     const turn = lastTurn(draft, item)
     if (item.turn) turn.turn = text(item.turn)

@@ -8,6 +8,7 @@ import { z } from 'zod'
 import { understand } from '../understand'
 
 const file = (name: string) => fileURLToPath(new URL(`../corpus/${name}`, import.meta.url))
+const program = fileURLToPath(new URL('../../../../bench/scoreLines.mjs', import.meta.url))
 const Line = z.object({ hand: z.string(), line: z.string() })
 const Scored = Line.extend({ verdict: z.enum(['understood', 'asked', 'needless', 'missed', 'misread']) })
 
@@ -16,7 +17,7 @@ function scored(lines: readonly z.infer<typeof Line>[]): z.infer<typeof Scored>[
   const folder = mkdtempSync(join(tmpdir(), 'lines-'))
   const read = join(folder, 'read.jsonl')
   writeFileSync(read, lines.map(({ line }) => JSON.stringify({ line, ...understand(line) })).join('\n'))
-  const run = [file('scoreLines.mjs'), file('sixHands.jsonl'), read, '--json', '--goal', '0']
+  const run = [program, file('sixHands.jsonl'), read, '--json', '--goal', '0']
   let out: string
   try {
     out = execFileSync(process.execPath, run, { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] })

@@ -1,0 +1,67 @@
+import type { Part } from '../procedure/part'
+import { documentMotion } from './documentMotion'
+import type { Fact } from './meaning'
+
+type FactOf<K extends Fact['fact']> = Extract<Fact, { fact: K }>
+type Change = (part: Part) => Part
+
+/** What a fact changes of its part; null where it is no field of a part. */
+export function partSaid(fact: Fact): Change | null {
+  switch (fact.fact) {
+    case 'release':
+      return releaseSaid(fact)
+    case 'refit':
+      return refitSaid(fact)
+    case 'must not':
+      return (part) => ({
+        ...part,
+        release: { ...part.release, mustNot: joined(part.release.mustNot, `never ${fact.what}`) },
+      })
+    case 'persons':
+      return (part) => ({ ...part, persons: fact.count })
+    case 'fixing':
+      return (part) => ({ ...part, fixing: fact.fixing })
+    case 'brittle':
+      return (part) => ({ ...part, brittle: fact.not !== true })
+    default:
+      return null
+  }
+}
+
+function releaseSaid({ start, motions, tool, effort, protect, protects }: FactOf<'release'>): Change {
+  return (part) => ({
+    ...part,
+    release: {
+      ...part.release,
+      ...(start && { start }),
+      ...(motions && { motions: motions.map(documentMotion) }),
+      ...(tool && { tool }),
+      ...(effort && { effort }),
+      ...(protect && { protect: protects ? `${protect} on the ${protects}` : protect }),
+    },
+  })
+}
+
+function refitSaid({ first, last, align, listen, leadsFirst, startAll, snug }: FactOf<'refit'>): Change {
+  return (part) => {
+    const { refit } = part
+    const end = joined(snug ? joined(refit.last, 'made snug') : refit.last, last ?? '')
+    return {
+      ...part,
+      refit: {
+        ...refit,
+        ...(first && { first }),
+        ...(align && { align: joined(refit.align, align) }),
+        ...(listen && { confirm: joined(refit.confirm, listen) }),
+        ...(leadsFirst && { before: joined(refit.before, 'leads through the opening first') }),
+        ...(startAll && { startAllFirst: true }),
+        last: end,
+      },
+    }
+  }
+}
+
+/** Both, with a comma; what is there already is not said again. */
+export function joined(before: string, added: string): string {
+  return before === '' || before.includes(added) ? before || added : `${before}, ${added}`
+}
