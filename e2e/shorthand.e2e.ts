@@ -52,13 +52,22 @@ test('a model is recorded line by line: chips while typing, questions before any
       release: { motions: [{ move: 'pull', directions: ['rearward'] }] },
     })
   })
-  await test.step('what nobody knows is marked; a near miss by one tap; nothing was taken meanwhile', async () => {
-    await line.fill('3 clipps along the top')
-    await expect(page.getByText('Not understood: “clipps”. Did you mean clips?')).toBeVisible()
+  await test.step('what fits nowhere holds the line up; nothing was taken meanwhile', async () => {
+    await line.fill('2 T20 rearward')
+    await expect(page.getByText('Not understood: “rearward”.')).toBeVisible()
     await expect(add).toBeDisabled()
-    await page.getByRole('button', { name: 'clips', exact: true }).click()
-    await expect(chips).toContainText('3 spring clips, top')
+    await line.press('Enter')
+    await page.getByRole('button', { name: 'leave it out' }).click()
+    await expect(line).toHaveValue('2 T20 ')
+    await expect(add).toBeEnabled()
     expect((await facts()).holders.length).toBe(2)
+  })
+  await test.step('a misspelt word is the one it is nearest to; its place in the line is shown', async () => {
+    await line.fill('3 clipps along the top, cuppa brewing')
+    await expect(chips).toContainText('3 spring clips, top')
+    const read = page.getByRole('paragraph', { name: 'The line as it is read' })
+    await expect(read.locator('[data-read="fact"]').filter({ hasText: 'clipps' })).toHaveCount(1)
+    await expect(page.getByText('No fact of it: “cuppa brewing”.')).toBeVisible()
     await add.click()
     await expect(line).toHaveValue('')
     await expect.poll(async () => (await facts()).holders.length).toBe(3)

@@ -95,7 +95,7 @@ class Placing {
       case 'holder':
         return this.holder(fact, when)
       case 'plug':
-        return this.plug(fact, when)
+        return fact.instead ? this.corrected(fact) : this.plug(fact, when)
       case 'rests':
         return this.rests(fact)
       case 'part':
@@ -150,7 +150,7 @@ class Placing {
   private corrected(fact: Extract<Fact, { fact: 'holder' | 'plug' }>): Unplaced | null {
     if (fact.fact === 'plug') {
       const known = plugSaid(this.document, fact.name, this.inHand, false)
-      return known ? this.plug({ ...fact, instead: undefined }, {}) : { kind: 'corrects' }
+      return known ? this.plug(fact, {}) : { kind: 'corrects' }
     }
     const holds = fact.holds?.map((name) => this.partNamed(name)) ?? (this.inHand ? [this.inHand] : [])
     const alike = this.document.holders.filter(
@@ -174,7 +174,6 @@ class Placing {
   }
 
   private plug(fact: Extract<Fact, { fact: 'plug' }>, when: When): Unplaced | null {
-    if (fact.instead) return this.corrected(fact)
     const { strip } = this.about
     const partId = fact.of ? this.partNamed(fact.of) : (strip?.plugsBelong ?? true) ? this.inHand : null
     const known = plugSaid(

@@ -35,14 +35,14 @@ describe('a question is known by its kind and place, whatever its sentence says'
   test('a name of two parts: the one that is chosen', () => {
     expect(settled('vent: 2 clips')).toEqual(['which part', ['Left vent: 2 clips', 'Right vent: 2 clips']])
   })
-  test('a word nobody knows comes first: what it is like, a name, or left out', () => {
-    const [kind, lines] = settled('grommel: 2 clips')
+  test('a word that fits nowhere comes first: a name, or left out', () => {
+    const [kind, lines] = settled('2 T20 q')
     expect(kind).toBe('unread')
-    expect(lines).toEqual(expect.arrayContaining(['part grommel', ': 2 clips']))
+    expect(lines).toEqual(expect.arrayContaining(['part q', '2 T20 ']))
   })
-  test('where something is unplugged an unknown word is a plug', () => {
-    const question = asked('unplug grommel').find(({ kind }) => kind === 'unread')!
-    expect(answersTo(question, 'unplug grommel')).toContainEqual({ says: 'a name', of: 'plug', name: 'grommel' })
+  test('a part nobody has named yet is one of that name', () => {
+    expect(understand('grommel: 2 clips', NAMES).facts).toMatchObject([{ holds: ['grommel'] }])
+    expect(understand('unplug grommel', NAMES).facts).toMatchObject([{ name: 'grommel' }])
   })
   test('what only words can answer has no taps', () => {
     const question = asked('climate panel: clips').find((item) => item.kind === 'asks' && item.ask === 'count')!

@@ -8,6 +8,7 @@ import type { Fact } from '@/core/shorthand/meaning'
 import { waitsThere } from '@/core/strip/waitsThere'
 import { asAnother, saidTwice } from '@/core/strip/saidTwice'
 import { answersTo, lineQuestions } from '@/core/shorthand/lineQuestions'
+import { LineRead } from '../say/LineRead'
 import { isClear, useShorthand } from '../say/useShorthand'
 import { itemWords } from '@/words/items'
 import { factLabel, factWords, lineAnswerWords, lineQuestionSentence, saidTwiceSentence } from '@/words/shorthandWords'
@@ -94,6 +95,11 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
       <div id={`${id}-said`} aria-live="polite" className="flex min-h-0 flex-1 flex-col gap-3">
         {understood ? (
           <>
+            {understood.left.length + understood.notUnderstood.length > 0 && (
+              <div className="text-lg">
+                <LineRead line={line} understood={understood} inNone="Kept with the line, in no fact" />
+              </div>
+            )}
             <ul aria-label="Understood" className="flex flex-wrap gap-2">
               {understood.facts.map((fact, i) => (
                 <Chip key={i} fact={fact} />

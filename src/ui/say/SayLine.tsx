@@ -9,6 +9,7 @@ import { factWords, unplacedSentence } from '@/words/shorthandWords'
 import { newId } from '@/client/newId'
 import { answersTo, lineQuestions } from '@/core/shorthand/lineQuestions'
 import { lineAnswerWords, lineQuestionSentence } from '@/words/shorthandWords'
+import { LineRead } from './LineRead'
 import { isClear, useShorthand } from './useShorthand'
 
 /**
@@ -121,6 +122,11 @@ function Reading({
 }) {
   return (
     <>
+      {understood.facts.length + understood.notUnderstood.length > 0 && (
+        <div className="text-[15px]">
+          <LineRead line={line} understood={understood} inNone="No fact of it" />
+        </div>
+      )}
       <ul className="mt-2 flex flex-wrap gap-1.5" aria-label="Understood">
         {understood.facts.map((fact, i) => (
           <li key={i} className="rounded-sm border-l-4 border-petrol bg-tint px-2 py-0.5 text-[15px]">

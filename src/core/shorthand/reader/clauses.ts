@@ -63,7 +63,8 @@ const SAYS_LITTLE = ['unread', 'count', 'end', 'to', 'where', 'part', 'on']
 function isTalk(clause: readonly Item[]): boolean {
   if (clause.some(({ is }) => is === 'note')) return true
   const comesOff = clause.some(({ is, level }) => is === 'part' && level !== undefined)
-  const onlyNames = clause.every(({ is }) => ['unread', 'part', 'end'].includes(is))
+  const onlyNames =
+    clause.some(({ is }) => is === 'part') && clause.every(({ is }) => ['unread', 'part', 'end'].includes(is))
   return clause.some(isUnknown) && clause.every(({ is }) => SAYS_LITTLE.includes(is)) && !comesOff && !onlyNames
 }
 

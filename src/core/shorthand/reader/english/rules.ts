@@ -166,6 +166,22 @@ const HOLDERS: readonly Rule[] = [
 /** Of what: parts, and what is behind, under or held. */
 const PARTS: readonly Rule[] = [
   rule('PART', is('part', 'part')),
+  rule(
+    'NEW :',
+    (part) => [
+      { is: 'part', part, isTopic: true },
+      { is: 'end', sign: ':' },
+    ],
+    3,
+  ),
+  rule(
+    'NEW NEW :',
+    (a, b) => [
+      { is: 'part', part: `${a} ${b}`, isTopic: true },
+      { is: 'end', sign: ':' },
+    ],
+    4,
+  ),
   rule('MOVE NUM KIND', (_, n, value) => [count(n!), kind(value!)], 0.95),
   rule('MOVE KIND', (_, value) => [kind(value!)], 1),
   rule('MOVE NUM PART', (move, _, part) => ({ is: 'move', move, to: null, part })),
