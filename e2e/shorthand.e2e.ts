@@ -65,7 +65,7 @@ test('a model is recorded line by line: chips while typing, questions before any
   await test.step('a misspelt word is the one it is nearest to; its place in the line is shown', async () => {
     await line.fill('3 clipps along the top, cuppa brewing')
     await expect(chips).toContainText('3 spring clips, top')
-    const read = page.getByRole('paragraph', { name: 'The line as it is read' })
+    const read = page.getByRole('group', { name: 'The line as it is read' })
     await expect(read.locator('[data-read="fact"]').filter({ hasText: 'clipps' })).toHaveCount(1)
     await expect(page.getByText('No fact of it: “cuppa brewing”.')).toBeVisible()
     await add.click()

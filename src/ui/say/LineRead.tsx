@@ -13,7 +13,7 @@ export function LineRead({ line, understood, inNone }: { line: string; understoo
   const rest = inNoFact(line, understood)
   return (
     <>
-      <p aria-label="The line as it is read" className="mt-2 whitespace-pre-wrap [overflow-wrap:anywhere]">
+      <p role="group" aria-label="The line as it is read" className="mt-2 whitespace-pre-wrap [overflow-wrap:anywhere]">
         {lineRead(line, understood).map(({ words, is }, i) => (
           <span key={i} data-read={is} className={MARKS[is]}>
             {words}

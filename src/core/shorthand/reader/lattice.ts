@@ -54,7 +54,8 @@ function simpleSenses(words: readonly Word[], options: Options, language: Langua
           found.push({ ...sense, at, end, ...(meant.length > 0 && { meant: meant.join(' ') }) })
     }
     const isNew =
-      options[at]!.every(({ meant }) => meant === undefined || !isEmpty(meant, language)) &&
+      (options[at]!.every(({ meant }) => meant === undefined) ||
+        (found.length === 0 && !options[at]!.some(({ meant }) => meant !== undefined && isEmpty(meant, language)))) &&
       found.every(({ end }) => end > at + 1) &&
       (language.nouns.has(word.text) || !knownWords(language).has(word.text))
     return isNew && /^\p{L}{3,}$/u.test(word.text)

@@ -57,7 +57,7 @@ export const MORE_PARTS: Readonly<Record<string, readonly string[]>> = {
   liner: ['rubber', 'matt'],
   'sail panel': ['wing mirror triangle', 'mirror triangle'],
   'lever boot': ['shifter boot', 'boot'],
-  seal: ['door seal', 'sealing strip', 'weatherstrip'],
+  seal: ['sealing strip', 'weatherstrip'],
   headliner: ['headlining'],
   unit: ['hu', 'stereo'],
   glovebox: ['gbox', 'glove compartment'],
