@@ -36,7 +36,7 @@ export function answersTo(question: LineQuestion, line: string): LineAnswer[] {
     case 'unread':
       return [
         ...question.nearest.map((words) => instead(question, words)),
-        ...namesAt(line, question),
+        ...(question.isTrade ? [] : namesAt(line, question)),
         { says: 'leave it out', words: '', line: changed(line, question, '') },
       ]
     case 'heard':

@@ -18,8 +18,11 @@ export type Understood = {
   words: Span[][]
   /** What must be asked before the facts are taken. */
   asks: AskKind[]
-  /** Words that could turn a fact and were not placed, with what they may have been meant for. */
-  notUnderstood: ({ said: string; nearest: string[] } & Span)[]
+  /**
+   * Words that could turn a fact and were not placed, with what they may have been meant for. `isTrade`: one of the
+   * trade that fits nowhere, and no name.
+   */
+  notUnderstood: ({ said: string; nearest: string[]; isTrade: boolean } & Span)[]
   /** Words that may have been heard wrongly, and what was probably said. */
   heard: ({ said: string; meant: string } & Span)[]
   /** Names that more than one part of the record has. */
@@ -51,7 +54,7 @@ export function understand(line: string, own: OwnWords = {}): Understood {
     facts: whole.map(({ fact }) => fact),
     words: whole.map(({ words }) => words.map(({ from, to }) => ({ from, to }))),
     asks: read.which.length > 0 && !read.asks.includes('part') ? [...read.asks, 'part'] : read.asks,
-    notUnderstood: read.unread.map(({ word, near }) => ({ ...said(word), nearest: near })),
+    notUnderstood: read.unread.map(({ word, near, isTrade }) => ({ ...said(word), nearest: near, isTrade })),
     heard: read.heard.map(({ meant, words }) => ({ ...said(spanOf(words)), meant })),
     whichPart: read.which.map(({ choices, from, to }) => ({ ...said({ from, to }), choices })),
     left: read.left.map(said),
@@ -62,7 +65,13 @@ export function understand(line: string, own: OwnWords = {}): Understood {
 function understandBeginning(line: string, own: OwnWords): Understood {
   const beginning = line.slice(0, LONGEST_LINE_CHARS).replace(/\S*$/, '') || line.slice(0, LONGEST_LINE_CHARS)
   const read = understand(beginning, own)
-  const rest = { said: line.slice(beginning.length), from: beginning.length, to: line.length, nearest: [] }
+  const rest = {
+    said: line.slice(beginning.length),
+    from: beginning.length,
+    to: line.length,
+    nearest: [],
+    isTrade: true,
+  }
   return { ...read, notUnderstood: [...read.notUnderstood, rest] }
 }
 

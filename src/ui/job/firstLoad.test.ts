@@ -34,7 +34,7 @@ test('the first load of the job page has what a tap needs, and neither the parse
   expect(files).toContain('src/core/vehicle/powerGate.ts')
   const heavy = files.filter(
     (file) =>
-      /node_modules\/(zod|chevrotain|elkjs|recharts|@react-pdf|qrcode|comlink)\//.test(file) ||
+      /node_modules\/(zod|elkjs|recharts|@react-pdf|qrcode|comlink)\//.test(file) ||
       /^src\/(core\/sequence|core\/strip|core\/shorthand)\//.test(file),
   )
   expect(heavy).toEqual([])

@@ -49,6 +49,7 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     const group = groupFor(draft, item, (group) => group.count !== undefined || isAnother(group))
     group.count = item.count as number | null
     if (item.unsure) group.fields.unsure = ['count']
+    else if (String(group.fields.unsure) === 'count') delete group.fields.unsure
     if (item.heard) group.heard = true
     if (item.soft) group.soft = true
   },

@@ -53,11 +53,7 @@ function simpleSenses(words: readonly Word[], options: Options, language: Langua
         for (const sense of language.phrases.get(text) ?? [])
           found.push({ ...sense, at, end, ...(meant.length > 0 && { meant: meant.join(' ') }) })
     }
-    const isNew =
-      (options[at]!.every(({ meant }) => meant === undefined) ||
-        (found.length === 0 && !options[at]!.some(({ meant }) => meant !== undefined && isEmpty(meant, language)))) &&
-      found.every(({ end }) => end > at + 1) &&
-      (language.nouns.has(word.text) || !knownWords(language).has(word.text))
+    const isNew = found.every(({ end }) => end > at + 1) && mayBeAName(word.text, found, options[at]!, language)
     return isNew && /^\p{L}{3,}$/u.test(word.text)
       ? [...found, { is: 'NEW', value: word.text, at, end: at + 1 }]
       : found
@@ -76,6 +72,15 @@ function beginningsOf(phrases: Language['phrases']): ReadonlySet<string> {
     beginnings.set(phrases, (found = new Set(all)))
   }
   return found
+}
+
+/** Whether a word that is nothing by itself may be the name of a part nobody has named yet, or the beginning of one. */
+function mayBeAName(text: string, found: readonly Placed[], options: Options[number], language: Language): boolean {
+  if (isEmpty(text, language)) return false
+  const near = options.flatMap(({ meant }) => meant ?? [])
+  // A misspelt word is what it was meant for, if that is anything here.
+  if (near.length > 0) return found.length === 0 && !near.some((meant) => isEmpty(meant, language))
+  return language.nouns.has(text) || !language.phrases.has(text)
 }
 
 /** A letter that is part of a name ("main b"), and no article: "main a" at the end of what it says. */

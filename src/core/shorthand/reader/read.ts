@@ -21,7 +21,8 @@ const MEANINGS: Record<string, (draft: Draft, item: Item) => void> = {
 export type Read = {
   facts: { fact: Record<string, unknown>; words: Word[] }[]
   asks: AskKind[]
-  unread: { word: Word; near: string[] }[]
+  /** `isTrade`: a word of the trade that fits nowhere; else one nobody knows. */
+  unread: { word: Word; near: string[]; isTrade: boolean }[]
   heard: { meant: string; words: Word[] }[]
   which: Which[]
   /** Words that are in no fact: the line's note. */
@@ -65,10 +66,7 @@ export function readLine(line: string, language: Language, nearTo: (text: string
     heard: draft.heard.map(({ meant, words }) => ({ meant: meant as unknown as string, words })),
     which: items.flatMap(({ which }) => which ?? []),
     left: cover.words.filter((word) => !held.has(word) && !asked.includes(word)),
-    unread: unread
-      .filter(holdsUp)
-      .map(({ word, near: meant }) => ({ word, near: meant }))
-      .sort((a, b) => a.word.from - b.word.from),
+    unread: unread.filter(holdsUp).sort((a, b) => a.word.from - b.word.from),
   }
 }
 
