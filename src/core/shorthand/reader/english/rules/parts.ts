@@ -1,0 +1,62 @@
+import type { Rule } from '../../sense'
+import { count, is, kind, rule } from './making'
+
+/** Of what: parts, and what is behind, under or held. */
+export const PARTS: readonly Rule[] = [
+  rule('PART', is('part', 'part')),
+  rule(
+    'NEW :',
+    (part) => [
+      { is: 'part', part, isTopic: true },
+      { is: 'end', sign: ':' },
+    ],
+    3,
+  ),
+  rule(
+    'NEW NEW :',
+    (a, b) => [
+      { is: 'part', part: `${a} ${b}`, isTopic: true },
+      { is: 'end', sign: ':' },
+    ],
+    4,
+  ),
+  rule('MOVE NUM KIND', (_, n, value) => [count(n!), kind(value!)], 0.95),
+  rule('MOVE KIND', (_, value) => [kind(value!)], 1),
+  rule('MOVE NUM PART', (move, _, part) => ({ is: 'move', move, to: null, part })),
+  rule('ease PART TO?', (part) => ({ is: 'part', part, level: 'eased' }), 0.9),
+  rule('ease it? edge? TO?', () => ({ is: 'eased' }), 0.9),
+  rule('PART off', (part) => ({ is: 'part', part, level: 'off' })),
+  rule('PART free', (part) => ({ is: 'part', part, level: 'free' })),
+  rule('PART eased only?', (part) => ({ is: 'part', part, level: 'eased' })),
+  rule('BEHIND PART', (_, part) => ({ is: 'behind', part })),
+  rule('look BEHIND PART FIRST?', (_, part) => ({ is: 'behind', part }), 0.9),
+  rule('before you? take/open', () => ({ is: 'nothing' }), 0.4),
+  rule('before you? UNPLUG', () => ({ is: 'unplug' }), 0.7),
+  rule('BEHIND NEW', (_, part) => ({ is: 'behind', part }), 3),
+  rule('BEHIND it/there', () => ({ is: 'behind it' })),
+  rule('in there', () => ({ is: 'behind it' })),
+  rule('they/that/and/which/both? HOLD the? PART', (_, part) => ({ is: 'holds', part })),
+  rule('HOLD NEW', (_, part) => ({ is: 'holds', part }), 3),
+  rule('held by/on/with', () => ({ is: 'held' })),
+  rule('HOLD', () => ({ is: 'held' }), 1.3),
+  rule('COVERS', is('covers')),
+  rule('PART COVERS', (part) => ({ is: 'covers', part }), 0.8),
+  rule('not PART', () => ({ is: 'nothing' }), 0.8),
+  rule('of/on/round/around/off/along/down PART', (part) => ({ is: 'on', part })),
+  rule('for PART', (part) => ({ is: 'on', part, alone: true }), 0.95),
+  rule('PART stays/stay', () => ({ is: 'aside' }), 0.9),
+  rule('PART TO', (part, to) => ({ is: 'part', part, way: to }), 1.05),
+  rule('of/on/from/at/in PART', (part) => ({ is: 'on', part }), 1.05),
+  rule('toward/towards/to/against/with/over PART', (part) => ({ is: 'aside', part }), 1.1),
+  rule('PART before PART', (by, of) => ({ is: 'traps', by, of }), 0.9),
+  rule('PART off? before PART comes? away? off?', (by, _o, of) => ({ is: 'traps', by, of: of ?? _o }), 0.9),
+  rule(
+    'PART has/needs/must/should to? come/go/be? off/out/away? before PART',
+    (by, of) => ({ is: 'traps', by, of }),
+    0.8,
+  ),
+  rule('PART wants/needs undoing/off before PART will? come? away?', (by, of) => ({ is: 'traps', by, of }), 0.8),
+  rule('PART TRAPS PART', (by, _, of) => ({ is: 'traps', by, of }), 0.9),
+  rule('PLACE one TRAPS PLACE one', () => ({ is: 'traps', by: null, of: null }), 0.8),
+  rule('TRAPS one', () => ({ is: 'traps', by: null, of: null })),
+]
