@@ -30,7 +30,7 @@ const HARD_ENDS = ['.', ';', '!']
 
 /** The items with talk, negations and corrections told apart: what is left says something. */
 export function settled(items: readonly Item[], line: string): Item[] {
-  return denied(forbidden(withoutTalk(withoutReasons(items)), line))
+  return denied(movingOther(forbidden(withoutTalk(withoutReasons(items)), line)))
 }
 
 /** Parts a list at its ends; each part keeps the end that closes it. */
@@ -51,7 +51,8 @@ function withoutTalk(items: readonly Item[]): Item[] {
     if (sentence.some(({ is }) => is === 'note') && !sentence.some(isStrong)) return sentence.filter(isEnd)
     return partedAt(sentence, isEnd).flatMap((clause) => {
       if (!clause.some(isStrong) && isTalk(clause)) return clause.filter(isEnd)
-      if (isStrange(clause)) return clause.map((item) => (isEnd(item) ? item : { ...item, is: 'stray' }))
+      if (isStrange(clause) || clause.some(({ is }) => is === 'condition'))
+        return clause.map((item) => (isEnd(item) ? item : { ...item, is: 'stray' }))
       return clause.filter(({ is }) => is !== 'note')
     })
   })
@@ -117,6 +118,17 @@ function forbidden(items: readonly Item[], line: string): Item[] {
     i = end - 1
   }
   return out
+}
+
+/** What a hand moves besides parts: of these a motion tells nothing of how a part comes off. */
+const OTHER_THINGS = ['setting', 'latch', 'tab', 'plug name', 'plug', 'held', 'kind', 'colour', 'unread', 'value']
+
+/** "Turn the ignition off", "squeeze the grey tab", "pull the fuse": no part comes off by that. */
+function movingOther(items: readonly Item[]): Item[] {
+  return items.filter((item, i) => {
+    const isBare = item.is === 'move' ? item.to === null && !item.part : item.is === 'turn' && !item.turn && !item.part
+    return !isBare || !OTHER_THINGS.includes(items[i + 1]?.is ?? '')
+  })
 }
 
 /** "No" before a sign, or before what was said otherwise already, corrects; before anything else it denies that. */

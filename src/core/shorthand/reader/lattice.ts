@@ -54,7 +54,7 @@ function simpleSenses(words: readonly Word[], options: Options, language: Langua
           found.push({ ...sense, at, end, ...(meant.length > 0 && { meant: meant.join(' ') }) })
     }
     const isNew = found.every(({ end }) => end > at + 1) && mayBeAName(word.text, found, options[at]!, language)
-    return isNew && /^\p{L}{3,}$/u.test(word.text)
+    return isNew && /^\p{L}{2,}$/u.test(word.text)
       ? [...found, { is: 'NEW', value: word.text, at, end: at + 1 }]
       : found
   })

@@ -49,8 +49,9 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     draft.add('traps', { of: item.of, by: item.by }, item)
   },
   'part first'(draft, item) {
-    if (draft.refitting || draft.subject === null) refit('first', ({ part: first }) => first)(draft, item)
-    else draft.add('traps', { of: draft.subject, by: item.part }, item)
+    if (draft.refitting) refit('first', ({ part: first }) => first)(draft, item)
+    else if (draft.subject !== null) draft.add('traps', { of: draft.subject, by: item.part }, item)
+    else draft.leaveUnread(item)
   },
   fixing: (draft, item) => void draft.add('fixing', { fixing: item.fixing, ...ofSubject(draft) }, item),
   brittle: (draft, item) =>

@@ -18,7 +18,13 @@ function seatGoes(draft: Draft, item: Item, place: string): boolean {
 }
 
 function placeIn(draft: Draft, item: Item, place: string): void {
-  const { group, plug, correcting } = draft
+  const { group, plug, correcting, last, next } = draft
+  // "Top row 4 screws, bottom row 2 clips": of those that come.
+  if (group && last?.is === 'end' && !correcting && ['count', 'kind', 'drive'].includes(next?.is ?? '')) {
+    draft.group = null
+    draft.before.where = place
+    return
+  }
   if (plug && correcting && plug.fields.tab !== undefined) plug.fields.tab = place
   else if (group) {
     const where = group.fields.where

@@ -97,7 +97,11 @@ export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> =
     else draft.leaveUnread(item)
     draft.correcting = false
   },
-  tool: (draft, item) => void (releaseFor(draft, item).fields.tool = item.tool),
+  tool(draft, item) {
+    // With a pick a tab is pressed, and no part comes off.
+    const isOfPlug = draft.plug && draft.clause.includes(draft.plug)
+    if (!isOfPlug) releaseFor(draft, item).fields.tool = item.tool
+  },
   effort: (draft, item) => void (releaseFor(draft, item).fields.effort = item.effort),
   protect(draft, item) {
     const { fields } = releaseFor(draft, item)

@@ -102,7 +102,7 @@ function candidatesAnew(text: string, language: Language): string[] {
   )
   if (consonants(text) === text)
     for (const word of known)
-      if (isLong(word) && word[0] === text[0] && word.length <= text.length + 3 && consonants(word) === text)
+      if (isLong(word) && word[0] === text[0] && word.length <= text.length + 4 && consonants(word) === text)
         found.push({ word, off: 0.5 })
   const least = Math.min(...found.map(({ off }) => off))
   return found

@@ -31,6 +31,7 @@ export const HOLDERS: readonly Rule[] = [
     0.8,
   ),
   rule('NUM UNIT', () => ({ is: 'nothing' }), 0.9),
+  rule('NUM LEAD', (n) => ({ is: 'plugs', count: Number(n) }), 0.9),
   rule('LEAD NUM', () => ({ is: 'nothing' }), 0.9),
   rule('a NUM MM', (n) => [count('1'), { is: 'drive', drive: 'hex', size: n }], 0.9),
   rule('a? second KIND', (value) => [count('1'), kind(value!)], 0.9),

@@ -89,6 +89,8 @@ export const OTHERS: readonly Rule[] = [
   rule('MIRRORED', is('mirrored')),
   rule('support PART', (part) => ({ is: 'caution', what: 'support the lid', part }), 0.9),
   rule('CAUTION BEHIND?', (what) => ({ is: 'caution', what }), 1.1),
+  rule('mind/careful with? CAUTION', (what) => ({ is: 'caution', what }), 0.9),
+  rule('CAUTION behind PART', (what, part) => ({ is: 'caution', what, part }), 0.85),
   rule('PART CAUTION', (part, what) => ({ is: 'caution', what, part }), 0.95),
   rule(
     'PART hides CAUTION',

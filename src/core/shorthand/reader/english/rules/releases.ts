@@ -1,5 +1,5 @@
 import type { Rule } from '../../sense'
-import { corner, is, rule } from './making'
+import { corner, is, rule, kind } from './making'
 
 /** How a part comes free. */
 export const RELEASES: readonly Rule[] = [
@@ -54,6 +54,9 @@ export const RELEASES: readonly Rule[] = [
   rule('TURN it? QUARTER LR', (_, turn, side) => ({ is: 'turn', turn, side })),
   rule('QUARTER LR', (turn, side) => ({ is: 'turn', turn, side })),
   rule('TURN PART QUARTER?', (_, part, turn) => ({ is: 'turn', part, turn })),
+  rule('TURN KIND TO?', (_, value) => [kind(value!)], 0.9),
+  rule('MOVE back? straight? in', () => ({ is: 'nothing' }), 0.85),
+  rule('lower/open window/windows', () => ({ is: 'setting', setting: 'windows', value: 'down' }), 0.8),
   rule('TURN it?', () => ({ is: 'turn', turn: null }), 1.1),
   rule('CLOCK', is('sense', 'sense')),
   rule('SEEN PLACE', (_, place) => ({ is: 'seen', place })),
@@ -78,7 +81,8 @@ export const RELEASES: readonly Rule[] = [
   rule('tape', () => ({ is: 'protect', protect: 'tape' }), 1.2),
   rule('CLOTH on/over PART', (_, part) => ({ is: 'protect', protect: 'cloth', protects: part }), 0.9),
   rule('cover PART', (part) => ({ is: 'protect', protect: 'cover', protects: part }), 1.05),
-  rule('PRESSFIT', is('fixing', 'fixing')),
+  rule('PRESSFIT', is('fixing', 'fixing'), 0.8),
   rule('not BRITTLE', () => ({ is: 'brittle', not: true })),
+  rule('KIND BRITTLE', (value) => [kind(value!)], 0.9),
   rule('BRITTLE', () => ({ is: 'brittle' })),
 ]
