@@ -18,20 +18,22 @@ function seatGoes(draft: Draft, item: Item, place: string): boolean {
 }
 
 function placeIn(draft: Draft, item: Item, place: string): void {
-  const { group, plug, correcting, last, next } = draft
-  // "Top row 4 screws, bottom row 2 clips": of those that come.
-  if (group && last?.is === 'end' && !correcting && ['count', 'kind', 'drive'].includes(next?.is ?? '')) {
+  const { group, plug, correcting } = draft
+  if (plug && correcting && plug.fields.tab !== undefined) plug.fields.tab = place
+  else if (group && isOfTheNext(draft)) {
     draft.group = null
     draft.before.where = place
-    return
-  }
-  if (plug && correcting && plug.fields.tab !== undefined) plug.fields.tab = place
-  else if (group) {
+  } else if (group) {
     const where = group.fields.where
     group.fields.where = where === undefined || correcting ? place : `${text(where)} ${place}`
   } else if (plug) plug.items.push(item)
   else if (isStart(draft, item)) draft.about('release', item).fields.start ??= place
   else draft.before.where = place
+}
+
+/** "Top row 4 screws, bottom row 2 clips": a place that begins a clause is of those that come. */
+function isOfTheNext({ last, next, correcting }: Draft): boolean {
+  return last?.is === 'end' && !correcting && ['count', 'kind', 'drive'].includes(next?.is ?? '')
 }
 
 /** An edge, or a place after "at" beside what comes off, is where it begins to. */

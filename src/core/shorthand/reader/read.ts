@@ -1,6 +1,6 @@
 import type { AskKind } from '../meaning'
 import { settled } from './clauses'
-import { Draft, type Made } from './draft'
+import { Draft, type Group, type Made } from './draft'
 import { finishGroup, GROUP_ITEMS } from './groups'
 import { itemsOf } from './items'
 import { OTHER_ITEMS } from './others'
@@ -46,6 +46,7 @@ export function readLine(line: string, language: Language, nearTo: (text: string
   // "Only with a second battery the fuse holder": that there is one.
   if (draft.made.length === 0 && draft.whenSaid !== null && draft.subject !== null)
     draft.add('part', { part: draft.subject, when: draft.whenSaid }, items[0]!)
+  inTheirParts(draft)
   // A part and nothing else: it is named.
   if (draft.made.length === 0 && items.length > 0 && items.every(({ is }) => is === 'part' || is === 'end'))
     for (const item of items) if (item.is === 'part') draft.add('part', { part: item.part }, item)
@@ -109,5 +110,17 @@ function nearOnce(known: ReadonlySet<string>, nearTo: (text: string) => string[]
     if (known.has(text)) return []
     if (!found.has(text)) found.set(text, nearTo(text))
     return found.get(text)!
+  }
+}
+
+/** "Six screws, four T20 and two T25": so many in all, then each of them. */
+function inTheirParts(draft: Draft): void {
+  const groups = draft.made.filter(({ fact }) => fact === 'holder') as Group[]
+  for (const [i, whole] of groups.entries()) {
+    const parts = groups.slice(i + 1).filter(({ kind, drive }) => kind === undefined && (drive ?? null) !== null)
+    const sum = parts.reduce((total, { count }) => total + (count ?? 0), 0)
+    if (whole.drive !== undefined || whole.kind === undefined || parts.length < 2 || sum !== whole.count) continue
+    for (const part of parts) part.kind = whole.kind
+    whole.left = 0
   }
 }

@@ -25,7 +25,7 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   [
     'HOLD',
     '',
-    'hold|holds|holding|held|hold down|holds down|holding down|keep|keeps|secure|secures|retain|retains|fix|fixes',
+    'hold|holds|holding|held|hold down|holds down|holding down|held down|fixed|attached|fastened|keep|keeps|secure|secures|retain|retains|fix|fixes',
   ],
   ['COVERS', '', 'covers|hides|conceals'],
   [
@@ -109,8 +109,12 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['QUARTER', 'half a turn', 'half a turn|a half turn|half turn'],
   ['CLOCK', 'clockwise', 'clockwise|cw'],
   ['CLOCK', 'anticlockwise', 'anticlockwise|counterclockwise|counter clockwise|anti clockwise|ccw'],
-  ['SEEN', '', 'seen from|as seen from|looking from|looked at from|viewed from|from'],
-  ['NOT', '', "don't|dont|do not|never|must not|dnot|you must not|not to|cannot|can't|cant"],
+  [
+    'SEEN',
+    '',
+    'when you look at it from|when you look from|when seen from|seen from|as seen from|looking from|looked at from|viewed from|from',
+  ],
+  ['NOT', '', "don't|dont|do not|never|must not|dnot|you must not|not to"],
   ['NO', '', 'no|without|zero|nor|not'],
   ['NOTHING', '', 'nothing|none'],
   ['TOOL', 'pry tool', 'pry tool|panel tool|trim tool|nylon tool|plastic pry tool|plastic tool|vinyl tool|popper tool'],
@@ -252,7 +256,7 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   [
     'DENY',
     '',
-    "couldn't|could not|didn't|did not|wasn't|was not|isn't|is not|aren't|are not|haven't|have not|hasn't|couldn t|no need to|not sure whether|manual says|book says|they say",
+    "couldn't|cannot|can't|cant|could not|didn't|did not|wasn't|was not|isn't|is not|aren't|are not|haven't|have not|hasn't|couldn t|no need to|not sure whether|manual says|book says|they say",
   ],
   ['HYPOTHESIS', '', 'if you|if it|if they|if more|if any|when you|if the'],
   [

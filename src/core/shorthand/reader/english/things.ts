@@ -77,6 +77,8 @@ export const MORE_PARTS: Readonly<Record<string, readonly string[]>> = {
   seat: ['saddle'],
   outlet: [],
   socket: [],
+  'steering wheel': [],
+  'steering column': [],
   climate: [],
   window: [],
   amplifier: ['amp'],

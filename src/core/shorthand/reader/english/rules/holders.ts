@@ -12,6 +12,7 @@ export const HOLDERS: readonly Rule[] = [
   rule('in/out/up/down/only/by NUM MM', () => ({ is: 'nothing' }), 0.95),
   rule('FIRST', () => ({ is: 'stray first' }), 1.3),
   rule('NUM of them', (n) => count(n)),
+  rule('NUM of NUM KIND', (n, _, value) => [count(n!), kind(value!)], 0.9),
   rule('NUM off', (n) => count(n), 1.2),
   rule('a NUM', (n) => count(n), 1.05),
   rule('ABOUT NUM', (_, n) => count(n, true)),

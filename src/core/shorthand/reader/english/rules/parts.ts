@@ -48,6 +48,8 @@ export const PARTS: readonly Rule[] = [
   rule('PART TO', (part, to) => ({ is: 'part', part, way: to }), 1.05),
   rule('of/on/from/at/in PART', (part) => ({ is: 'on', part }), 1.05),
   rule('toward/towards/to/against/with/over PART', (part) => ({ is: 'aside', part }), 1.1),
+  rule('DENY get? PART out/off without taking? off? PART FIRST?', (_, of, by) => ({ is: 'traps', by, of }), 0.6),
+  rule('after? removing/taking off? PART', () => ({ is: 'aside' }), 0.9),
   rule('PART before PART', (by, of) => ({ is: 'traps', by, of }), 0.9),
   rule('PART off? before PART comes? away? off?', (by, _o, of) => ({ is: 'traps', by, of: of ?? _o }), 0.9),
   rule(
