@@ -58,7 +58,10 @@ test('a strip begun with one photo, marks on it, a spoken note; at the desk: con
   await test.step('a spoken note and a written one', async () => {
     await catching(page, 'Note')
     await page.getByRole('button', { name: 'Speak it' }).click()
+    // It goes by itself, beside the events: the desk can hear it once it has come.
+    const came = page.waitForResponse((sent) => /\/media\/.*kind=voice/.test(sent.url()))
     await page.getByRole('button', { name: /Stop and keep/ }).click()
+    expect((await came).ok()).toBe(true)
     await expect(page.getByRole('dialog', { name: 'Note for the desk' })).toBeHidden()
     await catching(page, 'Note')
     await page.getByLabel('Note for this job').fill('A hook hides behind the vent.')

@@ -71,7 +71,7 @@ const glue = (document: ProcedureDocument) => {
 
 test('no whole choice takes less work than the bound of any choice above it, with kits, without, and with parts that go', () => {
   let [bounds, tight, above] = [0, 0, 0]
-  for (let seed = 1; seed <= seeds(120); seed++) {
+  for (let seed = 1; seed <= seeds(60); seed++) {
     const document = drawn(seed, 2, 3)
     const gone = { endings: { p0: 'scrapped', p1: 'scrapped', p2: 'scrapped' } }
     for (const more of [{}, { kits: [glue(document)] }, gone]) {
@@ -93,13 +93,13 @@ test('no whole choice takes less work than the bound of any choice above it, wit
       walk(nothing)
     }
   }
-  expect(bounds).toBeGreaterThan(seeds(120) * 15)
+  expect(bounds).toBeGreaterThan(seeds(60) * 15)
   // They say something: most are within a fifth of what they bound.
   expect([tight / bounds > 0.5, above / bounds > 0.8]).toEqual([true, true])
 })
 
 test('handed out: what the list of all choices holds, the least work first, of those that ask for the same one', () => {
-  for (let seed = 1; seed <= seeds(60); seed++) {
+  for (let seed = 1; seed <= seeds(40); seed++) {
     const { model, request, goal, candidate, search } = asked(drawn(seed, 3, 3))
     const works = everyChoice(model, request.policy, goal).flatMap((choice) => {
       const prepared = candidate(choice)

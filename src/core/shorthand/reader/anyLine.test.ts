@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { seededRandom } from '../../base/random'
+import { seeds } from '../../testing/seeds.testing'
 import { Fact } from '../meaning'
 import { understand } from '../understand'
 import { PHRASES } from './english/lexicon'
@@ -23,7 +24,7 @@ const PIECES = [
 
 test('any words in any order are read: nothing fails, every fact has its shape, and the same line reads the same', () => {
   const random = seededRandom(11)
-  for (let n = 0; n < 400; n++) {
+  for (let n = 0; n < seeds(400); n++) {
     const line = Array.from({ length: 1 + random.below(10) }, () => random.pick(PIECES)).join(' ')
     const once = understand(line)
     for (const fact of once.facts) expect([line, Fact.safeParse(fact).error?.message]).toEqual([line, undefined])
@@ -33,7 +34,7 @@ test('any words in any order are read: nothing fails, every fact has its shape, 
 test('any signs are read', () => {
   const random = seededRandom(12)
   const signs = 'abcxyzT20 59,.;:?!/-+~()[]{}"\'’“”°½µßéЖ漢😀\t\n'
-  for (let n = 0; n < 400; n++) {
+  for (let n = 0; n < seeds(400); n++) {
     const line = Array.from({ length: random.below(60) }, () => random.pick([...signs])).join('')
     const { words, left, notUnderstood } = understand(line)
     for (const { from, to } of [...words.flat(), ...left, ...notUnderstood])
@@ -42,7 +43,7 @@ test('any signs are read', () => {
 })
 test('every word is accounted for: in a fact, kept with the line, asked about, or one that says nothing', () => {
   const random = seededRandom(13)
-  for (let n = 0; n < 200; n++) {
+  for (let n = 0; n < seeds(200); n++) {
     const strange = `q${random.pick([...'aeiou'])}${random.pick([...'bdfgk'])}${random.pick([...'aeiou'])}zzt`
     const line = `${random.pick(['vent: ', 'unit: ', ''])}4 T20 ${strange} behind the liner, pull up`
     const { words, left, notUnderstood } = understand(line)

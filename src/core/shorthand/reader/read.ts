@@ -64,7 +64,7 @@ export function readLine(line: string, language: Language, nearTo: (text: string
       words: items.flatMap(({ words }) => words),
     })),
     asks: [...draft.asks],
-    heard: draft.heard.map(({ meant, words }) => ({ meant: meant as unknown as string, words })),
+    heard: draft.heard.map((item) => ({ meant: String(item.meant), words: item.words })),
     which: items.flatMap(({ which }) => which ?? []),
     left: cover.words.filter((word) => !held.has(word) && !asked.includes(word)),
     unread: unread.filter(holdsUp).sort((a, b) => a.word.from - b.word.from),
