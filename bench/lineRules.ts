@@ -17,7 +17,7 @@ const lines = [...halves, ...hands].map(({ line }) => line)
 
 const readings = (language: Language) =>
   lines.map((line) => {
-    const { facts, asks, unread } = readLine(line, language, () => [])
+    const { facts, asks, unread } = readLine(line, language)
     return JSON.stringify([facts.map(({ fact }) => fact), asks, unread.map(({ word }) => word.text)])
   })
 

@@ -2,6 +2,7 @@
 // takes longest: bin/bench lines
 import { readFileSync } from 'node:fs'
 import { cpus } from 'node:os'
+import { WORST_LINES } from '../src/core/shorthand/reader/worstLines.testing'
 import { understand } from '../src/core/shorthand/understand'
 
 const parts = Array.from({ length: 200 }, (_, i) => ({
@@ -26,19 +27,7 @@ const at = (share: number) => sorted[Math.floor(share * (sorted.length - 1))]!
 console.log(`${cpus().length} x ${cpus()[0]!.model}, ${new Date().toISOString().slice(0, 10)}`)
 console.log(`240 lines beside 200 names: median ${at(0.5).ms.toFixed(2)} ms, 95 % ${at(0.95).ms.toFixed(2)} ms`)
 console.log(`longest ${at(1).ms.toFixed(2)} ms: ${at(1).line}`)
-const PIECES = [
-  'surround 9 clips, ',
-  'T20 ',
-  'upper lower trim ',
-  'zzqqy ',
-  'a the ',
-  'no not ',
-  '2 or 3 ',
-  'bezal ',
-  'x 4 ',
-]
-for (const piece of PIECES) {
-  const line = piece.repeat(1_000).slice(0, 2_000)
+for (const line of WORST_LINES) {
   msOf(line, 2)
-  console.log(`2,000 characters of “${piece.trim()}”: ${msOf(line, 10).toFixed(0)} ms`)
+  console.log(`2,000 characters of “${line.slice(0, 20).trim()} …”: ${msOf(line, 10).toFixed(0)} ms`)
 }

@@ -163,11 +163,13 @@ export function unplacedSentence(fact: Fact, because: Unplaced): string {
     case 'rests already':
       return `${what} is not placed: the part has two ways to rest already. Change one of them under Change.`
     case 'this vehicle only':
-      return `${what} is not placed: it is of this vehicle. Note it on its job.`
+      return `${what} is not placed: it is of this vehicle only. Say it with Note, on its job or strip.`
     case 'corrects':
-      return `${what} is not placed: it is not clear what it corrects. Change it on its own line.`
+      return `${what} is not placed: it is not clear what it corrects. Take that back with Undo, or change it where it stands.`
     case 'take back':
-      return `${what}: tap Take back, and choose what.`
+      return `${what}: tap Undo.`
+    case 'wait':
+      return `${what}: how long to wait is not taken from a line. Set it under Settings.`
     case 'not here':
       return fact.fact === 'mirrored'
         ? `${what} is not placed: pick the part on the map and tap Copy to the other side.`

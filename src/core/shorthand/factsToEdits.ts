@@ -27,6 +27,8 @@ export type Unplaced =
   /** It corrects what another line said, and nothing in the record is clearly that. */
   | { kind: 'corrects' }
   | { kind: 'take back' }
+  /** The setting is wanted so; how long to wait after it is no line's to change. */
+  | { kind: 'wait' }
 
 /**
  * What a line is about where it names no part. On a strip: whether the part in hand is what holders and plugs belong
@@ -148,6 +150,8 @@ class Placing {
 
   /** A correction: where exactly one group of that kind, or one plug of that name, is known, it is changed. */
   private corrected(fact: Extract<Fact, { fact: 'holder' | 'plug' }>): Unplaced | null {
+    // On a strip what was said has been done as well: it is taken back, and said again.
+    if (this.about.strip) return { kind: 'corrects' }
     if (fact.fact === 'plug') {
       const known = plugSaid(this.document, fact.name, this.inHand, false)
       return known ? this.plug(fact, {}) : { kind: 'corrects' }
@@ -225,7 +229,7 @@ class Placing {
         when,
       }),
     )
-    return null
+    return fact.waitMin === undefined || this.about.strip ? null : { kind: 'wait' }
   }
 
   private change(name: string | undefined, to: (part: Part) => Part): Unplaced | null {

@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import { newCaution, type Caution } from '../procedure/caution'
-import { Holder } from '../procedure/holder'
+import { Holder, Reach } from '../procedure/holder'
 import type { When } from '../procedure/when'
 import type { Tether } from '../procedure/tether'
 import type { Fact } from './meaning'
@@ -34,25 +34,29 @@ function threadSaid(thread: string | undefined): { diameterMm: number; lengthMm:
   return diameter ? { diameterMm: Number(diameter), lengthMm: Number(length) } : null
 }
 
-function detailsSaid({ torqueNm, captive, reuse, stack, tell, reach }: Extract<Fact, { fact: 'holder' }>): object {
+/** What is told of a group besides what it is: torque, washers, how it is reached. */
+export function detailsSaid(fact: Extract<Fact, { fact: 'holder' }>): Partial<Holder> {
+  const { torqueNm, captive, reuse, stack, tell, reach } = fact
   return {
     ...(torqueNm !== undefined && { torqueNm }),
     ...(captive && { captive }),
     ...(reuse && { reuse }),
     ...(stack && { stack }),
     ...(tell && { tell }),
-    ...(reach && { reach: { by: reach } }),
+    ...(reach && { reach: Reach.parse({ by: reach }) }),
   }
 }
 
 /** What a line says of a plug, as fields of it. */
 export function tetherSaid(fact: Extract<Fact, { fact: 'plug' }>, known: Tether | undefined): Partial<Tether> {
-  const { latch, tab, colour, leave, beforePlugging, mustOpenFor } = fact
+  const { latch, tab, colour, leave, beforePlugging, mustOpenFor, reach, count = 1 } = fact
+  const notes = [...(leave ? ['leave it plugged'] : []), ...(count > 1 ? [`${count} plugs`] : [])]
   return {
     ...(latch && { latch }),
     ...(tab && { tabSide: tab }),
     ...(colour && { colour }),
-    ...(leave && { note: joined(known?.note ?? '', 'leave it plugged') }),
+    ...(notes.length > 0 && { note: notes.reduce(joined, known?.note ?? '') }),
+    ...(reach && { reach: { ...(known?.reach ?? Reach.parse({})), by: reach } }),
     ...(beforePlugging && { beforePlugging }),
     ...(mustOpenFor && { mustOpenFor }),
   }

@@ -51,8 +51,8 @@ describe('never guessed', () => {
     expect(notUnderstood).toEqual([])
   })
   test.each([
-    ['start top, start lower left', ['start', 'lower', 'left']],
-    ['2 T20 hold console on the cluster', ['cluster']],
+    ['start top, start lower left', ['start lower left']],
+    ['2 T20 hold console on the cluster', ['on the cluster']],
     ['2 T20 rearward', ['rearward']],
   ])('%s: %j fits nowhere and holds the line up', (line, words) => {
     const said = understand(line).notUnderstood.map((word) => word.said)
@@ -84,10 +84,19 @@ describe('an airbag’s plug is opened only by those words', () => {
     'yellow airbag plug behind the seat',
     'airbag plug tab top',
     'the airbag lamp plug is grey',
-  ])('%s: asked', (line) => {
-    const { facts, asks } = understand(line)
-    expect([asks.includes('airbag') || facts.every(({ fact }) => fact === 'caution')]).toEqual([true])
-  })
+    'seat belt tensioner plug yellow',
+    // Another one is unplugged in the same line.
+    'unplug hazard, airbag plug yellow, tab top',
+    'unplug main; airbag connector tab top',
+  ])('%s: asked', (line) => expect(understand(line).asks).toContain('airbag'))
+  test.each(['unplug hazard and the airbag lamp', 'airbag plug under the seat, unplug it', 'airbag lamp unplug'])(
+    '%s: opened',
+    (line) => {
+      const { facts, asks } = understand(line)
+      expect(asks).toEqual([])
+      expect(facts.at(-1)).toMatchObject({ fact: 'plug', name: expect.stringContaining('airbag') })
+    },
+  )
   test.each([
     'leave the airbag plug alone',
     'airbag connector yellow, do not touch',
@@ -104,6 +113,37 @@ describe('an airbag’s plug is opened only by those words', () => {
       facts: [{ fact: 'plug', name: 'airbag lamp', tab: 'top' }],
       asks: [],
     }))
+})
+
+describe('nothing is dropped without a word', () => {
+  test('a value that no fact has: its words are asked about', () => {
+    const { facts, notUnderstood } = understand('0 clips on the vent')
+    expect([facts, notUnderstood.map(({ said }) => said)]).toEqual([[], ['0 clips on the vent']])
+    expect(understand('hazard plug, tab nearside').notUnderstood.map(({ said }) => said)).toEqual(['tab nearside'])
+  })
+  test.each([
+    'only on the long wheelbase 2 T20 behind the seat',
+    'on cars with the towbar 2 T20',
+    'if it has the tow hook 3 clips',
+  ])('%s: without its condition it would hold for all', (line) => {
+    const { facts, notUnderstood } = understand(line)
+    expect([facts, notUnderstood.length > 0]).toEqual([[], true])
+  })
+  test('“unplug” alone does not make a plug of the next part', () =>
+    expect(understand('glovebox off, unplug, vent 2 clips').facts).toMatchObject([
+      { part: 'glovebox' },
+      { fact: 'holder', holds: ['vent'] },
+    ]))
+  test('what was understood and states nothing is said to be in no fact', () =>
+    expect(understand('radio: 2 release keys, no screws').left.map(({ said }) => said)).toEqual(['no', 'screws']))
+  test('a name of two parts is asked about once, wherever it stands', () => {
+    const own = { parts: ['Left vent', 'Right vent'].map((name) => ({ name, said: ['vent'] })) }
+    expect(understand('2 clips at the top of the vent', own).whichPart).toHaveLength(1)
+  })
+  test('a letter that is longer in lower case moves no place', () => {
+    const { notUnderstood } = understand('İİ 2 T20 rearward')
+    expect(notUnderstood.map(({ said }) => said)).toEqual(['rearward'])
+  })
 })
 
 describe('what is denied, doubted or hypothetical is no fact', () => {

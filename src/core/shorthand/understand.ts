@@ -1,6 +1,5 @@
 import type { ProcedureDocument } from '../procedure/document'
 import { Fact, type AskKind } from './meaning'
-import { nearestWords } from './nearest'
 import { ENGLISH } from './reader/english'
 import { withOwnWords, type OwnWords } from './reader/ownWords'
 import { readLine } from './reader/read'
@@ -31,6 +30,8 @@ export type Understood = {
   left: ({ said: string } & Span)[]
 }
 
+const NO_WORDS: OwnWords = {}
+
 /** Nobody says so much in one line; the rest of a longer one is not read. */
 export const LONGEST_LINE_CHARS = 2_000
 
@@ -38,27 +39,48 @@ export const LONGEST_LINE_CHARS = 2_000
  * One line of shorthand, typed or dictated. Never fails: what can't be placed is answered as such, and so is what
  * stands after `LONGEST_LINE_CHARS`. Cost: words times rules, and the number of known words for each unknown one.
  */
-export function understand(line: string, own: OwnWords = {}): Understood {
+export function understand(line: string, own: OwnWords = NO_WORDS): Understood {
   if (line.length > LONGEST_LINE_CHARS) return understandBeginning(line, own)
-  const read = readLine(line, withOwnWords(ENGLISH, own), (text) => nearestWords(text, own))
+  const read = readLine(line, withOwnWords(ENGLISH, own))
   const said = ({ from, to }: Span) => ({ said: line.slice(from, to), from, to })
   const spanOf = (words: readonly Word[]): Span => ({
     from: Math.min(...words.map(({ from }) => from)),
     to: Math.max(...words.map(({ to }) => to)),
   })
-  const whole = read.facts.flatMap(({ fact, words }) => {
-    const parsed = Fact.safeParse(fact)
-    return parsed.success ? [{ fact: parsed.data, words }] : []
-  })
+  const facts = read.facts.map(({ fact, words }) => ({ parsed: Fact.safeParse(fact), words }))
+  const whole = facts.flatMap(({ parsed, words }) => (parsed.success ? [{ fact: parsed.data, words }] : []))
+  // What the record has no such value for ("0 clips") is not dropped: its words are asked about.
+  const odd = facts.flatMap(({ parsed, words }) => (parsed.success || words.length === 0 ? [] : [spanOf(words)]))
   return {
     facts: whole.map(({ fact }) => fact),
     words: whole.map(({ words }) => words.map(({ from, to }) => ({ from, to }))),
     asks: read.which.length > 0 && !read.asks.includes('part') ? [...read.asks, 'part'] : read.asks,
-    notUnderstood: read.unread.map(({ word, near, isTrade }) => ({ ...said(word), nearest: near, isTrade })),
+    notUnderstood: [
+      ...odd.map((span) => ({ ...said(span), nearest: [], isTrade: true })),
+      ...togetherIn(line, read.unread).map(({ from, to, near, isTrade }) => ({
+        ...said({ from, to }),
+        nearest: near,
+        isTrade,
+      })),
+    ],
     heard: read.heard.map(({ meant, words }) => ({ ...said(spanOf(words)), meant })),
     whichPart: read.which.map(({ choices, from, to }) => ({ ...said({ from, to }), choices })),
     left: read.left.map(said),
   }
+}
+
+type Unread = Span & { near: string[]; isTrade: boolean }
+
+/** Words of the trade that stand side by side and fit nowhere are one thing to ask about. */
+function togetherIn(line: string, unread: readonly { word: Word; near: string[]; isTrade: boolean }[]): Unread[] {
+  const found: Unread[] = []
+  for (const { word, near, isTrade } of unread) {
+    const last = found.at(-1)
+    const isNext = last && isTrade && last.isTrade && line.slice(last.to, word.from).trim() === ''
+    if (isNext) last.to = word.to
+    else found.push({ from: word.from, to: word.to, near, isTrade })
+  }
+  return found
 }
 
 /** As far as it is read, to the end of a word; the rest is one thing that is not understood. */

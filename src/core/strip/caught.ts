@@ -12,6 +12,7 @@ import { coversNeed } from '../procedure/need'
 import { mayRestFree } from '../procedure/resting'
 import { neededNoFurther } from './waitsThere'
 import { factsToEdits, type PlacedFacts } from '../shorthand/factsToEdits'
+import { detailsSaid } from '../shorthand/itemsSaid'
 import { plugSaid, settingSaid } from '../shorthand/knownThings'
 import type { Fact } from '../shorthand/meaning'
 
@@ -196,7 +197,7 @@ function recognise(
   const found = new Map<Fact, Known>()
   const taken = new Set<Id>()
   for (const fact of facts) {
-    if (fact.fact !== 'holder' || fact.count === null) continue
+    if (fact.fact !== 'holder' || fact.count === null || fact.instead) continue
     const partId = fact.holds ? partNamed(document, fact.holds[0]!) : inHand
     const open = document.holders.filter(
       (holder) =>
@@ -212,7 +213,12 @@ function recognise(
     found.set(fact, {
       holderId: holder.id,
       edits: [
-        ...fieldEdits('holders', holder, { ...holder, count: fact.count, drives: drivesWith(holder, fact) } as Holder),
+        ...fieldEdits('holders', holder, {
+          ...holder,
+          ...detailsSaid(fact),
+          count: fact.count,
+          drives: drivesWith(holder, fact),
+        } as Holder),
         ...newCovers(document, holder, fact, newId),
       ],
     })
@@ -237,13 +243,14 @@ function fits(holder: Holder, fact: HolderFact): boolean {
   return holder.kind === fact.kind
 }
 
-/** A head nobody had seen on this group is kept beside the others, with how often each was seen. */
-function drivesWith(holder: Holder, fact: HolderFact): Holder['drives'] {
-  if (fact.drive === undefined) return holder.drives
-  const size = fact.size ?? ''
-  const same = (drive: Holder['drives'][number]) => drive.drive === fact.drive && (size === '' || drive.size === size)
-  if (!holder.drives.some(same)) return [...holder.drives, { drive: fact.drive, size, seen: 1 }].slice(0, 4)
-  return holder.drives
+/** Heads nobody had seen on this group are kept beside the others, with how often each was seen. */
+function drivesWith(holder: Holder, { drive, size, or = [] }: HolderFact): Holder['drives'] {
+  const said = drive === undefined ? [] : [{ drive, size: size ?? '' }, ...or.map((each) => ({ size: '', ...each }))]
+  const fresh = said.filter(
+    (each) =>
+      !holder.drives.some((known) => known.drive === each.drive && (each.size === '' || known.size === each.size)),
+  )
+  return [...holder.drives, ...fresh.map((each) => ({ ...each, seen: 1 }))].slice(0, 4)
 }
 
 function newCovers(

@@ -120,12 +120,16 @@ function Reading({
   onLine: (line: string) => void
   onName: ReturnType<typeof useShorthand>['name']
 }) {
+  const questions = lineQuestions(understood, line)
   return (
     <>
       {understood.facts.length + understood.notUnderstood.length > 0 && (
         <div className="text-[15px]">
           <LineRead line={line} understood={understood} inNone="No fact of it" />
         </div>
+      )}
+      {understood.facts.length + questions.length === 0 && (
+        <p className="mt-2 text-[15px]">Nothing understood yet. Name a part, a fastener or a plug.</p>
       )}
       <ul className="mt-2 flex flex-wrap gap-1.5" aria-label="Understood">
         {understood.facts.map((fact, i) => (
@@ -134,7 +138,7 @@ function Reading({
           </li>
         ))}
       </ul>
-      {lineQuestions(understood, line).map((question) => (
+      {questions.map((question) => (
         <Question key={lineQuestionSentence(question)} sentence={lineQuestionSentence(question)}>
           {answersTo(question, line).map((answer) => (
             <Answer

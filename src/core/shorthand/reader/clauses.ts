@@ -28,6 +28,17 @@ const WEAK = new Set([
 const isStrong = ({ is }: Item) => !WEAK.has(is)
 const HARD_ENDS = ['.', ';', '!']
 
+/** Items that say how what stands beside them is meant; none is left when they are `settled`. */
+export const BESIDE_OTHERS: ReadonlySet<string> = new Set([
+  'note',
+  'reason',
+  'hypothesis',
+  'condition',
+  'not',
+  'no',
+  'forget',
+])
+
 /** The items with talk, negations and corrections told apart: what is left says something. */
 export function settled(items: readonly Item[], line: string): Item[] {
   return denied(movingOther(forbidden(withoutTalk(withoutReasons(items)), line)))

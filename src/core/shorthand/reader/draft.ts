@@ -18,6 +18,9 @@ export type Group = Made & {
   isInherited?: boolean
 }
 
+/** A plug in the making. `isOpened`: said to be unplugged; of an airbag's plug nothing less is taken for it. */
+export type Plug = Made & { isOpened?: boolean }
+
 /** Where the reading of a line stands. */
 export class Draft {
   readonly made: Made[] = []
@@ -39,7 +42,7 @@ export class Draft {
   lastPart: string | null = null
   backToOwner = false
   group: Group | null = null
-  plug: Made | null = null
+  plug: Plug | null = null
   /** What was said of a group or a plug before it was named. */
   before: { behind?: string; where?: string; leave?: Item; holds?: string; reuse?: string } = {}
   /** On which vehicles what follows holds. */
@@ -49,8 +52,8 @@ export class Draft {
   clause: Made[] = []
   refitting = false
   unplugging = false
-  /** The line says that something is unplugged: of an airbag's plug nothing less is taken for it. */
-  openedOnPurpose = false
+  /** Since the last sign the clause says that something is unplugged. */
+  isOpening = false
   correcting = false
   /** The line began with a correction: of what was said in another line. */
   instead = false

@@ -1,7 +1,7 @@
 import { isEmpty, latticeOf, type Options } from './lattice'
 import { fitsAt, type Fit } from './patterns'
 import type { Item, Language } from './sense'
-import { knownWords } from './spelling'
+import { knownWords, nearest } from './spelling'
 import type { Word } from './words'
 
 /** What a reading costs: an item, its words that say nothing or were spelt otherwise, and what is in no item. */
@@ -20,10 +20,9 @@ type Step = { cost: number; from: number; fit: Fit | null; isUnread: boolean }
 
 /**
  * The cheapest way to cover a line with items: a shortest path over the places between its words. Ties go to the rule
- * that stands first. `near`: words an unread one may have been meant for. Cost: words times the rules that may begin
- * there.
+ * that stands first. Cost: words times the rules that may begin there.
  */
-export function itemsOf(words: readonly Word[], language: Language, near: (text: string) => string[]): Cover {
+export function itemsOf(words: readonly Word[], language: Language): Cover {
   const lattice = latticeOf(words, language)
   const best: Step[] = [{ cost: 0, from: -1, fit: null, isUnread: false }]
   for (let at = 0; at < words.length; at++) {
@@ -36,7 +35,7 @@ export function itemsOf(words: readonly Word[], language: Language, near: (text:
     offer(at + 1, costOfRest(words[at]!, lattice.options[at]!, language), null)
   }
   const cover: Cover = { items: [], words: [], unread: [] }
-  for (let end = words.length; end > 0; end = best[end]!.from) take(best[end]!, end, { words, language, near }, cover)
+  for (let end = words.length; end > 0; end = best[end]!.from) take(best[end]!, end, words, language, cover)
   return cover
 }
 
@@ -52,10 +51,14 @@ function costOfRest({ text }: Word, options: Options[number], language: Language
   return options.some(({ meant }) => meant !== undefined && isEmpty(meant, language)) ? MISSPELT_TALK : UNREAD
 }
 
-type Reading = { words: readonly Word[]; language: Language; near: (text: string) => string[] }
-
 /** A step of the cheapest way, from its end to its beginning. */
-function take({ from, fit, isUnread }: Step, end: number, { words, language, near }: Reading, cover: Cover): void {
+function take(
+  { from, fit, isUnread }: Step,
+  end: number,
+  words: readonly Word[],
+  language: Language,
+  cover: Cover,
+): void {
   const own = words.slice(from, end)
   const word = own[0]!
   const at = { at: from, end, words: own }
@@ -69,7 +72,7 @@ function take({ from, fit, isUnread }: Step, end: number, { words, language, nea
   } else if (language.ends.has(word.text)) cover.items.unshift({ is: 'end', sign: word.text, ...at })
   else if (isUnread) {
     cover.words.unshift(word)
-    cover.unread.unshift({ word, near: near(word.text) })
+    cover.unread.unshift({ word, near: nearest(word.text, language) })
     cover.items.unshift({ is: 'unread', isKnown: knownWords(language).has(word.text), ...at })
   }
 }

@@ -5,11 +5,6 @@ import { wordsOf, type Word } from './words'
 const LONGEST_PHRASE = 6
 const MOST_SPELLINGS = 8
 
-/** What may begin at each word. */
-function sensesOf(words: readonly Word[], options: Options, language: Language): Placed[][] {
-  return withCompounds(words, simpleSenses(words, options, language), language)
-}
-
 /** The words of a line with what each may be. */
 export type Lattice = { words: readonly Word[]; options: Options; senses: readonly (readonly Placed[])[] }
 export type Options = readonly (readonly { text: string; meant: string | undefined }[])[]
@@ -18,6 +13,11 @@ export type Options = readonly (readonly { text: string; meant: string | undefin
 export function latticeOf(words: readonly Word[], language: Language): Lattice {
   const options = optionsOf(words, language)
   return { words, options, senses: sensesOf(words, options, language) }
+}
+
+/** What may begin at each word. */
+function sensesOf(words: readonly Word[], options: Options, language: Language): Placed[][] {
+  return withCompounds(words, simpleSenses(words, options, language), language)
 }
 
 /** What a word may be: itself, or where nobody knows it what it was probably meant for. */
@@ -90,9 +90,10 @@ function isLetter(words: readonly Word[], at: number): boolean {
   return text !== 'a' || !/^[\p{L}\p{N}]/u.test(words[at + 1]?.text ?? '')
 }
 
-/** Longer names made of a name and what stands before it: "upper trim", "cluster surround", "sunglasses holder". */
+/** So many words before a name may be part of it. */
 const DEEPEST_NAME = 3
 const BEFORE_A_NAME = ['ADJ', 'PART', 'PNAME', 'NEW', 'SETTING', 'COLOUR']
+/** Longer names made of a name and what stands before it: "upper trim", "cluster surround", "sunglasses holder". */
 function withCompounds(words: readonly Word[], senses: readonly Placed[][], { articles }: Language): Placed[][] {
   const compounds = (at: number, depth: number): { value: string; end: number; meant: string[] }[] =>
     (senses[at] ?? []).flatMap((sense) => {

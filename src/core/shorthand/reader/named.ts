@@ -40,13 +40,13 @@ function isMeantInstead(draft: Draft, name: string): boolean {
 
 /** After "unplug" a part's name is that of its plug, and so is one after "and" of which nothing else is said. */
 function isPlug(draft: Draft, item: Item, name: string): boolean {
-  const { plug, unplugging, last, next } = draft
+  const { plug, unplugging, clause, last, next } = draft
   if (!plug || !unplugging) return false
-  if (plug.fields.name === undefined) {
+  if (plug.fields.name === undefined && clause.includes(plug)) {
     plug.fields.name = name
     return true
   }
-  if (last?.sign !== 'and' || OF_A_PART.includes(next?.is ?? '')) return false
+  if (plug.fields.name === undefined || last?.sign !== 'and' || OF_A_PART.includes(next?.is ?? '')) return false
   PLUG_ITEMS['plug name']!(draft, { ...item, name })
   return true
 }

@@ -186,7 +186,10 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     if (item.sign === '.' || item.sign === ';') {
       draft.closeThings()
       draft.when = null
+      draft.correcting = false
     }
+    // "Unplug hazard and antenna": both; after a comma something else may be said.
+    if (item.sign !== 'and') draft.isOpening = false
     // What comes after it is not held by what is off.
     const isOff = draft.clause.some(
       ({ fact, fields }) => fact === 'part' && fields.level === 'off' && fields.part === draft.subject,

@@ -61,7 +61,7 @@ function treeOf(rules: readonly Rule[]): Node {
   let tree = trees.get(rules)
   if (!tree) {
     const root = newNode()
-    rules.forEach((rule, order) => add(root, elementsOf(rule.pattern), 0, { order, rule, values: [] }, 0))
+    rules.forEach((rule, order) => add(root, elementsOf(rule.pattern), { order, rule, values: [] }, 0))
     trees.set(rules, (tree = root))
   }
   return tree
@@ -81,15 +81,15 @@ function elementsOf(pattern: string): Element[] {
 }
 
 /** Puts a pattern into the tree, once for each way its optional elements may be there. `taken`: classes so far. */
-function add(node: Node, [element, ...rest]: readonly Element[], n: number, variant: Variant, taken: number): void {
+function add(node: Node, [element, ...rest]: readonly Element[], variant: Variant, taken: number): void {
   if (!element) return void node.variants.push(variant)
   const { is, words, may } = element
   const without = is === null ? variant.values : [...variant.values, null]
-  if (may) add(node, rest, n + 1, { ...variant, values: without }, taken)
+  if (may) add(node, rest, { ...variant, values: without }, taken)
   if (is !== null) {
     const next = child(node.classes, is)
-    add(next, rest, n + 1, { ...variant, values: [...variant.values, taken] }, taken + 1)
-  } else for (const word of words) add(child(node.literals, word), rest, n + 1, variant, taken)
+    add(next, rest, { ...variant, values: [...variant.values, taken] }, taken + 1)
+  } else for (const word of words) add(child(node.literals, word), rest, variant, taken)
 }
 
 function child(children: Map<string, Node>, key: string): Node {

@@ -1,9 +1,9 @@
-import type { Draft } from './draft'
-import { text, textOrNull } from './draft'
+import { TAB_SIDES } from '../../procedure/tether'
+import { text, textOrNull, type Draft, type Plug } from './draft'
 import type { Item } from './sense'
 
 /** The plug that is spoken of; a nameless one where none is, to be named yet. */
-function plugFor(draft: Draft, item: Item): NonNullable<Draft['plug']> {
+function plugFor(draft: Draft, item: Item): Plug {
   if (draft.plug) {
     draft.plug.items.push(item)
     return draft.plug
@@ -11,6 +11,7 @@ function plugFor(draft: Draft, item: Item): NonNullable<Draft['plug']> {
   draft.group = null
   draft.plug = draft.add('plug', draft.topic === null ? {} : { of: draft.topic }, item)
   const { leave, behind } = draft.before
+  draft.plug.isOpened = draft.isOpening
   if (leave) draft.plug.fields.leave = true
   if (behind !== undefined) draft.plug.fields.behind = [behind]
   draft.before = {}
@@ -35,12 +36,15 @@ function name(draft: Draft, item: Item, named: string): void {
   plugFor(draft, item).fields.name = named
 }
 
+const TAB_OF: Readonly<Record<string, string>> = { upper: 'top', lower: 'bottom' }
+
 export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   unplug(draft, item) {
-    draft.openedOnPurpose = true
+    draft.isOpening = true
     // "Lamp behind it unplug": that one.
-    if (draft.plug && draft.clause.includes(draft.plug) && draft.last?.is !== 'unplug') return
-    if (item.it && draft.made.some(({ fact }) => fact === 'plug')) return
+    const last: Plug | undefined = draft.made.findLast(({ fact }) => fact === 'plug')
+    const isThat = last && draft.clause.includes(last) && draft.last?.is !== 'unplug'
+    if (last && (isThat || item.it)) return void (last.isOpened = true)
     draft.plug = null
     draft.unplugging = true
     plugFor(draft, item)
@@ -78,8 +82,10 @@ export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     draft.correcting = false
   },
   tab(draft, item) {
+    const side = TAB_OF[textOrNull(item.side) ?? ''] ?? item.side
+    if (side !== null && !(TAB_SIDES as readonly unknown[]).includes(side)) return draft.leaveUnread(item)
     const plug = plugFor(draft, item)
-    if (item.side !== null) plug.fields.tab = item.side
+    if (side !== null) plug.fields.tab = side
     draft.correcting = false
   },
   colour(draft, item) {
@@ -108,10 +114,12 @@ export function ofSubject({ subject }: Draft): { of?: string } {
   return subject === null ? {} : { of: subject }
 }
 
-/** A plug without a name is the one of the part in hand; which, is asked. */
-export function finishPlug(fields: Record<string, unknown>, draft: Draft): boolean {
-  const isAirbag = String(fields.name).includes('airbag')
-  if (isAirbag && fields.leave === undefined && !draft.openedOnPurpose) draft.asks.add('airbag')
+/** What an airbag's plug is called, whatever else: the word for its circuit, or for what it fires. */
+const OF_AN_AIRBAG = /airbag|tensioner|\bsrs\b/
+
+/** A plug without a name is the one of the part in hand: which, is asked. So is an airbag's that nobody opened. */
+export function finishPlug({ fields, isOpened }: Plug, draft: Draft): boolean {
+  if (OF_AN_AIRBAG.test(String(fields.name)) && fields.leave === undefined && !isOpened) draft.asks.add('airbag')
   if (fields.name !== undefined) return true
   draft.asks.add('part')
   return false

@@ -1,5 +1,5 @@
 import type { AskKind } from '../meaning'
-import { settled } from './clauses'
+import { BESIDE_OTHERS, settled } from './clauses'
 import { Draft, type Group, type Made } from './draft'
 import { finishGroup, GROUP_ITEMS } from './groups'
 import { itemsOf } from './items'
@@ -7,7 +7,6 @@ import { OTHER_ITEMS } from './others'
 import { finishPlug, PLUG_ITEMS } from './plugs'
 import { finishRelease, RELEASE_ITEMS } from './releases'
 import type { Item, Language, Which } from './sense'
-import { knownWords } from './spelling'
 import { wordsOf, type Word } from './words'
 
 const MEANINGS: Record<string, (draft: Draft, item: Item) => void> = {
@@ -16,6 +15,14 @@ const MEANINGS: Record<string, (draft: Draft, item: Item) => void> = {
   ...RELEASE_ITEMS,
   ...OTHER_ITEMS,
 }
+
+/** Whether an item of this kind says something: in a meaning, or to what stands beside it. */
+export function isMeant(is: string): boolean {
+  return is in MEANINGS || BESIDE_OTHERS.has(is)
+}
+
+/** What was understood and states no fact: no screws, the part that something is not to be moved against. */
+const STATES_NOTHING: ReadonlySet<string> = new Set(['nothing', 'aside'])
 
 /** What a line says: facts with the words each came from, what is to be asked, what was not read. */
 export type Read = {
@@ -30,9 +37,8 @@ export type Read = {
 }
 
 /** Reads a line. Never fails. Cost: words times rules. */
-export function readLine(line: string, language: Language, nearTo: (text: string) => string[]): Read {
-  const known = knownWords(language)
-  const cover = itemsOf(wordsOf(line), language, nearOnce(known, nearTo))
+export function readLine(line: string, language: Language): Read {
+  const cover = itemsOf(wordsOf(line), language)
   const draft = new Draft()
   const items = settled(cover.items, line)
   for (const [i, item] of items.entries()) {
@@ -40,7 +46,7 @@ export function readLine(line: string, language: Language, nearTo: (text: string
     draft.next = items[i + 1] ?? null
     backToOwner(draft, item)
     MEANINGS[item.is]!(draft, item)
-    if (item.is !== 'end') draft.keep(item)
+    if (item.is !== 'end' && !STATES_NOTHING.has(item.is)) draft.keep(item)
     draft.last = item
   }
   // "Only with a second battery the fuse holder": that there is one.
@@ -55,7 +61,7 @@ export function readLine(line: string, language: Language, nearTo: (text: string
   const unread = draft.unread.flatMap(({ is, words }) =>
     words.map((word) => ({ word, near: near.get(word) ?? [], isTrade: is !== 'unread' })),
   )
-  const said = items.filter(({ is }) => is !== 'unread').flatMap(({ words }) => words)
+  const said = items.filter(({ is }) => is !== 'unread' && !STATES_NOTHING.has(is)).flatMap(({ words }) => words)
   const held = new Set([...said, ...draft.unread.filter((item) => item.is !== 'unread').flatMap(({ words }) => words)])
   const asked = unread.filter(holdsUp).map(({ word }) => word)
   return {
@@ -65,7 +71,7 @@ export function readLine(line: string, language: Language, nearTo: (text: string
     })),
     asks: [...draft.asks],
     heard: draft.heard.map((item) => ({ meant: String(item.meant), words: item.words })),
-    which: items.flatMap(({ which }) => which ?? []),
+    which: eachOnce(items.flatMap(({ which }) => which ?? [])),
     left: cover.words.filter((word) => !held.has(word) && !asked.includes(word)),
     unread: unread.filter(holdsUp).sort((a, b) => a.word.from - b.word.from),
   }
@@ -80,9 +86,14 @@ function backToOwner(draft: Draft, { is }: Item): void {
   draft.isOnTheWay = false
 }
 
+/** A name that stands in two items of one place is asked about once. */
+function eachOnce(which: readonly Which[]): Which[] {
+  return [...new Map(which.map((each) => [each.from, each])).values()]
+}
+
 function finish(made: Made, draft: Draft): boolean {
   if (made.fact === 'holder') return finishGroup(made, draft)
-  if (made.fact === 'plug') return finishPlug(made.fields, draft)
+  if (made.fact === 'plug') return finishPlug(made, draft)
   if (made.fact === 'release') {
     finishRelease(made, draft)
     return Object.keys(made.fields).some((field) => field !== 'of' && field !== 'when')
@@ -101,16 +112,6 @@ function insteadOf(fact: string, { instead, insteadOf: was }: Draft): { instead?
  */
 function holdsUp({ word, near, isTrade }: { word: Word; near: string[]; isTrade: boolean }): boolean {
   return isTrade || near.length > 0 || word.text.length < 2 || /\d/.test(word.text)
-}
-
-/** Words near an unknown one, each looked for once in a line. */
-function nearOnce(known: ReadonlySet<string>, nearTo: (text: string) => string[]): (text: string) => string[] {
-  const found = new Map<string, string[]>()
-  return (text) => {
-    if (known.has(text)) return []
-    if (!found.has(text)) found.set(text, nearTo(text))
-    return found.get(text)!
-  }
 }
 
 /** "Six screws, four T20 and two T25": so many in all, then each of them. */

@@ -19,6 +19,7 @@ export function slips(a: string, b: string, most: number): number {
 }
 
 const MOST_CANDIDATES = 4
+const MOST_OFFERED = 3
 const singles = new WeakMap<Language, ReadonlySet<string>>()
 
 /** Every single word a language knows: of its phrases, its rules, and as talk. */
@@ -108,5 +109,16 @@ function candidatesAnew(text: string, language: Language): string[] {
   return found
     .filter(({ off }) => off <= least)
     .slice(0, MOST_CANDIDATES)
+    .map(({ word }) => word)
+}
+
+/** Words that one in no item may have been meant for, the nearest first: offered, never taken. Cost: words known. */
+export function nearest(text: string, language: Language): string[] {
+  const known = knownWords(language)
+  // Of three letters every second word is near.
+  if (text.length < 4 || known.has(text)) return []
+  return within(text, known, slipsAllowed(text))
+    .sort((a, b) => a.off - b.off)
+    .slice(0, MOST_OFFERED)
     .map(({ word }) => word)
 }

@@ -10,7 +10,9 @@ const WORD =
 
 /** The words and signs of a line in order. Cost: one pass. */
 export function wordsOf(line: string): Word[] {
-  const plain = line.replace(/[’‘]/g, "'").toLowerCase()
+  // Some letters are longer in lower case: they stay, so that every place is one of the line.
+  const lower = (letter: string) => (letter.toLowerCase().length === letter.length ? letter.toLowerCase() : letter)
+  const plain = line.replace(/[’‘]/g, "'").replace(/\p{Lu}/gu, lower)
   const words: Word[] = []
   for (const match of plain.matchAll(WORD)) {
     const from = match.index

@@ -27,6 +27,10 @@ export const DENIED: readonly Rule[] = [
   rule('forget', () => ({ is: 'forget' })),
   rule('CORRECT', () => ({ is: 'correct' }), 0.5),
   rule('if', () => ({ is: 'condition' }), 0.9),
+  rule('if it/they has/have', () => ({ is: 'condition' }), 0.2),
+  // On which vehicles, in words nobody knows: without them it would hold for all.
+  rule('only on/with/for/when', () => ({ is: 'condition' }), 0.9),
+  rule('on/with/for cars/vans/versions/models/vehicles/ones', () => ({ is: 'condition' }), 0.9),
   rule('FACET models/cars/vans/versions/vehicles', (when) => ({ is: 'when', when }), 0.8),
   rule('on FACET', (when) => ({ is: 'when', when }), 0.85),
   rule('PLACE one/ones', (where) => ({ is: 'where', where }), 0.9),
@@ -73,14 +77,6 @@ export const DENIED: readonly Rule[] = [
     'could be a? FRACTION_NUM',
     (size) => [
       { is: 'or', drive: 'hex', size: `${size} in` },
-      { is: 'unsure', field: 'size' },
-    ],
-    0.8,
-  ),
-  rule(
-    'could be a? SIZE',
-    (size) => [
-      { ...sized(size!), is: 'or' },
       { is: 'unsure', field: 'size' },
     ],
     0.8,

@@ -70,7 +70,6 @@ export const OTHERS: readonly Rule[] = [
     (_l, _c, _p, _y, part) => ({ is: 'rests', how: 'on a cloth', part }),
     0.8,
   ),
-  rule('CLOTH over PART and LAY PART on it', (_c, _p, _y, part) => ({ is: 'rests', how: 'on a cloth', part }), 0.8),
   rule('NUM KIND MISSING', (n, k, state) => ({ is: 'found', state, count: Number(n), kind: k!.replace('*', '') }), 0.9),
   rule(
     'NUM KIND MISSING AT? PLACE LR',

@@ -128,7 +128,6 @@ export const PLUGS: readonly Rule[] = [
   rule('lock slide it? back?', () => ({ is: 'latch', latch: 'sliding lock', colour: null }), 0.9),
   rule('lever type', () => ({ is: 'latch', latch: 'lever' })),
   rule('lock then/and? COLOUR? lever', (colour) => ({ is: 'latch', latch: 'lever', colour }), 0.9),
-  rule('LEVER to LEVER', () => null),
   rule('LEVER', () => ({ is: 'latch', latch: 'lever', bare: true }), 1.2),
   rule('COLOUR', is('colour', 'colour')),
 ]
