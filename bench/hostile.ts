@@ -5,6 +5,7 @@ import sharp from 'sharp'
 import { randomProcedure } from '../src/core/procedure/randomProcedure.testing'
 import { withCavities } from '../src/core/testing/withCavities.testing'
 import { smallDash } from '../src/core/testing/smallDash.testing'
+import type { PlanReport } from '../src/words/planReport'
 import { emptyEvent } from './events'
 import { quantile, ShopClient } from './shopClient'
 
@@ -43,8 +44,10 @@ async function published(record: object): Promise<string> {
 }
 async function plan(procedureId: string, request: object): Promise<string> {
   const answer = await hostile.post('/api/plan', { procedureId, request })
-  const said = JSON.parse(answer.text) as { status: string; sentence?: string; proven?: boolean }
-  return `${answer.status} ${said.status}${said.sentence ? `: ${said.sentence.slice(0, 90)}` : ''}`
+  const said = JSON.parse(answer.text) as { status: string; sentence?: string } & Partial<PlanReport>
+  const { proven, gapS } = said
+  const known = gapS === undefined ? '' : `, ${proven ? 'proven' : `at most ${Math.ceil(gapS)} s to be saved`}`
+  return `${answer.status} ${said.status}${known}${said.sentence ? `: ${said.sentence.slice(0, 90)}` : ''}`
 }
 const vanBuild = { gearbox: 'manual', steering: 'left', starter: 'key' }
 const cavityGoals = (count: number) =>
@@ -97,12 +100,14 @@ async function photo(bytes: Buffer): Promise<string> {
 }
 
 const [eight, ten] = [await published(withCavities(8, 6)), await published(withCavities(10, 6))]
+const apart = await published(withCavities(10, 6, true))
 const panels = await panelByPanel()
 const [large, tooLarge] = [await picture(39), await picture(80)]
 const CASES: [string, () => Promise<string>][] = [
   ['nothing, for five seconds', async () => (await new Promise((done) => setTimeout(done, 5000)), '')],
   ['8 cavities with 6 openings each', () => plan(eight, { goals: cavityGoals(8), build: vanBuild })],
   ['10 cavities with 6 openings each', () => plan(ten, { goals: cavityGoals(10), build: vanBuild })],
+  ['10 with 6 that all differ', () => plan(apart, { goals: cavityGoals(10), build: vanBuild })],
   ['panel by panel, 60 parts', panels],
   [
     'the same twelve times at once',

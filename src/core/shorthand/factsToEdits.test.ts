@@ -160,3 +160,47 @@ describe('on a record that is there', () => {
     ]).toEqual([['no part'], ['no count'], ['no setting'], ['no facet'], ['not here']])
   })
 })
+
+describe('what else a line says of a thing', () => {
+  const van = panelVan()
+  const kinds = ({ unplaced }: PlacedFacts) => unplaced.map(({ because }) => because.kind)
+  test('of fasteners: torque, either head, single use, by feel; a count nobody is sure of is not counted', () => {
+    const { document } = said(EMPTY, [
+      'seat: 4 bolts T50, 45 Nm, new each time',
+      'cover: about 3 screws T15 or PH2, by feel',
+    ])
+    expect(document.holders).toMatchObject([
+      { count: 4, howMany: 'counted', torqueNm: 45, reuse: 'single use' },
+      { count: 3, howMany: 'about', drives: [{ size: 'T15' }, { size: 'PH2' }], reach: { by: 'feel' } },
+    ])
+  })
+  test('of plugs: by feel, a short lead, how many', () => {
+    const { document } = said(EMPTY, ['panel: unplug usb, short lead, by feel', 'panel: climate 2 conns, tab top'])
+    expect(document.tethers).toMatchObject([
+      { name: 'usb', mustOpenFor: 'free', reach: { by: 'feel' } },
+      { name: 'climate', note: '2 plugs', tabSide: 'top' },
+    ])
+  })
+  test('cautions bite at their part; behind an airbag’s it is a warning', () => {
+    const { document } = said(EMPTY, ['pillar trim: airbag behind', 'exhaust hot'])
+    expect(document.cautions.map(({ severity }) => severity)).toEqual(['WARNING', 'CAUTION'])
+    expect(document.cautions[0]!.at.itemId).toBe(document.parts.find(({ name }) => name === 'Pillar trim')!.id)
+  })
+  test('“no, seven clips not nine”: the one group there is of that kind is changed, and none is added', () => {
+    const before = van.holders.length
+    const { document, placed } = said(van, ['no, seven clips not nine'], 'surround')
+    expect([document.holders.length, kinds(placed[0]!)]).toEqual([before, []])
+    expect(document.holders.find(({ kind, holds }) => kind === 'spring clip' && holds[0] === 'surround')!.count).toBe(7)
+    expect(kinds(said(van, ['no, seven well nuts'], 'surround').placed[0]!)).toEqual(['corrects'])
+  })
+  test('what is of this vehicle, how long to wait, what only undo can do: said so, and the wait is left as it is', () => {
+    const because = (line: string) => kinds(said(van, [line], 'surround').placed[0]!)
+    expect([because('1 clip broken'), because('scratch that'), because('test the hazard switch')]).toEqual([
+      ['this vehicle only'],
+      ['take back'],
+      ['not here'],
+    ])
+    const { document, placed } = said(van, ['battery off, wait 1 min'], 'surround')
+    expect([kinds(placed[0]!), document.settings]).toEqual([['wait'], van.settings])
+  })
+})

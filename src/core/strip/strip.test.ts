@@ -3,6 +3,7 @@ import { levelNow } from '../job/fold'
 import { wayInOf } from '../job/strips'
 import { applyEdits } from '../procedure/edit'
 import { danglingReferences } from '../procedure/references'
+import { namesOf, understand } from '../shorthand/understand'
 import { caught } from './caught'
 import { likelyNext, usualFasteners } from './likeliest'
 import { looseEndsOf, offeredFor, takeLooseEnds } from './looseEnds'
@@ -441,4 +442,31 @@ test('a fact that finds no place is answered and undoes nothing', () => {
   )
   expect(happenings).toEqual([])
   expect(unplaced).toMatchObject([{ because: { kind: 'no part' } }])
+})
+
+describe('what a line says besides', () => {
+  const told = () => {
+    const first = fresh()
+    first.say('seat: 4 bolts T50')
+    return new Recorder(first.document, 'b')
+  }
+  test('of a group that is known: torque and another head are kept with it, and it is no second group', () => {
+    const r = told()
+    r.say('seat: 4 bolts T50 or T55, 45 Nm')
+    expect(r.document.holders).toMatchObject([{ count: 4, torqueNm: 45, drives: [{ size: 'T50' }, { size: 'T55' }] }])
+  })
+  test('“no, five” corrects what has been done as well: nothing is done again, and it says what to do', () => {
+    const r = told()
+    r.say('seat: 4 bolts T50')
+    const { facts } = understand('no, five bolts T50 not four', namesOf(r.document))
+    const { happenings, unplaced } = caught(r.document, r.state, facts, '', r.part('seat'), r.newId)
+    expect(unplaced).toMatchObject([{ because: { kind: 'corrects' } }])
+    expect(happenings).toEqual([])
+  })
+  test('“battery off, wait ten minutes” is done on a strip', () => {
+    const r = fresh()
+    r.say('seat')
+    r.say('battery off, wait 10 min')
+    expect(r.state.settings.get('battery')).toBe('off')
+  })
 })
