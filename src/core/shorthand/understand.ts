@@ -57,7 +57,7 @@ export function understand(line: string, own: OwnWords = NO_WORDS): Understood {
     asks: read.which.length > 0 && !read.asks.includes('part') ? [...read.asks, 'part'] : read.asks,
     notUnderstood: [
       ...odd.map((span) => ({ ...said(span), nearest: [], isTrade: true })),
-      ...togetherIn(line, read.unread).map(({ from, to, near, isTrade }) => ({
+      ...togetherIn(line, read).map(({ from, to, near, isTrade }) => ({
         ...said({ from, to }),
         nearest: near,
         isTrade,
@@ -71,13 +71,15 @@ export function understand(line: string, own: OwnWords = NO_WORDS): Understood {
 
 type Unread = Span & { near: string[]; isTrade: boolean }
 
-/** Words of the trade that stand side by side and fit nowhere are one thing to ask about. */
-function togetherIn(line: string, unread: readonly { word: Word; near: string[]; isTrade: boolean }[]): Unread[] {
+/** Words of the trade that fit nowhere, with at most words of no fact between them, are one thing to ask about. */
+function togetherIn(line: string, { unread, facts }: Pick<ReturnType<typeof readLine>, 'unread' | 'facts'>): Unread[] {
+  const said = facts.flatMap(({ words }) => words)
+  const isOneText = (from: number, to: number) =>
+    /^[\p{L}\s]*$/u.test(line.slice(from, to)) && !said.some((word) => from <= word.from && word.to <= to)
   const found: Unread[] = []
   for (const { word, near, isTrade } of unread) {
     const last = found.at(-1)
-    const isNext = last && isTrade && last.isTrade && line.slice(last.to, word.from).trim() === ''
-    if (isNext) last.to = word.to
+    if (last && isTrade && last.isTrade && isOneText(last.to, word.from)) last.to = word.to
     else found.push({ from: word.from, to: word.to, near, isTrade })
   }
   return found
