@@ -31,8 +31,10 @@ export function makePool(url: string | undefined, schema?: string, patienceMs = 
     connectionTimeoutMillis: patienceMs,
     ...(schema ? { options: `-c search_path=${schema}` } : {}),
   })
-  // An idle connection that breaks (a database restart) must not take the process down; the next query reports it.
+  // A connection that breaks (a database restart) must not take the process down, idle (the next query reports it) or
+  // lent between two queries (whoever holds it is told by their own): the pool listens to the idle ones only.
   pool.on('error', () => undefined)
+  pool.on('connect', (client) => client.on('error', () => undefined))
   return pool
 }
 

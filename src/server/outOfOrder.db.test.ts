@@ -18,14 +18,25 @@ test('a database that is not there, and one that takes nothing, are known by wha
     'a disk that takes something',
   )
   await client.query('rollback')
-  const { rows } = await client.query<{ pid: number }>('select pg_backend_pid() as pid')
-  const other = await pool.connect()
-  const sleeping = thrown(client.query('select pg_sleep(20)'))
-  await other.query('select pg_terminate_backend($1)', [rows[0]!.pid])
-  expect(lackBehind(await sleeping)).toBe('a database')
-  client.release(true)
-  other.release()
+  client.release()
   await pool.end()
+})
+
+test('a connection that ends while it is lent is told to who holds it, and is no fault of the process’s', async () => {
+  const pool = makePool(process.env.DATABASE_URL)
+  const [client, other] = [await pool.connect(), await pool.connect()]
+  try {
+    const { rows } = await client.query<{ pid: number }>('select pg_backend_pid() as pid')
+    const ended = new Promise<void>((gone) => void client.once('end', gone))
+    const sleeping = thrown(client.query('select pg_sleep(20)'))
+    await other.query('select pg_terminate_backend($1)', [rows[0]!.pid])
+    expect(lackBehind(await sleeping)).toBe('a database')
+    await ended
+  } finally {
+    client.release(true)
+    other.release()
+    await pool.end()
+  }
 })
 
 test('a database that takes the call and never answers: nobody waits for it without end', async () => {

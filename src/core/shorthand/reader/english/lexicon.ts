@@ -5,7 +5,7 @@ import { KIND_WORDS, MORE_PARTS, PART_HEADS, UNCOUNTED } from './things'
 
 const split = (text: string) => text.split('|')
 
-/** Class of words, what they stand for, and the words. */
+/** Class of words, what they stand for (NM: the newton metres in one), and the words. */
 const TABLE: readonly (readonly [string, string, string])[] = [
   ['ABOUT', '', 'about|around|roughly|maybe|approx|~|circa|i think|i make it|perhaps'],
   ['UNSURE', '', 'i think|not sure|not counted|maybe|perhaps|probably|could be|guess|or so|i guess|in my experience'],
@@ -16,11 +16,11 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['NM', '1.356', 'foot pounds|foot pound|ft lb|ft lbs'],
   ['MIN', '1', 'min|mins|minutes|minute'],
   ['NUMBERED', '', 'number|size|no|nr'],
-  ['DRIVE', 'hex socket', 'hex socket|hex key|socket head|allen head|socket cap'],
+  ['DRIVE', 'hex socket', 'hex socket|hex key|socket head|socket cap'],
   ['DRIVE', 'hex', 'hex|hex head|hx'],
   ['DRIVE', 'six-lobe', 'six lobe|star|star head|star drive'],
   ['DRIVE', 'cross', 'cross|plus head|cross head|plus|crosshead'],
-  ['DRIVE', 'posi', 'posi|pozi'],
+  ['DRIVE', 'posi', 'posi'],
   ['DRIVE', 'slot', 'slot|slotted|flathead|flat head|slot head'],
   [
     'HOLD',
@@ -179,7 +179,7 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   [
     'NOTE',
     '',
-    'customer|cust|photo|photos|pic|pics|picture|pictures|tomorrow|tmrw|lunch|tea|reception|folder|fleet|typing|painted|paited|experience|never mind|ignore me|where was i|faff|told|signed|week|drawer',
+    'customer|cust|photo|photos|pic|pics|picture|pictures|tomorrow|tmrw|lunch|tea|reception|folder|fleet|typing|painted|experience|never mind|ignore me|where was i|faff|told|signed|week|drawer',
   ],
   ['LAST', '', 'last|comes last|goes last'],
   [

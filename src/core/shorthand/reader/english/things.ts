@@ -32,7 +32,7 @@ export const KIND_WORDS: Readonly<Record<HolderKind, readonly string[]>> = {
   'expanding rivet': ['rivet', 'expanding rivet', 'plastic rivet'],
   'rivet nut': ['rivet nut'],
   'well nut': ['well nut', 'rubber nut'],
-  'slide-on clip nut': ['clip nut', 'slide on clip nut', 'u nut', 'speed nut'],
+  'slide-on clip nut': ['clip nut', 'slide on clip nut', 'u nut'],
   'stud and grommet': ['peg', 'stud and grommet', 'peg and grommet'],
   'retaining pin': ['retaining pin', 'split pin', 'cotter pin', 'r clip'],
   adhesive: ['double sided tape', 'foam tape', 'butyl', 'glue', 'sticky pad', 'adhesive'],
