@@ -17,8 +17,8 @@ const lines = [...halves, ...hands].map(({ line }) => line)
 
 const readings = (language: Language) =>
   lines.map((line) => {
-    const { facts, asks, unread } = readLine(line, language)
-    return JSON.stringify([facts.map(({ fact }) => fact), asks, unread.map(({ word }) => word.text)])
+    const { facts, asks, unread } = readLine(line, language).read
+    return JSON.stringify([facts.map(({ fact }) => fact), asks.map(({ ask }) => ask), unread.map(({ word }) => word.text)])
   })
 
 const whole = readings(ENGLISH)

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { parseDocumentText } from '@/core/procedure/parseDocument'
-import { namesOf, understand, type OwnWords, type Understood } from '@/core/shorthand/understand'
+import { asksOf, namesOf, understand, type OwnWords, type Understood } from '@/core/shorthand/understand'
 import { documentErrorSentences } from '@/words/problems'
 import { factWords, lineQuestionSentence } from '@/words/shorthandWords'
 import { lineQuestions } from '@/core/shorthand/lineQuestions'
@@ -31,8 +31,8 @@ function main(): void {
   let whole = 0
   for (const line of lines) {
     const understood = understand(line, own)
-    if (understood.asks.length === 0 && understood.notUnderstood.length === 0) whole += 1
-    process.stdout.write(values.json ? `${JSON.stringify({ line, ...understood })}\n` : asText(line, understood))
+    if (asksOf(understood).length === 0 && understood.notUnderstood.length === 0) whole += 1
+    process.stdout.write(values.json ? `${JSON.stringify({ line, ...understood, asks: asksOf(understood) })}\n` : asText(line, understood))
   }
   if (!values.json)
     process.stdout.write(
@@ -67,7 +67,7 @@ function namesIn(file: string): OwnWords {
 }
 
 function asText(line: string, understood: Understood): string {
-  const questions = lineQuestions(understood, line)
+  const questions = lineQuestions(understood)
   const of = (mark: string, isOne: (kind: string) => boolean) =>
     questions.filter(({ kind }) => isOne(kind)).map((question) => `   ${mark} ${lineQuestionSentence(question)}`)
   return [

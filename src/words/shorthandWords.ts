@@ -106,6 +106,7 @@ function motionWords({ move, to, turn, sense, seenFrom }: Motion): string {
 
 const ASK_WORDS: Record<AskKind, string> = {
   forward: 'Forward: toward the nose, or toward you?',
+  'toward you': 'Toward you, from where you stand: which way does it come on the vehicle?',
   'whose left': 'Left or right of whom? Say driver side or passenger side.',
   'turn sense': 'Turn which way, seen from where? “clockwise seen from the front”.',
   size: 'Which size? “T20”, “PH2”, “hex 7”.',
@@ -128,13 +129,29 @@ export function lineQuestionSentence(question: LineQuestion): string {
       return `Heard “${question.said}”: did you mean ${question.meant}?`
     case 'which part':
       return `Which “${question.said}”: ${question.choices.join(' or ')}?`
+    case 'two readings':
+      return 'This can be read in two ways. Which is it?'
     case 'asks':
       return ASK_WORDS[question.ask]
   }
 }
 
+type Readings = { facts: readonly Fact[]; other: { facts: readonly Fact[] } | null }
+
+/** What a reading says that another one does not; all of it where that is nothing. */
+export function readingWords(facts: readonly Fact[], others: readonly Fact[]): string {
+  const known = new Set(others.map((fact) => JSON.stringify(fact)))
+  const own = facts.filter((fact) => !known.has(JSON.stringify(fact)))
+  return own.length > 0 ? own.map(factWords).join('; ') : `only ${facts.map(factWords).join('; ')}`
+}
+
 /** What stands on the tap of an answer. */
-export function lineAnswerWords(answer: LineAnswer): string {
+export function lineAnswerWords(answer: LineAnswer, { facts, other }: Readings): string {
+  if (answer.says === 'read so') {
+    const others = other?.facts ?? []
+    return answer.isOther ? readingWords(others, facts) : readingWords(facts, others)
+  }
+  if (answer.says === 'so') return answer.words
   if (answer.says === 'a name') return `${answer.of === 'part' ? 'a part' : 'a plug'} called “${answer.name}”`
   return answer.says === 'leave it out' ? 'leave it out' : answer.words
 }
@@ -205,4 +222,58 @@ export function factLabel(fact: Fact): string {
     default:
       return 'about it'
   }
+}
+
+const FIELD_WORDS: Readonly<Record<string, string>> = {
+  count: 'how many',
+  head: 'which head',
+  kind: 'what kind',
+  where: 'where',
+  thread: 'thread',
+  start: 'start at',
+  to: 'which way',
+  tool: 'with',
+  effort: 'how hard',
+  protect: 'protect with',
+  of: 'of which part',
+  leave: 'what of it',
+  tab: 'where its tab looks',
+  latch: 'its latch',
+  colour: 'its colour',
+  name: 'its name',
+  how: 'how it waits',
+  fixing: 'how it is held',
+  first: 'what goes in first',
+  last: 'what goes in last',
+  align: 'line up',
+  listen: 'listen for',
+  value: 'set to',
+  by: 'by what',
+  what: 'what',
+  state: 'what is the matter',
+  level: 'how far it came',
+  part: 'its name',
+}
+
+/** What of a fact is mended, as its heading. */
+export function mendFieldWords(field: string): string {
+  return FIELD_WORDS[field] ?? field
+}
+
+/** What a tap would make of it. */
+export function mendValueWords(field: string, value: string | number): string {
+  if (field !== 'head') return String(value)
+  const cut = String(value).lastIndexOf(' ')
+  return cut < 0 ? String(value) : headWords({ drive: String(value).slice(0, cut), size: String(value).slice(cut + 1) })
+}
+
+/** A line that was not taken whole, as a note for whoever works it in. */
+export function openLineNote(line: string, questions: readonly { sentence: string }[]): string {
+  return `“${line.trim()}” Open: ${questions.map(({ sentence }) => sentence).join(' ')}`
+}
+
+/** What the button that takes a line does to it. */
+export function takeWords(clear: number, open: number): string {
+  if (open === 0) return 'Take'
+  return clear === 0 ? 'Keep as a note' : `Take ${clear}, note the rest`
 }

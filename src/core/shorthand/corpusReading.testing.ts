@@ -1,5 +1,5 @@
 import type { CorpusLine, Fact } from './meaning'
-import { understand } from './understand'
+import { asksOf, understand } from './understand'
 
 /**
  * How a line of the corpus was read. Misread: a fact that the line does not state, or nothing asked where something
@@ -15,13 +15,14 @@ export function readCorpusLine({ line, facts, asks }: CorpusLine): Reading {
   const got = understand(line)
   const wanted = facts.map(canonical)
   const stated = got.facts.map(canonical)
-  const unasked = asks.some((ask) => !got.asks.includes(ask))
+  const asked = asksOf(got)
+  const unasked = asks.some((ask) => !asked.includes(ask))
   const wrong = stated.some((fact) => !wanted.includes(fact))
   const same = !wrong && wanted.every((fact) => stated.includes(fact)) && stated.length === wanted.length
-  if (same && !unasked && got.asks.length === asks.length && got.notUnderstood.length === 0)
+  if (same && !unasked && asked.length === asks.length && got.notUnderstood.length === 0)
     return { line, verdict: 'understood', got }
   // What is shown beside a question or an unread word is not taken without a look.
-  const held = got.asks.length > 0 || got.notUnderstood.length > 0
+  const held = asked.length > 0 || got.notUnderstood.length > 0
   return { line, verdict: wrong && !held ? 'misread' : unasked && !held ? 'misread' : 'in part', got }
 }
 

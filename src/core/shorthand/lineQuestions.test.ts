@@ -10,14 +10,17 @@ const NAMES = {
   ],
   plugs: [],
 }
-const asked = (line: string) => lineQuestions(understand(line, NAMES), line)
+const asked = (line: string) => lineQuestions(understand(line, NAMES))
+const answers = (line: string, question = asked(line)[0]!) => answersTo(question, line, understand(line, NAMES).facts)
 /** The first question of a line by kind, and what its answers make of the line. */
 const settled = (line: string) => {
   const [question] = asked(line)
   return [
     question?.kind,
     question
-      ? answersTo(question, line).map((answer) => ('line' in answer ? answer.line : `${answer.of} ${answer.name}`))
+      ? answers(line).map((answer) =>
+          answer.says === 'a name' ? `${answer.of} ${answer.name}` : 'line' in answer ? answer.line : answer.says,
+        )
       : [],
   ]
 }
@@ -44,9 +47,39 @@ describe('a question is known by its kind and place, whatever its sentence says'
     expect(understand('grommel: 2 clips', NAMES).facts).toMatchObject([{ holds: ['grommel'] }])
     expect(understand('unplug grommel', NAMES).facts).toMatchObject([{ name: 'grommel' }])
   })
-  test('what only words can answer has no taps', () => {
-    const question = asked('climate panel: clips').find((item) => item.kind === 'asks' && item.ask === 'count')!
-    expect(answersTo(question, 'climate panel: clips')).toEqual([])
+  test.each([
+    ['climate panel: clips', 'count', '4', { kind: 'spring clip', count: 4, holds: ['Climate panel'] }],
+    ['2 screws', 'drive', 'T20', { count: 2, drive: 'six-lobe', size: 'T20' }],
+    ['2 hex', 'size', '10', { count: 2, drive: 'hex', size: '10' }],
+    [
+      'knob: turn',
+      'turn sense',
+      'clockwise seen from the front',
+      { motions: [{ move: 'turn', sense: 'clockwise', seenFrom: 'the front' }] },
+    ],
+    ['airbag lamp plug', 'airbag', 'it stays plugged', { name: 'airbag lamp', leave: true }],
+    ['airbag lamp plug', 'airbag', 'it is unplugged', { name: 'airbag lamp' }],
+  ] as const)('%s: %s is answered by a tap, and the line stays', (line, ask, words, fact) => {
+    const question = asked(line).find((item) => item.kind === 'asks' && item.ask === ask)!
+    const answer = answers(line, question).find((each) => each.says === 'so' && each.words === words)
+    expect(answer).toMatchObject({ says: 'so', of: 0, ask, fact })
+    if (words === 'it is unplugged') expect(answer).not.toMatchObject({ fact: { leave: true } })
+  })
+  test('only heads of the drive that was said are offered', () => {
+    const sizes = answers('2 hex').map((answer) => answer.says === 'so' && answer.words)
+    expect(sizes).toEqual(['7', '8', '10', '13'])
+  })
+  test.each([
+    ['door card: pull toward you', 'door card: pull inboard'],
+    ['surround: pull left', 'surround: pull driver side'],
+    ['9', '9 clips'],
+  ])('%s: one of the answers reads %s, which leaves nothing to ask', (line, after) => {
+    expect(answers(line).map((answer) => 'line' in answer && answer.line)).toContain(after)
+    expect(asked(after)).toEqual([])
+  })
+  test('a name can only be said', () => {
+    expect(answers('unplug')).toEqual([])
+    expect(asked('unplug')).toMatchObject([{ kind: 'asks', ask: 'part' }])
   })
   test('a line that is clear is asked nothing', () => expect(asked('climate panel: 6 clips')).toEqual([]))
 })

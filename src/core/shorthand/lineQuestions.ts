@@ -1,62 +1,135 @@
-import type { AskKind } from './meaning'
+import { driveOf } from '../procedure/heads'
+import type { AskKind, Fact } from './meaning'
+import { COUNTS, HEADS, sure } from './mendable'
 import type { Understood } from './understand'
 
 type Span = { from: number; to: number }
+type Asked = Understood['asks'][number]
 
-/** What has to be settled before a line is taken. `asks`: something the line leaves open. */
+/** What has to be settled before a line is taken whole. `asks`: something the line leaves open, of a fact or of none. */
 export type LineQuestion =
   | ({ kind: 'unread' } & Understood['notUnderstood'][number])
   | ({ kind: 'heard' } & Understood['heard'][number])
   | ({ kind: 'which part' } & Understood['whichPart'][number])
-  | { kind: 'asks'; ask: AskKind; span: Span | null }
+  /** Two readings, and nothing speaks for either. */
+  | ({ kind: 'two readings' } & Span)
+  | ({ kind: 'asks' } & Asked)
 
-/** What a tap settles: how the line then reads (`line`), or that a word in it is a name. */
+/** What a tap settles. */
 export type LineAnswer =
-  { says: 'this' | 'leave it out'; words: string; line: string } | { says: 'a name'; of: 'part' | 'plug'; name: string }
+  /** The line reads otherwise. */
+  | { says: 'this' | 'leave it out'; words: string; line: string }
+  /** It is to be read so. */
+  | { says: 'read so'; isOther: boolean }
+  /** A word in it is a name. */
+  | { says: 'a name'; of: 'part' | 'plug'; name: string }
+  /** The fact at this place is completed; the line stays as it was said. */
+  | { says: 'so'; words: string; of: number; fact: Fact; ask: AskKind }
 
 /** The questions of a line in the order they are asked in: a word nobody knows first, the others may come of it. */
-export function lineQuestions(understood: Understood, line: string): LineQuestion[] {
-  const { notUnderstood, heard, whichPart, asks } = understood
+export function lineQuestions({ notUnderstood, heard, whichPart, asks, clauses, other }: Understood): LineQuestion[] {
   // Which part of several, and what was heard, are asked by name.
-  const named = (ask: AskKind) => ask === 'heard' || (ask === 'part' && whichPart.length > 0)
+  const isNamed = ({ ask, fact }: Asked) => ask === 'heard' || (ask === 'part' && fact === null && whichPart.length > 0)
   return [
     ...notUnderstood.map((word): LineQuestion => ({ kind: 'unread', ...word })),
     ...heard.map((word): LineQuestion => ({ kind: 'heard', ...word })),
     ...whichPart.map((word): LineQuestion => ({ kind: 'which part', ...word })),
-    ...asks
-      .filter((ask) => !named(ask))
-      .map((ask): LineQuestion => ({ kind: 'asks', ask, span: ask === 'forward' ? forwardIn(line) : null })),
+    ...(other?.isTie ? [{ kind: 'two readings' as const, from: 0, to: clauses.at(-1)?.to ?? 0 }] : []),
+    ...asks.filter((asked) => !isNamed(asked)).map((asked): LineQuestion => ({ kind: 'asks', ...asked })),
   ]
 }
 
-/** The answers a tap can give to a question; none where only words can. */
-export function answersTo(question: LineQuestion, line: string): LineAnswer[] {
-  const instead = (span: Span, words: string): LineAnswer => ({ says: 'this', words, line: changed(line, span, words) })
+/** The answers a tap can give to a question; none where only words can. `facts`: as they stand, mended or as read. */
+export function answersTo(question: LineQuestion, line: string, facts: readonly Fact[]): LineAnswer[] {
   switch (question.kind) {
     case 'unread':
       return [
-        ...question.nearest.map((words) => instead(question, words)),
+        ...question.nearest.map((words) => instead(line, question, words)),
         ...(question.isTrade ? [] : namesAt(line, question)),
         { says: 'leave it out', words: '', line: changed(line, question, '') },
       ]
     case 'heard':
-      return [instead(question, question.meant)]
+      return [instead(line, question, question.meant)]
     case 'which part':
-      return question.choices.map((words) => instead(question, words))
-    case 'asks': {
-      const { span } = question
-      return span === null ? [] : ['toward you', 'toward the nose'].map((words) => instead(span, words))
-    }
+      return question.choices.map((words) => instead(line, question, words))
+    case 'two readings':
+      return [
+        { says: 'read so', isOther: false },
+        { says: 'read so', isOther: true },
+      ]
+    case 'asks':
+      return ANSWERS[question.ask](question, line, question.fact === null ? null : facts[question.fact]!)
   }
+}
+
+type Answering = (asked: Asked, line: string, fact: Fact | null) => LineAnswer[]
+
+const ANSWERS: Record<AskKind, Answering> = {
+  forward: (asked, line) => insteadOfWord(/\bforwards?\b/i, ['toward you', 'toward the nose'], asked, line),
+  'toward you': (asked, line) =>
+    insteadOfWord(
+      /\b(?:straight )?(?:towards?|to|at) you\b/i,
+      ['rearward', 'toward the nose', 'inboard', 'outboard', 'down'],
+      asked,
+      line,
+    ),
+  'whose left': (asked, line) => insteadOfWord(/\b(?:left|right)\b/i, ['driver side', 'passenger side'], asked, line),
+  'turn sense': (asked, _line, fact) =>
+    (['clockwise', 'anticlockwise'] as const).flatMap((sense) =>
+      so(asked, `${sense} seen from the front`, fact && turned(fact, sense)),
+    ),
+  size: (asked, _line, fact) => headAnswers(asked, fact, (drive) => fact?.fact === 'holder' && drive === fact.drive),
+  drive: (asked, _line, fact) => headAnswers(asked, fact, () => true),
+  count: (asked, _line, fact) =>
+    COUNTS.flatMap((count) =>
+      so(asked, `${count}`, fact?.fact === 'holder' ? { ...sure(fact, 'count'), count } : null),
+    ),
+  kind: (asked, line) => {
+    const count = line.slice(asked.from, asked.to)
+    return ['screws', 'clips', 'push-pins'].map((words) => instead(line, asked, `${count} ${words}`))
+  },
+  airbag: (asked, _line, fact) =>
+    fact?.fact === 'plug'
+      ? [...so(asked, 'it stays plugged', { ...fact, leave: true }), ...so(asked, 'it is unplugged', fact)]
+      : [],
+  part: () => [],
+  heard: () => [],
+}
+
+function so({ fact: of, ask }: Asked, words: string, fact: Fact | null): LineAnswer[] {
+  return of === null || fact === null ? [] : [{ says: 'so', words, of, fact, ask }]
+}
+
+function headAnswers(asked: Asked, fact: Fact | null, fits: (drive: string) => boolean): LineAnswer[] {
+  if (fact?.fact !== 'holder') return []
+  return HEADS.flatMap((head) => {
+    const { drive, size } = driveOf(head)!
+    return fits(drive) ? so(asked, size || drive, { ...sure(fact, 'size'), drive, ...(size && { size }) }) : []
+  })
+}
+
+function turned(fact: Fact, sense: 'clockwise' | 'anticlockwise'): Fact | null {
+  if (fact.fact !== 'release' || !fact.motions) return null
+  const isOpen = ({ move, ...motion }: (typeof fact.motions)[number]) =>
+    move === 'turn' && (motion.sense === undefined || motion.seenFrom === undefined)
+  const motions = fact.motions.map((motion) => (isOpen(motion) ? { ...motion, sense, seenFrom: 'the front' } : motion))
+  return { ...fact, motions }
+}
+
+function instead(line: string, span: Span, words: string): LineAnswer {
+  return { says: 'this', words, line: changed(line, span, words) }
+}
+
+/** Each of some words where one of those asked about stands; none where it is not there. */
+function insteadOfWord(word: RegExp, words: readonly string[], { from, to }: Span, line: string): LineAnswer[] {
+  const found = word.exec(line.slice(from, to))
+  if (!found) return []
+  const at = from + found.index
+  return words.map((each) => instead(line, { from: at, to: at + found[0].length }, each))
 }
 
 function changed(line: string, { from, to }: Span, words: string): string {
   return `${line.slice(0, from)}${words}${line.slice(to)}`.replace(/\s+/g, ' ').trimStart()
-}
-
-function forwardIn(line: string): Span | null {
-  const found = /\bforwards?\b/i.exec(line)
-  return found && { from: found.index, to: found.index + found[0].length }
 }
 
 /**

@@ -123,6 +123,7 @@ export type Fact = z.infer<typeof Fact>
 /** What has to be asked before a line is taken: docs/shorthand.md says why each. */
 export const ASKS = [
   'forward',
+  'toward you',
   'whose left',
   'turn sense',
   'size',

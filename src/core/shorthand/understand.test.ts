@@ -3,7 +3,9 @@ import { fileURLToPath } from 'node:url'
 import { describe, expect, test } from '@jest/globals'
 import { readCorpusLine } from './corpusReading.testing'
 import { CorpusLine } from './meaning'
-import { LONGEST_LINE_CHARS, namesOf, understand } from './understand'
+import { ENGLISH } from './reader/english'
+import { readLine } from './reader/read'
+import { asksOf, LONGEST_LINE_CHARS, namesOf, understand } from './understand'
 import { panelVan } from '../testing/vehicles.testing'
 
 function half(name: string): CorpusLine[] {
@@ -43,7 +45,7 @@ describe('never guessed', () => {
     ['4 T20, one each side', 'count'],
     ['the lower one traps the upper one', 'part'],
     ['for t20', 'heard'],
-  ])('%s: %s is asked', (line, ask) => expect(understand(line).asks).toContain(ask))
+  ])('%s: %s is asked', (line, ask) => expect(asksOf(understand(line))).toContain(ask))
   test('a misspelt word is the known one it is nearest to, and its place in the line is kept', () => {
     const { facts, words, notUnderstood } = understand('9 clipps on the bezl')
     expect(facts).toEqual([{ fact: 'holder', kind: 'spring clip', count: 9, holds: ['surround'] }])
@@ -88,7 +90,7 @@ describe('an airbag’s plug is opened only by those words', () => {
     // Another one is unplugged in the same line.
     'unplug hazard, airbag plug yellow, tab top',
     'unplug main; airbag connector tab top',
-  ])('%s: asked', (line) => expect(understand(line).asks).toContain('airbag'))
+  ])('%s: asked', (line) => expect(asksOf(understand(line))).toContain('airbag'))
   test.each(['unplug hazard and the airbag lamp', 'airbag plug under the seat, unplug it', 'airbag lamp unplug'])(
     '%s: opened',
     (line) => {
@@ -185,14 +187,14 @@ describe('the words of a record and of a shop', () => {
         { name: 'Right vent', said: ['vent'] },
       ],
     }
+    expect(asksOf(understand('vent: 2 clips', own))).toEqual(['part'])
     expect(understand('vent: 2 clips', own)).toMatchObject({
-      asks: ['part'],
       whichPart: [{ said: 'vent', choices: ['Left vent', 'Right vent'] }],
     })
   })
   test('of a plug a plain pull goes without saying; a direction is kept, and forward asked', () => {
     expect(understand('unplug hazard and pull').facts).toEqual([{ fact: 'plug', name: 'hazard' }])
-    expect(understand('unplug hazard, pull forward').asks).toEqual(['forward'])
+    expect(asksOf(understand('unplug hazard, pull forward'))).toEqual(['forward'])
   })
   test('a plug of the record is known by its name; a word of the trade goes on meaning what it means', () => {
     expect(understand('unplug obd, tab top').facts).toMatchObject([{ name: 'obd' }])
@@ -228,4 +230,42 @@ test('of a line that nobody says only the beginning is read, to the end of a wor
   const atBound = `${'x '.repeat(990)}9 clips`.padEnd(LONGEST_LINE_CHARS)
   expect(understand(atBound).notUnderstood.some(({ to }) => to === atBound.length)).toBe(false)
   expect(understand('x'.repeat(5_000)).notUnderstood.at(-1)).toMatchObject({ from: LONGEST_LINE_CHARS, to: 5_000 })
+})
+
+describe('a second reading nearly as good', () => {
+  test.each([
+    ['2 T20 each side', [{ count: 4 }], [{ count: 2, where: 'both sides' }]],
+    [
+      'bung in the end of the dash, behind it a ten mil',
+      [{ behind: ['bung'] }],
+      null, // What a part is called is no other meaning.
+    ],
+    [
+      'hood slides back and up',
+      [{ motions: [{ to: 'rearward' }, { to: 'up' }] }],
+      [{ start: 'rear', motions: [{ to: 'up' }] }],
+    ],
+    ['9 clips, pull up', [{ count: 9 }, {}], null],
+  ])('%s', (line, first, other) => {
+    const understood = understand(line)
+    expect(understood.facts).toMatchObject(first)
+    if (other === null) return expect(understood.other).toBeNull()
+    expect(understood.other!.facts).toMatchObject(other)
+    expect(understood.other!.isTie).toBe(false)
+    // It leaves no more open, and no more words.
+    expect(understood.other!.asks.length).toBeLessThanOrEqual(understood.asks.length)
+  })
+  test('where nothing speaks for either it is asked which', () => {
+    const both = [
+      { pattern: 'wibble', make: () => ({ is: 'fixing', fixing: 'press fit' }), cost: 0.5 },
+      { pattern: 'wibble', make: () => ({ is: 'fixing', fixing: 'rests' }), cost: 0.5 },
+    ]
+    const { read, other } = readLine('wibble', { ...ENGLISH, rules: [...both, ...ENGLISH.rules] })
+    expect(read.facts).toMatchObject([{ fact: { fixing: 'press fit' } }])
+    expect(other).toMatchObject({ isTie: true, facts: [{ fact: { fixing: 'rests' } }] })
+    const dearer = readLine('wibble', { ...ENGLISH, rules: [both[0]!, { ...both[1]!, cost: 0.6 }, ...ENGLISH.rules] })
+    expect(dearer.other!.isTie).toBe(false)
+    const far = readLine('wibble', { ...ENGLISH, rules: [both[0]!, { ...both[1]!, cost: 0.9 }, ...ENGLISH.rules] })
+    expect(far.other).toBeNull()
+  })
 })

@@ -14,7 +14,10 @@ function dash(): Recorder {
   return r
 }
 const asked = (r: Recorder, line: string) =>
-  saidTwice(r.document, r.state, understand(line, namesOf(r.document)).facts, r.inHand)
+  saidTwice(r.document, r.state, understand(line, namesOf(r.document)).facts, r.inHand).map(({ fact, ...rest }) => {
+    expect(['holder', 'release', 'plug']).toContain(fact.fact)
+    return rest
+  })
 
 test('what is off and undone once more may be another of that name', () => {
   expect(asked(dash(), 'vent: 2 clips, pull toward you')).toEqual([

@@ -9,7 +9,7 @@ import type { Id } from '../base/id'
  * A name of something that is off or open already, said as if it came off once more; `another`: what a second one would
  * be called.
  */
-export type SaidTwice = { kind: 'part' | 'plug'; name: string; another: string }
+export type SaidTwice = { kind: 'part' | 'plug'; name: string; another: string; fact: Fact }
 
 /**
  * Names that a line gives to what has happened already: the same thing with something more told of it, or another of
@@ -35,7 +35,7 @@ function plugAgain(document: ProcedureDocument, state: JobState, fact: Fact, inH
   const about = fact.of === undefined ? inHand : (partNamed(document, fact.of)?.id ?? null)
   const known = plugSaid(document, fact.name, about, fact.of !== undefined)
   if (!known || !state.tethersOpen.has(known.id)) return null
-  return [{ kind: 'plug', name: fact.name, another: nextName(fact.name, document.tethers) }]
+  return [{ kind: 'plug', name: fact.name, another: nextName(fact.name, document.tethers), fact }]
 }
 
 /** A part that is off already, said to be held or to come free. */
@@ -44,7 +44,7 @@ function partAgain(document: ProcedureDocument, state: JobState, fact: Fact, inH
   const subject = fact.fact === 'release' ? fact.of : held
   const part = subject === undefined ? undefined : partNamed(document, subject)
   if (!part || part.id === inHand || levelNow(state, part.id) !== 'off') return null
-  return [{ kind: 'part', name: part.name, another: nextName(part.name, document.parts) }]
+  return [{ kind: 'part', name: part.name, another: nextName(part.name, document.parts), fact }]
 }
 
 function partNamed(document: ProcedureDocument, name: string) {
@@ -61,7 +61,7 @@ function nextName(name: string, taken: readonly { name: string }[]): string {
 }
 
 /** The line with the second thing called by a name of its own. */
-export function asAnother(line: string, { name, another }: SaidTwice): string {
+export function asAnother(line: string, { name, another }: Pick<SaidTwice, 'name' | 'another'>): string {
   const at = line.toLowerCase().indexOf(name.toLowerCase())
   return at < 0 ? line : `${line.slice(0, at)}${another}${line.slice(at + name.length)}`
 }

@@ -40,9 +40,9 @@ export function RefitSheet({
   close: () => void
 }) {
   const [line, setLine] = useState('')
-  const { shorthand, understood } = useShorthand(line, job.document, words)
-  const [trouble, setTrouble] = useState('')
   const part = job.document.parts.find((item) => item.id === partId)!
+  const { shorthand, understood } = useShorthand(line, job.document, words, part.name)
+  const [trouble, setTrouble] = useState('')
   const leads = job.document.tethers.filter((tether) => tether.partId === partId && tether.leadThrough === '')
   const state = (edits: Edit[], said: string) => {
     if (edits.length > 0) job.record([{ kind: 'stated', said, edits }])
@@ -99,7 +99,7 @@ export function RefitSheet({
         <p aria-live="polite" className="min-h-6 text-lg">
           {trouble ||
             (understood &&
-              [...understood.facts.map(factWords), ...lineQuestions(understood, line).map(lineQuestionSentence)].join(
+              [...understood.facts.map(factWords), ...lineQuestions(understood).map(lineQuestionSentence)].join(
                 '; ',
               ))}
         </p>

@@ -4,59 +4,65 @@ import { levelNow } from '@/core/job/fold'
 import type { Level } from '@/core/procedure/level'
 import { REST_WAYS, type Part } from '@/core/procedure/part'
 import type { HouseWord } from '@/core/shop/houseWord'
-import type { Fact } from '@/core/shorthand/meaning'
+import { clearFacts, type Chip } from '@/core/shorthand/lineInHand'
+import { answersTo } from '@/core/shorthand/lineQuestions'
+import type { Understood } from '@/core/shorthand/understand'
 import { waitsThere } from '@/core/strip/waitsThere'
-import { asAnother, saidTwice } from '@/core/strip/saidTwice'
-import { answersTo, lineQuestions } from '@/core/shorthand/lineQuestions'
+import { asAnother, saidTwice, type SaidTwice } from '@/core/strip/saidTwice'
+import { LineChips } from '../say/LineChips'
 import { LineRead } from '../say/LineRead'
-import { isClear, useShorthand } from '../say/useShorthand'
+import { useLine, type Line } from '../say/useLine'
 import { itemWords } from '@/words/items'
-import { factLabel, factWords, lineAnswerWords, lineQuestionSentence, saidTwiceSentence } from '@/words/shorthandWords'
+import {
+  lineAnswerWords,
+  lineQuestionSentence,
+  openLineNote,
+  readingWords,
+  saidTwiceSentence,
+  takeWords,
+} from '@/words/shorthandWords'
 import type { LiveStrip } from './useStrip'
 
 /**
  * The one sign of the screen: the line as it is typed with what it says, or the part in hand and how far it has come.
  */
 export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly HouseWord[] }) {
-  const [line, setLine] = useState('')
   const [answer, setAnswer] = useState<string[]>([])
-  const id = useId()
-  const { understood, name } = useShorthand(line, strip.job.document, words)
   const [same, setSame] = useState<string[]>([])
-  const twice = isClear(understood)
-    ? saidTwice(strip.job.document, strip.job.state, understood.facts, strip.inHand).filter(
-        (item) => !same.includes(item.name),
-      )
-    : []
-  const clear = isClear(understood) && twice.length === 0
-  const type = (next: string) => (setLine(next), setAnswer([]), setSame([]))
-  const questions: Asked[] = understood
-    ? [
-        ...lineQuestions(understood, line).map((question): Asked => ({
-          sentence: lineQuestionSentence(question),
-          answers: answersTo(question, line).map((answer) => ({
-            words: lineAnswerWords(answer),
-            take: () => (answer.says === 'a name' ? name(answer.of, answer.name) : type(answer.line)),
-          })),
-        })),
-        ...twice.map((item): Asked => ({
-          sentence: saidTwiceSentence(item),
-          answers: [
-            {
-              words: `another: ${item.another}`,
-              take: () => (name(item.kind, item.another), type(asAnother(line, item))),
-            },
-            { words: 'the same', take: () => setSame([...same, item.name]) },
-          ],
-        })),
-      ]
-    : []
+  const id = useId()
+  const { document, state } = strip.job
+  const read = useLine(document, words, strip.inHand, strip.lastFacts)
+  const twice = saidTwice(document, state, clearFacts(read), strip.inHand).filter(({ name }) => !same.includes(name))
+  const line: Line = { ...read, chips: read.chips.map((chip) => (isAskedTwice(chip, twice) ? opened(chip) : chip)) }
+  const type = (next: string) => (line.type(next), setAnswer([]), next.trim() === '' && setSame([]))
+  const facts = line.chips.map(({ fact }) => fact)
+  const questions: Asked[] = [
+    ...line.questions.map((question): Asked => ({
+      sentence: lineQuestionSentence(question),
+      answers: answersTo(question, line.line, facts).map((given) => ({
+        words: lineAnswerWords(given, line.understood!),
+        take: () => line.answer(given),
+      })),
+    })),
+    ...twice.map((item): Asked => ({
+      sentence: saidTwiceSentence(item),
+      answers: [
+        {
+          words: `another: ${item.another}`,
+          take: () => (line.name(item.kind, item.another), line.type(asAnother(line.line, item))),
+        },
+        { words: 'the same', take: () => setSame([...same, item.name]) },
+      ],
+    })),
+  ]
+  const clear = clearFacts(line)
   const take = () => {
-    if (!clear) return
-    setAnswer(strip.say(understood.facts, line))
-    setLine('')
+    if (!line.understood || clear.length + questions.length === 0) return
+    const note = questions.length === 0 ? null : openLineNote(line.line, questions)
+    setAnswer(strip.say(clear, line.line, { note, correction: line.correction }))
+    line.type('')
+    setSame([])
   }
-  const question = questions[0]
   return (
     <section
       aria-label="What came off"
@@ -74,8 +80,8 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
         </label>
         <input
           id={id}
-          className={`num min-h-14 min-w-0 flex-1 rounded border-2 border-white/60 bg-transparent px-3 ${line.length > 44 ? 'text-[19px]' : 'text-[25px]'} text-white placeholder:font-normal placeholder:text-white/80 focus-visible:border-white`}
-          value={line}
+          className={`num min-h-14 min-w-0 flex-1 rounded border-2 border-white/60 bg-transparent px-3 ${line.line.length > 44 ? 'text-[19px]' : 'text-[25px]'} text-white placeholder:font-normal placeholder:text-white/80 focus-visible:border-white`}
+          value={line.line}
           onChange={(event) => type(event.target.value)}
           placeholder="bezel: 9 clips, 2 T20 behind liner"
           autoComplete="off"
@@ -86,52 +92,15 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
         />
         <button
           type="submit"
-          disabled={!clear}
-          className="min-h-14 min-w-28 rounded bg-white px-5 text-2xl font-bold text-[#0f1315] disabled:bg-transparent disabled:text-white disabled:outline-dashed disabled:outline-2 disabled:-outline-offset-2 disabled:outline-white/70"
+          disabled={clear.length + questions.length === 0}
+          className="min-h-14 min-w-28 rounded bg-white px-5 text-2xl font-bold leading-tight text-[#0f1315] disabled:bg-transparent disabled:text-white disabled:outline-dashed disabled:outline-2 disabled:-outline-offset-2 disabled:outline-white/70"
         >
-          Take
+          {takeWords(clear.length, questions.length)}
         </button>
       </form>
       <div id={`${id}-said`} aria-live="polite" className="flex min-h-0 flex-1 flex-col gap-3">
-        {understood ? (
-          <>
-            {understood.left.length + understood.notUnderstood.length > 0 && (
-              <div className="text-lg">
-                <LineRead line={line} understood={understood} inNone="Kept with the line, in no fact" />
-              </div>
-            )}
-            <ul aria-label="Understood" className="flex flex-wrap gap-2">
-              {understood.facts.map((fact, i) => (
-                <Chip key={i} fact={fact} />
-              ))}
-              {question && (
-                <li className="rounded border-2 border-dashed border-white px-3 py-1 leading-tight">
-                  <span className="block text-[15px]">still open</span>
-                  <span className="text-xl font-bold">?</span>
-                </li>
-              )}
-            </ul>
-            {question && (
-              <div className="flex flex-wrap items-center justify-between gap-3">
-                <p className="text-[27px] font-extrabold leading-tight">{question.sentence}</p>
-                <p className="flex flex-wrap gap-3">
-                  {question.answers.map((each) => (
-                    <button
-                      key={each.words}
-                      type="button"
-                      className="min-h-14 rounded bg-[#f4f1e9] px-6 text-xl font-bold text-[#0f1315]"
-                      onClick={each.take}
-                    >
-                      {each.words}
-                    </button>
-                  ))}
-                </p>
-              </div>
-            )}
-            {understood.facts.length === 0 && !question && (
-              <p className="text-xl">Nothing understood yet. Name a part, a fastener or a plug.</p>
-            )}
-          </>
+        {line.understood ? (
+          <AsRead line={line} understood={line.understood} question={questions[0] ?? null} />
         ) : answer.length > 0 ? (
           answer.map((sentence) => (
             <p key={sentence} role="alert" className="text-xl font-semibold">
@@ -146,15 +115,55 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
   )
 }
 
+const isAskedTwice = ({ fact }: Chip, twice: readonly SaidTwice[]) => twice.some((item) => item.fact === fact)
+const opened = (chip: Chip): Chip => ({ ...chip, state: 'open' })
+
 /** A question about the line as it is shown, and what each tap does. */
 type Asked = { sentence: string; answers: { words: string; take: () => void }[] }
 
-function Chip({ fact }: { fact: Fact }) {
+/** What the line says so far, and the first thing that is open in it. */
+function AsRead({ line, understood, question }: { line: Line; understood: Understood; question: Asked | null }) {
   return (
-    <li className="rounded border-2 border-white px-3 py-1 leading-tight">
-      <span className="block text-[15px]">{factLabel(fact)}</span>
-      <span className="text-xl font-bold">{factWords(fact)}</span>
-    </li>
+    <>
+      {understood.left.length + understood.notUnderstood.length > 0 && (
+        <div className="text-lg">
+          <LineRead line={line.line} understood={understood} inNone="Kept with the line, in no fact" />
+        </div>
+      )}
+      <LineChips line={line} isSign />
+      {understood.other && !understood.other.isTie && !question && (
+        <p className="flex flex-wrap items-center gap-3 text-lg">
+          Or is it:
+          <button
+            type="button"
+            className="min-h-12 rounded border-2 border-white/60 px-4 text-left text-lg font-bold"
+            onClick={() => line.answer({ says: 'read so', isOther: true })}
+          >
+            {readingWords(understood.other.facts, understood.facts)}
+          </button>
+        </p>
+      )}
+      {question && (
+        <div className="flex flex-wrap items-center justify-between gap-3">
+          <p className="text-[27px] font-extrabold leading-tight">{question.sentence}</p>
+          <p className="flex flex-wrap gap-3">
+            {question.answers.map((each) => (
+              <button
+                key={each.words}
+                type="button"
+                className="min-h-14 min-w-14 rounded bg-[#f4f1e9] px-5 text-xl font-bold text-[#0f1315]"
+                onClick={each.take}
+              >
+                {each.words}
+              </button>
+            ))}
+          </p>
+        </div>
+      )}
+      {line.chips.length === 0 && !question && (
+        <p className="text-xl">Nothing understood yet. Name a part, a fastener or a plug.</p>
+      )}
+    </>
   )
 }
 

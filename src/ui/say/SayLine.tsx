@@ -5,12 +5,14 @@ import type { Edit } from '@/core/procedure/edit'
 import type { HouseWord } from '@/core/shop/houseWord'
 import type { Understood } from '@/core/shorthand/understand'
 import { itemWords } from '@/words/items'
-import { factWords, unplacedSentence } from '@/words/shorthandWords'
+import { lineAnswerWords, lineQuestionSentence, readingWords, unplacedSentence } from '@/words/shorthandWords'
 import { newId } from '@/client/newId'
-import { answersTo, lineQuestions } from '@/core/shorthand/lineQuestions'
-import { lineAnswerWords, lineQuestionSentence } from '@/words/shorthandWords'
+import { aboutOf, clearFacts, restOfLine } from '@/core/shorthand/lineInHand'
+import { answersTo } from '@/core/shorthand/lineQuestions'
+import type { Fact } from '@/core/shorthand/meaning'
+import { LineChips } from './LineChips'
 import { LineRead } from './LineRead'
-import { isClear, useShorthand } from './useShorthand'
+import { useLine, type Line } from './useLine'
 
 /**
  * One line of shorthand, typed or dictated through the keyboard: what it says stands below as chips while it is typed,
@@ -29,57 +31,52 @@ export function SayLine({
   save: (edits: Edit[]) => Promise<string | null>
   onNewPart: (id: string) => void
 }) {
-  const [line, setLine] = useState('')
   const [answer, setAnswer] = useState<string[]>([])
+  const [last, setLast] = useState<readonly Fact[]>([])
   const id = useId()
-  const { shorthand, understood, name } = useShorthand(line, document, words)
-  const clear = isClear(understood)
-  const say = (next: string) => (setLine(next), setAnswer([]))
+  const line = useLine(document, words, partId, last)
+  const { shorthand, understood } = line
+  const clear = clearFacts(line)
+  const hasOpen = line.questions.length > 0
 
   const add = async () => {
-    if (!shorthand || !understood || !clear) return
-    const { edits, unplaced } = shorthand.factsToEdits(document, understood.facts, { partId }, newId)
+    if (!shorthand || !understood || clear.length === 0) return
+    const { edits, unplaced } = shorthand.factsToEdits(document, clear, { partId }, newId)
     const refused = unplaced.map(({ fact, because }) => unplacedSentence(fact, because))
     if (edits.length === 0) return setAnswer(refused.length > 0 ? refused : ['The record has all of this already.'])
     const sentence = await save(edits)
     if (sentence) return setAnswer([sentence])
-    const about = understood.facts
-      .flatMap((fact) =>
-        'of' in fact && fact.of
-          ? [fact.of]
-          : fact.fact === 'holder'
-            ? (fact.holds ?? [])
-            : fact.fact === 'part'
-              ? [fact.part]
-              : [],
-      )[0]
+    setLast(clear)
+    const about = clear
+      .map(aboutOf)
+      .find((name) => name !== null)
       ?.toLowerCase()
     const added = edits.find(
       (edit) => edit.kind === 'add' && edit.collection === 'parts' && String(edit.item.name).toLowerCase() === about,
     )
     if (added?.kind === 'add') onNewPart(added.item.id)
-    setLine('')
+    line.type(hasOpen ? restOfLine(line.line, line, understood) : '')
     setAnswer(refused.length > 0 ? refused : ['It is in the draft; Undo takes it back.'])
   }
   return (
-    <form
-      className="mb-5 border-b-2 border-ink pb-4"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void add()
-      }}
-    >
+    <section className="mb-5 border-b-2 border-ink pb-4" aria-label="Say it">
       <label htmlFor={id} className="block font-semibold">
         Say it in a line
         {partId ? <span className="font-normal text-second">, about the {itemWords(document, partId)}</span> : null}
       </label>
-      <div className="mt-1 flex items-start gap-2">
+      <form
+        className="mt-1 flex items-start gap-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          void add()
+        }}
+      >
         <textarea
           id={id}
           rows={2}
           className="field resize-none leading-snug"
-          value={line}
-          onChange={(event) => say(event.target.value.replace(/\n/g, ' '))}
+          value={line.line}
+          onChange={(event) => (line.type(event.target.value.replace(/\n/g, ' ')), setAnswer([]))}
           onKeyDown={(event) => {
             if (event.key !== 'Enter') return
             event.preventDefault()
@@ -92,59 +89,56 @@ export function SayLine({
           maxLength={200}
           aria-describedby={`${id}-said`}
         />
-        <button type="submit" className="desk-button main" disabled={!clear}>
-          Add
+        <button type="submit" className="desk-button main" disabled={clear.length === 0}>
+          {hasOpen && clear.length > 0 ? `Add ${clear.length}` : 'Add'}
         </button>
-      </div>
+      </form>
       <div id={`${id}-said`} aria-live="polite">
-        {understood && <Reading understood={understood} line={line} onLine={say} onName={name} />}
+        {understood && <Reading understood={understood} line={line} />}
         {answer.map((sentence) => (
           <p key={sentence} className="mt-2 text-[15px] font-semibold">
             {sentence}
           </p>
         ))}
       </div>
-    </form>
+    </section>
   )
 }
 
 /** What was understood, what is asked, and what nobody could place, with what settles it. */
-function Reading({
-  understood,
-  line,
-  onLine,
-  onName,
-}: {
-  understood: Understood
-  line: string
-  onLine: (line: string) => void
-  onName: ReturnType<typeof useShorthand>['name']
-}) {
-  const questions = lineQuestions(understood, line)
+function Reading({ understood, line }: { understood: Understood; line: Line }) {
+  const { chips, questions } = line
   return (
     <>
-      {understood.facts.length + understood.notUnderstood.length > 0 && (
+      {chips.length + understood.notUnderstood.length > 0 && (
         <div className="text-[15px]">
-          <LineRead line={line} understood={understood} inNone="No fact of it" />
+          <LineRead line={line.line} understood={understood} inNone="No fact of it" />
         </div>
       )}
-      {understood.facts.length + questions.length === 0 && (
+      {chips.length + questions.length === 0 && (
         <p className="mt-2 text-[15px]">Nothing understood yet. Name a part, a fastener or a plug.</p>
       )}
-      <ul className="mt-2 flex flex-wrap gap-1.5" aria-label="Understood">
-        {understood.facts.map((fact, i) => (
-          <li key={i} className="rounded-sm border-l-4 border-petrol bg-tint px-2 py-0.5 text-[15px]">
-            {factWords(fact)}
-          </li>
-        ))}
-      </ul>
-      {questions.map((question) => (
-        <Question key={lineQuestionSentence(question)} sentence={lineQuestionSentence(question)}>
-          {answersTo(question, line).map((answer) => (
+      <LineChips line={line} />
+      {understood.other && !understood.other.isTie && (
+        <p className="mt-1 text-[15px]">
+          Or is it:{' '}
+          <Answer
+            words={readingWords(understood.other.facts, understood.facts)}
+            onClick={() => line.answer({ says: 'read so', isOther: true })}
+          />
+        </p>
+      )}
+      {questions.map((question, i) => (
+        <Question key={i} sentence={lineQuestionSentence(question)}>
+          {answersTo(
+            question,
+            line.line,
+            chips.map(({ fact }) => fact),
+          ).map((answer) => (
             <Answer
-              key={lineAnswerWords(answer)}
-              words={lineAnswerWords(answer)}
-              onClick={() => (answer.says === 'a name' ? onName(answer.of, answer.name) : onLine(answer.line))}
+              key={lineAnswerWords(answer, understood)}
+              words={lineAnswerWords(answer, understood)}
+              onClick={() => line.answer(answer)}
             />
           ))}
         </Question>

@@ -13,6 +13,7 @@ export function useShorthand(
   line: string,
   document: ProcedureDocument,
   words: readonly HouseWord[],
+  inHand: string | null = null,
 ): { shorthand: Shorthand | null; understood: Understood | null; name: (kind: 'part' | 'plug', name: string) => void } {
   // What somebody has just said to be a name, until the record has it.
   const [named, setNamed] = useState<{ kind: 'part' | 'plug'; name: string }[]>([])
@@ -37,8 +38,9 @@ export function useShorthand(
       ],
       plugs: [...plugs, ...of('plug')],
       house: Object.fromEntries(words.map(({ word, means }) => [word, means])),
+      inHand,
     }
-  }, [shorthand, document, words, named])
+  }, [shorthand, document, words, named, inHand])
   const understood = useMemo(
     () => (shorthand && own && line.trim() !== '' ? shorthand.understand(line, own) : null),
     [shorthand, own, line],

@@ -39,6 +39,44 @@ export const BESIDE_OTHERS: ReadonlySet<string> = new Set([
   'forget',
 ])
 
+/**
+ * A stretch of a line between two signs or joining words. `sentence`: which of the line's, by its harder signs.
+ * `turns`: it denies, corrects or makes conditional, and so may speak of what stands elsewhere.
+ */
+export type Clause = { from: number; to: number; sentence: number; turns: boolean }
+
+const TURNING = [
+  'not',
+  'no',
+  'forget',
+  'correct',
+  'condition',
+  'hypothesis',
+  'instead',
+  'undo last',
+  'take back',
+  'when',
+]
+
+/** The clauses of a line as it was covered, in order; a sign belongs to the clause it ends. */
+export function clausesOf(items: readonly Item[]): Clause[] {
+  return partedAt(items, isHardEnd).flatMap((sentence, number) =>
+    partedAt(sentence, isEnd).flatMap((clause) => {
+      const words = clause.flatMap((item) => item.words)
+      return words.length === 0
+        ? []
+        : [
+            {
+              from: Math.min(...words.map(({ from }) => from)),
+              to: Math.max(...words.map(({ to }) => to)),
+              sentence: number,
+              turns: clause.some(({ is }) => TURNING.includes(is)),
+            },
+          ]
+    }),
+  )
+}
+
 /** The items with talk, negations and corrections told apart: what is left says something. */
 export function settled(items: readonly Item[], line: string): Item[] {
   return denied(movingOther(forbidden(withoutTalk(withoutReasons(items)), line)))

@@ -21,10 +21,16 @@ export type Group = Made & {
 /** A plug in the making. `isOpened`: said to be unplugged; of an airbag's plug nothing less is taken for it. */
 export type Plug = Made & { isOpened?: boolean }
 
+/** What has to be asked, and of what: a fact in the making, or words that are in none yet. */
+export type Asking = { ask: AskKind; made: Made | null; items: readonly Item[] }
+
 /** Where the reading of a line stands. */
 export class Draft {
+  /** Whether no seat faces a part; null: the one in hand. */
+  constructor(readonly isAway: (part: string | null) => boolean) {}
+
   readonly made: Made[] = []
-  readonly asks = new Set<AskKind>()
+  readonly asks: Asking[] = []
   readonly unread: Item[] = []
   readonly heard: Item[] = []
   /** Items that say what the next fact is about. */
@@ -45,6 +51,8 @@ export class Draft {
   plug: Plug | null = null
   /** What was said of a group or a plug before it was named. */
   before: { behind?: string; where?: string; leave?: Item; holds?: string; reuse?: string } = {}
+  /** The words of that, as long as nothing has come. */
+  readonly waiting: { behind?: Item; where?: Item } = {}
   /** On which vehicles what follows holds. */
   when: string | null = null
   whenSaid: string | null = null
@@ -58,6 +66,10 @@ export class Draft {
   /** The line began with a correction: of what was said in another line. */
   instead = false
   insteadOf: Record<string, unknown> = {}
+  /** It begins with a word that may be one. */
+  mayCorrect = false
+  /** So many instead, of what another line said: "no, nine". */
+  corrects: { count: number; items: readonly Item[] } | null = null
   /** What follows says nothing any more. */
   isOver = false
   last: Item | null = null
@@ -105,6 +117,16 @@ export class Draft {
     const of = this.group ?? this.plug ?? this.clause.at(-1)
     if (of) of.items.push(item)
     else this.loose.push(item)
+  }
+
+  /** What nobody can know from the words alone. */
+  ask(ask: AskKind, made: Made): void {
+    this.asks.push({ ask, made, items: made.items })
+  }
+
+  /** The same of words that are in no fact yet. */
+  askAt(ask: AskKind, item: Item): void {
+    this.asks.push({ ask, made: null, items: [item] })
   }
 
   leaveUnread(item: Item): void {

@@ -114,7 +114,7 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
       open.fields.where = item.where
       if (n === null) open.count! *= places
       else if (n * places !== open.count) {
-        draft.asks.add('count')
+        draft.ask('count', open)
         open.count = null
       }
       return
@@ -206,7 +206,8 @@ export function finishGroup(group: Group, draft: Draft): boolean {
   if (group.left === 0) return false
   delete group.fields.isPart
   if (group.kind === undefined && group.drive === undefined && group.fields.thread === undefined) {
-    if (!group.soft && group.count !== undefined) draft.asks.add('kind')
+    if (draft.mayCorrect && typeof group.count === 'number') draft.corrects = { count: group.count, items: group.items }
+    if (!group.soft && group.count !== undefined) draft.ask('kind', group)
     return false
   }
   group.kind ??= 'machine screw'
@@ -226,11 +227,11 @@ function countOf({ count, several, kind, items }: Group): number | null {
   return several || onlyHead ? null : 1
 }
 
-function askWhatIsMissing(group: Group, count: number | null, { asks }: Draft): void {
+function askWhatIsMissing(group: Group, count: number | null, draft: Draft): void {
   const { drive, size, heard, fields } = group
-  if (count === null && fields.unsure === undefined && !(heard && group.count === null)) asks.add('count')
+  if (count === null && fields.unsure === undefined && !(heard && group.count === null)) draft.ask('count', group)
   const hasDrive = (drive ?? null) !== null
-  if (SCREWS.includes(group.kind!) && !hasDrive) asks.add('drive')
-  else if (hasDrive && (size ?? null) === null && !heard) asks.add('size')
+  if (SCREWS.includes(group.kind!) && !hasDrive) draft.ask('drive', group)
+  else if (hasDrive && (size ?? null) === null && !heard) draft.ask('size', group)
 }
 const SCREWS = ['machine screw', 'self-tapping screw']

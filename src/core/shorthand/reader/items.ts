@@ -15,27 +15,103 @@ const UNREAD = 6
 /** A line as items, with its words that say something, and what was not read. */
 export type Cover = { items: Item[]; words: Word[]; unread: { word: Word; near: string[] }[] }
 
-/** The least that leads to a place: where its last step began, and what it is; `isUnread`: a word that fits nowhere. */
-type Step = { cost: number; from: number; fit: Fit | null; isUnread: boolean }
+/** One step over a line: by a rule, or past a word that is in no item. `isUnread`: one that says something. */
+type Step = { from: number; to: number; cost: number; fit: Fit | null; isUnread: boolean }
+
+/** As far as a way may cost more than the cheapest to be worth a look, and so many are looked at. */
+const NEARLY = 0.3
+const MOST_OTHERS = 12
+const SAME = 1e-9
+
+/** The cheapest cover of a line, and the next ones that cost hardly more. */
+export type Covers = { best: Cover; others: { cover: Cover; costsMore: number }[] }
 
 /**
- * The cheapest way to cover a line with items: a shortest path over the places between its words. Ties go to the rule
- * that stands first. Cost: words times the rules that may begin there.
+ * The cheapest way to cover a line with items: a shortest path over the places between its words. Of two that cost the
+ * same the rules that stand first are taken. The others: of each step that is not on it the cheapest way through it,
+ * where that costs hardly more (the second shortest path leaves the shortest by one such step). Cost: words times the
+ * rules that may begin there.
  */
-export function itemsOf(words: readonly Word[], language: Language): Cover {
+export function itemsOf(words: readonly Word[], language: Language): Covers {
+  const steps = stepsOf(words, language)
+  const until = cheapest(words.length, steps)
+  const best = wayTo(words.length, until)
+  const least = until[words.length]?.cost ?? 0
+  const after = cheapestBack(words.length, steps)
+  const onBest = new Set(best)
+  const others = steps
+    .flat()
+    .filter((step) => !onBest.has(step))
+    .map((step) => ({ step, costsMore: until[step.from]!.cost + step.cost + after[step.to]!.cost - least }))
+    .filter(({ costsMore }) => costsMore <= NEARLY + SAME)
+    .sort((a, b) => a.costsMore - b.costsMore)
+    .slice(0, MOST_OTHERS)
+    .map(({ step, costsMore }) => ({
+      cover: coverOf([...wayTo(step.from, until), step, ...wayFrom(step.to, after)], words, language),
+      costsMore,
+    }))
+  return { best: coverOf(best, words, language), others }
+}
+
+/** Every step that may be taken, by the word it begins at. */
+function stepsOf(words: readonly Word[], language: Language): Step[][] {
   const lattice = latticeOf(words, language)
-  const best: Step[] = [{ cost: 0, from: -1, fit: null, isUnread: false }]
-  for (let at = 0; at < words.length; at++) {
-    const reached = best[at]!.cost
-    const offer = (to: number, cost: number, fit: Fit | null) => {
-      if (best[to] === undefined || reached + cost < best[to].cost - 1e-9)
-        best[to] = { cost: reached + cost, from: at, fit, isUnread: fit === null && cost >= UNREAD }
+  return words.map((word, at) => {
+    const rest = costOfRest(word, lattice.options[at]!, language)
+    return [
+      ...fitsAt(at, lattice, language).map((fit): Step => ({
+        from: at,
+        to: fit.to,
+        cost: costOf(fit),
+        fit,
+        isUnread: false,
+      })),
+      { from: at, to: at + 1, cost: rest, fit: null, isUnread: rest >= UNREAD },
+    ]
+  })
+}
+
+/** The least that leads to each place, with its last step; from each place to the end, with its first one. */
+type Way = { cost: number; step: Step | null }
+
+function cheapest(end: number, steps: readonly Step[][]): Way[] {
+  const until: Way[] = [{ cost: 0, step: null }]
+  for (let at = 0; at < end; at++)
+    for (const step of steps[at]!) {
+      const cost = until[at]!.cost + step.cost
+      const known = until[step.to]
+      if (known === undefined || cost < known.cost - SAME) until[step.to] = { cost, step }
     }
-    for (const fit of fitsAt(at, lattice, language)) offer(fit.to, costOf(fit), fit)
-    offer(at + 1, costOfRest(words[at]!, lattice.options[at]!, language), null)
-  }
+  return until
+}
+
+function cheapestBack(end: number, steps: readonly Step[][]): Way[] {
+  const after: Way[] = []
+  after[end] = { cost: 0, step: null }
+  for (let at = end - 1; at >= 0; at--)
+    for (const step of steps[at]!) {
+      const cost = step.cost + after[step.to]!.cost
+      const known = after[at]
+      if (known === undefined || cost < known.cost - SAME) after[at] = { cost, step }
+    }
+  return after
+}
+
+function wayTo(end: number, until: readonly Way[]): Step[] {
+  const way: Step[] = []
+  for (let step = until[end]?.step ?? null; step; step = until[step.from]!.step) way.unshift(step)
+  return way
+}
+
+function wayFrom(begin: number, after: readonly Way[]): Step[] {
+  const way: Step[] = []
+  for (let step = after[begin]?.step ?? null; step; step = after[step.to]!.step) way.push(step)
+  return way
+}
+
+function coverOf(way: readonly Step[], words: readonly Word[], language: Language): Cover {
   const cover: Cover = { items: [], words: [], unread: [] }
-  for (let end = words.length; end > 0; end = best[end]!.from) take(best[end]!, end, words, language, cover)
+  for (const step of way) take(step, words, language, cover)
   return cover
 }
 
@@ -51,28 +127,22 @@ function costOfRest({ text }: Word, options: Options[number], language: Language
   return options.some(({ meant }) => meant !== undefined && isEmpty(meant, language)) ? MISSPELT_TALK : UNREAD
 }
 
-/** A step of the cheapest way, from its end to its beginning. */
-function take(
-  { from, fit, isUnread }: Step,
-  end: number,
-  words: readonly Word[],
-  language: Language,
-  cover: Cover,
-): void {
-  const own = words.slice(from, end)
+/** A step of a way, after those before it. */
+function take({ from, to, fit, isUnread }: Step, words: readonly Word[], language: Language, cover: Cover): void {
+  const own = words.slice(from, to)
   const word = own[0]!
-  const at = { at: from, end, words: own }
+  const at = { at: from, end: to, words: own }
   if (fit) {
-    cover.words.unshift(...own.filter(({ text }) => !language.articles.has(text)))
+    cover.words.push(...own.filter(({ text }) => !language.articles.has(text)))
     const more = {
       ...(fit.meant.length > 0 && { meant: fit.meant }),
       ...(fit.which.length > 0 && { which: fit.which }),
     }
-    cover.items.unshift(...fit.said.map((said) => ({ ...said, ...at, ...more })))
-  } else if (language.ends.has(word.text)) cover.items.unshift({ is: 'end', sign: word.text, ...at })
+    cover.items.push(...fit.said.map((said) => ({ ...said, ...at, ...more })))
+  } else if (language.ends.has(word.text)) cover.items.push({ is: 'end', sign: word.text, ...at })
   else if (isUnread) {
-    cover.words.unshift(word)
-    cover.unread.unshift({ word, near: nearest(word.text, language) })
-    cover.items.unshift({ is: 'unread', isKnown: knownWords(language).has(word.text), ...at })
+    cover.words.push(word)
+    cover.unread.push({ word, near: nearest(word.text, language) })
+    cover.items.push({ is: 'unread', isKnown: knownWords(language).has(word.text), ...at })
   }
 }

@@ -18,16 +18,22 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     if (found?.fact === 'found' && draft.clause.includes(found)) found.fields.where ??= `behind ${hider}`
     else if (group && group.fields.behind === undefined) group.fields.behind = [hider]
     else if (plug && plug.fields.behind === undefined) plug.fields.behind = [hider]
-    else draft.before.behind = hider
+    else {
+      draft.before.behind = hider
+      draft.waiting.behind = item
+    }
   },
-  'behind it'(draft) {
+  'behind it'(draft, item) {
     const hider = draft.wayPart ?? draft.subject
     const { group, plug } = draft
     if (plug && draft.clause.includes(plug) && hider !== null) plug.fields.behind ??= [hider]
     else if (group && hider !== null && group.fields.behind === undefined) {
       group.fields.behind = [hider]
       if (String(group.fields.holds) === hider) delete group.fields.holds
-    } else if (draft.subject !== null) draft.before.behind = draft.subject
+    } else if (draft.subject !== null) {
+      draft.before.behind = draft.subject
+      draft.waiting.behind = item
+    }
   },
   on(draft, item) {
     const of = text(item.part)
@@ -45,7 +51,7 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     else draft.turnTo(of)
   },
   traps(draft, item) {
-    if (item.of === null) return void draft.asks.add('part')
+    if (item.of === null) return draft.askAt('part', item)
     draft.add('traps', { of: item.of, by: item.by }, item)
   },
   'part first'(draft, item) {
@@ -148,6 +154,7 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   },
   correct(draft, item) {
     draft.correcting = draft.last !== null
+    draft.mayCorrect ||= item.at === 0
     draft.instead ||= item.at === 0 && (item.again === true || item.words[0]!.text === 'no')
   },
   swap(draft) {
@@ -157,7 +164,7 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   'undo last': (draft) => void draft.made.pop(),
   eased(draft, item) {
     const eased = draft.topic ?? draft.subject
-    if (eased === null) return void draft.asks.add('part')
+    if (eased === null) return draft.askAt('part', item)
     draft.add('part', { part: eased, level: 'eased' }, item)
   },
   value(draft, item) {
@@ -175,7 +182,7 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     else draft.leaveUnread(item)
   },
   heard(draft, item) {
-    draft.asks.add('heard')
+    draft.askAt('heard', item)
     draft.heard.push(item)
   },
   nothing: () => undefined,

@@ -2,7 +2,12 @@ import type { Language, Sense } from './sense'
 import { sensesOfName } from './lattice'
 
 /** A part of the record: its name, and the other ways it is said. */
-export type KnownPart = { name: string; said: readonly string[] }
+export type KnownPart = {
+  name: string
+  said: readonly string[]
+  /** Worked on from somewhere that no seat faces. */
+  isAway?: boolean
+}
 
 /**
  * What is known besides the trade's words: the parts and plugs of a record, and the shop's own words, each with the
@@ -12,6 +17,8 @@ export type OwnWords = {
   parts?: readonly KnownPart[]
   plugs?: readonly string[]
   house?: Readonly<Record<string, string>>
+  /** The part in hand: what a line is about that names none. */
+  inHand?: string | null
 }
 
 const made = new WeakMap<OwnWords, Language>()
@@ -19,8 +26,24 @@ const made = new WeakMap<OwnWords, Language>()
 /** A language with the names of a record and a shop's words, which go before the trade's. Cost: names, once. */
 export function withOwnWords(language: Language, own: OwnWords): Language {
   let known = made.get(own)
-  if (!known) made.set(own, (known = { ...language, phrases: phrasesWith(language, own) }))
+  if (!known)
+    made.set(own, (known = { ...language, phrases: phrasesWith(language, own), isAway: isAwayBy(language, own) }))
   return known
+}
+
+/** By what is known of the part, else by its name; on a vehicle with a fairing nothing is faced from a seat. */
+function isAwayBy({ away }: Language, { parts = [], inHand = null }: OwnWords): (part: string | null) => boolean {
+  const saysSo = (name: string) =>
+    phraseOf(name)
+      .split(' ')
+      .some((word) => away.has(word))
+  const hasFairing = parts.some(({ name }) => /\bfairing\b/i.test(name))
+  return (said) => {
+    const name = said ?? inHand
+    if (name === null) return hasFairing
+    const known = parts.find((part) => phraseOf(part.name) === phraseOf(name))
+    return hasFairing || known?.isAway === true || saysSo(name)
+  }
 }
 
 function phrasesWith(language: Language, { parts = [], plugs = [], house = {} }: OwnWords): Language['phrases'] {

@@ -65,7 +65,7 @@ export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     const plug = plugFor(draft, item)
     if (draft.subject !== null) plug.fields.name = draft.subject
     plug.fields.count = item.count
-    draft.asks.add('part')
+    draft.ask('part', plug)
   },
   'plug name'(draft, item) {
     const named = text(item.name)
@@ -115,12 +115,13 @@ export function ofSubject({ subject }: Draft): { of?: string } {
 }
 
 /** What an airbag's plug is called, whatever else: the word for its circuit, or for what it fires. */
-const OF_AN_AIRBAG = /airbag|tensioner|\bsrs\b/
+export const OF_AN_AIRBAG = /airbag|tensioner|\bsrs\b/i
 
 /** A plug without a name is the one of the part in hand: which, is asked. So is an airbag's that nobody opened. */
-export function finishPlug({ fields, isOpened }: Plug, draft: Draft): boolean {
-  if (OF_AN_AIRBAG.test(String(fields.name)) && fields.leave === undefined && !isOpened) draft.asks.add('airbag')
+export function finishPlug(plug: Plug, draft: Draft): boolean {
+  const { fields, isOpened } = plug
+  if (OF_AN_AIRBAG.test(String(fields.name)) && fields.leave === undefined && !isOpened) draft.ask('airbag', plug)
   if (fields.name !== undefined) return true
-  draft.asks.add('part')
+  draft.ask('part', plug)
   return false
 }

@@ -1,8 +1,8 @@
 import type { AskKind } from '../meaning'
-import { BESIDE_OTHERS, settled } from './clauses'
-import { Draft, type Group, type Made } from './draft'
+import { BESIDE_OTHERS, clausesOf, settled, type Clause } from './clauses'
+import { Draft, type Asking, type Group, type Made } from './draft'
 import { finishGroup, GROUP_ITEMS } from './groups'
-import { itemsOf } from './items'
+import { itemsOf, type Cover } from './items'
 import { OTHER_ITEMS } from './others'
 import { finishPlug, PLUG_ITEMS } from './plugs'
 import { finishRelease, RELEASE_ITEMS } from './releases'
@@ -27,19 +27,65 @@ const STATES_NOTHING: ReadonlySet<string> = new Set(['nothing', 'aside'])
 /** What a line says: facts with the words each came from, what is to be asked, what was not read. */
 export type Read = {
   facts: { fact: Record<string, unknown>; words: Word[] }[]
-  asks: AskKind[]
+  /** What has to be asked: of a fact by its place among them, or of words that are in none. */
+  asks: { ask: AskKind; fact: number | null; words: Word[] }[]
   /** `isTrade`: a word of the trade that fits nowhere; else one nobody knows. */
   unread: { word: Word; near: string[]; isTrade: boolean }[]
   heard: { meant: string; words: Word[] }[]
   which: Which[]
   /** Words that are in no fact: the line's note. */
   left: Word[]
+  clauses: Clause[]
+  /** It is so many instead, of what another line said. */
+  corrects: { count: number; words: Word[] } | null
 }
 
 /** Reads a line. Never fails. Cost: words times rules. */
-export function readLine(line: string, language: Language): Read {
-  const cover = itemsOf(wordsOf(line), language)
-  const draft = new Draft()
+export function readLine(line: string, language: Language): Readings {
+  const { best, others } = itemsOf(wordsOf(line), language)
+  const read = readItems(best, line, language)
+  for (const { cover, costsMore } of others) {
+    const other = readItems(cover, line, language)
+    if (saysOtherwise(other, read)) return { read, other: { ...other, isTie: costsMore < SAME_COST } }
+  }
+  return { read, other: null }
+}
+
+/** A line as it is read, and as it may be read as well. `isTie`: nothing speaks for the first. */
+export type Readings = { read: Read; other: (Read & { isTie: boolean }) | null }
+const SAME_COST = 1e-6
+
+/**
+ * Whether another reading is as good by what it leaves, and says something else. What a part is called is no other
+ * meaning: the words stand beside it.
+ */
+function saysOtherwise(other: Read, read: Read): boolean {
+  const inFacts = ({ facts }: Read) => new Set(facts.flatMap(({ words }) => words)).size
+  return (
+    other.asks.length <= read.asks.length &&
+    other.unread.length <= read.unread.length &&
+    other.facts.length > 0 &&
+    inFacts(other) >= inFacts(read) &&
+    meaningOf(other) !== meaningOf(read)
+  )
+}
+
+const NAMES = ['of', 'holds', 'behind', 'name', 'part', 'by', 'align', 'protects']
+
+function meaningOf({ facts }: Read): string {
+  const said = facts.map(({ fact }) =>
+    JSON.stringify(
+      Object.entries(fact)
+        .filter(([field]) => !NAMES.includes(field))
+        .sort(([a], [b]) => (a < b ? -1 : 1)),
+    ),
+  )
+  return said.sort().join()
+}
+
+/** What the items that a line is covered with come to. */
+function readItems(cover: Cover, line: string, language: Language): Read {
+  const draft = new Draft(language.isAway ?? (() => false))
   const items = settled(cover.items, line)
   for (const [i, item] of items.entries()) {
     if (draft.isOver) break
@@ -53,6 +99,7 @@ export function readLine(line: string, language: Language): Read {
   if (draft.made.length === 0 && draft.whenSaid !== null && draft.subject !== null)
     draft.add('part', { part: draft.subject, when: draft.whenSaid }, items[0]!)
   inTheirParts(draft)
+  const nowhere = saidOfNothing(draft)
   // A part and nothing else: it is named.
   if (draft.made.length === 0 && items.length > 0 && items.every(({ is }) => is === 'part' || is === 'end'))
     for (const item of items) if (item.is === 'part') draft.add('part', { part: item.part }, item)
@@ -61,7 +108,9 @@ export function readLine(line: string, language: Language): Read {
   const unread = draft.unread.flatMap(({ is, words }) =>
     words.map((word) => ({ word, near: near.get(word) ?? [], isTrade: is !== 'unread' })),
   )
-  const said = items.filter(({ is }) => is !== 'unread' && !STATES_NOTHING.has(is)).flatMap(({ words }) => words)
+  const said = items
+    .filter((item) => item.is !== 'unread' && !nowhere.has(item) && !STATES_NOTHING.has(item.is))
+    .flatMap(({ words }) => words)
   const held = new Set([...said, ...draft.unread.filter((item) => item.is !== 'unread').flatMap(({ words }) => words)])
   const asked = unread.filter(holdsUp).map(({ word }) => word)
   return {
@@ -69,12 +118,37 @@ export function readLine(line: string, language: Language): Read {
       fact: { fact, ...fields, ...insteadOf(fact, draft) },
       words: items.flatMap(({ words }) => words),
     })),
-    asks: [...draft.asks],
+    asks: eachAsk(draft.asks, whole),
     heard: draft.heard.map((item) => ({ meant: String(item.meant), words: item.words })),
     which: eachOnce(items.flatMap(({ which }) => which ?? [])),
     left: cover.words.filter((word) => !held.has(word) && !asked.includes(word)),
     unread: unread.filter(holdsUp).sort((a, b) => a.word.from - b.word.from),
+    clauses: clausesOf(cover.items),
+    corrects: draft.corrects && {
+      count: draft.corrects.count,
+      words: draft.corrects.items.flatMap(({ words }) => words),
+    },
   }
+}
+
+/** What hides it, and that it stays plugged, can turn a fact of these. */
+const COULD_BE_MEANT = ['holder', 'plug', 'release']
+
+/**
+ * What was said of a group or a plug that never came. Where it could be meant for what did, it is asked about; else, and
+ * a mere place, it is in no fact.
+ */
+function saidOfNothing({ before, waiting, made, unread }: Draft): ReadonlySet<Item> {
+  const { where, behind } = waiting
+  const nowhere = new Set<Item>()
+  if (where && before.where !== undefined) nowhere.add(where)
+  for (const item of [before.behind !== undefined && behind, before.leave])
+    if (item) {
+      if (made.some(({ fact }) => COULD_BE_MEANT.includes(fact))) unread.push({ ...item, is: 'stray' })
+      else nowhere.add(item)
+    }
+  for (const each of made) each.items = each.items.filter((item) => !nowhere.has(item))
+  return nowhere
 }
 
 /** After what came off on the way, unless it goes on about that. */
@@ -84,6 +158,18 @@ function backToOwner(draft: Draft, { is }: Item): void {
   if (draft.before.behind === draft.subject) return
   draft.subject = draft.owner
   draft.isOnTheWay = false
+}
+
+/** Each thing to ask of each fact once. */
+function eachAsk(asks: readonly Asking[], facts: readonly Made[]): Read['asks'] {
+  const found = new Map<string, Read['asks'][number]>()
+  for (const { ask, made, items } of asks) {
+    const at = made === null ? -1 : facts.indexOf(made)
+    const words = items.flatMap((item) => item.words)
+    const key = `${ask} ${at < 0 ? `at ${words[0]?.from}` : at}`
+    if (!found.has(key)) found.set(key, { ask, fact: at < 0 ? null : at, words })
+  }
+  return [...found.values()]
 }
 
 /** A name that stands in two items of one place is asked about once. */

@@ -17,10 +17,14 @@ function motionsOf(release: Made): ReleaseMotion[] {
 }
 
 /** Which way, as it was said; `finishRelease` asks what nobody can know from where the line was said. */
-function way(to: string | null): { to?: string } {
-  return to === null ? {} : { to: to === 'toward you' ? 'rearward' : to }
+const way = (to: string | null): { to?: string } => (to === null ? {} : { to })
+const TOWARD_YOU = 'toward you'
+const ASKED_WAYS: Record<string, AskKind> = {
+  forward: 'forward',
+  left: 'whose left',
+  right: 'whose left',
+  [TOWARD_YOU]: TOWARD_YOU,
 }
-const ASKED_WAYS: Record<string, AskKind> = { forward: 'forward', left: 'whose left', right: 'whose left' }
 
 function lastRelease(draft: Draft): Made | undefined {
   return (
@@ -52,7 +56,7 @@ function goes(draft: Draft, item: Item): void {
     draft.correcting = false
   } else if (last) {
     if (last.to !== to) motions!.push({ move: last.move!, ...way(to) })
-  } else if (motions && to === 'forward') draft.asks.add('forward')
+  } else if (motions && to === 'forward') draft.askAt('forward', item)
   else if (draft.subject !== null && FASTENED.includes(draft.last?.is ?? ''))
     motionsOf(releaseFor(draft, item)).push({ move: 'pull', ...way(to) })
   else if (to !== 'out') draft.leaveUnread(item)
@@ -78,7 +82,7 @@ export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> =
     const turn = lastTurn(draft, item)
     if (item.turn) turn.turn = text(item.turn)
     if (item.part) releaseFor(draft, item)
-    if (item.side) draft.asks.add('whose left')
+    if (item.side) draft.askAt('whose left', item)
   },
   sense(draft, item) {
     lastTurn(draft, item).sense = item.sense as 'clockwise'
@@ -124,16 +128,21 @@ export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> =
 }
 
 /** A turn without its sense, or seen from nobody knows where, is asked. */
-export function finishRelease({ fields }: Made, draft: Draft): void {
+export function finishRelease(release: Made, draft: Draft): void {
+  const { fields } = release
   const motions = (fields.motions ?? []) as ReleaseMotion[]
   if (motions.length === 0) delete fields.motions
+  const isAway = draft.isAway(textOrNull(fields.of))
   for (const motion of motions) {
+    // From a seat one looks forward.
+    if (motion.to === TOWARD_YOU && !isAway) motion.to = 'rearward'
     const ask = motion.to === undefined ? undefined : ASKED_WAYS[motion.to]
     if (ask === undefined) continue
-    draft.asks.add(ask)
+    draft.ask(ask, release)
     delete motion.to
   }
+  const isAskedWhose = draft.asks.some(({ ask }) => ask === 'whose left')
   for (const { move, sense, seenFrom } of motions)
-    if (move === 'turn' && !draft.asks.has('whose left') && (sense === undefined || seenFrom === undefined))
-      draft.asks.add('turn sense')
+    if (move === 'turn' && !isAskedWhose && (sense === undefined || seenFrom === undefined))
+      draft.ask('turn sense', release)
 }

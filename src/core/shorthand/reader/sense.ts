@@ -34,6 +34,10 @@ export type Language = {
   nouns: ReadonlySet<string>
   /** Signs and words at which a clause ends. */
   ends: ReadonlySet<string>
+  /** Words for what nobody faces from a seat: "toward you" says nothing there. */
+  away: ReadonlySet<string>
+  /** Whether a part is so, by the record; null: the part in hand. By its name alone where no record is known. */
+  isAway?: (part: string | null) => boolean
 }
 
 /** An item of a line with its words. */

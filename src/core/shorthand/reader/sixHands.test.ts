@@ -5,18 +5,24 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { expect, test } from '@jest/globals'
 import { z } from 'zod'
-import { understand } from '../understand'
+import { asksOf, understand } from '../understand'
 
 const file = (name: string) => fileURLToPath(new URL(`../corpus/${name}`, import.meta.url))
 const program = fileURLToPath(new URL('../../../../bench/scoreLines.mjs', import.meta.url))
 const Line = z.object({ hand: z.string(), line: z.string() })
 const Scored = Line.extend({ verdict: z.enum(['understood', 'asked', 'needless', 'missed', 'misread']) })
 
+/** As `bin/understand --json` prints it. */
+function readOf(line: string) {
+  const understood = understand(line)
+  return { line, ...understood, asks: asksOf(understood) }
+}
+
 /** Each line with its verdict, by the lines' own program. */
 function scored(lines: readonly z.infer<typeof Line>[]): z.infer<typeof Scored>[] {
   const folder = mkdtempSync(join(tmpdir(), 'lines-'))
   const read = join(folder, 'read.jsonl')
-  writeFileSync(read, lines.map(({ line }) => JSON.stringify({ line, ...understand(line) })).join('\n'))
+  writeFileSync(read, lines.map(({ line }) => JSON.stringify(readOf(line))).join('\n'))
   const run = [program, file('sixHands.jsonl'), read, '--json', '--goal', '0']
   let out: string
   try {

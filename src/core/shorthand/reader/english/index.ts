@@ -2,6 +2,7 @@ import type { Language } from '../sense'
 import { ARTICLES, ENDS, NOUNS, PHRASES, TALK } from './lexicon'
 import { byForm } from './numbers'
 import { RULES } from './rules'
+import { AWAY_FROM_SEATS } from './things'
 
 /** English as installers say it. */
 export const ENGLISH: Language = {
@@ -12,4 +13,5 @@ export const ENGLISH: Language = {
   talk: TALK,
   ends: ENDS,
   nouns: NOUNS,
+  away: AWAY_FROM_SEATS,
 }

@@ -106,3 +106,10 @@ export const MORE_PARTS: Readonly<Record<string, readonly string[]>> = {
   exhaust: [],
   cowl: [],
 }
+
+/** What is worked on from beside, behind or below a vehicle, or has no seats before it. Common practice, no source. */
+export const AWAY_FROM_SEATS: ReadonlySet<string> = new Set(
+  'door doors fairing belly pan tailgate boot bonnet hood bumper grille wing fender arch pillar sill kick headliner roof seat bench saddle tank tail handlebar mirror cowl wheel undertray splash'.split(
+    ' ',
+  ),
+)

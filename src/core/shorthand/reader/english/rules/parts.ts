@@ -21,7 +21,7 @@ export const PARTS: readonly Rule[] = [
     4,
   ),
   rule('MOVE NUM KIND', (_, n, value) => [count(n!), kind(value!)], 0.95),
-  rule('MOVE KIND', (_, value) => [kind(value!)], 1),
+  rule('MOVE KIND', (_, value) => [kind(value!)], 1.02),
   rule('MOVE NUM PART', (move, _, part) => ({ is: 'move', move, to: null, part })),
   rule('ease PART TO?', (part) => ({ is: 'part', part, level: 'eased' }), 0.9),
   rule('ease it? edge? TO?', () => ({ is: 'eased' }), 0.9),

@@ -19,7 +19,7 @@ export const PLACES: readonly Rule[] = [
     { is: 'where', where },
     { is: 'on', part },
   ]),
-  rule('AT? SIDE', (_, where) => ({ is: 'where', where })),
+  rule('AT? SIDE', (_, where) => ({ is: 'where', where }), 1.02),
   rule('AT? LR EDGE?', (_, side) => ({ is: 'where', where: side, ask: 'whose left' }), 1.05),
   rule('NUM LR NUM LR', (n, _, m) => (n === m ? { is: 'each', count: Number(n), where: 'each side' } : null), 0.9),
   ...['NUM PLACE NUM PLACE', 'NUM PLACE and NUM PLACE', 'NUM PLACE , NUM PLACE'].map((pattern) =>

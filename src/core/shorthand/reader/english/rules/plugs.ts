@@ -121,7 +121,7 @@ export const PLUGS: readonly Rule[] = [
   rule('TAB AT? SIDE', (_, _at, side) => ({ is: 'tab', side })),
   rule('TAB faces SIDE', (_, side) => ({ is: 'tab', side })),
   rule('TAB', () => ({ is: 'tab', side: null }), 1.1),
-  rule('LATCH', is('latch', 'latch')),
+  rule('LATCH', is('latch', 'latch'), 1.02),
   rule('COLOUR lock/catch/slider slide? it? back?', (colour) => ({ is: 'latch', latch: 'sliding lock', colour }), 0.9),
   rule('slide COLOUR? lock/catch back?', (colour) => ({ is: 'latch', latch: 'sliding lock', colour }), 0.9),
   rule('lock that? slides', () => ({ is: 'latch', latch: 'sliding lock', colour: null }), 0.9),

@@ -35,7 +35,7 @@ export const RELEASES: readonly Rule[] = [
   rule('MOVE TO PART', (move, to, part) => ({ is: 'move', move, to, part })),
   rule('MOVE PART YOU', (move, part) => ({ is: 'move', move, to: 'toward you', part })),
   rule('MOVE PART FORWARD', (move, part) => ({ is: 'move', move, to: 'forward', part })),
-  rule('MOVE PART off?', (move, part) => ({ is: 'move', move, to: null, part })),
+  rule('MOVE PART off?', (move, part) => ({ is: 'move', move, to: null, part }), 1.02),
   rule('MOVE it? off?', (move) => ({ is: 'move', move, to: null })),
   rule('MOVE hard', (move) => [
     { is: 'move', move, to: null },
