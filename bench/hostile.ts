@@ -19,8 +19,8 @@ const quiet = (await modest.job('Bench 1', smallDash(), small)).jobId
 const known = JSON.parse((await modest.get(`/api/jobs/${quiet}/events`)).text) as { upTo: number }
 
 /**
- * What the host took from this machine until now, in milliseconds of one processor, by Linux's own count of 10 ms (steal
- * in proc(5)); nothing elsewhere. A virtual machine stands still for it, whatever it does.
+ * What the host took from this machine until now, in milliseconds of one processor, by Linux's own count of 10 ms
+ * (steal in proc(5)); nothing elsewhere. A virtual machine stands still for it, whatever it does.
  */
 function takenMs(): number {
   try {

@@ -10,8 +10,8 @@ type FactOf<K extends Fact['fact']> = Extract<Fact, { fact: K }>
 export type Correction = { understood: Understood; places: readonly number[] }
 
 /**
- * What a line that begins with "no", "sorry", "I mean" makes of the facts that were taken last: each of its facts is one
- * of those, said otherwise. Null where it is no correction, or where it could be of two, or of none.
+ * What a line that begins with "no", "sorry", "I mean" makes of the facts that were taken last: each of its facts is
+ * one of those, said otherwise. Null where it is no correction, or where it could be of two, or of none.
  */
 export function correctionOf(last: readonly Fact[], understood: Understood): Correction | null {
   const { corrects } = understood

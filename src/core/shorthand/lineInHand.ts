@@ -10,7 +10,7 @@ export type Mend = { fact: Fact; settled: readonly AskKind[] }
 export type Mending = { mends: ReadonlyMap<string, Mend>; dropped: ReadonlySet<string> }
 export const NOTHING_MENDED: Mending = { mends: new Map(), dropped: new Set() }
 
-/** A fact of a line as it would be kept. `key`: the same as long as the line says the same, whatever is typed beside it. */
+/** A fact of a line as it would be kept. `key`: the same as long as the line says the same beside whatever else. */
 export type Chip = {
   key: string
   fact: Fact

@@ -6,7 +6,7 @@ import type { Understood } from './understand'
 type Span = { from: number; to: number }
 type Asked = Understood['asks'][number]
 
-/** What has to be settled before a line is taken whole. `asks`: something the line leaves open, of a fact or of none. */
+/** What has to be settled before a line is taken whole. `asks`: something the line leaves open, of a fact or not. */
 export type LineQuestion =
   | ({ kind: 'unread' } & Understood['notUnderstood'][number])
   | ({ kind: 'heard' } & Understood['heard'][number])

@@ -6,10 +6,12 @@ import { foldJob } from '../job/fold'
 import type { JobState } from '../job/jobState'
 import type { ProcedureDocument } from '../procedure/document'
 import { namesOf, understand } from '../shorthand/understand'
-import { caught, leftBehind } from './caught'
+import { correctionOf } from '../shorthand/correction'
+import { leftBehind } from './caught'
 import { offeredFor, takeLooseEnds } from './looseEnds'
 import { questionsOf, type Question } from './questions'
 import { stripDocument } from './stripDocument'
+import { takeLine, type LineToTake, type TakenLine } from './takeLine'
 import { EVENT_VERSION } from '../job/eventVersion'
 
 /**
@@ -19,6 +21,7 @@ import { EVENT_VERSION } from '../job/eventVersion'
 export class Recorder {
   readonly events: JobEvent[] = []
   inHand: Id | null = null
+  private last: TakenLine | null = null
   private at: Stamp | null = null
   private count = 0
   private readonly prefix: string
@@ -41,6 +44,7 @@ export class Recorder {
   readonly newId = (prefix: string): Id => `${prefix}-${this.prefix}${++this.count}`
 
   happen(...happenings: Happening[]): JobEvent[] {
+    this.last = null
     return this.append(happenings, 'counted')
   }
 
@@ -65,14 +69,25 @@ export class Recorder {
 
   /** Says a line that leaves nothing to ask; throws where it does, since a test's line is meant to be clear. */
   say(line: string): void {
-    const { document } = this
-    const { facts, asks, notUnderstood } = understand(line, namesOf(document))
+    const read = understand(line, namesOf(this.document))
+    const correction = this.last ? correctionOf(this.last.facts, read) : null
+    const { facts, asks, notUnderstood } = correction?.understood ?? read
     if (asks.length > 0 || notUnderstood.length > 0)
-      throw new Error(`“${line}” is not clear: ${[...asks, ...notUnderstood.map(({ said }) => said)].join(', ')}`)
-    const result = caught(document, this.state, facts, line, this.inHand, this.newId)
-    this.append(result.assumed, 'assumed')
-    this.happen(...result.happenings)
-    this.inHand = result.inHand
+      throw new Error(
+        `“${line}” is not clear: ${[...asks.map(({ ask }) => ask), ...notUnderstood.map(({ said }) => said)].join(', ')}`,
+      )
+    this.take({ facts, said: line, note: null, correction })
+  }
+
+  /** Takes a line, or what of it is clear. */
+  take(line: LineToTake): void {
+    const { base, document, state, events } = this
+    const taking = takeLine({ base, document, state, events }, line, this.inHand, this.last, this.newId)
+    if (taking.takesBack) this.takeBack(events.filter(({ id }) => this.last!.eventIds.includes(id)))
+    const made = [...this.append(taking.assumed, 'assumed'), ...this.append(taking.happenings, 'counted')]
+    const { facts, said, handBefore } = taking
+    this.last = { facts, said, hand: handBefore, eventIds: made.map(({ id }) => id) }
+    this.inHand = taking.inHand
   }
 
   turnTo(name: string): void {

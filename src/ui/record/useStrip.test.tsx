@@ -7,6 +7,7 @@ import { foldJob } from '@/core/job/fold'
 import { EVENT_VERSION } from '@/core/job/eventVersion'
 import { emptyDocument } from '@/core/procedure/document'
 import { stripDocument } from '@/core/strip/stripDocument'
+import type { Correction } from '@/core/shorthand/correction'
 import type { LiveJob } from '../job/useJob'
 import { useStrip } from './useStrip'
 
@@ -16,7 +17,7 @@ function strip() {
   return renderHook(() => {
     const [events, setEvents] = useState<JobEvent[]>([])
     const document = stripDocument(base, events)
-    const record = (happenings: readonly Happening[], certainty: JobEvent['certainty'] = 'counted') => {
+    const record = (happenings: readonly Happening[]) => {
       const made = happenings.map((what, i) => ({
         id: crypto.randomUUID(),
         jobId: 'j',
@@ -26,13 +27,29 @@ function strip() {
         at: `${String(events.length + i).padStart(16, '0')}-0000`,
         personId: 'p',
         corrects: null,
-        certainty,
+        certainty: 'counted',
         what,
       })) as JobEvent[]
       setEvents((now) => [...now, ...made])
       return made
     }
-    const job = { document, state: foldJob(document, events), record } as unknown as LiveJob
+    const [acts, setActs] = useState<string[][]>([])
+    const lastAct = acts.length > 0 ? { eventIds: acts.at(-1)!, atMs: 0 } : null
+    const takeBack = () => setEvents((now) => now.filter(({ id }) => !lastAct!.eventIds.includes(id)))
+    const log = { events }
+    const act = (happenings: readonly Happening[]) => {
+      const made = record(happenings)
+      setActs((now) => [...now, made.map(({ id }) => id)])
+      return made
+    }
+    const job = {
+      document,
+      state: foldJob(document, events),
+      record: act,
+      takeBack,
+      lastAct,
+      log,
+    } as unknown as LiveJob
     return { strip: useStrip(job, base), document, state: job.state, events }
   }).result
 }
@@ -64,4 +81,21 @@ test('no edits and no happenings record nothing', () => {
     now.current.strip.happen([])
   })
   expect(now.current.events).toEqual([])
+})
+
+test('a line corrects the one before it, as long as nothing else was done', () => {
+  const now = strip()
+  act(() => void now.current.strip.say([{ fact: 'holder', kind: 'spring clip', count: 8 }] as never, '8 clips'))
+  expect(now.current.strip.lastFacts).toMatchObject([{ count: 8 }])
+  const nine = { fact: 'holder', kind: 'spring clip', count: 9, instead: {} }
+  act(
+    () =>
+      void now.current.strip.say([nine] as never, 'no, nine', { correction: { places: [0] } as unknown as Correction }),
+  )
+  expect(now.current.document.holders).toMatchObject([{ count: 9 }])
+  expect(now.current.events.filter(({ what }) => what.kind === 'stated')).toMatchObject([
+    { what: { said: '8 clips; no, nine' } },
+  ])
+  act(() => now.current.strip.happen([{ kind: 'noted', itemId: null, text: 'tea' }] as never))
+  expect(now.current.strip.lastFacts).toEqual([])
 })

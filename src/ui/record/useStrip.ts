@@ -4,12 +4,11 @@ import type { Happening } from '@/core/job/event'
 import type { JobState } from '@/core/job/jobState'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Edit } from '@/core/procedure/edit'
-import { foldJob } from '@/core/job/fold'
-import { correctedFacts, type Correction } from '@/core/shorthand/correction'
+import type { Correction } from '@/core/shorthand/correction'
 import type { Fact } from '@/core/shorthand/meaning'
-import { stripDocument } from '@/core/strip/stripDocument'
 import type { Station } from '@/core/procedure/station'
-import { caught, leftBehind, type Caught } from '@/core/strip/caught'
+import { leftBehind, type Caught } from '@/core/strip/caught'
+import { takeLine, type TakenLine } from '@/core/strip/takeLine'
 import { newId } from '@/client/newId'
 import { unplacedSentence } from '@/words/shorthandWords'
 import type { LiveJob } from '../job/useJob'
@@ -58,25 +57,21 @@ export function useStrip(job: LiveJob, base: ProcedureDocument): LiveStrip {
     if (behind.length > 0) job.record(behind, 'assumed')
     setInHand(partId)
   }
-  const [last, setLast] = useState<Taken | null>(null)
+  const [last, setLast] = useState<TakenLine | null>(null)
   const isLast = last !== null && last.eventIds.every((id) => job.lastAct?.eventIds.includes(id))
-  const say: LiveStrip['say'] = (facts, said, { note = null, correction = null } = {}) => {
-    const before = correction && isLast ? last : null
-    const from = before ? withoutAct(base, job, before.eventIds) : job
-    const all = before ? correctedFacts(before.facts, correction!, facts) : facts
-    const words = before ? `${before.said}; ${said}` : said
-    if (before) job.takeBack()
-    const atHand = before ? before.hand : hand
-    const result = namedFrom(station, caught(from.document, from.state, all, words.slice(0, 300), atHand, newId))
-    const noted: Happening[] =
-      note === null ? [] : [{ kind: 'noted', itemId: result.inHand, text: note.slice(0, 1000) }]
-    const happenings = [...result.happenings, ...noted]
-    const made = result.assumed.length + happenings.length > 0 ? job.record(happenings, 'counted', result.assumed) : []
-    setLast(made.length > 0 ? { facts: all, said: words, hand: atHand, eventIds: made.map(({ id }) => id) } : null)
-    setInHand(result.inHand)
-    const item = result.happenings.findLast((what) => what.kind === 'undone' || what.kind === 'opened')
-    if (item) setLastItem(item.kind === 'undone' ? item.holderId : item.kind === 'opened' ? item.tetherId : null)
-    return result.unplaced.map(({ fact, because }) => unplacedSentence(fact, because))
+  const say: LiveStrip['say'] = (facts, said, more = {}) => {
+    const now = { base, document: job.document, state: job.state, events: job.log.events }
+    const line = { facts, said, note: more.note ?? null, correction: isLast ? (more.correction ?? null) : null }
+    const taking = takeLine(now, line, hand, last, newId)
+    if (taking.takesBack) job.takeBack()
+    const { assumed, happenings } = namedFrom(station, taking)
+    const made = assumed.length + happenings.length > 0 ? job.record(happenings, 'counted', assumed) : []
+    const eventIds = made.map(({ id }) => id)
+    setLast(made.length > 0 ? { facts: taking.facts, said: taking.said, hand: taking.handBefore, eventIds } : null)
+    setInHand(taking.inHand)
+    const item = itemCaught(happenings)
+    if (item) setLastItem(item)
+    return taking.unplaced.map(({ fact, because }) => unplacedSentence(fact, because))
   }
   return {
     job,
@@ -96,14 +91,10 @@ export function useStrip(job: LiveJob, base: ProcedureDocument): LiveStrip {
 
 const NO_FACTS: readonly Fact[] = []
 
-/** A line that was taken: what it said, with which part in hand, and the events it became. */
-type Taken = { facts: readonly Fact[]; said: string; hand: Id | null; eventIds: readonly string[] }
-
-/** The strip as it stands without one act. */
-function withoutAct(base: ProcedureDocument, job: LiveJob, eventIds: readonly string[]) {
-  const events = job.log.events.filter(({ id }) => !eventIds.includes(id))
-  const document = stripDocument(base, events)
-  return { document, state: foldJob(document, events) }
+/** The holder or plug that was caught last. */
+function itemCaught(happenings: readonly Happening[]): Id | null {
+  const what = happenings.findLast(({ kind }) => kind === 'undone' || kind === 'opened')
+  return what?.kind === 'undone' ? what.holderId : what?.kind === 'opened' ? what.tetherId : null
 }
 
 function namedFrom(station: Station, caught: Caught): Caught {

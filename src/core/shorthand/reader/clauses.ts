@@ -131,6 +131,9 @@ function withoutReasons(items: readonly Item[]): Item[] {
       return sentence.filter(isEnd)
     return partedAt(sentence, isEnd).flatMap((clause) => {
       const at = clause.findIndex(({ is }) => is === 'reason' || is === 'hypothesis')
+      // "Two clips if the trim is old": on a condition that nobody knows.
+      if (clause[at]?.isCondition === true && clause.slice(0, at).some(isStrong))
+        return [...clause.slice(0, at), { ...clause[at]!, is: 'condition' }, ...clause.slice(at + 1)]
       return at < 0 ? clause : [...clause.slice(0, at), ...clause.filter(isEnd)]
     })
   })

@@ -1,6 +1,6 @@
 import { isEmpty, latticeOf, type Options } from './lattice'
 import { fitsAt, type Fit } from './patterns'
-import type { Item, Language } from './sense'
+import type { Item, Language, Rule } from './sense'
 import { knownWords, nearest } from './spelling'
 import type { Word } from './words'
 
@@ -12,8 +12,8 @@ const TALK = 0.7
 const MISSPELT_TALK = 3.2
 const UNREAD = 6
 
-/** A line as items, with its words that say something, and what was not read. */
-export type Cover = { items: Item[]; words: Word[]; unread: { word: Word; near: string[] }[] }
+/** A line as items, with its words that say something, what was not read, and the rules that made the items. */
+export type Cover = { items: Item[]; words: Word[]; unread: { word: Word; near: string[] }[]; rules: Rule[] }
 
 /** One step over a line: by a rule, or past a word that is in no item. `isUnread`: one that says something. */
 type Step = { from: number; to: number; cost: number; fit: Fit | null; isUnread: boolean }
@@ -110,7 +110,7 @@ function wayFrom(begin: number, after: readonly Way[]): Step[] {
 }
 
 function coverOf(way: readonly Step[], words: readonly Word[], language: Language): Cover {
-  const cover: Cover = { items: [], words: [], unread: [] }
+  const cover: Cover = { items: [], words: [], unread: [], rules: [] }
   for (const step of way) take(step, words, language, cover)
   return cover
 }
@@ -133,6 +133,7 @@ function take({ from, to, fit, isUnread }: Step, words: readonly Word[], languag
   const word = own[0]!
   const at = { at: from, end: to, words: own }
   if (fit) {
+    cover.rules.push(fit.rule)
     cover.words.push(...own.filter(({ text }) => !language.articles.has(text)))
     const more = {
       ...(fit.meant.length > 0 && { meant: fit.meant }),

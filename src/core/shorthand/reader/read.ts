@@ -6,6 +6,7 @@ import { itemsOf, type Cover } from './items'
 import { OTHER_ITEMS } from './others'
 import { finishPlug, PLUG_ITEMS } from './plugs'
 import { finishRelease, RELEASE_ITEMS } from './releases'
+import { inNothing, saidOfNothing } from './saidOfNothing'
 import type { Item, Language, Which } from './sense'
 import { wordsOf, type Word } from './words'
 
@@ -87,32 +88,16 @@ function meaningOf({ facts }: Read): string {
 function readItems(cover: Cover, line: string, language: Language): Read {
   const draft = new Draft(language.isAway ?? (() => false))
   const items = settled(cover.items, line)
-  for (const [i, item] of items.entries()) {
-    if (draft.isOver) break
-    draft.next = items[i + 1] ?? null
-    backToOwner(draft, item)
-    MEANINGS[item.is]!(draft, item)
-    if (item.is !== 'end' && !STATES_NOTHING.has(item.is)) draft.keep(item)
-    draft.last = item
-  }
-  // "Only with a second battery the fuse holder": that there is one.
-  if (draft.made.length === 0 && draft.whenSaid !== null && draft.subject !== null)
-    draft.add('part', { part: draft.subject, when: draft.whenSaid }, items[0]!)
+  tell(draft, items)
+  onlyNamed(draft, items)
   inTheirParts(draft)
   const nowhere = saidOfNothing(draft)
-  // A part and nothing else: it is named.
-  if (draft.made.length === 0 && items.length > 0 && items.every(({ is }) => is === 'part' || is === 'end'))
-    for (const item of items) if (item.is === 'part') draft.add('part', { part: item.part }, item)
   const whole = draft.made.filter((made) => finish(made, draft))
   const near = new Map(cover.unread.map((unread) => [unread.word, unread.near]))
-  const unread = draft.unread.flatMap(({ is, words }) =>
-    words.map((word) => ({ word, near: near.get(word) ?? [], isTrade: is !== 'unread' })),
-  )
-  const said = items
-    .filter((item) => item.is !== 'unread' && !nowhere.has(item) && !STATES_NOTHING.has(item.is))
-    .flatMap(({ words }) => words)
-  const held = new Set([...said, ...draft.unread.filter((item) => item.is !== 'unread').flatMap(({ words }) => words)])
-  const asked = unread.filter(holdsUp).map(({ word }) => word)
+  const unread = draft.unread
+    .flatMap(({ is, words }) => words.map((word) => ({ word, near: near.get(word) ?? [], isTrade: is !== 'unread' })))
+    .filter(holdsUp)
+  const { corrects } = draft
   return {
     facts: whole.map(({ fact, fields, items }) => ({
       fact: { fact, ...fields, ...insteadOf(fact, draft) },
@@ -121,34 +106,46 @@ function readItems(cover: Cover, line: string, language: Language): Read {
     asks: eachAsk(draft.asks, whole),
     heard: draft.heard.map((item) => ({ meant: String(item.meant), words: item.words })),
     which: eachOnce(items.flatMap(({ which }) => which ?? [])),
-    left: cover.words.filter((word) => !held.has(word) && !asked.includes(word)),
-    unread: unread.filter(holdsUp).sort((a, b) => a.word.from - b.word.from),
+    left: leftOf(cover, items, draft, new Set([...nowhere, ...inNothing(draft, whole)]), unread),
+    unread: unread.sort((a, b) => a.word.from - b.word.from),
     clauses: clausesOf(cover.items),
-    corrects: draft.corrects && {
-      count: draft.corrects.count,
-      words: draft.corrects.items.flatMap(({ words }) => words),
-    },
+    corrects: corrects && { count: corrects.count, words: corrects.items.flatMap(({ words }) => words) },
   }
 }
 
-/** What hides it, and that it stays plugged, can turn a fact of these. */
-const COULD_BE_MEANT = ['holder', 'plug', 'release']
+/** Item after item into the draft. */
+function tell(draft: Draft, items: readonly Item[]): void {
+  for (const [i, item] of items.entries()) {
+    if (draft.isOver) break
+    draft.next = items[i + 1] ?? null
+    backToOwner(draft, item)
+    MEANINGS[item.is]!(draft, item)
+    if (item.is !== 'end' && !STATES_NOTHING.has(item.is)) draft.keep(item)
+    draft.last = item
+  }
+}
 
-/**
- * What was said of a group or a plug that never came. Where it could be meant for what did, it is asked about; else, and
- * a mere place, it is in no fact.
- */
-function saidOfNothing({ before, waiting, made, unread }: Draft): ReadonlySet<Item> {
-  const { where, behind } = waiting
-  const nowhere = new Set<Item>()
-  if (where && before.where !== undefined) nowhere.add(where)
-  for (const item of [before.behind !== undefined && behind, before.leave])
-    if (item) {
-      if (made.some(({ fact }) => COULD_BE_MEANT.includes(fact))) unread.push({ ...item, is: 'stray' })
-      else nowhere.add(item)
-    }
-  for (const each of made) each.items = each.items.filter((item) => !nowhere.has(item))
-  return nowhere
+/** A part and nothing else: it is named. "Only with a second battery the fuse holder": that there is one. */
+function onlyNamed(draft: Draft, items: readonly Item[]): void {
+  if (draft.made.length > 0 || items.length === 0) return
+  if (draft.whenSaid !== null && draft.subject !== null)
+    draft.add('part', { part: draft.subject, when: draft.whenSaid }, items[0]!)
+  else if (items.every(({ is }) => is === 'part' || is === 'end'))
+    for (const item of items) if (item.is === 'part') draft.add('part', { part: item.part }, item)
+}
+
+/** Words in no fact and not asked about. `gone`: items that came to nothing. */
+function leftOf(
+  { words }: Cover,
+  items: readonly Item[],
+  draft: Draft,
+  gone: ReadonlySet<Item>,
+  asked: Read['unread'],
+): Word[] {
+  const said = items.filter((item) => item.is !== 'unread' && !gone.has(item) && !STATES_NOTHING.has(item.is))
+  const stray = draft.unread.filter(({ is }) => is !== 'unread')
+  const held = new Set([...said, ...stray].flatMap((item) => item.words))
+  return words.filter((word) => !held.has(word) && !asked.some((unread) => unread.word === word))
 }
 
 /** After what came off on the way, unless it goes on about that. */

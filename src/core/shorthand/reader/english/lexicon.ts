@@ -258,7 +258,8 @@ const TABLE: readonly (readonly [string, string, string])[] = [
     '',
     "couldn't|cannot|can't|cant|could not|didn't|did not|wasn't|was not|isn't|is not|aren't|are not|haven't|have not|hasn't|couldn t|no need to|not sure whether|manual says|book says|they say",
   ],
-  ['HYPOTHESIS', '', 'if you|if it|if they|if more|if any|when you|if the'],
+  ['HYPOTHESIS', '', 'when you'],
+  ['HYPOTHESIS', 'if', 'if you|if it|if they|if more|if any|if the'],
   [
     'UNIT',
     '',

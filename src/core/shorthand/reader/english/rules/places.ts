@@ -15,10 +15,6 @@ export const PLACES: readonly Rule[] = [
   rule('PLACE', (where) => ({ is: 'where', where }), 1.05),
   rule('AT PLACE EDGE?', (_, where, edge) => ({ is: 'where', where, placed: true, edge: edge !== null }), 1.04),
   rule('AT? PLACE LR EDGE?', (_, place, side) => ({ is: 'where', where: corner(place!, side!) })),
-  rule('AT? PLACE of PART', (_, where, part) => [
-    { is: 'where', where },
-    { is: 'on', part },
-  ]),
   rule('AT? SIDE', (_, where) => ({ is: 'where', where }), 1.02),
   rule('AT? LR EDGE?', (_, side) => ({ is: 'where', where: side, ask: 'whose left' }), 1.05),
   rule('NUM LR NUM LR', (n, _, m) => (n === m ? { is: 'each', count: Number(n), where: 'each side' } : null), 0.9),
