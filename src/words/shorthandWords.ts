@@ -273,7 +273,13 @@ export function openLineNote(line: string, questions: readonly { sentence: strin
 }
 
 /** What the button that takes a line does to it. */
-export function takeWords(clear: number, open: number): string {
-  if (open === 0) return 'Take'
-  return clear === 0 ? 'Keep as a note' : `Take ${clear}, note the rest`
+export function takeWords(clear: number, open: number): { does: string; keeps: string } {
+  if (open === 0) return { does: 'Take', keeps: '' }
+  return clear === 0 ? { does: 'Note it', keeps: 'for the desk' } : { does: `Take ${clear}`, keeps: 'note the rest' }
+}
+
+/** The fact a question is about, where there are others it could be. */
+export function askedOf(question: LineQuestion, chips: readonly { fact: Fact }[]): string {
+  const of = question.kind === 'asks' && question.fact !== null && chips.length > 1 ? chips[question.fact] : undefined
+  return of ? factWords(of.fact) : ''
 }

@@ -50,7 +50,7 @@ describe('a question is known by its kind and place, whatever its sentence says'
   test.each([
     ['climate panel: clips', 'count', '4', { kind: 'spring clip', count: 4, holds: ['Climate panel'] }],
     ['2 screws', 'drive', 'T20', { count: 2, drive: 'six-lobe', size: 'T20' }],
-    ['2 hex', 'size', '10', { count: 2, drive: 'hex', size: '10' }],
+    ['2 hex', 'size', 'hex 10', { count: 2, drive: 'hex', size: '10' }],
     [
       'knob: turn',
       'turn sense',
@@ -67,7 +67,7 @@ describe('a question is known by its kind and place, whatever its sentence says'
   })
   test('only heads of the drive that was said are offered', () => {
     const sizes = answers('2 hex').map((answer) => answer.says === 'so' && answer.words)
-    expect(sizes).toEqual(['7', '8', '10', '13'])
+    expect(sizes).toEqual(['hex 7', 'hex 8', 'hex 10', 'hex 13'])
   })
   test.each([
     ['door card: pull toward you', 'door card: pull inboard'],

@@ -104,7 +104,13 @@ function headAnswers(asked: Asked, fact: Fact | null, fits: (drive: string) => b
   if (fact?.fact !== 'holder') return []
   return HEADS.flatMap((head) => {
     const { drive, size } = driveOf(head)!
-    return fits(drive) ? so(asked, size || drive, { ...sure(fact, 'size'), drive, ...(size && { size }) }) : []
+    return fits(drive)
+      ? so(asked, size.startsWith('T') || size.startsWith('P') ? size : head, {
+          ...sure(fact, 'size'),
+          drive,
+          ...(size && { size }),
+        })
+      : []
   })
 }
 

@@ -1,6 +1,6 @@
 import { AXES } from '../procedure/direction'
 import { driveOf } from '../procedure/heads'
-import { DRIVES, HOLDER_KINDS } from '../procedure/holderKinds'
+import { DRIVES, HOLDER_KINDS, THREADED_KINDS } from '../procedure/holderKinds'
 import { EFFORTS, FIXINGS, PART_TOOLS, REST_WAYS } from '../procedure/part'
 import { LATCHES, LEAD_COLOURS, TAB_SIDES } from '../procedure/tether'
 import { Fact, FOUND_STATES } from './meaning'
@@ -98,9 +98,13 @@ export type Mendable = {
   typed: (said: string) => Fact | null
 }
 
+const OF_SCREWS = ['head', 'thread']
+
 /** What of a fact can be mended, in the order in which it is said. */
 export function mendableOf(fact: Fact): Mendable[] {
-  return FIELDS[fact.fact].map(({ field, values }) => ({
+  const isOfScrew = fact.fact === 'holder' && (THREADED_KINDS.includes(fact.kind) || fact.drive !== undefined)
+  const fields = FIELDS[fact.fact].filter(({ field }) => isOfScrew || !OF_SCREWS.includes(field))
+  return fields.map(({ field, values }) => ({
     field,
     now: nowOf(fact, field),
     choices:

@@ -8,10 +8,12 @@ import { PlugMark } from '../marks/PlugMark'
 import { holderWords, itemWords } from '@/words/items'
 import { contradictionWords } from '@/words/contradictionWords'
 import { motionsWords, startWords } from '@/words/operations'
+import { StartCorner } from './StartCorner'
 import type { LiveStrip } from './useStrip'
 
 /**
- * The facts of the part in hand, and the few that take one tap: how it is held without fasteners, brittle, two people.
+ * The facts of the part in hand, and the few that take one tap: where it is begun at, how it is held without
+ * fasteners, brittle, two people, in how many pieces it comes.
  */
 export function PartKnown({ strip, part }: { strip: LiveStrip; part: Part }) {
   const { document, state } = strip.job
@@ -79,6 +81,17 @@ export function PartKnown({ strip, part }: { strip: LiveStrip; part: Part }) {
               </li>
             ),
         )}
+        {(part.brittle || part.persons > 1 || part.pieces > 1) && (
+          <li className="min-h-11 border-b border-hair py-2">
+            {[
+              part.brittle && 'brittle',
+              part.persons > 1 && `${part.persons} people`,
+              part.pieces > 1 && `${part.pieces} pieces`,
+            ]
+              .filter(Boolean)
+              .join(', ')}
+          </li>
+        )}
         {release && <li className="min-h-11 border-b border-hair py-2">{release}</li>}
       </ul>
       {otherwise.map((item) => {
@@ -111,10 +124,25 @@ export function PartKnown({ strip, part }: { strip: LiveStrip; part: Part }) {
         {part.persons < 2 && (
           <Tap words="Two people" onClick={() => change({ persons: 2 }, `${part.name} two people`)} />
         )}
+        {part.pieces < MOST_PIECES && (
+          <Tap
+            words={`${part.pieces + 1} pieces`}
+            onClick={() => change({ pieces: part.pieces + 1 }, `${part.name} ${part.pieces + 1} pieces`)}
+          />
+        )}
       </div>
+      {part.release.start === '' && (
+        <StartCorner
+          name={part.name}
+          onStart={(start) => change({ release: { ...part.release, start } }, `${part.name} start ${start}`)}
+        />
+      )}
     </section>
   )
 }
+
+/** More than a hand lays down at once are parts of their own. */
+const MOST_PIECES = 6
 
 function Tap({ words, onClick }: { words: string; onClick: () => void }) {
   return (

@@ -4,6 +4,7 @@ import { wallMsOf } from '@/core/base/clock'
 import type { StripRow } from '@/core/strip/stripRows'
 import { SettingsNow } from '../job/SettingsNow'
 import type { JobData } from '../job/useJob'
+import { StandAt } from './StandAt'
 import { StripRail } from './StripRail'
 import type { LiveStrip } from './useStrip'
 
@@ -34,20 +35,11 @@ export function StripAside({
           {facts === 1 ? 'fact' : 'facts'}
         </span>
       </p>
-      <label className="mb-1 flex items-center gap-3 text-[17px]">
-        <span className="shrink-0 font-bold">I stand at</span>
-        <select
-          className="field !min-h-12 text-lg"
-          value={strip.station}
-          onChange={(event) => strip.standAt(event.target.value)}
-        >
-          {[...STATIONS, ...data.house.stations.map(({ name }) => name)].map((station) => (
-            <option key={station} value={station}>
-              {station}
-            </option>
-          ))}
-        </select>
-      </label>
+      <StandAt
+        station={strip.station}
+        stations={[...STATIONS, ...data.house.stations.map(({ name }) => name)]}
+        onStand={strip.standAt}
+      />
       <div
         className="-mx-4 min-h-0 flex-1 overflow-y-auto px-4"
         tabIndex={0}

@@ -9,11 +9,14 @@ import { answersTo } from '@/core/shorthand/lineQuestions'
 import type { Understood } from '@/core/shorthand/understand'
 import { waitsThere } from '@/core/strip/waitsThere'
 import { asAnother, saidTwice, type SaidTwice } from '@/core/strip/saidTwice'
+import { Dictate } from '../say/Dictate'
 import { LineChips } from '../say/LineChips'
 import { LineRead } from '../say/LineRead'
+import { MendSheet } from '../say/MendSheet'
 import { useLine, type Line } from '../say/useLine'
 import { itemWords } from '@/words/items'
 import {
+  askedOf,
   lineAnswerWords,
   lineQuestionSentence,
   openLineNote,
@@ -29,6 +32,7 @@ import type { LiveStrip } from './useStrip'
 export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly HouseWord[] }) {
   const [answer, setAnswer] = useState<string[]>([])
   const [same, setSame] = useState<string[]>([])
+  const [mended, setMended] = useState<string | null>(null)
   const id = useId()
   const { document, state } = strip.job
   const read = useLine(document, words, strip.inHand, strip.lastFacts)
@@ -38,6 +42,7 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
   const facts = line.chips.map(({ fact }) => fact)
   const questions: Asked[] = [
     ...line.questions.map((question): Asked => ({
+      about: askedOf(question, line.chips),
       sentence: lineQuestionSentence(question),
       answers: answersTo(question, line.line, facts).map((given) => ({
         words: lineAnswerWords(given, line.understood!),
@@ -45,6 +50,7 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
       })),
     })),
     ...twice.map((item): Asked => ({
+      about: '',
       sentence: saidTwiceSentence(item),
       answers: [
         {
@@ -63,55 +69,65 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
     line.type('')
     setSame([])
   }
+  const takes = takeWords(clear.length, questions.length)
   return (
-    <section
-      aria-label="What came off"
-      className="on-sign flex min-h-[196px] flex-col gap-3 px-5 py-4 max-lg:-mr-4 lg:rounded-b xl:min-h-[216px]"
-    >
-      <form
-        className="flex items-stretch gap-3"
-        onSubmit={(event) => {
-          event.preventDefault()
-          take()
-        }}
+    <>
+      <section
+        aria-label="What came off"
+        className="on-sign flex min-h-[196px] flex-col gap-3 px-5 py-4 max-lg:-mr-4 lg:rounded-b xl:min-h-[216px]"
       >
-        <label htmlFor={id} className="sr-only">
-          Say it in a line
-        </label>
-        <input
-          id={id}
-          className={`num min-h-14 min-w-0 flex-1 rounded border-2 border-white/60 bg-transparent px-3 ${line.line.length > 44 ? 'text-[19px]' : 'text-[25px]'} text-white placeholder:font-normal placeholder:text-white/80 focus-visible:border-white`}
-          value={line.line}
-          onChange={(event) => type(event.target.value)}
-          placeholder="bezel: 9 clips, 2 T20 behind liner"
-          autoComplete="off"
-          autoCapitalize="none"
-          spellCheck={false}
-          maxLength={200}
-          aria-describedby={`${id}-said`}
-        />
-        <button
-          type="submit"
-          disabled={clear.length + questions.length === 0}
-          className="min-h-14 min-w-28 rounded bg-white px-5 text-2xl font-bold leading-tight text-[#0f1315] disabled:bg-transparent disabled:text-white disabled:outline-dashed disabled:outline-2 disabled:-outline-offset-2 disabled:outline-white/70"
+        <form
+          className="flex flex-wrap items-stretch gap-3"
+          onSubmit={(event) => {
+            event.preventDefault()
+            take()
+          }}
         >
-          {takeWords(clear.length, questions.length)}
-        </button>
-      </form>
-      <div id={`${id}-said`} aria-live="polite" className="flex min-h-0 flex-1 flex-col gap-3">
-        {line.understood ? (
-          <AsRead line={line} understood={line.understood} question={questions[0] ?? null} />
-        ) : answer.length > 0 ? (
-          answer.map((sentence) => (
-            <p key={sentence} role="alert" className="text-xl font-semibold">
-              {sentence}
-            </p>
-          ))
-        ) : (
-          <InHand strip={strip} />
-        )}
-      </div>
-    </section>
+          <label htmlFor={id} className="sr-only">
+            Say it in a line
+          </label>
+          <input
+            id={id}
+            className={`num min-h-14 min-w-0 flex-1 rounded border-2 border-white/60 bg-transparent px-3 ${line.line.length > 44 ? 'text-[19px]' : 'text-[25px]'} text-white placeholder:font-normal placeholder:text-white/80 focus-visible:border-white`}
+            value={line.line}
+            onChange={(event) => type(event.target.value)}
+            placeholder="bezel: 9 clips, 2 T20 behind liner"
+            autoComplete="off"
+            autoCapitalize="none"
+            spellCheck={false}
+            maxLength={200}
+            aria-describedby={`${id}-said`}
+          />
+          <Dictate
+            said={line.line}
+            onWords={type}
+            className="grid min-h-14 w-14 place-items-center rounded border-2 border-white/60 aria-pressed:bg-white aria-pressed:text-[#0f1315]"
+          />
+          <button
+            type="submit"
+            disabled={clear.length + questions.length === 0}
+            className="min-h-14 min-w-28 rounded bg-white px-5 text-2xl font-bold leading-tight text-[#0f1315] disabled:bg-transparent disabled:text-white disabled:outline-dashed disabled:outline-2 disabled:-outline-offset-2 disabled:outline-white/70"
+          >
+            {takes.does}
+            {takes.keeps && <span className="block text-base font-semibold">{takes.keeps}</span>}
+          </button>
+        </form>
+        <div id={`${id}-said`} aria-live="polite" className="flex min-h-0 flex-1 flex-col gap-3">
+          {line.understood ? (
+            <AsRead line={line} understood={line.understood} question={questions[0] ?? null} onMend={setMended} />
+          ) : answer.length > 0 ? (
+            answer.map((sentence) => (
+              <p key={sentence} role="alert" className="text-xl font-semibold">
+                {sentence}
+              </p>
+            ))
+          ) : (
+            <InHand strip={strip} />
+          )}
+        </div>
+      </section>
+      <MendSheet mended={mended} line={line} close={() => setMended(null)} />
+    </>
   )
 }
 
@@ -119,10 +135,20 @@ const isAskedTwice = ({ fact }: Chip, twice: readonly SaidTwice[]) => twice.some
 const opened = (chip: Chip): Chip => ({ ...chip, state: 'open' })
 
 /** A question about the line as it is shown, and what each tap does. */
-type Asked = { sentence: string; answers: { words: string; take: () => void }[] }
+type Asked = { about: string; sentence: string; answers: { words: string; take: () => void }[] }
 
 /** What the line says so far, and the first thing that is open in it. */
-function AsRead({ line, understood, question }: { line: Line; understood: Understood; question: Asked | null }) {
+function AsRead({
+  line,
+  understood,
+  question,
+  onMend,
+}: {
+  line: Line
+  understood: Understood
+  question: Asked | null
+  onMend: (key: string) => void
+}) {
   return (
     <>
       {understood.left.length + understood.notUnderstood.length > 0 && (
@@ -130,7 +156,7 @@ function AsRead({ line, understood, question }: { line: Line; understood: Unders
           <LineRead line={line.line} understood={understood} inNone="Kept with the line, in no fact" />
         </div>
       )}
-      <LineChips line={line} isSign />
+      <LineChips line={line} onMend={onMend} isSign />
       {understood.other && !understood.other.isTie && !question && (
         <p className="flex flex-wrap items-center gap-3 text-lg">
           Or is it:
@@ -145,7 +171,10 @@ function AsRead({ line, understood, question }: { line: Line; understood: Unders
       )}
       {question && (
         <div className="flex flex-wrap items-center justify-between gap-3">
-          <p className="text-[27px] font-extrabold leading-tight">{question.sentence}</p>
+          <p className="text-[27px] font-extrabold leading-tight">
+            {question.about && <span className="block text-lg font-semibold">{question.about}</span>}
+            {question.sentence}
+          </p>
           <p className="flex flex-wrap gap-3">
             {question.answers.map((each) => (
               <button

@@ -7,8 +7,9 @@ import { factWords, mendFieldWords, mendValueWords } from '@/words/shorthandWord
 import { Dialog } from '../shell/Dialog'
 import type { Line } from './useLine'
 
-/** One fact of a line, to be said otherwise by a tap or in words, or not at all. */
-export function MendSheet({ chip, line, close }: { chip: Chip | null; line: Line; close: () => void }) {
+/** One fact of a line (`mended`: its key), to be said otherwise by a tap or in words, or not at all. */
+export function MendSheet({ mended, line, close }: { mended: string | null; line: Line; close: () => void }) {
+  const chip = line.chips.find(({ key }) => key === mended) ?? null
   return (
     <Dialog title={chip ? factWords(chip.fact) : ''} open={chip !== null} onClose={close} wide>
       {chip && <Mending chip={chip} line={line} close={close} />}

@@ -5,13 +5,15 @@ import type { Edit } from '@/core/procedure/edit'
 import type { HouseWord } from '@/core/shop/houseWord'
 import type { Understood } from '@/core/shorthand/understand'
 import { itemWords } from '@/words/items'
-import { lineAnswerWords, lineQuestionSentence, readingWords, unplacedSentence } from '@/words/shorthandWords'
+import { askedOf, lineAnswerWords, lineQuestionSentence, readingWords, unplacedSentence } from '@/words/shorthandWords'
 import { newId } from '@/client/newId'
 import { aboutOf, clearFacts, restOfLine } from '@/core/shorthand/lineInHand'
 import { answersTo } from '@/core/shorthand/lineQuestions'
 import type { Fact } from '@/core/shorthand/meaning'
+import { Dictate } from './Dictate'
 import { LineChips } from './LineChips'
 import { LineRead } from './LineRead'
+import { MendSheet } from './MendSheet'
 import { useLine, type Line } from './useLine'
 
 /**
@@ -33,6 +35,7 @@ export function SayLine({
 }) {
   const [answer, setAnswer] = useState<string[]>([])
   const [last, setLast] = useState<readonly Fact[]>([])
+  const [mended, setMended] = useState<string | null>(null)
   const id = useId()
   const line = useLine(document, words, partId, last)
   const { shorthand, understood } = line
@@ -65,7 +68,7 @@ export function SayLine({
         {partId ? <span className="font-normal text-second">, about the {itemWords(document, partId)}</span> : null}
       </label>
       <form
-        className="mt-1 flex items-start gap-2"
+        className="mt-1 flex flex-wrap items-start gap-2"
         onSubmit={(event) => {
           event.preventDefault()
           void add()
@@ -74,7 +77,7 @@ export function SayLine({
         <textarea
           id={id}
           rows={2}
-          className="field resize-none leading-snug"
+          className="field min-w-0 flex-1 resize-none leading-snug"
           value={line.line}
           onChange={(event) => (line.type(event.target.value.replace(/\n/g, ' ')), setAnswer([]))}
           onKeyDown={(event) => {
@@ -89,24 +92,30 @@ export function SayLine({
           maxLength={200}
           aria-describedby={`${id}-said`}
         />
+        <Dictate
+          said={line.line}
+          onWords={(words_) => (line.type(words_), setAnswer([]))}
+          className="desk-button !px-2"
+        />
         <button type="submit" className="desk-button main" disabled={clear.length === 0}>
           {hasOpen && clear.length > 0 ? `Add ${clear.length}` : 'Add'}
         </button>
       </form>
       <div id={`${id}-said`} aria-live="polite">
-        {understood && <Reading understood={understood} line={line} />}
+        {understood && <Reading understood={understood} line={line} onMend={setMended} />}
         {answer.map((sentence) => (
           <p key={sentence} className="mt-2 text-[15px] font-semibold">
             {sentence}
           </p>
         ))}
       </div>
+      <MendSheet mended={mended} line={line} close={() => setMended(null)} />
     </section>
   )
 }
 
 /** What was understood, what is asked, and what nobody could place, with what settles it. */
-function Reading({ understood, line }: { understood: Understood; line: Line }) {
+function Reading({ understood, line, onMend }: { understood: Understood; line: Line; onMend: (key: string) => void }) {
   const { chips, questions } = line
   return (
     <>
@@ -118,7 +127,7 @@ function Reading({ understood, line }: { understood: Understood; line: Line }) {
       {chips.length + questions.length === 0 && (
         <p className="mt-2 text-[15px]">Nothing understood yet. Name a part, a fastener or a plug.</p>
       )}
-      <LineChips line={line} />
+      <LineChips line={line} onMend={onMend} />
       {understood.other && !understood.other.isTie && (
         <p className="mt-1 text-[15px]">
           Or is it:{' '}
@@ -129,7 +138,7 @@ function Reading({ understood, line }: { understood: Understood; line: Line }) {
         </p>
       )}
       {questions.map((question, i) => (
-        <Question key={i} sentence={lineQuestionSentence(question)}>
+        <Question key={i} about={askedOf(question, chips)} sentence={lineQuestionSentence(question)}>
           {answersTo(
             question,
             line.line,
@@ -147,9 +156,10 @@ function Reading({ understood, line }: { understood: Understood; line: Line }) {
   )
 }
 
-function Question({ sentence, children }: { sentence: string; children: ReactNode }) {
+function Question({ about, sentence, children }: { about: string; sentence: string; children: ReactNode }) {
   return (
     <div className="mt-2 border-l-4 border-ink pl-2 text-[15px]">
+      {about && <p>{about}</p>}
       <p className="font-semibold">{sentence}</p>
       <p className="flex flex-wrap gap-2">{children}</p>
     </div>
