@@ -19,8 +19,9 @@ describe('what is clear is taken, what is open stays', () => {
     ['unplug hazard, airbag lamp plug', ['plug'], 'airbag lamp plug'],
     // Words nobody can place hold their own clause.
     ['9 clips, 2 T20 rearward', ['holder'], '2 T20 rearward'],
-    // A clause that states nothing is about what stands beside it, to the end of its sentence.
+    // A clause that states nothing is about what stands beside it, in its sentence.
     ['9 clips, lever; pull up', ['release'], '9 clips, lever'],
+    ['two people, 9 clips, lever, pull up, hangs on its leads', ['persons', 'rests'], '9 clips, lever, pull up'],
     // Nobody knows how far a condition reaches that nobody knows: all before it waits.
     ['9 clips. 2 T20 only on the long wheelbase', [], '9 clips, 2 T20 only on the long wheelbase'],
   ])('%s', (line, taken, rest) => expect(parted(line)).toEqual([taken, rest]))

@@ -89,8 +89,8 @@ export function isSaid(ask: AskKind, fact: Fact): boolean {
 
 /**
  * The facts, by their places, that wait for a question: the one it is about; for words, those of their own clause, or
- * of the whole sentence where the clause states nothing by itself; and all before one that denies, corrects or makes
- * conditional, since nobody knows how far it reaches.
+ * of the clauses before and after it in its sentence where it states nothing by itself; and all before one that denies,
+ * corrects or makes conditional, since nobody knows how far it reaches.
  */
 function heldBy(question: LineQuestion, { facts, words, clauses }: Understood): number[] {
   if (question.kind === 'asks' && question.fact !== null) return [question.fact]
@@ -104,7 +104,11 @@ function heldBy(question: LineQuestion, { facts, words, clauses }: Understood): 
   const there = within(own)
   if (there.length > 0) return there
   const sentences = new Set(own.map(({ sentence }) => sentence))
-  return within(clauses.filter(({ sentence }) => sentences.has(sentence)))
+  const stating = clauses.filter((clause) => sentences.has(clause.sentence) && within([clause]).length > 0)
+  const from = Math.min(...own.map((clause) => clause.from))
+  const before = stating.findLast((clause) => clause.to <= from)
+  const after = stating.find((clause) => clause.from >= until)
+  return within([before, after].filter((clause) => clause !== undefined))
 }
 
 /** What of a line is still open, as it was said, with the part it speaks of where that was taken already. */

@@ -65,7 +65,8 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
   const take = () => {
     if (!line.understood || clear.length + questions.length === 0) return
     const note = questions.length === 0 ? null : openLineNote(line.line, questions)
-    setAnswer(strip.say(clear, line.line, { note, correction: line.correction }))
+    const unplaced = strip.say(clear, line.line, { note, correction: line.correction })
+    setAnswer(note === null ? unplaced : ['What is open is noted for the desk.', ...unplaced])
     line.type('')
     setSame([])
   }
@@ -115,14 +116,15 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
         <div id={`${id}-said`} aria-live="polite" className="flex min-h-0 flex-1 flex-col gap-3">
           {line.understood ? (
             <AsRead line={line} understood={line.understood} question={questions[0] ?? null} onMend={setMended} />
-          ) : answer.length > 0 ? (
-            answer.map((sentence) => (
-              <p key={sentence} role="alert" className="text-xl font-semibold">
-                {sentence}
-              </p>
-            ))
           ) : (
-            <InHand strip={strip} />
+            <>
+              {answer.map((sentence) => (
+                <p key={sentence} role="alert" className="text-lg font-semibold">
+                  {sentence}
+                </p>
+              ))}
+              <InHand strip={strip} />
+            </>
           )}
         </div>
       </section>
