@@ -32,7 +32,9 @@ function main(): void {
   for (const line of lines) {
     const understood = understand(line, own)
     if (asksOf(understood).length === 0 && understood.notUnderstood.length === 0) whole += 1
-    process.stdout.write(values.json ? `${JSON.stringify({ line, ...understood, asks: asksOf(understood) })}\n` : asText(line, understood))
+    process.stdout.write(
+      values.json ? `${JSON.stringify({ line, ...understood, asks: asksOf(understood) })}\n` : asText(line, understood),
+    )
   }
   if (!values.json)
     process.stdout.write(

@@ -99,9 +99,7 @@ export function RefitSheet({
         <p aria-live="polite" className="min-h-6 text-lg">
           {trouble ||
             (understood &&
-              [...understood.facts.map(factWords), ...lineQuestions(understood).map(lineQuestionSentence)].join(
-                '; ',
-              ))}
+              [...understood.facts.map(factWords), ...lineQuestions(understood).map(lineQuestionSentence)].join('; '))}
         </p>
       </form>
       <Taps
