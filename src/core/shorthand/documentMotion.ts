@@ -13,6 +13,7 @@ const MOVES: Record<string, { move: DocumentMotion['move']; note?: string }> = {
   turn: { move: 'turn' },
   prise: { move: 'pry' },
   peel: { move: 'pull', note: 'peel' },
+  unhook: { move: 'pull', note: 'unhook' },
   wiggle: { move: 'pull', note: 'wiggle' },
   press: { move: 'push', note: 'press' },
   squeeze: { move: 'push', note: 'squeeze' },

@@ -34,7 +34,7 @@ const TABLE: readonly (readonly [string, string, string])[] = [
     'behind|under|underneath|beneath|hidden under|hidden behind|hiding behind|hiding under|in behind|b/h|u/|b hind|below|hidden by',
   ],
   ['ON', '', 'on|of|around|round|on the back of|at the back of|for|in|from|at'],
-  ['UNPLUG', '', 'unplug|unplugs|disconnect|disconnects|unplugging|unhook|unplugged'],
+  ['UNPLUG', '', 'unplug|unplugs|disconnect|disconnects|unplugging|unplugged'],
   ['PLUG', '', 'plug|plugs|connector|connectors|conn|conns'],
   ['LEAD', '', 'harness|loom|lead|leads|wire|wires|cable|cables'],
   ['PLUG', 'switch', 'switch'],
@@ -136,7 +136,7 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ],
   ['TRAPS', '', 'traps|sits over|overlaps|laps over|over'],
   ['CONSEQUENCE', '', 'or|because|otherwise|they|it|which|the hooks|if'],
-  ['PERSON', '', 'people|persons|pers|person|man|men'],
+  ['PERSON', '', 'people|persons|pers|person|man|men|of you|of us'],
   ['MISSING', 'missing', 'missing|gone|lost|absent'],
   ['MISSING', 'broken', 'broken|broke|brokn|snapped|cracked'],
   ['MISSING', 'stripped', 'stripped|rounded off|rounded|chewed'],
@@ -151,7 +151,7 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['CAUTION', 'sharp', 'sharp|sharp edges|edges like a knife'],
   ['CAUTION', 'glass', 'cracks|glass'],
   ['CAUTION', 'cold', 'cold|splits in the cold'],
-  ['CAUTION', 'airbag', 'curtain airbag|airbag behind|airbag'],
+  ['CAUTION', 'airbag', 'curtain airbag|airbag behind|airbag|airbag module|airbag unit'],
   ['CAUTION', 'paint', 'paint scratches|scratches'],
   ['CAUTION', 'drips', 'drips|mind the drips'],
   ['FEEL', '', 'by feel|do it by feel'],
@@ -290,6 +290,7 @@ const MOVES: Readonly<Record<string, string>> = {
   swing: 'swing',
   flip: 'flip',
   peel: 'peel',
+  unhook: 'unhook',
   wiggle: 'wiggle',
   press: 'press',
   squeeze: 'squeeze',
@@ -309,7 +310,7 @@ export const NOUNS = new Set(
 
 /** Everyday words that no word of the trade is a misspelling of. */
 const EVERYDAY =
-  'took taken needed somebody torch died waited fastener fasteners attached belongs found while torque every scratch wire bent tight ends cont contd varies smashes jams degrees swap cabin centimetres spread said talking talk warm halves frees free feels feel loose always never ever falls fall reverse arrives what who why how find found see sees look looks looking watch know knows think hear hold tell keep mind care time times hour half man day today yesterday morning later soon again twice once thing things stuff piece pieces place places line lines same different new old good bad right wrong easy hard big long short tall thick thin wide narrow clean dirty dry wet cold hot heavy lightly careful carefully slow slowly fast quick quickly people somebody someone nobody anyone everything something anything nothing everyone number name names word words part parts side sides work works working worked job jobs van vans car cars bus truck bike help helps start stops stop go going gone come coming bring brings brought make making made take taking taken give given gives leave left lost lose loses broken break finish finished done doing does did being have having had here there where when while until before after then than because though although however maybe perhaps almost nearly about around along across over under between inside outside through against toward away together apart alone behind beside beyond near far next last first second third also too only just even still yet already very really quite rather pretty enough much many more most less least few several some any all both each every either neither none other another such own our ours your yours my mine his her hers their theirs its it they them we us you he she him who whom whose which that this these those and or but nor so for if as at by in of on to up off out with without from into onto upon note notes please thanks thank sure fine well yes no not can could will would shall should may might must need needs want wants like likes let lets try tries trying tried use uses used using usual usually normal normally often sometimes seldom rarely seem seems looks smell smells sound sounds noise grip gives handy hand hands finger fingers thumb eye eyes head heads foot feet wall floor ground air water oil dirt dust rust grease colour colours paint painted metal plastic rubber wood paper bag bags box boxes drawer shelf bench tool tools spare spares stock store order orders ordered owner previous original factory maker dealer model version versions type types kind kinds sort sorts side way ways meet resistance remember experience future past present question answer problem problems trouble issue reason reasons because remove removed removing replace replaced replacing reuse reused check checks checked checking measure measured count counted counting write wrote written read reads reading call called calls add added adds show shows shown hide hides hidden cover covers covered meant mean means'.split(
+  'puller pullers tied tie took taken needed somebody torch died waited fastener fasteners attached belongs found while torque every scratch wire bent tight ends cont contd varies smashes jams degrees swap cabin centimetres spread said talking talk warm halves frees free feels feel loose always never ever falls fall reverse arrives what who why how find found see sees look looks looking watch know knows think hear hold tell keep mind care time times hour half man day today yesterday morning later soon again twice once thing things stuff piece pieces place places line lines same different new old good bad right wrong easy hard big long short tall thick thin wide narrow clean dirty dry wet cold hot heavy lightly careful carefully slow slowly fast quick quickly people somebody someone nobody anyone everything something anything nothing everyone number name names word words part parts side sides work works working worked job jobs van vans car cars bus truck bike help helps start stops stop go going gone come coming bring brings brought make making made take taking taken give given gives leave left lost lose loses broken break finish finished done doing does did being have having had here there where when while until before after then than because though although however maybe perhaps almost nearly about around along across over under between inside outside through against toward away together apart alone behind beside beyond near far next last first second third also too only just even still yet already very really quite rather pretty enough much many more most less least few several some any all both each every either neither none other another such own our ours your yours my mine his her hers their theirs its it they them we us you he she him who whom whose which that this these those and or but nor so for if as at by in of on to up off out with without from into onto upon note notes please thanks thank sure fine well yes no not can could will would shall should may might must need needs want wants like likes let lets try tries trying tried use uses used using usual usually normal normally often sometimes seldom rarely seem seems looks smell smells sound sounds noise grip gives handy hand hands finger fingers thumb eye eyes head heads foot feet wall floor ground air water oil dirt dust rust grease colour colours paint painted metal plastic rubber wood paper bag bags box boxes drawer shelf bench tool tools spare spares stock store order orders ordered owner previous original factory maker dealer model version versions type types kind kinds sort sorts side way ways meet resistance remember experience future past present question answer problem problems trouble issue reason reasons because remove removed removing replace replaced replacing reuse reused check checks checked checking measure measured count counted counting write wrote written read reads reading call called calls add added adds show shows shown hide hides hidden cover covers covered meant mean means'.split(
     ' ',
   )
 

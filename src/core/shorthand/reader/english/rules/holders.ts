@@ -1,4 +1,5 @@
 import type { Rule, Said } from '../../sense'
+import { ONE } from '../numbers'
 import { count, driveNumber, is, kind, rule, sized } from './making'
 
 /** Fasteners: how many, of what kind, with what head, where. */
@@ -10,6 +11,7 @@ export const HOLDERS: readonly Rule[] = [
   rule('NUM MM x NUM', (size, _, n) => [{ is: 'drive', drive: 'hex', size }, count(n!)], 0.9),
   rule('NUM or ABOUT NUM', (_, _a, n) => count(n!, true), 0.9),
   rule('in/out/up/down/only/by NUM MM', () => ({ is: 'nothing' }), 0.95),
+  rule('another', () => count(ONE), 1.05),
   rule('FIRST', () => ({ is: 'stray first' }), 1.3),
   rule('NUM of them', (n) => count(n)),
   rule('NUM of NUM KIND', (_n, _all, value) => [count(null), kind(value!)], 0.9),

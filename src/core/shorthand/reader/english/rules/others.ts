@@ -10,6 +10,7 @@ function settingTo(setting: string, value: string): Said | null {
 
 /** The way back, resting, people, settings. */
 export const OTHERS: readonly Rule[] = [
+  rule('go/goes back in', () => ({ is: 'refit' }), 0.8),
   rule('PLACE edge FIRST', (place) => ({ is: 'first', first: `${place} edge` })),
   rule('PLACE FIRST', (place) => ({ is: 'first', first: `${place} edge`, bare: place })),
   rule(
@@ -30,6 +31,10 @@ export const OTHERS: readonly Rule[] = [
   rule('ALIGN ALIGNED', (_, align) => ({ is: 'align', align })),
   rule('ALIGN PART', (_, align) => ({ is: 'align', align })),
   rule('LISTEN', is('listen', 'listen'), 1.1),
+  // From a hook, a rail, a hinge: of no lead.
+  rule('HANG on/by/from NUM? hooks/hook/tongues/lugs', () => ({ is: 'nothing' }), 0.9),
+  rule('SETTING MOVE back', (setting) => settingTo(setting!, 'back'), 0.9),
+  rule('SETTING MOVE FORWARD', (setting) => settingTo(setting!, 'forward'), 0.9),
   rule('HANG', () => ({ is: 'rests', how: 'hangs on its leads' }), 1.3),
   rule('LAY? it? on a? CLOTH', () => ({ is: 'rests', how: 'on a cloth' })),
   rule('LAY PART on a? CLOTH', (_, part) => [{ is: 'rests', how: 'on a cloth', part }]),

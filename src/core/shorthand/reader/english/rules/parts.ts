@@ -4,6 +4,7 @@ import { count, is, kind, rule } from './making'
 /** Of what: parts, and what is behind, under or held. */
 export const PARTS: readonly Rule[] = [
   rule('PART', is('part', 'part')),
+  rule('to get PART out/off', (part) => ({ is: 'part', part }), 0.8),
   rule(
     'NEW :',
     (part) => [
@@ -47,5 +48,4 @@ export const PARTS: readonly Rule[] = [
   rule('PART wants/needs undoing/off before PART will? come? away?', (by, of) => ({ is: 'traps', by, of }), 0.8),
   rule('PART TRAPS PART', (by, _, of) => ({ is: 'traps', by, of }), 0.9),
   rule('PLACE one TRAPS PLACE one', () => ({ is: 'traps', by: null, of: null }), 0.8),
-  rule('TRAPS one', () => ({ is: 'traps', by: null, of: null })),
 ]

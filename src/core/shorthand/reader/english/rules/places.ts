@@ -12,6 +12,9 @@ const shared = (a: string, there: string, b: string, here: string): Said => ({
 
 /** Where something is. */
 export const PLACES: readonly Rule[] = [
+  ...['between PART and PART', 'between PART and NEW', 'between NEW and PART'].map((pattern) =>
+    rule(pattern, (a, b) => ({ is: 'where', where: `between ${a} and ${b}` }), 0.8),
+  ),
   rule('PLACE', (where) => ({ is: 'where', where }), 1.05),
   rule('AT PLACE EDGE?', (_, where, edge) => ({ is: 'where', where, placed: true, edge: edge !== null }), 1.04),
   rule('AT? PLACE LR EDGE?', (_, place, side) => ({ is: 'where', where: corner(place!, side!) })),

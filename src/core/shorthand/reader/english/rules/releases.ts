@@ -4,7 +4,7 @@ import { corner, is, rule, kind } from './making'
 /** How a part comes free. */
 export const RELEASES: readonly Rule[] = [
   rule('START with PART', (part) => ({ is: 'part', part }), 0.9),
-  rule('START AT? PLACE LR', (_, _at, place, side) => ({ is: 'start', start: corner(place!, side!) })),
+  rule('START AT? PLACE LR EDGE?', (_, _at, place, side) => ({ is: 'start', start: corner(place!, side!) })),
   rule('START AT? PLACE SIDE', (_, _at, place, side) => ({ is: 'start', start: `${place} ${side}` })),
   rule('START AT? PLACE PLACE', (_, _at, a, b) => ({ is: 'start', start: `${a} ${b}` })),
   rule('START AT? PLACE EDGE?', (_, _at, place) => ({ is: 'start', start: place })),
