@@ -22,7 +22,19 @@ export function saidOfNothing({ before, waiting, made, unread }: Draft): Readonl
 }
 
 /** Items that say something of the fact they stand beside, and nothing by themselves. */
-const BESIDE_A_FACT = ['held', 'holds', 'on', 'single use', 'captive', 'told', 'stack', 'part', 'behind', 'behind it']
+const BESIDE_A_FACT = [
+  'held',
+  'holds',
+  'on',
+  'single use',
+  'captive',
+  'told',
+  'stack',
+  'part',
+  'behind',
+  'behind it',
+  'kind',
+]
 
 /** Items of what came to no fact and is not asked about, and of what no fact stands beside. */
 export function inNothing({ made, loose, asks }: Draft, whole: readonly Made[]): ReadonlySet<Item> {

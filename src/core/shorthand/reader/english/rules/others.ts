@@ -10,7 +10,6 @@ function settingTo(setting: string, value: string): Said | null {
 
 /** The way back, resting, people, settings. */
 export const OTHERS: readonly Rule[] = [
-  rule('go/goes back in', () => ({ is: 'refit' }), 0.8),
   rule('PLACE edge FIRST', (place) => ({ is: 'first', first: `${place} edge` })),
   rule('PLACE FIRST', (place) => ({ is: 'first', first: `${place} edge`, bare: place })),
   rule(
