@@ -8,6 +8,7 @@ import { newPart, type Part } from '../procedure/part'
 import { Tether } from '../procedure/tether'
 import type { When } from '../procedure/when'
 import type { Fact } from './meaning'
+import type { Called } from './reader/sense'
 import { cautionSaid, holderSaid, kindOfTether, tetherSaid } from './itemsSaid'
 import { plugSaid, settingSaid } from './knownThings'
 import { partSaid } from './partSaid'
@@ -32,10 +33,11 @@ export type Unplaced =
 
 /**
  * What a line is about where it names no part. On a strip: whether the part in hand is what holders and plugs belong
- * to; else they are loose ends.
+ * to; else they are loose ends. `called`: the line's own words for parts; a new part keeps them beside its name.
  */
 export type About = {
   partId: Id | null
+  called?: readonly Called[]
   strip?: { holdersBelong: boolean; plugsBelong: boolean; isOpen: (tetherId: Id) => boolean }
 }
 
@@ -253,7 +255,9 @@ class Placing {
       (this.inHand ? this.parts.get(this.inHand)?.station : undefined) ??
       this.document.parts.at(-1)?.station ??
       'centre'
-    const part = { ...newPart(this.newId('part'), `${name[0]!.toUpperCase()}${name.slice(1)}`), station }
+    const called = (this.about.called ?? []).filter(({ part }) => part.toLowerCase() === lower).map(({ as }) => as)
+    const named = newPart(this.newId('part'), `${name[0]!.toUpperCase()}${name.slice(1)}`)
+    const part = { ...named, station, synonyms: [...new Set(called)] }
     this.parts.set(part.id, part)
     return part.id
   }

@@ -4,7 +4,10 @@ import { LATCHES, LEAD_COLOURS, TAB_SIDES } from '../procedure/tether'
 import { EFFORTS, FIXINGS, PART_TOOLS, REST_WAYS } from '../procedure/part'
 
 const Text = z.string().min(1).max(120)
-const Parts = z.array(Text).min(1)
+/** As long as the record's own names of parts and of plugs. */
+const PartName = z.string().min(1).max(80)
+const PlugName = z.string().min(1).max(60)
+const Parts = z.array(PartName).min(1)
 
 /** One motion of a release, in the words of the line. `seenFrom`: where the sense of a turn is seen from. */
 export const Motion = z.strictObject({
@@ -21,7 +24,7 @@ const Instead = z.record(z.string(), z.unknown())
 /** `when`: on which vehicles only, as it was said. `unsure`: fields somebody was not sure of. */
 const Any = { when: Text.optional(), instead: Instead.optional(), unsure: z.array(Text).optional() }
 /** `of`: the part it is about, where one is named. */
-const About = { of: Text.optional(), ...Any }
+const About = { of: PartName.optional(), ...Any }
 
 /** What may be the matter with a thing of one vehicle. */
 export const FOUND_STATES = ['missing', 'broken', 'stripped', 'worn'] as const
@@ -57,13 +60,13 @@ export const Fact = z.discriminatedUnion('fact', [
     effort: z.enum(EFFORTS).optional(),
     protect: Text.optional(),
     /** What the cover or cloth is for, where it is another part. */
-    protects: Text.optional(),
+    protects: PartName.optional(),
   }),
   z.strictObject({ fact: z.literal('must not'), ...About, what: Text }),
   z.strictObject({
     fact: z.literal('plug'),
     ...About,
-    name: Text,
+    name: PlugName,
     latch: z.enum(LATCHES).optional(),
     tab: z.enum(TAB_SIDES).optional(),
     colour: z.enum(LEAD_COLOURS).optional(),
@@ -96,7 +99,7 @@ export const Fact = z.discriminatedUnion('fact', [
     value: Text,
     waitMin: z.number().positive().optional(),
   }),
-  z.strictObject({ fact: z.literal('traps'), ...Any, of: Text, by: Text }),
+  z.strictObject({ fact: z.literal('traps'), ...Any, of: PartName, by: PartName }),
   z.strictObject({ fact: z.literal('mirrored'), ...Any }),
   z.strictObject({ fact: z.literal('caution'), ...About, what: Text }),
   /** Of this vehicle only: never a fastener of the record. */
@@ -113,7 +116,7 @@ export const Fact = z.discriminatedUnion('fact', [
   z.strictObject({ fact: z.literal('take back'), ...Any }),
   z.strictObject({
     fact: z.literal('part'),
-    part: Text,
+    part: PartName,
     level: z.enum(['eased', 'free', 'off']).optional(),
     ...Any,
   }),

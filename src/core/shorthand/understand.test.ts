@@ -269,3 +269,14 @@ describe('a second reading nearly as good', () => {
     expect(far.other).toBeNull()
   })
 })
+
+describe('“screen” is what this vehicle has', () => {
+  const of = (...names: string[]) => understand('screen: 4 T20', { parts: names.map((name) => ({ name, said: [] })) })
+  test('the display, the glass, its own, or asked of two', () => {
+    expect(of().facts).toMatchObject([{ holds: ['screen'] }])
+    expect(of('Radio display').facts).toMatchObject([{ holds: ['Radio display'] }])
+    expect(of('Windscreen').facts).toMatchObject([{ holds: ['Windscreen'] }])
+    expect(of('Screen', 'Windscreen').facts).toMatchObject([{ holds: ['Screen'] }])
+    expect(of('Radio display', 'Windscreen').whichPart).toMatchObject([{ choices: ['Radio display', 'Windscreen'] }])
+  })
+})

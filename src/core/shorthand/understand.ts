@@ -4,6 +4,7 @@ import { ENGLISH } from './reader/english'
 import { withOwnWords, type OwnWords } from './reader/ownWords'
 import type { Clause } from './reader/clauses'
 import { readLine, type Read } from './reader/read'
+import type { Called } from './reader/sense'
 import type { Word } from './reader/words'
 
 export type { OwnWords } from './reader/ownWords'
@@ -32,6 +33,8 @@ type OneReading = {
   /** Words that no fact holds and that turn none: kept with the line. */
   left: ({ said: string } & Span)[]
   clauses: Clause[]
+  /** Parts that the line calls otherwise than the facts do: the crew's own words for them. */
+  called: Called[]
   /** "No, nine": so many instead, of whatever was said last, and the words that say so. */
   corrects: { count: number; words: Span[] } | null
 }
@@ -89,6 +92,7 @@ function understoodAs(read: Read, line: string): OneReading {
     whichPart: read.which.map(({ choices, from, to }) => ({ ...said({ from, to }), choices })),
     left: read.left.map(said),
     clauses: read.clauses,
+    called: read.called,
     corrects: read.corrects && {
       count: read.corrects.count,
       words: read.corrects.words.map(({ from, to }) => ({ from, to })),

@@ -15,6 +15,7 @@ import { factsToEdits, type PlacedFacts } from '../shorthand/factsToEdits'
 import { detailsSaid } from '../shorthand/itemsSaid'
 import { plugSaid, settingSaid } from '../shorthand/knownThings'
 import type { Fact } from '../shorthand/meaning'
+import type { Called } from '../shorthand/reader/sense'
 
 /**
  * What a line or some taps are as events (`assumed`: before them, and not counted), what found no place, and the part
@@ -31,7 +32,8 @@ export type Caught = {
  * What somebody says while a vehicle comes apart: the facts as a statement, and the acts that go with them (a fastener
  * named is undone, a plug named is open unless it is left, a release brings its part forward). Holders belong to the
  * part in hand while it is in place, plugs until it is off; later ones are loose ends. A group the record has already
- * is recognised: the same count confirms it, another one is stated as such. `said`: the words, kept with it.
+ * is recognised: the same count confirms it, another one is stated as such. `said`: the words, kept with it; `called`:
+ * its words for parts that have another name.
  */
 export function caught(
   document: ProcedureDocument,
@@ -40,6 +42,7 @@ export function caught(
   said: string,
   inHand: Id | null,
   newId: (prefix: string) => Id,
+  called: readonly Called[] = [],
 ): Caught {
   const level = inHand === null ? 'in place' : levelNow(state, inHand)
   const known = recognise(document, state, facts, level === 'off' ? null : inHand, newId)
@@ -48,6 +51,7 @@ export function caught(
     facts.filter((fact) => !known.has(fact)),
     {
       partId: inHand,
+      called,
       strip: {
         holdersBelong: !atLeast(level, 'free'),
         plugsBelong: level !== 'off',

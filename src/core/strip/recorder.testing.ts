@@ -71,12 +71,12 @@ export class Recorder {
   say(line: string): void {
     const read = understand(line, namesOf(this.document))
     const correction = this.last ? correctionOf(this.last.facts, read) : null
-    const { facts, asks, notUnderstood } = correction?.understood ?? read
+    const { facts, asks, notUnderstood, called } = correction?.understood ?? read
     if (asks.length > 0 || notUnderstood.length > 0)
       throw new Error(
         `“${line}” is not clear: ${[...asks.map(({ ask }) => ask), ...notUnderstood.map(({ said }) => said)].join(', ')}`,
       )
-    this.take({ facts, said: line, note: null, correction })
+    this.take({ facts, called, said: line, note: null, correction })
   }
 
   /** Takes a line, or what of it is clear. */
@@ -85,8 +85,8 @@ export class Recorder {
     const taking = takeLine({ base, document, state, events }, line, this.inHand, this.last, this.newId)
     if (taking.takesBack) this.takeBack(events.filter(({ id }) => this.last!.eventIds.includes(id)))
     const made = [...this.append(taking.assumed, 'assumed'), ...this.append(taking.happenings, 'counted')]
-    const { facts, said, handBefore } = taking
-    this.last = { facts, said, hand: handBefore, eventIds: made.map(({ id }) => id) }
+    const { facts, called, said, handBefore } = taking
+    this.last = { facts, called, said, hand: handBefore, eventIds: made.map(({ id }) => id) }
     this.inHand = taking.inHand
   }
 

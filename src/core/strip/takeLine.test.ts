@@ -42,10 +42,23 @@ test('what is open is noted with the part in hand, and goes with the line when t
   const r = strip()
   const facts = [{ fact: 'holder' as const, kind: 'spring clip' as const, count: 9, holds: ['surround'] }]
   const note = '“surround: 9 clips, some bolts” Open: How many?'
-  r.take({ facts, said: 'surround: 9 clips, some bolts', note, correction: null })
+  r.take({ facts, called: [], said: 'surround: 9 clips, some bolts', note, correction: null })
   expect(r.state.notes).toMatchObject([{ text: note, itemId: r.part('Surround') }])
-  r.take({ facts: [], said: 'gibberish', note: 'x'.repeat(1_500), correction: null })
+  r.take({ facts: [], called: [], said: 'gibberish', note: 'x'.repeat(1_500), correction: null })
   expect(r.state.notes[1]!.text).toHaveLength(1_000)
   r.takeBack(r.events.slice(-1))
   expect(r.state.notes).toHaveLength(1)
+})
+
+test('what the crew calls a part stays beside the house word, corrected or not', () => {
+  const r = strip()
+  r.say('bezel: 8 clips behind rubber mat')
+  r.say('no, nine')
+  expect(r.document.parts.map(({ name, synonyms }) => [name, synonyms])).toEqual([
+    ['Surround', ['bezel']],
+    ['Liner', ['rubber mat']],
+  ])
+  // Then it is known by both, and nothing is said twice of it.
+  r.say('bezel: pull up')
+  expect(r.document.parts).toHaveLength(2)
 })

@@ -65,7 +65,11 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
   const take = () => {
     if (!line.understood || clear.length + questions.length === 0) return
     const note = questions.length === 0 ? null : openLineNote(line.line, questions)
-    const unplaced = strip.say(clear, line.line, { note, correction: line.correction })
+    const unplaced = strip.say(clear, line.line, {
+      note,
+      correction: line.correction,
+      called: line.understood.called,
+    })
     setAnswer(note === null ? unplaced : ['What is open is noted for the desk.', ...unplaced])
     line.type('')
     setSame([])

@@ -6,9 +6,10 @@ import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Edit } from '@/core/procedure/edit'
 import type { Correction } from '@/core/shorthand/correction'
 import type { Fact } from '@/core/shorthand/meaning'
+import type { Understood } from '@/core/shorthand/understand'
 import type { Station } from '@/core/procedure/station'
 import { leftBehind, type Caught } from '@/core/strip/caught'
-import { takeLine, type TakenLine } from '@/core/strip/takeLine'
+import { takeLine, type LineTaking, type TakenLine } from '@/core/strip/takeLine'
 import { newId } from '@/client/newId'
 import { unplacedSentence } from '@/words/shorthandWords'
 import type { LiveJob } from '../job/useJob'
@@ -33,7 +34,7 @@ export type LiveStrip = {
   say: (
     facts: readonly Fact[],
     said: string,
-    more?: { note?: string | null; correction?: Correction | null },
+    more?: { note?: string | null; correction?: Correction | null; called?: Understood['called'] },
   ) => string[]
   /** The facts taken last, as long as nothing else was done: a line may correct them. */
   lastFacts: readonly Fact[]
@@ -61,13 +62,14 @@ export function useStrip(job: LiveJob, base: ProcedureDocument): LiveStrip {
   const isLast = last !== null && last.eventIds.every((id) => job.lastAct?.eventIds.includes(id))
   const say: LiveStrip['say'] = (facts, said, more = {}) => {
     const now = { base, document: job.document, state: job.state, events: job.log.events }
-    const line = { facts, said, note: more.note ?? null, correction: isLast ? (more.correction ?? null) : null }
+    const { note = null, called = [] } = more
+    const line = { facts, called, said, note, correction: isLast ? (more.correction ?? null) : null }
     const taking = takeLine(now, line, hand, last, newId)
     if (taking.takesBack) job.takeBack()
     const { assumed, happenings } = namedFrom(station, taking)
     const made = assumed.length + happenings.length > 0 ? job.record(happenings, 'counted', assumed) : []
     const eventIds = made.map(({ id }) => id)
-    setLast(made.length > 0 ? { facts: taking.facts, said: taking.said, hand: taking.handBefore, eventIds } : null)
+    setLast(made.length > 0 ? { ...taken(taking), eventIds } : null)
     setInHand(taking.inHand)
     const item = itemCaught(happenings)
     if (item) setLastItem(item)
@@ -90,6 +92,8 @@ export function useStrip(job: LiveJob, base: ProcedureDocument): LiveStrip {
 }
 
 const NO_FACTS: readonly Fact[] = []
+
+const taken = ({ facts, called, said, handBefore }: LineTaking) => ({ facts, called, said, hand: handBefore })
 
 /** The holder or plug that was caught last. */
 function itemCaught(happenings: readonly Happening[]): Id | null {

@@ -44,7 +44,7 @@ export function SayLine({
 
   const add = async () => {
     if (!shorthand || !understood || clear.length === 0) return
-    const { edits, unplaced } = shorthand.factsToEdits(document, clear, { partId }, newId)
+    const { edits, unplaced } = shorthand.factsToEdits(document, clear, { partId, called: understood.called }, newId)
     const refused = unplaced.map(({ fact, because }) => unplacedSentence(fact, because))
     if (edits.length === 0) return setAnswer(refused.length > 0 ? refused : ['The record has all of this already.'])
     const sentence = await save(edits)

@@ -2,6 +2,8 @@ import { expect, test } from '@jest/globals'
 import { seededRandom } from '../../base/random'
 import { seeds } from '../../testing/seeds.testing'
 import { Fact } from '../meaning'
+import { emptyDocument } from '../../procedure/document'
+import { factsToEdits } from '../factsToEdits'
 import { understand } from '../understand'
 import { WORST_LINES } from './worstLines.testing'
 import { PHRASES } from './english/lexicon'
@@ -64,4 +66,14 @@ test('the longest line there is is read to its end, of whatever it consists', ()
   const clips = understand(WORST_LINES[0]!).facts
   expect(clips).toHaveLength(Math.floor(2_000 / 'surround 9 clips, '.length))
   expect(new Set(clips.map((fact) => JSON.stringify(fact))).size).toBe(1)
+})
+
+test('a name longer than the record has any is asked about, and breaks nothing', () => {
+  const [long, longer] = ['x'.repeat(61), 'y'.repeat(81)]
+  for (const line of [`${longer}: 2 clips`, `2 T20 behind ${longer}`, `unplug ${long}`]) {
+    const understood = understand(line)
+    const { unplaced } = factsToEdits(emptyDocument('Van'), understood.facts, { partId: null }, (kind) => `${kind}-1`)
+    expect([line, understood.facts.length, understood.notUnderstood.length, unplaced]).toEqual([line, 0, 1, []])
+  }
+  expect(understand(`unplug ${'x'.repeat(60)}`).facts).toHaveLength(1)
 })

@@ -138,6 +138,7 @@ function take({ from, to, fit, isUnread }: Step, words: readonly Word[], languag
     const more = {
       ...(fit.meant.length > 0 && { meant: fit.meant }),
       ...(fit.which.length > 0 && { which: fit.which }),
+      ...(fit.called.length > 0 && { called: fit.called }),
     }
     cover.items.push(...fit.said.map((said) => ({ ...said, ...at, ...more })))
   } else if (language.ends.has(word.text)) cover.items.push({ is: 'end', sign: word.text, ...at })

@@ -49,6 +49,14 @@ function isAwayBy({ away }: Language, { parts = [], inHand = null }: OwnWords): 
 function phrasesWith(language: Language, { parts = [], plugs = [], house = {} }: OwnWords): Language['phrases'] {
   const phrases = new Map(language.phrases)
   inTradeWords(language, parts, phrases)
+  for (const [word, things] of language.vague) {
+    const isOne = ({ name }: KnownPart) =>
+      phraseOf(name)
+        .split(' ')
+        .some((each) => things.includes(each))
+    const names = parts.filter(isOne).map(({ name }) => name)
+    if (names.length > 0) phrases.set(word, partsFirst(phrases.get(word), names))
+  }
   for (const [phrase, names] of namesBySaying(parts)) phrases.set(phrase, partsFirst(phrases.get(phrase), names))
   for (const name of plugs) {
     const phrase = phraseOf(name)

@@ -1,12 +1,20 @@
 import type { Lattice } from './lattice'
-import type { Language, Placed, Rule, Said, Which } from './sense'
+import type { Called, Language, Placed, Rule, Said, Which } from './sense'
 import type { Word } from './words'
 
 /** So many words that say nothing may stand within one item. */
 const MOST_ARTICLES = 3
 
 /** A rule that fits from a word on. `to`: the word after it. */
-export type Fit = { rule: Rule; to: number; said: Said[]; meant: string[]; which: Which[]; articles: number }
+export type Fit = {
+  rule: Rule
+  to: number
+  said: Said[]
+  meant: string[]
+  which: Which[]
+  called: Called[]
+  articles: number
+}
 
 /** A rule with each of its optional elements there or not: `values` has null where one was left out. */
 type Variant = { order: number; rule: Rule; values: readonly (number | null)[] }
@@ -14,8 +22,8 @@ type Variant = { order: number; rule: Rule; values: readonly (number | null)[] }
 type Node = { classes: Map<string, Node>; literals: Map<string, Node>; variants: Variant[] }
 
 /** What was gone through so far. */
-type Passed = { values: readonly string[]; meant: string[]; which: Which[]; articles: number }
-const NOTHING: Passed = { values: [], meant: [], which: [], articles: 0 }
+type Passed = { values: readonly string[]; meant: string[]; which: Which[]; called: Called[]; articles: number }
+const NOTHING: Passed = { values: [], meant: [], which: [], called: [], articles: 0 }
 
 /** Every rule that fits from a word on, in the order of the language. */
 export function fitsAt(at: number, lattice: Lattice, language: Language): Fit[] {
@@ -24,8 +32,8 @@ export function fitsAt(at: number, lattice: Lattice, language: Language): Fit[] 
   const walk = (node: Node, place: number, passed: Passed): void => {
     for (const { order, rule, values } of node.variants) {
       const said = rule.make(...values.map((i) => (i === null ? null : passed.values[i]!)))
-      const { meant, which, articles } = passed
-      if (said !== null) found.push({ order, rule, to: place, said: [said].flat(), meant, which, articles })
+      const { meant, which, called, articles } = passed
+      if (said !== null) found.push({ order, rule, to: place, said: [said].flat(), meant, which, called, articles })
     }
     const word = words[place]
     if (!word) return
@@ -50,9 +58,15 @@ function spelt(passed: Passed, meant: string | undefined): Passed {
   return meant === undefined ? passed : { ...passed, meant: [...passed.meant, meant] }
 }
 
-function took(passed: Passed, { value, meant, choices, at, end }: Placed, words: readonly Word[]): Passed {
+function took(passed: Passed, { is, value, meant, choices, at, end }: Placed, words: readonly Word[]): Passed {
+  const as = words
+    .slice(at, end)
+    .map(({ text }) => text)
+    .join(' ')
+  const isOther = is === 'PART' && meant === undefined && as !== value.toLowerCase()
+  const called = isOther ? [...passed.called, { part: value, as }] : passed.called
   const which = choices ? [...passed.which, { choices, from: words[at]!.from, to: words[end - 1]!.to }] : passed.which
-  return { ...spelt(passed, meant), values: [...passed.values, value], which }
+  return { ...spelt(passed, meant), values: [...passed.values, value], which, called }
 }
 
 const trees = new WeakMap<readonly Rule[], Node>()

@@ -7,7 +7,7 @@ import { OTHER_ITEMS } from './others'
 import { finishPlug, PLUG_ITEMS } from './plugs'
 import { finishRelease, RELEASE_ITEMS } from './releases'
 import { inNothing, saidOfNothing } from './saidOfNothing'
-import type { Item, Language, Which } from './sense'
+import type { Called, Item, Language, Which } from './sense'
 import { wordsOf, type Word } from './words'
 
 const MEANINGS: Record<string, (draft: Draft, item: Item) => void> = {
@@ -37,6 +37,8 @@ export type Read = {
   /** Words that are in no fact: the line's note. */
   left: Word[]
   clauses: Clause[]
+  /** Parts that were called otherwise than they are. */
+  called: Called[]
   /** It is so many instead, of what another line said. */
   corrects: { count: number; words: Word[] } | null
 }
@@ -109,6 +111,7 @@ function readItems(cover: Cover, line: string, language: Language): Read {
     left: leftOf(cover, items, draft, new Set([...nowhere, ...inNothing(draft, whole)]), unread),
     unread: unread.sort((a, b) => a.word.from - b.word.from),
     clauses: clausesOf(cover.items),
+    called: items.flatMap(({ called }) => called ?? []),
     corrects: corrects && { count: corrects.count, words: corrects.items.flatMap(({ words }) => words) },
   }
 }

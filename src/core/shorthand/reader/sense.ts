@@ -34,6 +34,8 @@ export type Language = {
   nouns: ReadonlySet<string>
   /** Signs and words at which a clause ends. */
   ends: ReadonlySet<string>
+  /** Words that mean whichever such thing a vehicle has, each with what that is called. */
+  vague: ReadonlyMap<string, readonly string[]>
   /** Words for what nobody faces from a seat: "toward you" says nothing there. */
   away: ReadonlySet<string>
   /** Whether a part is so, by the record; null: the part in hand. By its name alone where no record is known. */
@@ -41,7 +43,17 @@ export type Language = {
 }
 
 /** An item of a line with its words. */
-export type Item = Said & { at: number; end: number; words: Word[]; meant?: string[]; which?: Which[] }
+export type Item = Said & {
+  at: number
+  end: number
+  words: Word[]
+  meant?: string[]
+  which?: Which[]
+  called?: Called[]
+}
+
+/** A part, and what it was called in the line where that is another word. */
+export type Called = { part: string; as: string }
 
 /** A name that several parts of the record have. */
 export type Which = { choices: readonly string[]; from: number; to: number }

@@ -2,7 +2,7 @@ import type { Language } from '../sense'
 import { ARTICLES, ENDS, NOUNS, PHRASES, TALK } from './lexicon'
 import { byForm } from './numbers'
 import { RULES } from './rules'
-import { AWAY_FROM_SEATS } from './things'
+import { AWAY_FROM_SEATS, VAGUE } from './things'
 
 /** English as installers say it. */
 export const ENGLISH: Language = {
@@ -13,5 +13,6 @@ export const ENGLISH: Language = {
   talk: TALK,
   ends: ENDS,
   nouns: NOUNS,
+  vague: VAGUE,
   away: AWAY_FROM_SEATS,
 }

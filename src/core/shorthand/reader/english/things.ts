@@ -113,3 +113,8 @@ export const AWAY_FROM_SEATS: ReadonlySet<string> = new Set(
     ' ',
   ),
 )
+
+/** A crew says "screen" of the display in one vehicle and of the glass in another. */
+export const VAGUE: ReadonlyMap<string, readonly string[]> = new Map([
+  ['screen', ['display', 'monitor', 'touchscreen', 'windscreen']],
+])
