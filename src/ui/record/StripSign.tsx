@@ -157,7 +157,7 @@ function AsRead({
 }) {
   return (
     <>
-      {understood.left.length + understood.notUnderstood.length > 0 && (
+      {line.chips.length + understood.notUnderstood.length > 0 && (
         <div className="text-lg">
           <LineRead line={line.line} understood={understood} inNone="Kept with the line, in no fact" />
         </div>

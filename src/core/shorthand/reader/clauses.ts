@@ -198,7 +198,8 @@ function denied(items: readonly Item[]): Item[] {
       continue
     }
     const saidBefore = next && items.slice(0, i).some(({ is }) => is === next.is)
-    if (i === 0 || !next || isEnd(next) || saidBefore) out.push({ ...item, is: 'correct' })
+    // "No leave it": that it stays plugged is never denied away.
+    if (i === 0 || !next || isEnd(next) || saidBefore || next.is === 'leave') out.push({ ...item, is: 'correct' })
     else i += 1
   }
   return out

@@ -9,6 +9,8 @@ export type Group = Made & {
   count?: number | null
   kind?: string
   several?: boolean
+  /** Its count was corrected: its kind may be said again. */
+  isRecounted?: boolean
   drive?: string | null
   size?: string | null
   heard?: boolean
@@ -62,6 +64,8 @@ export class Draft {
   unplugging = false
   /** Since the last sign the clause says that something is unplugged. */
   isOpening = false
+  /** Something was said to stay plugged. */
+  isLeaving = false
   correcting = false
   /** The line began with a correction: of what was said in another line. */
   instead = false

@@ -30,6 +30,17 @@ function groupFor(draft: Draft, item: Item, isFull: (group: Group) => boolean): 
 /** A strip or a patch: a number or a head after it is of something else. */
 const UNCOUNTED: ReadonlySet<string> = new Set(['adhesive', 'hook-and-loop'])
 
+/** "Four clips, no, five clips": the same ones. */
+function isSaidAgain(open: Group | null, { kind }: Item, { last }: Draft): boolean {
+  return open?.isRecounted === true && open.kind === kind && last?.is === 'count'
+}
+
+/** "4 M6, flange nut": what is on the screw that was said. */
+function isOnItsScrew({ drive, count, kind }: Group, item: Item, { last }: Draft): boolean {
+  const isNut = text(item.kind).endsWith('nut')
+  return isNut && !!drive && (count ?? null) !== null && kind === undefined && last?.is === 'end'
+}
+
 const SIZE_LETTERS: Readonly<Record<string, string>> = { cross: 'PH', 'six-lobe': 'T' }
 
 export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
@@ -46,7 +57,9 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
       UNCOUNTED.has(group.kind ?? '') ||
       (next?.is === 'kind' && group.kind !== undefined) ||
       (next?.is === 'drive' && group.drive !== undefined)
+    const isRecounted = draft.correcting && open?.count !== undefined
     const group = groupFor(draft, item, (group) => group.count !== undefined || isAnother(group))
+    if (isRecounted && group === open) group.isRecounted = true
     group.count = item.count as number | null
     if (item.unsure) group.fields.unsure = ['count']
     else if (String(group.fields.unsure) === 'count') delete group.fields.unsure
@@ -58,9 +71,8 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     // On the way back what is seated is no other fastener.
     if (draft.refitting && !open) return
     if (open?.kind !== undefined && UNCOUNTED.has(open.kind)) draft.group = null
-    const isNut = text(item.kind).endsWith('nut')
-    if (isNut && open?.drive && (open.count ?? null) !== null && open.kind === undefined && draft.last?.is === 'end')
-      return void (open.fields.stack = [item.kind])
+    if (isSaidAgain(open, item, draft)) return void open!.items.push(item)
+    if (open && isOnItsScrew(open, item, draft)) return void (open.fields.stack = [item.kind])
     const group = groupFor(
       draft,
       item,

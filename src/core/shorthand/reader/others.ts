@@ -154,6 +154,7 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   },
   correct(draft, item) {
     draft.correcting = draft.last !== null
+    draft.isOpening = false
     draft.mayCorrect ||= item.at === 0
     draft.instead ||= item.at === 0 && (item.again === true || item.words[0]!.text === 'no')
   },

@@ -95,7 +95,13 @@ export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     if (plug.fields.colour === undefined || draft.correcting) plug.fields.colour = item.colour
     draft.correcting = false
   },
+  /** Of the plug of its clause it says that it is left alone; of anything else nothing. */
+  stays({ plug, clause }) {
+    if (plug && clause.includes(plug)) plug.fields.leave = true
+  },
   leave(draft, item) {
+    draft.isOpening = false
+    draft.isLeaving = true
     const plug = draft.plug ?? (item.bare ? null : (draft.made.findLast(({ fact }) => fact === 'plug') ?? null))
     draft.correcting = false
     if (
@@ -120,7 +126,9 @@ export const OF_AN_AIRBAG = /airbag|tensioner|\bsrs\b/i
 /** A plug without a name is the one of the part in hand: which, is asked. So is an airbag's that nobody opened. */
 export function finishPlug(plug: Plug, draft: Draft): boolean {
   const { fields, isOpened } = plug
-  if (OF_AN_AIRBAG.test(String(fields.name)) && fields.leave === undefined && !isOpened) draft.ask('airbag', plug)
+  // Something in the line stays plugged: whether it is this one is asked, whatever else was said of it.
+  const isClear = fields.leave !== undefined || (isOpened === true && !draft.isLeaving)
+  if (OF_AN_AIRBAG.test(String(fields.name)) && !isClear) draft.ask('airbag', plug)
   if (fields.name !== undefined) return true
   draft.ask('part', plug)
   return false

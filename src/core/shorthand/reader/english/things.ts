@@ -53,6 +53,9 @@ export const PART_HEADS =
 export const MORE_PARTS: Readonly<Record<string, readonly string[]>> = {
   surround: ['surr'],
   'knee bolster': ['under tray'],
+  bumper: ['bumper'],
+  windscreen: ['windscreen', 'windshield'],
+  handlebar: ['handlebar', 'handlebars'],
   'sill trim': ['scuff plate', 'rocker trim', 'sill'],
   liner: ['rubber', 'matt'],
   'sail panel': ['wing mirror triangle', 'mirror triangle'],
@@ -109,7 +112,7 @@ export const MORE_PARTS: Readonly<Record<string, readonly string[]>> = {
 
 /** What is worked on from beside, behind or below a vehicle, or has no seats before it. Common practice, no source. */
 export const AWAY_FROM_SEATS: ReadonlySet<string> = new Set(
-  'door doors fairing belly pan tailgate boot bonnet hood bumper grille wing fender arch pillar sill kick headliner roof seat bench saddle tank tail handlebar mirror cowl wheel undertray splash'.split(
+  'door doors fairing belly pan tailgate boot bonnet hood bumper wing fender arch pillar sill kick headliner roof seat bench saddle tank tail handlebar mirror cowl wheel undertray splash radiator'.split(
     ' ',
   ),
 )

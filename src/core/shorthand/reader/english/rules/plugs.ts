@@ -19,6 +19,7 @@ export const PLUGS: readonly Rule[] = [
   rule('MOVE PLUG', (_, noun) => ({ is: 'plug', name: noun || null }), 0.9),
   rule('squeeze/press/push tab', () => ({ is: 'latch', latch: 'press tab' }), 0.85),
   rule('left PNAME PLUG? alone', (name) => [{ is: 'plug name', name }, { is: 'leave' }], 0.8),
+  rule('stays/stay in/on/put?', () => ({ is: 'stays' }), 0.6),
   rule('leave it? alone/plugged/connected in?', () => ({ is: 'leave' })),
   rule('leave', () => ({ is: 'leave', bare: true }), 1.1),
   rule('UNPLUG battery', () => ({ is: 'setting', setting: 'battery', value: 'off' }), 0.8),
