@@ -32,9 +32,7 @@ function main(): void {
   for (const line of lines) {
     const understood = understand(line, own)
     if (asksOf(understood).length === 0 && understood.notUnderstood.length === 0) whole += 1
-    process.stdout.write(
-      values.json ? `${JSON.stringify({ line, ...understood, asks: asksOf(understood) })}\n` : asText(line, understood),
-    )
+    process.stdout.write(values.json ? `${JSON.stringify(asJson(line, understood))}\n` : asText(line, understood))
   }
   if (!values.json)
     process.stdout.write(
@@ -66,6 +64,12 @@ function namesIn(file: string): OwnWords {
     read(file, 'Give the path of a procedure document, for example docs/examples/panel-van.json.'),
   )
   return document.ok ? namesOf(document.value) : refuse(documentErrorSentences(document.error).join('\n'))
+}
+
+/** What is printed of a line as JSON; how it was come to is of no use outside. */
+function asJson(line: string, understood: Understood) {
+  const { facts, words, notUnderstood, heard, whichPart, left } = understood
+  return { line, facts, words, asks: asksOf(understood), notUnderstood, heard, whichPart, left }
 }
 
 function asText(line: string, understood: Understood): string {
