@@ -29,7 +29,7 @@ describe('two parts that turned out to be one', () => {
   test('everything of the second is the first’s, its name a synonym, and nothing points nowhere', () => {
     expect(merged.parts.map((part) => part.name)).toEqual(['Surround', 'Unit'])
     expect(merged.parts[0]).toMatchObject({
-      synonyms: ['Centre trim'],
+      synonyms: ['bezel', 'Centre trim'],
       formerIds: [gone],
       release: { start: 'lower left' },
     })
