@@ -30,7 +30,7 @@ export async function handOverSheet(crew: Crew, jobId: string, signal: AbortSign
     origin: env().ISTRUZIONE_ORIGIN,
     hasOthers: await shopHasOthers(crew),
   }
-  const ask = <T>(question: SheetQuestion) => onThread<T>('sheet', crew.shopId, question, { signal })
+  const ask = <T>(question: SheetQuestion) => onThread<T>('sheet', crew.shopId, () => question, { signal })
   const facts = await ask<ShortSheet>({ ask: 'facts', job, shop })
   if (facts.kind === 'not answered') return notMade(facts)
   const photos = []

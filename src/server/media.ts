@@ -15,7 +15,7 @@ export type MediaOutcome =
  */
 export async function keepMedia(crew: Crew, jobId: string, medium: { id: string } & SentMedium): Promise<MediaOutcome> {
   const { kind, bytes } = medium
-  const looked = await onThread<Prepared | null>('medium', crew.shopId, { kind, bytes } satisfies SentMedium)
+  const looked = await onThread<Prepared | null>('medium', crew.shopId, () => ({ kind, bytes }) satisfies SentMedium)
   if (looked.kind === 'not answered' && looked.why === 'too many wait') return { status: 'later' }
   if (looked.kind === 'not answered')
     return { status: 'refused', sentence: REFUSALS.mediumTookTooLong(looked.deadlineS) }

@@ -44,10 +44,10 @@ export async function openJob(crew: Crew, job: NewJob): Promise<OpenedJob> {
     const base = await inShop(crew, (trx) => baseOf(trx, job.vehicleId))
     if ('status' in base) return base
     const { document } = base
-    const planned = await planOnThread(crew.shopId, {
+    const planned = await planOnThread(crew.shopId, () => ({
       ...{ document, request: job.request },
       ...{ house: crew.house, rules: crew.rules },
-    })
+    }))
     if (planned.kind === 'not answered') return { status: 'refused', sentence: planned.sentence }
     if (!planned.answer.ok) return { status: 'no plan', error: planned.answer.error, document }
     const jobId = await write(crew, job, base, planned.answer.value)

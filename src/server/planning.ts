@@ -9,8 +9,15 @@ import { onThread } from './threads'
 export type Planned =
   { kind: 'answer'; answer: Result<FoundPlan, PlanError> } | { kind: 'not answered'; sentence: string }
 
-/** Has an order found on a thread; where there is no answer, a sentence says why. The search itself knows no clock. */
-export async function planOnThread(shopId: string, question: ServerPlanning, signal?: AbortSignal): Promise<Planned> {
+/**
+ * Has an order found on a thread, the question made when its turn comes; where there is no answer, a sentence says why.
+ * The search itself knows no clock.
+ */
+export async function planOnThread(
+  shopId: string,
+  question: () => ServerPlanning,
+  signal?: AbortSignal,
+): Promise<Planned> {
   const planned = await onThread<Result<FoundPlan, PlanError>>('plan', shopId, question, { signal })
   if (planned.kind === 'answer') return planned
   const sentences = {

@@ -37,13 +37,22 @@ export async function planFor(
 ): Promise<PlanAnswer> {
   const revision = await inShop(crew, (trx) => newestRevision(trx, procedureId))
   if (!revision) return { status: 'unknown procedure' }
-  const document = readDocument(revision.document)
   const { house, rules } = crew
-  const planned = await planOnThread(crew.shopId, { document, request, house, rules, limits: LIMITS }, signal)
+  // Read once, when its turn comes: a record is large, and a shop may ask for many at once.
+  const read = lazily(() => readDocument(revision.document))
+  const question = () => ({ document: read(), request, house, rules, limits: LIMITS })
+  const planned = await planOnThread(crew.shopId, question, signal)
   if (planned.kind === 'not answered') return { status: 'not answered', sentence: planned.sentence }
+  const document = read()
   if (!planned.answer.ok) return { status: 'no plan', error: planned.answer.error, document }
   const model = forBuild(document, request.build, request.heads)
   const plan = planFrom(model, request, house, rulesInForce(rules), planned.answer.value)
   if (!plan.ok) throw new Error('A plan just found does not fit its own record.')
   return { status: 'planned', plan: plan.value }
+}
+
+/** Makes a thing when it is first asked for. */
+function lazily<T>(make: () => T): () => T {
+  let made: { it: T } | null = null
+  return () => (made ??= { it: make() }).it
 }

@@ -11,7 +11,12 @@ import { onThread } from './threads'
 async function warmThread(): Promise<void> {
   const request = PlanRequest.parse({ goals: [{ kind: 'part', partId: 'none', level: 'off' }], build: {} })
   const document = emptyDocument('Nothing')
-  await onThread('plan', 'nobody', { document, request, house: DEFAULT_HOUSE_VALUES, rules: ShopRules.parse({}) })
+  await onThread('plan', 'nobody', () => ({
+    document,
+    request,
+    house: DEFAULT_HOUSE_VALUES,
+    rules: ShopRules.parse({}),
+  }))
 }
 
 /** Fails at once, with the names of what is missing, instead of at the first request. */

@@ -18,18 +18,18 @@ function large() {
 }
 
 test('what takes longer than its time is ended, and the thread answers the next question', async () => {
-  const slow = onThread('plan', 'slow', large(), { deadlineMs: 1500 })
+  const slow = onThread('plan', 'slow', large, { deadlineMs: 1500 })
   expect(waitingNow()).toEqual({ plan: 1, sheet: 0, medium: 0 })
   expect(await slow).toEqual({ kind: 'not answered', why: 'too slow', deadlineS: 1.5 })
   expect(waitingNow().plan).toBe(0)
   const bytes = new Uint8Array([1, 2, 3])
-  expect(await onThread('medium', 'slow', { kind: 'photo', bytes })).toEqual({ kind: 'answer', answer: null })
+  expect(await onThread('medium', 'slow', () => ({ kind: 'photo', bytes }))).toEqual({ kind: 'answer', answer: null })
 })
 
 test('pictures wait for each other, whichever shop they are of; so many wait and no more', async () => {
   const bytes = new Uint8Array([1])
   const all = await Promise.all(
-    Array.from({ length: 61 }, (_, i) => onThread('medium', `shop ${i}`, { kind: 'photo', bytes })),
+    Array.from({ length: 61 }, (_, i) => onThread('medium', `shop ${i}`, () => ({ kind: 'photo', bytes }))),
   )
   expect(all.filter(({ kind }) => kind === 'answer')).toHaveLength(60)
   expect(all.at(-1)).toMatchObject({ kind: 'not answered', why: 'too many wait' })

@@ -42,13 +42,14 @@ function threads(): Piscina {
 const queues = (shared.istruzioneQueues ??= new Map<string, Queue>())
 
 /**
- * Has a question answered on a thread of its own. `signal`: ends it where nobody waits for it any more. What takes too
+ * Has a question answered on a thread of its own. `question` is made when its turn comes, not before: making it takes
+ * the thread that answers everybody. `signal`: ends it where nobody waits for it any more. What takes too
  * long or too much is ended as well, and said; the thread is then made anew. Throws what the work itself throws.
  */
 export async function onThread<Answer>(
   work: ThreadWork,
   shopId: string,
-  question: unknown,
+  question: () => unknown,
   { signal, deadlineMs = WORK[work].deadlineMs }: { signal?: AbortSignal; deadlineMs?: number } = {},
 ): Promise<Threaded<Answer>> {
   const { queue: whose, mostWaiting } = WORK[work]
@@ -70,7 +71,7 @@ export async function onThread<Answer>(
 
 async function ask<Answer>(
   work: ThreadWork,
-  question: unknown,
+  question: () => unknown,
   left: AbortSignal | undefined,
   deadlineMs: number,
 ): Promise<Threaded<Answer>> {
@@ -83,11 +84,12 @@ async function ask<Answer>(
     took(why)
     return { kind: 'not answered', why, deadlineS: deadlineMs / 1000 } as const
   }
+  if (left?.aborted) return no('nobody waits')
   try {
     // Built beside the application, as one file each (bin/lib/build.sh): a thread is there in a moment.
     const folder = process.env.ISTRUZIONE_BUILD_DIR ?? '.next'
     const filename = resolve(folder, 'beside', `${file}.mjs`)
-    const answer = (await threads().run(question, { signal, filename })) as Answer
+    const answer = (await threads().run(question(), { signal, filename })) as Answer
     took('answered')
     return { kind: 'answer', answer }
   } catch (error) {
