@@ -76,7 +76,7 @@ export function SayLine({
       >
         <textarea
           id={id}
-          rows={2}
+          rows={3}
           className="field min-w-0 flex-1 resize-none leading-snug"
           value={line.line}
           onChange={(event) => (line.type(event.target.value.replace(/\n/g, ' ')), setAnswer([]))}

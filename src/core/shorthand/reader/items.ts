@@ -20,7 +20,9 @@ type Step = { from: number; to: number; cost: number; fit: Fit | null; isUnread:
 
 /** As far as a way may cost more than the cheapest to be worth a look, and so many are looked at. */
 const NEARLY = 0.3
-const MOST_OTHERS = 12
+const MOST_OTHERS = 8
+/** Of a longer line nobody compares two readings. */
+const MOST_WORDS_COMPARED = 60
 const SAME = 1e-9
 
 /** The cheapest cover of a line, and the next ones that cost hardly more. */
@@ -36,6 +38,7 @@ export function itemsOf(words: readonly Word[], language: Language): Covers {
   const steps = stepsOf(words, language)
   const until = cheapest(words.length, steps)
   const best = wayTo(words.length, until)
+  if (words.length > MOST_WORDS_COMPARED) return { best: coverOf(best, words, language), others: [] }
   const least = until[words.length]?.cost ?? 0
   const after = cheapestBack(words.length, steps)
   const onBest = new Set(best)

@@ -47,11 +47,26 @@ export type Read = {
 export function readLine(line: string, language: Language): Readings {
   const { best, others } = itemsOf(wordsOf(line), language)
   const read = readItems(best, line, language)
+  const looked = new Set([itemsSaid(best)])
   for (const { cover, costsMore } of others) {
+    // Most are the same items spelt or named otherwise.
+    const said = itemsSaid(cover)
+    if (looked.has(said)) continue
+    looked.add(said)
     const other = readItems(cover, line, language)
     if (saysOtherwise(other, read)) return { read, other: { ...other, isTie: costsMore < SAME_COST } }
   }
   return { read, other: null }
+}
+
+/** What the items of a cover say, but for what parts are called. */
+function itemsSaid({ items }: Cover): string {
+  return items
+    .map(
+      ({ is, at, words: _, part: _name, which: _w, called: _c, meant: _m, ...said }) =>
+        `${is} ${at} ${JSON.stringify(said)}`,
+    )
+    .join()
 }
 
 /** A line as it is read, and as it may be read as well. `isTie`: nothing speaks for the first. */
