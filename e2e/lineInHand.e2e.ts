@@ -104,7 +104,7 @@ test('a line is spoken where the browser can write it down, with leave where it 
   const hear = (...said: string[]) =>
     page.evaluate((all) => {
       const { hearing } = window as unknown as { hearing: EventTarget }
-      const results = all.map((transcript) => [{ transcript }])
+      const results = all.map((words) => [{ confidence: 0.9, words }])
       hearing.dispatchEvent(Object.assign(new Event('result'), { results }))
     }, said)
   await setUpShop(page, someOwner('Spoken lines'))

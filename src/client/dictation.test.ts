@@ -21,7 +21,9 @@ class Hearing extends EventTarget {
     this.dispatchEvent(new Event('end'))
   }
   hear(...said: string[]) {
-    this.dispatchEvent(Object.assign(new Event('result'), { results: said.map((transcript) => [{ transcript }]) }))
+    this.dispatchEvent(
+      Object.assign(new Event('result'), { results: said.map((words) => [{ confidence: 0.9, words }]) }),
+    )
   }
   fail(error: string) {
     this.dispatchEvent(Object.assign(new Event('error'), { error }))

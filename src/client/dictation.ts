@@ -15,7 +15,8 @@ type RecognitionClass = {
   new (): Recognition
   available?: (options: { langs: string[]; processLocally: boolean }) => Promise<string>
 }
-type Heard = Event & { results: ArrayLike<ArrayLike<{ transcript: string }>> }
+/** What was heard, piece by piece, each in its likeliest wording: words, and beside them how sure the browser is. */
+type Heard = Event & { results: ArrayLike<ArrayLike<object>> }
 type Failed = Event & { error: string }
 
 const LANGUAGE = 'en-GB'
@@ -62,13 +63,22 @@ export function dictate(
   let trouble: DictationTrouble | null = null
   listening.addEventListener('result', (event) => {
     const { results } = event as Heard
-    const words = Array.from(results, (result) => result[0]?.transcript.trim() ?? '')
+    const words = Array.from(results, (result) => (result[0] ? wordsIn(result[0]) : ''))
     onWords(words.filter((said) => said !== '').join(' '))
   })
   listening.addEventListener('error', (event) => (trouble = TROUBLES[(event as Failed).error] ?? 'not reached'))
   listening.addEventListener('end', () => onEnd(trouble))
   listening.start()
   return { stop: () => listening.stop() }
+}
+
+/** The words of a wording: the one text among its fields. */
+function wordsIn(wording: object): string {
+  for (const field in wording) {
+    const value: unknown = wording[field as keyof typeof wording]
+    if (typeof value === 'string') return value.trim()
+  }
+  return ''
 }
 
 const TROUBLES: Readonly<Record<string, DictationTrouble>> = {

@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals'
-import { correctedFacts, correctionOf } from './correction'
+import { clearCorrection, correctedFacts, correctionOf } from './correction'
+import { clearFacts, lineInHand } from './lineInHand'
 import type { Fact } from './meaning'
 import { asksOf, understand } from './understand'
 
@@ -46,4 +47,16 @@ test('what corrects nothing is a line of its own', () => {
   expect(corrected('9 clips')).toBeNull()
   expect(corrected('no screws')).toBeNull()
   expect(corrected('two people')).toBeNull()
+})
+
+test('of a correction of two things one is dropped: the other stands for its own fact', () => {
+  const understood = understand('no, 9 clips, 3 T20')
+  const correction = correctionOf(LAST, understood)!
+  expect(correction.places).toEqual([0, 1])
+  const [clips] = lineInHand(correction.understood, { mends: new Map(), dropped: new Set() }).chips
+  const read = lineInHand(correction.understood, { mends: new Map(), dropped: new Set([clips!.key]) })
+  const facts = correctedFacts(LAST, clearCorrection(correction, read.chips)!, clearFacts(read))
+  expect(facts).toMatchObject([{ kind: 'spring clip', count: 8 }, { size: 'T20', count: 3 }, { fact: 'release' }])
+  const none = read.chips.map((chip) => ({ ...chip, state: 'open' as const }))
+  expect(clearCorrection(correction, none)).toBeNull()
 })

@@ -1,5 +1,5 @@
 import { THREADED_KINDS } from '../procedure/holderKinds'
-import { isSaid } from './lineInHand'
+import { isSaid, type Chip } from './lineInHand'
 import type { Fact } from './meaning'
 import { sure } from './mendable'
 import type { Understood } from './understand'
@@ -29,6 +29,15 @@ export function correctionOf(last: readonly Fact[], understood: Understood): Cor
   const facts = understood.facts.map((fact, i) => saidOtherwise(last[places[i]!]!, fact))
   const asks = understood.asks.filter(({ ask, fact }) => fact === null || !isSaid(ask, facts[fact]!))
   return { understood: { ...understood, facts, asks }, places: places as number[] }
+}
+
+/**
+ * A correction of which only what is clear is taken (`chips`: of its facts, in their order); null where nothing is left
+ * of it.
+ */
+export function clearCorrection(correction: Correction, chips: readonly Chip[]): Correction | null {
+  const places = correction.places.filter((_, i) => chips[i]?.state === 'clear')
+  return places.length > 0 ? { ...correction, places } : null
 }
 
 /** The facts taken last with those that were said otherwise in their places. `corrected`: as they are to be taken. */

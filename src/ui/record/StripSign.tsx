@@ -4,6 +4,7 @@ import { levelNow } from '@/core/job/fold'
 import type { Level } from '@/core/procedure/level'
 import { REST_WAYS, type Part } from '@/core/procedure/part'
 import type { HouseWord } from '@/core/shop/houseWord'
+import { clearCorrection } from '@/core/shorthand/correction'
 import { clearFacts, type Chip } from '@/core/shorthand/lineInHand'
 import { answersTo } from '@/core/shorthand/lineQuestions'
 import type { Understood } from '@/core/shorthand/understand'
@@ -67,7 +68,7 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
     const note = questions.length === 0 ? null : openLineNote(line.line, questions)
     const unplaced = strip.say(clear, line.line, {
       note,
-      correction: line.correction,
+      correction: line.correction && clearCorrection(line.correction, line.chips),
       called: line.understood.called,
     })
     setAnswer(note === null ? unplaced : ['What is open is noted for the desk.', ...unplaced])
