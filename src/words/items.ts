@@ -3,7 +3,7 @@ import { headFit, threadsOfCross } from '@/core/standards/headFit'
 import { withDefaultTests } from '@/core/procedure/defaultTests'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { THREADED_KINDS } from '@/core/procedure/holderKinds'
-import { usualDrive } from '@/core/procedure/heads'
+import { driveOf, usualDrive } from '@/core/procedure/heads'
 import type { Holder } from '@/core/procedure/holder'
 
 /** How a crew names a head: "hex 7", "T20", "PH2". The size says the drive where everybody knows it. */
@@ -12,6 +12,11 @@ export function headWords(drive: { drive: string; size: string }): string {
   if (drive.drive === 'cross' && drive.size !== '')
     return drive.size.startsWith('P') ? drive.size : `cross ${drive.size}`
   return `${drive.drive} ${drive.size}`.trim()
+}
+
+/** "T15", "hex 7": a head in one piece ("six-lobe T15"), as a crew says it. */
+export function headInWords(head: string): string {
+  return headWords(driveOf(head) ?? { drive: head, size: '' })
 }
 
 /** "6", "about 6", "5 to 7", "some". */

@@ -2,7 +2,7 @@ import type { Unplaced } from '@/core/shorthand/factsToEdits'
 import type { AskKind, Fact, Motion } from '@/core/shorthand/meaning'
 import type { LineAnswer, LineQuestion } from '@/core/shorthand/lineQuestions'
 import type { SaidTwice } from '@/core/strip/saidTwice'
-import { headWords, plural } from './items'
+import { headInWords, headWords, plural } from './items'
 
 /** A fact of a line in few words, as a chip shows it. */
 export function factWords(fact: Fact): string {
@@ -262,9 +262,7 @@ export function mendFieldWords(field: string): string {
 
 /** What a tap would make of it. */
 export function mendValueWords(field: string, value: string | number): string {
-  if (field !== 'head') return String(value)
-  const cut = String(value).lastIndexOf(' ')
-  return cut < 0 ? String(value) : headWords({ drive: String(value).slice(0, cut), size: String(value).slice(cut + 1) })
+  return field === 'head' ? headInWords(String(value)) : String(value)
 }
 
 /** A line that was not taken whole, as a note for whoever works it in. */

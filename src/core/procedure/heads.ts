@@ -1,6 +1,27 @@
 import type { Drive, Holder } from './holder'
 import { DRIVES } from './holderKinds'
 
+/** The heads a bay meets, as the facts name them; every other is typed. Common practice, no source. */
+export const COMMON_HEADS = [
+  'six-lobe T10',
+  'six-lobe T15',
+  'six-lobe T20',
+  'six-lobe T25',
+  'six-lobe T30',
+  'cross PH1',
+  'cross PH2',
+  'cross PH3',
+  'cross PZ2',
+  'hex 5.5',
+  'hex 7',
+  'hex 8',
+  'hex 10',
+  'hex 13',
+  'hex socket 4',
+  'hex socket 5',
+  'slot',
+] as const
+
 /** As the record allows. */
 const LONGEST_SIZE = 12
 

@@ -14,3 +14,14 @@ export const STATIONS = [
   'bench',
 ] as const
 export const BENCH = 'bench'
+
+/** Where nobody sits: "toward you" is no way of the vehicle's there. */
+export const FACED_FROM_NO_SEAT: ReadonlySet<string> = new Set<(typeof STATIONS)[number]>([
+  'load space',
+  'engine bay',
+  'outside left',
+  'outside right',
+  'outside front',
+  'outside rear',
+  'under the vehicle',
+])

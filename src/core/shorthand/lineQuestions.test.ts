@@ -67,7 +67,7 @@ describe('a question is known by its kind and place, whatever its sentence says'
   })
   test('only heads of the drive that was said are offered', () => {
     const sizes = answers('2 hex').map((answer) => answer.says === 'so' && answer.words)
-    expect(sizes).toEqual(['hex 7', 'hex 8', 'hex 10', 'hex 13'])
+    expect(sizes).toEqual(['hex 5.5', 'hex 7', 'hex 8', 'hex 10', 'hex 13'])
   })
   test.each([
     ['door card: pull toward you', 'door card: pull inboard'],

@@ -1,6 +1,6 @@
-import { driveOf } from '../procedure/heads'
+import { COMMON_HEADS, driveOf } from '../procedure/heads'
 import type { AskKind, Fact } from './meaning'
-import { COUNTS, HEADS, sure } from './mendable'
+import { COUNTS, sure } from './mendable'
 import type { Understood } from './understand'
 
 type Span = { from: number; to: number }
@@ -102,7 +102,7 @@ function so({ fact: of, ask }: Asked, words: string, fact: Fact | null): LineAns
 
 function headAnswers(asked: Asked, fact: Fact | null, fits: (drive: string) => boolean): LineAnswer[] {
   if (fact?.fact !== 'holder') return []
-  return HEADS.flatMap((head) => {
+  return COMMON_HEADS.flatMap((head) => {
     const { drive, size } = driveOf(head)!
     return fits(drive)
       ? so(asked, size.startsWith('T') || size.startsWith('P') ? size : head, {

@@ -1,5 +1,5 @@
 import { AXES } from '../procedure/direction'
-import { driveOf } from '../procedure/heads'
+import { COMMON_HEADS, driveOf } from '../procedure/heads'
 import { DRIVES, HOLDER_KINDS, THREADED_KINDS } from '../procedure/holderKinds'
 import { EFFORTS, FIXINGS, PART_TOOLS, REST_WAYS } from '../procedure/part'
 import { LATCHES, LEAD_COLOURS, TAB_SIDES } from '../procedure/tether'
@@ -7,25 +7,6 @@ import { Fact, FOUND_STATES } from './meaning'
 
 /** How many of something a tap can say. */
 export const COUNTS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12] as const
-
-/** Heads a tap can say, by what is met on any vehicle; every other is typed. Common practice, no source. */
-export const HEADS = [
-  'six-lobe T10',
-  'six-lobe T15',
-  'six-lobe T20',
-  'six-lobe T25',
-  'six-lobe T30',
-  'cross PH1',
-  'cross PH2',
-  'cross PZ2',
-  'hex 7',
-  'hex 8',
-  'hex 10',
-  'hex 13',
-  'hex socket 4',
-  'hex socket 5',
-  'slot',
-] as const
 
 const LEVELS = ['eased', 'free', 'off'] as const
 const EDGES = [
@@ -51,7 +32,7 @@ const words = (...fields: string[]): Field[] => fields.map((field) => ({ field, 
 const FIELDS: { readonly [K in Fact['fact']]: readonly Field[] } = {
   holder: [
     { field: 'count', values: COUNTS },
-    { field: 'head', values: HEADS },
+    { field: 'head', values: COMMON_HEADS },
     { field: 'kind', values: HOLDER_KINDS },
     ...words('where', 'thread'),
   ],

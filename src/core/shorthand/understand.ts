@@ -1,4 +1,5 @@
 import type { ProcedureDocument } from '../procedure/document'
+import { FACED_FROM_NO_SEAT } from '../procedure/stations'
 import { Fact, type AskKind } from './meaning'
 import { ENGLISH } from './reader/english'
 import { withOwnWords, type OwnWords } from './reader/ownWords'
@@ -133,16 +134,6 @@ function understandBeginning(line: string, own: OwnWords): Understood {
   }
   return { ...read, notUnderstood: [...read.notUnderstood, rest], other: null }
 }
-
-const FACED_FROM_NO_SEAT: ReadonlySet<string> = new Set([
-  'load space',
-  'engine bay',
-  'outside left',
-  'outside right',
-  'outside front',
-  'outside rear',
-  'under the vehicle',
-])
 
 /** The names a record has for its parts and plugs. */
 export function namesOf(document: Pick<ProcedureDocument, 'parts' | 'tethers'>): OwnWords {

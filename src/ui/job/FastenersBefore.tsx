@@ -8,7 +8,8 @@ import type { Holder } from '@/core/procedure/holder'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { itemWords, holderWords } from '@/words/items'
 import { hiddenWords } from '@/words/operations'
-import { Counter, HeadChoice, headInWords } from './fastenerInputs'
+import { headInWords } from '@/words/items'
+import { Counter, HeadChoice } from './fastenerInputs'
 import type { PlannedJob } from './useJob'
 
 /**

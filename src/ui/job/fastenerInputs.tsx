@@ -1,29 +1,7 @@
 'use client'
-import { headOf, headsOf } from '@/core/procedure/heads'
+import { COMMON_HEADS, headOf, headsOf } from '@/core/procedure/heads'
 import type { Holder } from '@/core/procedure/holder'
-import { headWords } from '@/words/items'
-
-/** The heads a bay meets, as the facts name them. */
-const HEADS = [
-  'hex 5.5',
-  'hex 7',
-  'hex 8',
-  'hex 10',
-  'hex 13',
-  'six-lobe T10',
-  'six-lobe T15',
-  'six-lobe T20',
-  'six-lobe T25',
-  'six-lobe T30',
-  'cross PH1',
-  'cross PH2',
-  'cross PH3',
-  'hex socket 4',
-  'hex socket 5',
-] as const
-/** "T15", "cross PH2": a head as a crew says it. */
-export const headInWords = (head: string) =>
-  headWords({ drive: head.slice(0, head.lastIndexOf(' ')), size: head.slice(head.lastIndexOf(' ') + 1) })
+import { headInWords } from '@/words/items'
 
 /** "Another head than the record says": empty = as recorded. Nothing where the kind has none. */
 export function HeadChoice({
@@ -43,7 +21,7 @@ export function HeadChoice({
       </span>
       <select className="field !min-h-14 text-lg" value={value} onChange={(event) => onChange(event.target.value)}>
         <option value="">as recorded</option>
-        {HEADS.filter((name) => !headsOf(holder).includes(name)).map((name) => (
+        {COMMON_HEADS.filter((name) => !headsOf(holder).includes(name)).map((name) => (
           <option key={name} value={name}>
             {headInWords(name)}
           </option>
