@@ -9,6 +9,7 @@ import { questionsOf } from '@/core/strip/questions'
 import type { LiveJob } from './useJob'
 import { newId } from '@/client/newId'
 import { lineQuestions } from '@/core/shorthand/lineQuestions'
+import { LINE_FIELD } from '../say/lineField'
 import { isClear, useShorthand } from '../say/useShorthand'
 import { QuestionCard } from './QuestionCard'
 import { factWords, lineQuestionSentence } from '@/words/shorthandWords'
@@ -87,9 +88,7 @@ export function RefitSheet({
               value={line}
               onChange={(event) => (setLine(event.target.value), setTrouble(''))}
               placeholder="top edge first, then snug"
-              maxLength={200}
-              autoComplete="off"
-              autoCapitalize="none"
+              {...LINE_FIELD}
             />
             <button className="slab" disabled={!isClear(understood)}>
               Keep

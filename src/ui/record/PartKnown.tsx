@@ -146,7 +146,7 @@ const MOST_PIECES = 6
 
 function Tap({ words, onClick }: { words: string; onClick: () => void }) {
   return (
-    <button type="button" className="ghost text-lg" onClick={onClick}>
+    <button type="button" className="ghost !min-h-12 !px-2.5 text-base" onClick={onClick}>
       {words}
     </button>
   )

@@ -67,25 +67,25 @@ export function Dictate({
         {listening ? <Square size={24} aria-hidden /> : <Mic size={24} aria-hidden />}
       </button>
       {asks && (
-        <p className="basis-full text-base font-semibold" role="alert">
-          This browser sends what you say to its maker, to be written down.{' '}
-          <button type="button" className="min-h-11 font-bold underline underline-offset-4" onClick={allow}>
-            It may, on this device
-          </button>{' '}
-          <button
-            type="button"
-            className="min-h-11 font-bold underline underline-offset-4"
-            onClick={() => setAsks(false)}
-          >
-            No
-          </button>
-        </p>
+        <div className="order-last flex basis-full flex-wrap items-center gap-3 text-base font-semibold" role="alert">
+          This browser sends what you say to its maker, to be written down.
+          <Reply words="It may, on this device" onClick={allow} />
+          <Reply words="No" onClick={() => setAsks(false)} />
+        </div>
       )}
       {sentence !== '' && (
-        <p className="basis-full text-base font-semibold" role="alert">
+        <p className="order-last basis-full text-base font-semibold" role="alert">
           {sentence}
         </p>
       )}
     </>
+  )
+}
+
+function Reply({ words, onClick }: { words: string; onClick: () => void }) {
+  return (
+    <button type="button" className="min-h-11 rounded border-2 border-current px-4 font-bold" onClick={onClick}>
+      {words}
+    </button>
   )
 }

@@ -12,6 +12,7 @@ import { answersTo } from '@/core/shorthand/lineQuestions'
 import type { Fact } from '@/core/shorthand/meaning'
 import { Dictate } from './Dictate'
 import { LineChips } from './LineChips'
+import { LINE_FIELD } from './lineField'
 import { LineRead } from './LineRead'
 import { MendSheet } from './MendSheet'
 import { useLine, type Line } from './useLine'
@@ -86,10 +87,7 @@ export function SayLine({
             void add()
           }}
           placeholder="2 T20 behind liner, 9 clips"
-          autoComplete="off"
-          autoCapitalize="none"
-          spellCheck={false}
-          maxLength={200}
+          {...LINE_FIELD}
           aria-describedby={`${id}-said`}
         />
         <Dictate

@@ -8,6 +8,8 @@ import type { Word } from './words'
 const ITEM = 1
 const ARTICLE = 0.1
 const RESPELT = 1.5
+/** The same letters in another order: a slip of the hand, and likelier than a wrong letter. */
+const TRANSPOSED = 1.4
 const TALK = 0.7
 const MISSPELT_TALK = 3.2
 const UNREAD = 6
@@ -65,7 +67,7 @@ function stepsOf(words: readonly Word[], language: Language): Step[][] {
       ...fitsAt(at, lattice, language).map((fit): Step => ({
         from: at,
         to: fit.to,
-        cost: costOf(fit),
+        cost: costOf(fit, words.slice(at, fit.to)),
         fit,
         isUnread: false,
       })),
@@ -118,9 +120,13 @@ function coverOf(way: readonly Step[], words: readonly Word[], language: Languag
   return cover
 }
 
-function costOf({ rule, articles, meant }: Fit): number {
-  return (rule.cost ?? ITEM) + articles * ARTICLE + meant.length * RESPELT
+function costOf({ rule, articles, meant }: Fit, words: readonly Word[]): number {
+  const typed = meant.length === 0 ? null : new Set(words.map(({ text }) => lettersOf(text)))
+  const respelt = meant.reduce((sum, word) => sum + (typed!.has(lettersOf(word)) ? TRANSPOSED : RESPELT), 0)
+  return (rule.cost ?? ITEM) + articles * ARTICLE + respelt
 }
+
+const lettersOf = (word: string) => [...word].sort().join('')
 
 /** What a word costs that is in no item. */
 function costOfRest({ text }: Word, options: Options[number], language: Language): number {

@@ -75,7 +75,7 @@ const SAME_COST = 1e-6
 
 /**
  * Whether another reading is as good by what it leaves, and says something else. What a part is called is no other
- * meaning: the words stand beside it.
+ * meaning: the words stand beside it. Which of two parts it is about is one: then other words make the fact.
  */
 function saysOtherwise(other: Read, read: Read): boolean {
   const inFacts = ({ facts }: Read) => new Set(facts.flatMap(({ words }) => words)).size
@@ -84,21 +84,27 @@ function saysOtherwise(other: Read, read: Read): boolean {
     other.unread.length <= read.unread.length &&
     other.facts.length > 0 &&
     inFacts(other) >= inFacts(read) &&
-    meaningOf(other) !== meaningOf(read)
+    (meaningOf(other, NAMES) !== meaningOf(read, NAMES) ||
+      (meaningOf(other, []) !== meaningOf(read, []) && wordsOfFacts(other) !== wordsOfFacts(read)))
   )
 }
 
 const NAMES = ['of', 'holds', 'behind', 'name', 'part', 'by', 'align', 'protects']
 
-function meaningOf({ facts }: Read): string {
+function meaningOf({ facts }: Read, but: readonly string[]): string {
   const said = facts.map(({ fact }) =>
     JSON.stringify(
       Object.entries(fact)
-        .filter(([field]) => !NAMES.includes(field))
+        .filter(([field]) => !but.includes(field))
         .sort(([a], [b]) => (a < b ? -1 : 1)),
     ),
   )
   return said.sort().join()
+}
+
+/** Which words make which fact. */
+function wordsOfFacts({ facts }: Read): string {
+  return facts.map(({ words }) => words.map(({ from }) => from).sort((a, b) => a - b)).join(';')
 }
 
 /** What the items that a line is covered with come to. */

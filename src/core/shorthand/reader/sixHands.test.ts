@@ -37,6 +37,12 @@ function scored(lines: readonly z.infer<typeof Line>[]): z.infer<typeof Scored>[
     .map((line) => Scored.parse(JSON.parse(line)))
 }
 
+test('no line of a hand can be read in two ways that nothing tells apart: that would be asked of every one of them', () => {
+  const lines = readFileSync(file('sixHands.jsonl'), 'utf8').trim().split('\n')
+  const ties = lines.map((line) => Line.parse(JSON.parse(line)).line).filter((line) => understand(line).other?.isTie)
+  expect(ties).toEqual([])
+})
+
 test('240 lines of six hands: at least 95 % understood or fairly asked, each hand 90 %, none misread', () => {
   const lines = readFileSync(file('sixHands.jsonl'), 'utf8')
     .trim()
