@@ -1,14 +1,12 @@
 import { expect, test } from '@playwright/test'
 import { setUpShop, someOwner } from './steps'
+import { newStrip } from './stripSteps'
 
 test.use({ actionTimeout: 10_000 })
 
 test('a line is taken fact by fact: mended, dropped, the rest a note; the next one corrects it', async ({ page }) => {
   await setUpShop(page, someOwner('Lines in hand'))
-  await page.goto('/strips/new')
-  await page.getByLabel('Fleet number').fill('Gritter 3')
-  await page.getByRole('button', { name: 'Begin' }).click()
-  await page.waitForURL('**/record')
+  await newStrip(page, 'Gritter 3')
   const line = page.getByLabel('Say it in a line')
   const chips = page.getByRole('list', { name: 'Understood' })
   const chip = (words: string) => chips.getByRole('button', { name: new RegExp(words) })
@@ -108,10 +106,7 @@ test('a line is spoken where the browser can write it down, with leave where it 
       hearing.dispatchEvent(Object.assign(new Event('result'), { results }))
     }, said)
   await setUpShop(page, someOwner('Spoken lines'))
-  await page.goto('/strips/new')
-  await page.getByLabel('Fleet number').fill('Gritter 4')
-  await page.getByRole('button', { name: 'Begin' }).click()
-  await page.waitForURL('**/record')
+  await newStrip(page, 'Gritter 4')
   const line = page.getByLabel('Say it in a line')
   await page.getByRole('button', { name: 'Speak the line' }).click()
   await page.getByRole('button', { name: 'It may, on this device' }).click()

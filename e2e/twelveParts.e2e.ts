@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { setUpShop, someOwner } from './steps'
+import { answerBeside, newStrip } from './stripSteps'
 
 /** A dash of twelve parts as one says it: what holds each, how it comes, what is unplugged. */
 const SAID = [
@@ -22,22 +23,6 @@ const TAPPED: Readonly<Record<number, readonly string[]>> = {
   5: ['Brittle', 'lower left'],
   9: ['2 pieces'],
 }
-const ANSWERS: readonly [RegExp, RegExp][] = [
-  [/^What is this strip for/, /^A radio$/],
-  [/^Battery off/, /^All of it is so$/],
-  [/hazard plug/, /^hazard$/],
-  [/airbag lamp plug/, /the airbag lamp/],
-  [/main plug/, /^audio$/],
-  [/antenna plug/, /^antenna$/],
-  [/obd plug/, /the data bus/],
-  [/climate plug/, /climate/],
-  [/instruments plug|lamp plug/, /lamps outside, instruments|lamps inside|lamp/],
-  [/the same screw/, /^Yes, the same$/],
-  [/come off for/, /^For nothing: just so$/],
-  [/in the way of/, /^It covers its screws$/],
-  [/did it have to be/, /My habit/],
-]
-
 /** What a hand does on the page, counted by the page: taps, lines sent off, and the characters typed. */
 async function counted(page: Page): Promise<{ taps: number; chars: number }> {
   return page.evaluate(() => JSON.parse(sessionStorage.getItem('done') ?? '{"taps":0,"chars":0}') as never)
@@ -54,32 +39,12 @@ async function count(page: Page): Promise<void> {
   })
 }
 
-async function answerBeside(page: Page): Promise<void> {
-  const question = page.getByRole('region', { name: 'Question' })
-  while (await question.isVisible()) {
-    const id = await question.getAttribute('data-question')
-    await answer(page)
-    await expect(page.locator(`[data-question="${id}"]`)).toHaveCount(0)
-  }
-}
-
-async function answer(page: Page): Promise<void> {
-  const question = page.getByRole('region', { name: 'Question' })
-  const sentence = (await question.getByRole('heading').innerText()).trim()
-  const known = ANSWERS.find(([asked]) => asked.test(sentence))
-  if (!known) throw new Error(`not foreseen: ${sentence}`)
-  await question.getByRole('button', { name: known[1] }).first().click()
-}
-
 test.use({ actionTimeout: 10_000 })
 
 test('a strip of twelve parts by lines and taps: at most 70 taps and 700 characters', async ({ page }) => {
   test.setTimeout(180_000)
   await setUpShop(page, someOwner('Twelve parts'))
-  await page.goto('/strips/new')
-  await page.getByLabel('Fleet number').fill('Gritter 12')
-  await page.getByRole('button', { name: 'Begin' }).click()
-  await page.waitForURL('**/record')
+  await newStrip(page, 'Gritter 12')
   const line = page.getByLabel('Say it in a line')
   const rail = page.getByRole('list', { name: 'As it came apart' })
   await expect(line).toBeVisible()
