@@ -7,6 +7,9 @@ import type { Line } from '../say/useLine'
 /** A question about the line as it is shown, and what each tap does. */
 export type Asked = { about: string; sentence: string; answers: { words: string; take: () => void }[] }
 
+/** As many as stand in one row at a size that is hit without looking. */
+const FEW_ANSWERS = 8
+
 /** What the line says so far, and the first thing that is open in it. */
 export function StripLineRead({
   line,
@@ -19,6 +22,7 @@ export function StripLineRead({
   question: Asked | null
   onMend: (key: string) => void
 }) {
+  const areMany = (question?.answers.length ?? 0) > FEW_ANSWERS
   return (
     <>
       {line.chips.length + understood.notUnderstood.length > 0 && (
@@ -45,12 +49,12 @@ export function StripLineRead({
             {question.about && <span className="block text-lg font-semibold">{question.about}</span>}
             {question.sentence}
           </p>
-          <p className="flex flex-wrap gap-3">
+          <p className={`flex flex-wrap ${areMany ? 'gap-2' : 'gap-3'}`}>
             {question.answers.map((each) => (
               <button
                 key={each.words}
                 type="button"
-                className="min-h-14 min-w-14 rounded bg-[#f4f1e9] px-5 text-xl font-bold text-[#0f1315]"
+                className={`rounded bg-[#f4f1e9] font-bold text-[#0f1315] ${areMany ? 'min-h-12 min-w-12 px-3 text-lg' : 'min-h-14 min-w-14 px-5 text-xl'}`}
                 onClick={each.take}
               >
                 {each.words}

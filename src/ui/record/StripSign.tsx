@@ -74,7 +74,7 @@ export function StripSign({ strip, words }: { strip: LiveStrip; words: readonly 
     <>
       <section
         aria-label="What came off"
-        className="on-sign flex min-h-[196px] flex-col gap-3 px-5 py-4 max-lg:-mr-4 lg:rounded-b xl:min-h-[216px]"
+        className="on-sign flex max-h-[66dvh] min-h-[196px] shrink-0 flex-col overflow-y-auto gap-3 px-5 py-4 max-lg:-mr-4 lg:rounded-b xl:min-h-[216px]"
       >
         <form
           className="flex flex-wrap items-stretch gap-3"
