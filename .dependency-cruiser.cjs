@@ -90,6 +90,16 @@ module.exports = {
       to: { path: '^src/', pathNot: '^src/(core|words)/' },
     },
     {
+      name: 'a-language-is-a-folder',
+      comment: 'What reads lines is told its language (reader/language.ts) and imports none.',
+      severity: 'error',
+      from: {
+        path: '^src/',
+        pathNot: '^src/core/shorthand/reader/(english/|language\\.ts$)|\\.(test|testing)\\.ts$',
+      },
+      to: { path: '^src/core/shorthand/reader/english/' },
+    },
+    {
       name: 'demo-stays-out',
       severity: 'error',
       from: { path: '^src/', pathNot: '(^src/demo/|\\.test\\.ts$)' },

@@ -5,6 +5,7 @@ import type { When } from '../procedure/when'
 import type { Tether } from '../procedure/tether'
 import type { Fact } from './meaning'
 import { joined } from './partSaid'
+import { LANGUAGE } from './reader/language'
 
 /** A group of fasteners as a line says it. What somebody was not sure of is kept as not counted, or noted. */
 export function holderSaid(
@@ -14,7 +15,7 @@ export function holderSaid(
   holds: readonly Id[],
   when: When,
 ): Holder {
-  const doubt = fact.unsure?.some((field) => field !== 'count') ? 'the head was not sure' : ''
+  const doubt = fact.unsure?.some((field) => field !== 'count') ? LANGUAGE.kept.headNotSure : ''
   return Holder.parse({
     id,
     kind: fact.kind,
@@ -50,7 +51,7 @@ export function detailsSaid(fact: Extract<Fact, { fact: 'holder' }>): Partial<Ho
 /** What a line says of a plug, as fields of it. */
 export function tetherSaid(fact: Extract<Fact, { fact: 'plug' }>, known: Tether | undefined): Partial<Tether> {
   const { latch, tab, colour, leave, beforePlugging, mustOpenFor, reach, count = 1 } = fact
-  const notes = [...(leave ? ['leave it plugged'] : []), ...(count > 1 ? [`${count} plugs`] : [])]
+  const notes = [...(leave ? [LANGUAGE.kept.leaveIt] : []), ...(count > 1 ? [LANGUAGE.kept.plugs(count)] : [])]
   return {
     ...(latch && { latch }),
     ...(tab && { tabSide: tab }),
@@ -64,31 +65,11 @@ export function tetherSaid(fact: Extract<Fact, { fact: 'plug' }>, known: Tether 
 
 /** What ties a part says its kind by its name; everything else that is unplugged is electrical. */
 export function kindOfTether(name: string): Tether['kind'] {
-  const said: [RegExp, Tether['kind']][] = [
-    [/damper|strut|soft-close/, 'damper'],
-    [/hose/, 'hose'],
-    [/duct/, 'duct'],
-    [/cable/, 'control cable'],
-    [/strap/, 'strap'],
-    [/antenna|aerial|coax/, 'coax'],
-    [/ground|earth/, 'ground'],
-    [/optical|fibre/, 'optical'],
-  ]
-  return said.find(([words]) => words.test(name.toLowerCase()))?.[1] ?? 'electrical'
-}
-
-const CAUTION_SENTENCES: Readonly<Record<string, string>> = {
-  hot: 'Hot: let it cool before you touch it.',
-  sharp: 'Sharp edges.',
-  glass: 'Glass: it breaks before the clip gives.',
-  cold: 'Splits in the cold: warm it first.',
-  airbag: 'An airbag is behind it. The maker’s procedure and local rules go first.',
-  paint: 'The paint scratches.',
-  drips: 'It drips.',
+  return LANGUAGE.tethers.find(([words]) => words.test(name))?.[1] ?? 'electrical'
 }
 
 /** A caution as a line says it. An airbag is a warning whatever was said of it. */
 export function cautionSaid(id: Id, what: string, partId: Id): Caution {
-  const caution = newCaution(id, partId, CAUTION_SENTENCES[what] ?? `${what[0]!.toUpperCase()}${what.slice(1)}.`)
+  const caution = newCaution(id, partId, LANGUAGE.kept.cautions[what] ?? `${what[0]!.toUpperCase()}${what.slice(1)}.`)
   return what === 'airbag' ? { ...caution, severity: 'WARNING' } : caution
 }

@@ -1,6 +1,6 @@
 import { lineQuestions, type LineQuestion } from './lineQuestions'
 import type { AskKind, Fact } from './meaning'
-import { OF_AN_AIRBAG } from './reader/plugs'
+import { LANGUAGE } from './reader/language'
 import type { Understood } from './understand'
 
 type Span = { from: number; to: number }
@@ -68,8 +68,8 @@ function renamedToAirbag(
 ): LineQuestion[] {
   return facts.flatMap((fact, i) => {
     const before = read[i]!
-    if (fact.fact !== 'plug' || before.fact !== 'plug' || fact.leave || !OF_AN_AIRBAG.test(fact.name)) return []
-    if (OF_AN_AIRBAG.test(before.name) || mends.get(keys[i]!)?.settled.includes('airbag')) return []
+    if (fact.fact !== 'plug' || before.fact !== 'plug' || fact.leave || !LANGUAGE.airbag.test(fact.name)) return []
+    if (LANGUAGE.airbag.test(before.name) || mends.get(keys[i]!)?.settled.includes('airbag')) return []
     const { from, to } = words[i]![0] ?? { from: 0, to: 0 }
     return [{ kind: 'asks', ask: 'airbag', fact: i, from, to }]
   })

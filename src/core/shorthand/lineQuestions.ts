@@ -1,6 +1,7 @@
 import { COMMON_HEADS, driveOf } from '../procedure/heads'
 import type { AskKind, Fact } from './meaning'
 import { COUNTS, sure } from './mendable'
+import { LANGUAGE } from './reader/language'
 import type { Understood } from './understand'
 
 type Span = { from: number; to: number }
@@ -65,18 +66,12 @@ export function answersTo(question: LineQuestion, line: string, facts: readonly 
 type Answering = (asked: Asked, line: string, fact: Fact | null) => LineAnswer[]
 
 const ANSWERS: Record<AskKind, Answering> = {
-  forward: (asked, line) => insteadOfWord(/\bforwards?\b/i, ['toward you', 'toward the nose'], asked, line),
-  'toward you': (asked, line) =>
-    insteadOfWord(
-      /\b(?:straight )?(?:towards?|to|at) you\b/i,
-      ['rearward', 'toward the nose', 'inboard', 'outboard', 'down'],
-      asked,
-      line,
-    ),
-  'whose left': (asked, line) => insteadOfWord(/\b(?:left|right)\b/i, ['driver side', 'passenger side'], asked, line),
+  forward: (asked, line) => insteadOfWord('forward', asked, line),
+  'toward you': (asked, line) => insteadOfWord('toward you', asked, line),
+  'whose left': (asked, line) => insteadOfWord('whose left', asked, line),
   'turn sense': (asked, _line, fact) =>
     (['clockwise', 'anticlockwise'] as const).flatMap((sense) =>
-      so(asked, `${sense} seen from the front`, fact && turned(fact, sense)),
+      so(asked, LANGUAGE.answers.turned(sense), fact && turned(fact, sense)),
     ),
   size: (asked, _line, fact) => headAnswers(asked, fact, (drive) => fact?.fact === 'holder' && drive === fact.drive),
   drive: (asked, _line, fact) => headAnswers(asked, fact, () => true),
@@ -86,11 +81,14 @@ const ANSWERS: Record<AskKind, Answering> = {
     ),
   kind: (asked, line) => {
     const count = line.slice(asked.from, asked.to)
-    return ['screws', 'clips', 'push-pins'].map((words) => instead(line, asked, `${count} ${words}`))
+    return LANGUAGE.answers.kinds.map((words) => instead(line, asked, `${count} ${words}`))
   },
   airbag: (asked, _line, fact) =>
     fact?.fact === 'plug'
-      ? [...so(asked, 'it stays plugged', { ...fact, leave: true }), ...so(asked, 'it is unplugged', fact)]
+      ? [
+          ...so(asked, LANGUAGE.answers.airbag.leave, { ...fact, leave: true }),
+          ...so(asked, LANGUAGE.answers.airbag.open, fact),
+        ]
       : [],
   part: () => [],
   heard: () => [],
@@ -126,9 +124,10 @@ function instead(line: string, span: Span, words: string): LineAnswer {
   return { says: 'this', words, line: changed(line, span, words) }
 }
 
-/** Each of some words where one of those asked about stands; none where it is not there. */
-function insteadOfWord(word: RegExp, words: readonly string[], { from, to }: Span, line: string): LineAnswer[] {
-  const found = word.exec(line.slice(from, to))
+/** Each of some words where the one asked about stands; none where it is not there. */
+function insteadOfWord(ask: keyof typeof LANGUAGE.answers.instead, { from, to }: Span, line: string): LineAnswer[] {
+  const { of, words } = LANGUAGE.answers.instead[ask]
+  const found = of.exec(line.slice(from, to))
   if (!found) return []
   const at = from + found.index
   return words.map((each) => instead(line, { from: at, to: at + found[0].length }, each))
@@ -144,9 +143,9 @@ function changed(line: string, { from, to }: Span, words: string): string {
  */
 function namesAt(line: string, { from, to }: Span): LineAnswer[] {
   const said = line.slice(from, to).toLowerCase()
-  if (/\b(unplug|plug|connector|disconnect|lead|hose)\b/i.test(line))
-    return [{ says: 'a name', of: 'plug', name: said }]
-  const rest = /^[a-z][a-z' -]*/i.exec(line.slice(from))?.[0].trim().split(/\s+/) ?? [said]
+  const { plugNear, nameFrom } = LANGUAGE.answers
+  if (plugNear.test(line)) return [{ says: 'a name', of: 'plug', name: said }]
+  const rest = nameFrom.exec(line.slice(from))?.[0].trim().split(/\s+/) ?? [said]
   const whole = rest.slice(0, 3).join(' ').toLowerCase()
   return [...new Set([whole, said])].map((name) => ({ says: 'a name', of: 'part', name }))
 }

@@ -1,7 +1,7 @@
 import type { ProcedureDocument } from '../procedure/document'
 import { FACED_FROM_NO_SEAT } from '../procedure/stations'
 import { Fact, type AskKind } from './meaning'
-import { ENGLISH } from './reader/english'
+import { LANGUAGE } from './reader/language'
 import { withOwnWords, type OwnWords } from './reader/ownWords'
 import type { Clause } from './reader/clauses'
 import { readLine, type Read } from './reader/read'
@@ -56,7 +56,7 @@ export const LONGEST_LINE_CHARS = 2_000
  */
 export function understand(line: string, own: OwnWords = NO_WORDS): Understood {
   if (line.length > LONGEST_LINE_CHARS) return understandBeginning(line, own)
-  const { read, other } = readLine(line, withOwnWords(ENGLISH, own))
+  const { read, other } = readLine(line, withOwnWords(LANGUAGE, own))
   const understood = understoodAs(read, line)
   return { ...understood, other: other && { ...understoodAs(other, line), isTie: other.isTie } }
 }

@@ -1,5 +1,5 @@
 import type { AskKind } from '../meaning'
-import type { Item } from './sense'
+import type { Item, Language } from './sense'
 
 /** A fact in the making: its fields so far and the items they came from. */
 export type Made = { fact: string; fields: Record<string, unknown>; items: Item[] }
@@ -28,8 +28,7 @@ export type Asking = { ask: AskKind; made: Made | null; items: readonly Item[] }
 
 /** Where the reading of a line stands. */
 export class Draft {
-  /** Whether no seat faces a part; null: the one in hand. */
-  constructor(readonly isAway: (part: string | null) => boolean) {}
+  constructor(readonly language: Language) {}
 
   readonly made: Made[] = []
   readonly asks: Asking[] = []

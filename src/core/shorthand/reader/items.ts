@@ -150,7 +150,7 @@ function take({ from, to, fit, isUnread }: Step, words: readonly Word[], languag
       ...(fit.called.length > 0 && { called: fit.called }),
     }
     cover.items.push(...fit.said.map((said) => ({ ...said, ...at, ...more })))
-  } else if (language.ends.has(word.text)) cover.items.push({ is: 'end', sign: word.text, ...at })
+  } else if (language.ends.has(word.text)) cover.items.push({ is: 'end', sign: language.ends.get(word.text), ...at })
   else if (isUnread) {
     cover.words.push(word)
     cover.unread.push({ word, near: nearest(word.text, language) })

@@ -156,7 +156,7 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     draft.correcting = draft.last !== null
     draft.isOpening = false
     draft.mayCorrect ||= item.at === 0
-    draft.instead ||= item.at === 0 && (item.again === true || item.words[0]!.text === 'no')
+    draft.instead ||= item.at === 0 && item.again === true
   },
   swap(draft) {
     const traps = draft.made.findLast(({ fact }) => fact === 'traps')

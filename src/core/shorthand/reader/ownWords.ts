@@ -31,18 +31,21 @@ export function withOwnWords(language: Language, own: OwnWords): Language {
   return known
 }
 
-/** By what is known of the part, else by its name; on a vehicle with a fairing nothing is faced from a seat. */
-function isAwayBy({ away }: Language, { parts = [], inHand = null }: OwnWords): (part: string | null) => boolean {
-  const saysSo = (name: string) =>
+/** By what is known of the part, else by its name; on a vehicle with a fairing, say, nothing is faced from a seat. */
+function isAwayBy(
+  { away, seatless }: Language,
+  { parts = [], inHand = null }: OwnWords,
+): (part: string | null) => boolean {
+  const isSaid = (name: string, words: ReadonlySet<string>) =>
     phraseOf(name)
       .split(' ')
-      .some((word) => away.has(word))
-  const hasFairing = parts.some(({ name }) => /\bfairing\b/i.test(name))
+      .some((word) => words.has(word))
+  const isSeatless = parts.some(({ name }) => isSaid(name, seatless))
   return (said) => {
     const name = said ?? inHand
-    if (name === null) return hasFairing
+    if (name === null) return isSeatless
     const known = parts.find((part) => phraseOf(part.name) === phraseOf(name))
-    return hasFairing || known?.isAway === true || saysSo(name)
+    return isSeatless || known?.isAway === true || isSaid(name, away)
   }
 }
 

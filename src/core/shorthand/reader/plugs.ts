@@ -120,15 +120,12 @@ export function ofSubject({ subject }: Draft): { of?: string } {
   return subject === null ? {} : { of: subject }
 }
 
-/** What an airbag's plug is called, whatever else: the word for its circuit, or for what it fires. */
-export const OF_AN_AIRBAG = /airbag|tensioner|\bsrs\b/i
-
 /** A plug without a name is the one of the part in hand: which, is asked. So is an airbag's that nobody opened. */
 export function finishPlug(plug: Plug, draft: Draft): boolean {
   const { fields, isOpened } = plug
   // Something in the line stays plugged: whether it is this one is asked, whatever else was said of it.
   const isClear = fields.leave !== undefined || (isOpened === true && !draft.isLeaving)
-  if (OF_AN_AIRBAG.test(String(fields.name)) && !isClear) draft.ask('airbag', plug)
+  if (draft.language.airbag.test(String(fields.name)) && !isClear) draft.ask('airbag', plug)
   if (fields.name !== undefined) return true
   draft.ask('part', plug)
   return false

@@ -132,7 +132,7 @@ export function finishRelease(release: Made, draft: Draft): void {
   const { fields } = release
   const motions = (fields.motions ?? []) as ReleaseMotion[]
   if (motions.length === 0) delete fields.motions
-  const isAway = draft.isAway(textOrNull(fields.of))
+  const isAway = draft.language.isAway?.(textOrNull(fields.of)) ?? false
   for (const motion of motions) {
     // From a seat one looks forward.
     if (motion.to === TOWARD_YOU && !isAway) motion.to = 'rearward'

@@ -1,3 +1,4 @@
+import type { Tether } from '../../procedure/tether'
 import type { Word } from './words'
 
 /**
@@ -32,14 +33,44 @@ export type Language = {
   talk: ReadonlySet<string>
   /** Words that are no misspelling of another, and may be the name of a part nobody has named yet. */
   nouns: ReadonlySet<string>
-  /** Signs and words at which a clause ends. */
-  ends: ReadonlySet<string>
+  /** Signs and words at which a clause ends, each with the sign it stands for (`and`: what was said goes on). */
+  ends: ReadonlyMap<string, string>
   /** Words that mean whichever such thing a vehicle has, each with what that is called. */
   vague: ReadonlyMap<string, readonly string[]>
   /** Words for what nobody faces from a seat: "toward you" says nothing there. */
   away: ReadonlySet<string>
+  /** Words for parts that only a vehicle without seats before a dash has. */
+  seatless: ReadonlySet<string>
+  /** What an airbag's or tensioner's plug is called. */
+  airbag: RegExp
+  /** What ties a part, by its name; anything else is electrical. */
+  tethers: readonly (readonly [RegExp, Tether['kind']])[]
+  answers: Answers
+  kept: Kept
   /** Whether a part is so, by the record; null: the part in hand. By its name alone where no record is known. */
   isAway?: (part: string | null) => boolean
+}
+
+/** What a tap says in answer to a question: in the line, or beside it. */
+export type Answers = {
+  /** What is put where such a word stands. */
+  instead: Record<'forward' | 'toward you' | 'whose left', { of: RegExp; words: readonly string[] }>
+  /** What a number may be a number of. */
+  kinds: readonly string[]
+  turned: (sense: 'clockwise' | 'anticlockwise') => string
+  airbag: { leave: string; open: string }
+  /** Words by which an unknown one is the name of a plug. */
+  plugNear: RegExp
+  /** How far a name may go on from its first word. */
+  nameFrom: RegExp
+}
+
+/** What a line leaves in the record in words. `cautions`: the sentence of each. */
+export type Kept = {
+  cautions: Readonly<Record<string, string>>
+  headNotSure: string
+  leaveIt: string
+  plugs: (count: number) => string
 }
 
 /** An item of a line with its words. */

@@ -28,7 +28,14 @@ export function knownWords(language: Language): ReadonlySet<string> {
   if (!known) {
     const phrases = [...language.phrases.keys()].flatMap((phrase) => phrase.split(' '))
     const rules = language.rules.flatMap(({ pattern }) => pattern.split(/[ /?]+/).filter((word) => /^[a-z]/.test(word)))
-    known = new Set([...phrases, ...rules, ...language.talk, ...language.articles, ...language.ends, ...language.nouns])
+    known = new Set([
+      ...phrases,
+      ...rules,
+      ...language.talk,
+      ...language.articles,
+      ...language.ends.keys(),
+      ...language.nouns,
+    ])
     singles.set(language, known)
   }
   return known

@@ -1,8 +1,10 @@
 import type { Language } from '../sense'
+import { ANSWERS } from './answers'
+import { KEPT } from './kept'
 import { ARTICLES, ENDS, NOUNS, PHRASES, TALK } from './lexicon'
 import { byForm } from './numbers'
 import { RULES } from './rules'
-import { AWAY_FROM_SEATS, VAGUE } from './things'
+import { AIRBAG, AWAY_FROM_SEATS, SEATLESS, TETHERS, VAGUE } from './things'
 
 /** English as installers say it. */
 export const ENGLISH: Language = {
@@ -15,4 +17,9 @@ export const ENGLISH: Language = {
   nouns: NOUNS,
   vague: VAGUE,
   away: AWAY_FROM_SEATS,
+  seatless: SEATLESS,
+  airbag: AIRBAG,
+  tethers: TETHERS,
+  answers: ANSWERS,
+  kept: KEPT,
 }

@@ -115,7 +115,8 @@ const TABLE: readonly (readonly [string, string, string])[] = [
     'when you look at it from|when you look from|when seen from|seen from|as seen from|looking from|looked at from|viewed from|from',
   ],
   ['NOT', '', "don't|dont|do not|never|must not|dnot|you must not|not to"],
-  ['NO', '', 'no|without|zero|nor|not'],
+  ['NO', 'again', 'no'],
+  ['NO', '', 'without|zero|nor|not'],
   ['NOTHING', '', 'nothing|none'],
   ['TOOL', 'pry tool', 'pry tool|panel tool|trim tool|nylon tool|plastic pry tool|plastic tool|vinyl tool|popper tool'],
   ['TOOL', 'hook', 'pick|hook tool'],
@@ -245,8 +246,9 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   [
     'CORRECT',
     '',
-    'sorry|i mean|wait|er|erm|no wait|no sorry|actually|well|oops|rather|wait these are|well its more|i meant|hold on|no its|no actually|i said|let me measure|as in|scrub that|i meant to say',
+    'sorry|i mean|wait|er|erm|actually|well|oops|rather|wait these are|well its more|i meant|hold on|i said|let me measure|as in|scrub that|i meant to say',
   ],
+  ['CORRECT', 'again', 'no wait|no sorry|no its|no actually'],
   [
     'REASON',
     '',
@@ -381,5 +383,5 @@ export const TALK = new Set(
   ),
 )
 
-/** Where a clause ends. */
-export const ENDS = new Set([',', ';', '.', ':', 'then', 'and', '+', '!', '?', 'but'])
+/** Where a clause ends; "and" goes on with what was said, the others with something else. */
+export const ENDS = new Map([',', ';', '.', ':', 'then', 'and', '+', '!', '?', 'but'].map((sign) => [sign, sign]))

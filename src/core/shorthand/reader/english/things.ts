@@ -1,4 +1,5 @@
 import type { HolderKind } from '../../../procedure/holderKinds'
+import type { Tether } from '../../../procedure/tether'
 
 /** What fasteners are called; a name that has a plural is one of several. */
 export const KIND_WORDS: Readonly<Record<HolderKind, readonly string[]>> = {
@@ -121,3 +122,21 @@ export const AWAY_FROM_SEATS: ReadonlySet<string> = new Set(
 export const VAGUE: ReadonlyMap<string, readonly string[]> = new Map([
   ['screen', ['display', 'monitor', 'touchscreen', 'windscreen']],
 ])
+
+/** A part that only a vehicle without seats before a dash has. */
+export const SEATLESS: ReadonlySet<string> = new Set(['fairing', 'fairings'])
+
+/** What an airbag's plug is called, whatever else: the word for its circuit, or for what it fires. */
+export const AIRBAG = /airbag|tensioner|\bsrs\b/i
+
+/** What ties a part says its kind by its name. */
+export const TETHERS: readonly (readonly [RegExp, Tether['kind']])[] = [
+  [/damper|strut|soft-close/i, 'damper'],
+  [/hose/i, 'hose'],
+  [/duct/i, 'duct'],
+  [/cable/i, 'control cable'],
+  [/strap/i, 'strap'],
+  [/antenna|aerial|coax/i, 'coax'],
+  [/ground|earth/i, 'ground'],
+  [/optical|fibre/i, 'optical'],
+]

@@ -19,9 +19,9 @@ export const DENIED: readonly Rule[] = [
   rule('not NUM', (n) => ({ is: 'instead', field: 'count', value: Number(n) }), 0.9),
   rule('TO breaks/snaps it?', (to) => ({ is: 'must not', what: `pull ${to}` }), 0.8),
   rule('NOT', () => ({ is: 'not' }), 1.5),
-  rule('NO', () => ({ is: 'no' }), 1.2),
+  rule('NO', (said) => ({ is: 'no', again: said === 'again' }), 1.2),
   rule('forget', () => ({ is: 'forget' })),
-  rule('CORRECT', () => ({ is: 'correct' }), 0.5),
+  rule('CORRECT', (said) => ({ is: 'correct', again: said === 'again' }), 0.5),
   rule('if', () => ({ is: 'condition' }), 0.9),
   rule('if it/they has/have', () => ({ is: 'condition' }), 0.2),
   // On which vehicles, in words nobody knows: without them it would hold for all.
