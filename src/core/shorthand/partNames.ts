@@ -4,7 +4,7 @@
  */
 export const PART_NAMES: Readonly<Record<string, readonly string[]>> = {
   surround: ['bezel', 'fascia', 'facia', 'facial plate', 'trim ring', 'finisher', 'dash cap'],
-  'knee bolster': ['knee panel', 'under-tray', 'undertray', 'lower dash'],
+  'knee bolster': ['bolster', 'knee panel', 'under-tray', 'undertray', 'lower dash'],
   'kick panel': ['kick pad', 'kicker'],
   'sill trim': ['rocker', 'running board', 'step trim'],
   pocket: ['cubby', 'bin', 'coin holder', 'tray'],

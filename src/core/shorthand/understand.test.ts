@@ -143,7 +143,7 @@ describe('nothing is dropped without a word', () => {
     expect(understand('2 clips at the top of the vent', own).whichPart).toHaveLength(1)
   })
   test('a letter that is longer in lower case moves no place', () => {
-    const { notUnderstood } = understand('İİ 2 T20 rearward')
+    const { notUnderstood } = understand('İİ, 2 T20 rearward')
     expect(notUnderstood.map(({ said }) => said)).toEqual(['rearward'])
   })
 })

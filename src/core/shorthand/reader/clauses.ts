@@ -34,6 +34,7 @@ export const BESIDE_OTHERS: ReadonlySet<string> = new Set([
   'reason',
   'hypothesis',
   'condition',
+  'compared',
   'not',
   'no',
   'forget',
@@ -98,8 +99,8 @@ const isHardEnd = (item: Item) => isEnd(item) && HARD_ENDS.includes(item.sign as
 function withoutTalk(items: readonly Item[]): Item[] {
   return partedAt(items, isHardEnd).flatMap((sentence) => {
     if (sentence.some(({ is }) => is === 'note') && !sentence.some(isStrong)) return sentence.filter(isEnd)
-    return partedAt(sentence, isEnd).flatMap((clause) => {
-      if (!clause.some(isStrong) && isTalk(clause)) return clause.filter(isEnd)
+    return partedAt(sentence, isEnd).flatMap((clause, i, all) => {
+      if (!clause.some(isStrong) && isTalk(clause) && !goesOn(clause, saidBefore(all, i))) return clause.filter(isEnd)
       if (isStrange(clause) || clause.some(({ is }) => is === 'condition'))
         return clause.map((item) => (isEnd(item) ? item : { ...item, is: 'stray' }))
       return clause.filter(({ is }) => is !== 'note')
@@ -118,9 +119,21 @@ function isTalk(clause: readonly Item[]): boolean {
   return clause.some(isUnknown) && clause.every(({ is }) => SAYS_LITTLE.includes(is)) && !comesOff && !onlyNames
 }
 
+/** The clause before one that says anything. */
+const saidBefore = (clauses: readonly Item[][], i: number) =>
+  clauses.slice(0, i).findLast((clause) => clause.some((item) => !isEnd(item)))
+
+/** "And one in the cup", "then up": of what the clause before counts or moves, whatever else is in it. */
+function goesOn(clause: readonly Item[], before: readonly Item[] = []): boolean {
+  const has = (items: readonly Item[], ...kinds: string[]) => items.some(({ is }) => kinds.includes(is))
+  const counts = clause.some(({ is, ofThem }) => is === 'count' && ofThem !== true)
+  return (counts && has(before, 'kind', 'drive')) || (has(clause, 'to') && has(before, 'move'))
+}
+
 /** More words that nobody knows than items: whatever they say, it is not what the few known ones say alone. */
 function isStrange(clause: readonly Item[]): boolean {
   const unknown = clause.filter((item) => isUnknown(item) && item.isKnown !== true).length
+  if (clause.some(({ is, harms }) => is === 'not' && harms === true)) return false
   return unknown > 1 && unknown > clause.filter(isStrong).length
 }
 
@@ -130,6 +143,8 @@ function withoutReasons(items: readonly Item[]): Item[] {
     if (sentence.find((item) => !isEnd(item))?.is === 'hypothesis' && !sentence.some(({ is }) => is === 'kind'))
       return sentence.filter(isEnd)
     return partedAt(sentence, isEnd).flatMap((clause) => {
+      // "The outer two are longer than the others": how many there are was said, or will be.
+      if (clause.some(({ is }) => is === 'compared')) return clause.filter(isEnd)
       const at = clause.findIndex(({ is }) => is === 'reason' || is === 'hypothesis')
       // "Two clips if the trim is old": on a condition that nobody knows.
       if (clause[at]?.isCondition === true && clause.slice(0, at).some(isStrong))
@@ -150,7 +165,8 @@ function forbidden(items: readonly Item[], line: string): Item[] {
     }
     let end = i + 1
     while (end < items.length && !isEnd(items[end]!)) end += 1
-    const words = items.slice(i + 1, end).flatMap((each) => each.words)
+    const harm = item.harms === true ? item.words.slice(-1) : []
+    const words = [...harm, ...items.slice(i + 1, end).flatMap((each) => each.words)]
     // "Don't,": what was just said is not so.
     if (words.length === 0) {
       out.push({ ...item, is: 'correct' })
@@ -199,7 +215,8 @@ function denied(items: readonly Item[]): Item[] {
     }
     const saidBefore = next && items.slice(0, i).some(({ is }) => is === next.is)
     // "No leave it": that it stays plugged is never denied away.
-    if (i === 0 || !next || isEnd(next) || saidBefore || next.is === 'leave') out.push({ ...item, is: 'correct' })
+    if (i === 0 || !next || isEnd(next) || saidBefore || next.is === 'leave' || next.is === 'not so')
+      out.push({ ...item, is: 'correct' })
     else i += 1
   }
   return out

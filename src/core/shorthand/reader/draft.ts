@@ -73,6 +73,8 @@ export class Draft {
   mayCorrect = false
   /** So many instead, of what another line said: "no, nine". */
   corrects: { count: number; items: readonly Item[] } | null = null
+  /** Facts that the line took back: their words are in none. */
+  readonly takenBack: Made[] = []
   /** What follows says nothing any more. */
   isOver = false
   last: Item | null = null

@@ -97,11 +97,16 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   some(draft, item) {
     const whole = draft.made.findLast(({ fact, fields }) => fact === 'holder' && fields.isPart !== true) as
       Group | undefined
-    if (!whole) return draft.leaveUnread(item)
+    if (!whole) {
+      const group: Group = draft.add('holder', { where: item.where }, item)
+      group.count = item.count as number
+      return void (draft.group = group)
+    }
     const group: Group = draft.add('holder', { ...whole.fields, where: item.where, isPart: true }, item)
     Object.assign(group, { kind: whole.kind, several: whole.several, drive: whole.drive, size: whole.size })
     group.count = item.count as number
     whole.left = (whole.left ?? whole.count ?? 0) - group.count
+    draft.group = group
   },
   thread(draft, item) {
     groupFor(draft, item, ({ fields }) => fields.thread !== undefined).fields.thread = item.thread
@@ -170,6 +175,18 @@ export const GROUP_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   spanner(draft, item) {
     if (!draft.plug) GROUP_ITEMS.drive!(draft, { ...item, drive: 'hex' })
   },
+  /** "All PH2": so is the head of every screw that was named without one. */
+  'all heads'(draft, item) {
+    const open = draft.made.filter(
+      (made) => made.fact === 'holder' && (made as Group).drive === undefined && isScrew((made as Group).kind),
+    ) as Group[]
+    if (open.length === 0) return GROUP_ITEMS.drive!(draft, item)
+    for (const group of open) {
+      group.items.push(item)
+      group.drive = textOrNull(item.drive)
+      group.size = textOrNull(item.size)
+    }
+  },
   captive: (draft) => void (draft.group && (draft.group.fields.captive = true)),
   feel(draft) {
     const { fields } = draft.group ??
@@ -217,9 +234,11 @@ export function finishGroup(group: Group, draft: Draft): boolean {
   // All of it was said by its parts.
   if (group.left === 0) return false
   delete group.fields.isPart
+  likeTheOneBefore(group, draft)
   if (group.kind === undefined && group.drive === undefined && group.fields.thread === undefined) {
     if (draft.mayCorrect && typeof group.count === 'number') draft.corrects = { count: group.count, items: group.items }
-    if (!group.soft && group.count !== undefined) draft.ask('kind', group)
+    const lies = group.fields.where !== undefined || group.fields.behind !== undefined
+    if ((!group.soft || lies) && group.count !== undefined) draft.ask('kind', group)
     return false
   }
   group.kind ??= 'machine screw'
@@ -232,6 +251,21 @@ export function finishGroup(group: Group, draft: Draft): boolean {
   return true
 }
 
+/** "2 clips top, 2 bottom": as many more of the same, where the ones before have a place of their own. */
+function likeTheOneBefore(group: Group, { made }: Draft): void {
+  const before = made[made.indexOf(group) - 1] as Group | undefined
+  if (before?.fact !== 'holder' || (before.kind === undefined && before.drive === undefined)) return
+  if (group.kind !== undefined || typeof group.count !== 'number' || group.fields.thread !== undefined) return
+  const placeOf = ({ fields: { where, behind } }: Group) => JSON.stringify([where, behind])
+  if (placeOf(before) === NOWHERE || placeOf(group) === NOWHERE || placeOf(before) === placeOf(group)) return
+  group.kind = before.kind ?? 'machine screw'
+  if (group.drive === undefined && before.drive !== undefined) {
+    group.drive = before.drive
+    group.size = before.size ?? null
+  }
+}
+const NOWHERE = JSON.stringify([undefined, undefined])
+
 /** As said; one where the word is of one, null where it is of several or there is none. */
 function countOf({ count, several, kind, items }: Group): number | null {
   if (count !== undefined) return count
@@ -241,9 +275,12 @@ function countOf({ count, several, kind, items }: Group): number | null {
 
 function askWhatIsMissing(group: Group, count: number | null, draft: Draft): void {
   const { drive, size, heard, fields } = group
-  if (count === null && fields.unsure === undefined && !(heard && group.count === null)) draft.ask('count', group)
+  if (count === null && !asUnsure(fields.unsure).includes('count') && !(heard && group.count === null))
+    draft.ask('count', group)
   const hasDrive = (drive ?? null) !== null
   if (SCREWS.includes(group.kind!) && !hasDrive) draft.ask('drive', group)
   else if (hasDrive && (size ?? null) === null && !heard) draft.ask('size', group)
 }
+const asUnsure = (unsure: unknown) => (unsure ?? []) as readonly string[]
 const SCREWS = ['machine screw', 'self-tapping screw']
+const isScrew = (kind: string | undefined) => kind === undefined || kind === 'bolt' || SCREWS.includes(kind)

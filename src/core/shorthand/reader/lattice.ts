@@ -54,9 +54,9 @@ function simpleSenses(words: readonly Word[], options: Options, language: Langua
           found.push({ ...sense, at, end, ...(meant.length > 0 && { meant: meant.join(' ') }) })
     }
     const isNew = found.every(({ end }) => end > at + 1) && mayBeAName(word.text, found, options[at]!, language)
-    return isNew && /^\p{L}{2,}$/u.test(word.text)
-      ? [...found, { is: 'NEW', value: word.text, at, end: at + 1 }]
-      : found
+    if (!isNew || !/^\p{L}{2,}$/u.test(word.text)) return found
+    const name = { value: word.text, at, end: at + 1 }
+    return [...found, { is: 'NEW', ...name }, ...(begins(words, at, language) ? [{ is: 'NEW_FIRST', ...name }] : [])]
   })
 }
 
@@ -72,6 +72,12 @@ function beginningsOf(phrases: Language['phrases']): ReadonlySet<string> {
     beginnings.set(phrases, (found = new Set(all)))
   }
   return found
+}
+
+/** Whether nothing but articles stands before a word in its clause. */
+function begins(words: readonly Word[], at: number, { articles, ends }: Language): boolean {
+  const before = words.slice(0, at).findLast(({ text }) => !articles.has(text))
+  return before === undefined || ends.has(before.text)
 }
 
 /** Whether a word that is nothing by itself may be the name of a part nobody has named yet, or the beginning of one. */
@@ -95,16 +101,20 @@ const DEEPEST_NAME = 3
 const BEFORE_A_NAME = ['ADJ', 'PART', 'PNAME', 'NEW', 'SETTING', 'COLOUR']
 /** Longer names made of a name and what stands before it: "upper trim", "cluster surround", "sunglasses holder". */
 function withCompounds(words: readonly Word[], senses: readonly Placed[][], { articles }: Language): Placed[][] {
-  const compounds = (at: number, depth: number): { value: string; end: number; meant: string[] }[] =>
+  /** "Dash pad six bolts": a strange word between a part's name and a number or a colon goes on with the name. */
+  const goesOn = (end: number) => words[end]?.text === ':' || (senses[end] ?? []).some(({ is }) => is === 'NUM')
+  const compounds = (at: number, depth: number, after?: string): { value: string; end: number; meant: string[] }[] =>
     (senses[at] ?? []).flatMap((sense) => {
       const meant = sense.meant === undefined ? [] : [sense.meant]
       // A misspelt word is no head of a longer name: too many words are near it.
-      const isHead = (sense.is === 'PART' || sense.is === 'HEAD') && (depth === DEEPEST_NAME || meant.length === 0)
+      const isHead =
+        ((sense.is === 'PART' || sense.is === 'HEAD') && (depth === DEEPEST_NAME || meant.length === 0)) ||
+        (sense.is === 'NEW' && after === 'PART' && goesOn(sense.end))
       const typed = depth < DEEPEST_NAME && sense.end === at + 1 ? words[at]!.text : sense.value
       const alone = isHead ? [{ value: typed, end: sense.end, meant }] : []
       if (depth === 0 || !BEFORE_A_NAME.includes(sense.is) || articles.has(words[sense.end]?.text ?? '')) return alone
       const own = sense.end === at + 1 ? words[at]!.text : sense.value
-      const longer = compounds(sense.end, depth - 1).map((rest) => ({
+      const longer = compounds(sense.end, depth - 1, sense.is).map((rest) => ({
         value: `${sense.meant === undefined ? own : sense.value} ${rest.value}`,
         end: rest.end,
         meant: [...meant, ...rest.meant],

@@ -53,6 +53,9 @@ function isPlug(draft: Draft, item: Item, name: string): boolean {
 const OF_A_PART = ['count', 'kind', 'move', 'drive', 'to', 'turn']
 
 /** "3 push-pins and a nut kick panel": right after fasteners that hold nothing yet. */
-function ownsWhatWasSaid({ group, clause, last }: Draft): boolean {
-  return group !== null && clause.includes(group) && group.fields.holds === undefined && last?.is !== 'end'
+function ownsWhatWasSaid({ group, clause, last, next, subject }: Draft): boolean {
+  if (group === null || group.fields.holds !== undefined) return false
+  // "4 x hex 10, radio bracket": a name and nothing else.
+  const isAlone = last?.is === 'end' && last.sign === ',' && (next === null || next.is === 'end') && subject === null
+  return isAlone || (clause.includes(group) && last?.is !== 'end')
 }

@@ -39,7 +39,9 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     const of = text(item.part)
     draft.lastPart = of
     const { group, plug } = draft
-    if (
+    if (group?.isInherited && item.within !== undefined && draft.clause.includes(group)) {
+      group.fields.where ??= item.within
+    } else if (
       group &&
       (group.fields.holds === undefined || (group.isInherited && draft.clause.includes(group)) || item.alone)
     ) {
@@ -87,7 +89,8 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   },
   'stray first'(draft, item) {
     const { made } = draft
-    if (!draft.refitting && !['setting', 'refit', 'release', 'plug'].includes(made.at(-1)?.fact ?? ''))
+    // "First you take the cover off": of the telling, not of the taking.
+    if (item.at > 0 && !draft.refitting && !['setting', 'refit', 'release', 'plug'].includes(made.at(-1)?.fact ?? ''))
       draft.leaveUnread(item)
   },
   last: refit('last', ({ last }) => last),
@@ -112,6 +115,7 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
       const of = draft.topic !== null && item.setting !== draft.topic ? { of: draft.topic } : {}
       draft.add('setting', { ...of, setting: item.setting, value: item.value }, item)
     }
+    if (item.side === true) draft.askAt('whose left', item)
     draft.correcting = false
     if (item.setting === 'seat') draft.turnTo('seat')
     else if (draft.clause.length === 1) draft.subject = null
@@ -124,6 +128,8 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   caution(draft, item) {
     const forbidden = draft.made.at(-1)?.fact === 'must not' ? draft.lastPart : null
     const named = textOrNull(item.part) ?? draft.subject ?? forbidden
+    // "My hands were cold" tells nothing of a part.
+    if (item.what === 'cold' && named === null && item.bare === true) return
     draft.add('caution', { what: item.what, ...(named !== null && { of: named }) }, item)
   },
   found(draft, item) {
@@ -143,6 +149,7 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     )
   },
   when(draft, item) {
+    if (item.bare === true) return saidBeside(draft, item)
     draft.whenSaid = text(item.when)
     if (draft.clause.length > 0) for (const { fields } of draft.clause) fields.when ??= item.when
     else draft.when = text(item.when)
@@ -162,19 +169,40 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     const traps = draft.made.findLast(({ fact }) => fact === 'traps')
     if (traps) Object.assign(traps.fields, { of: traps.fields.by, by: traps.fields.of })
   },
-  'undo last': (draft) => void draft.made.pop(),
+  /** "Column shroud upper: ..., lower: ...": the other of two parts. */
+  half(draft, item) {
+    const place = text(item.place)
+    if (draft.topic === null) return lies(draft, { ...item, where: place })
+    draft.topic = [place, ...draft.topic.split(' ').filter((word) => !HALVES.includes(word))].join(' ')
+    draft.turnTo(draft.topic)
+  },
+  /** The last fact of a kind is not so. */
+  'not so'({ made, clause, takenBack }, { fact: kind }) {
+    const at = made.findLastIndex(({ fact }) => fact === kind)
+    if (at < 0) return
+    const [gone] = made.splice(at, 1)
+    takenBack.push(gone!)
+    if (clause.includes(gone!)) clause.splice(clause.indexOf(gone!), 1)
+  },
+  'undo last': (draft) => void draft.takenBack.push(...draft.made.splice(-1)),
   eased(draft, item) {
     const eased = draft.topic ?? draft.subject
     if (eased === null) return draft.askAt('part', item)
     draft.add('part', { part: eased, level: 'eased' }, item)
   },
   value(draft, item) {
-    const known = draft.made.findLast(({ fact }) => fact === 'setting')
+    const settings = draft.made.filter(({ fact }) => fact === 'setting')
+    // "Then off again": what was switched, whatever was moved since.
+    const known =
+      settings.findLast(({ fields }) => isSwitched(fields.value) === isSwitched(item.value)) ?? settings.at(-1)
     if (known && draft.correcting) known.fields.value = item.value
     else if (known) draft.add('setting', { setting: known.fields.setting, value: item.value }, item)
     draft.correcting = false
   },
   instead(draft, item) {
+    // "Three screws, not four": the number was said.
+    const isSaid = draft.made.some((made) => made.fact === 'holder' && typeof (made as Group).count === 'number')
+    if (item.field === 'count' && isSaid && !draft.instead && !draft.mayCorrect) return
     draft.insteadOf = { ...draft.insteadOf, [String(item.field)]: item.value }
   },
   or(draft, item) {
@@ -207,6 +235,17 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     if (draft.isOnTheWay && item.sign !== ':') draft.backToOwner = true
   },
   unread: (draft, item) => draft.leaveUnread(item),
+}
+
+const HALVES = ['upper', 'lower', 'top', 'bottom', 'front', 'rear']
+const isSwitched = (value: unknown) => value === 'on' || value === 'off'
+
+/** "In neutral (manual)": of the last fact only. */
+function saidBeside(draft: Draft, item: Item): void {
+  const last = draft.clause.at(-1)
+  if (!last) draft.when = text(item.when)
+  else if ((last.fields.when ?? item.when) === item.when) last.fields.when = item.when
+  else draft.leaveUnread(item)
 }
 
 /** The words of an item after one of them, as they were said. */

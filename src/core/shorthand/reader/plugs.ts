@@ -26,12 +26,23 @@ function name(draft: Draft, item: Item, named: string): void {
     draft.plug = draft.made.findLast(({ fact }) => fact === 'plug') ?? null
     draft.correcting = false
   }
-  if (draft.plug && draft.plug.fields.name === undefined) {
+  // "Two connectors and the antenna": that is one more.
+  const isOneMore = draft.last?.sign === 'and' && Number(draft.plug?.fields.count ?? 1) > 1
+  if (draft.plug && draft.plug.fields.name === undefined && !isOneMore) {
     draft.plug.items.push(item)
     draft.plug.fields.name = named
     return
   }
   if (draft.plug && draft.plug.fields.name === named) return
+  // Spoken of again: "antenna, main, usb. Main has a lever".
+  const again = draft.made.findLast(({ fact, fields }) => fact === 'plug' && fields.name === named)
+  if (again) {
+    again.items.push(item)
+    draft.clause.push(again)
+    draft.group = null
+    draft.plug = again
+    return
+  }
   draft.plug = null
   plugFor(draft, item).fields.name = named
 }
@@ -107,14 +118,24 @@ export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     if (
       plug &&
       (!item.bare || draft.clause.includes(plug)) &&
-      !(item.forbids && !item.touch && !draft.clause.includes(plug))
+      !(item.forbids && !item.touch && !draft.clause.includes(plug) && !isOfAirbag(plug, draft) && !isSaidOfThat(draft))
     )
       plug.fields.leave = true
     else if (item.touch) draft.add('must not', { what: 'touch', ...ofSubject(draft) }, item)
-    else if (!item.forbids || (draft.last?.is !== 'end' && draft.subject === null)) draft.before.leave = item
+    else if (!item.forbids || namesOne(draft.next) || (draft.last?.is !== 'end' && draft.subject === null))
+      draft.before.leave = item
     else draft.add('must not', { what: 'unplug', ...ofSubject(draft) }, item)
   },
 }
+
+const namesOne = (next: Item | null) => ['plug', 'plug name', 'part', 'colour'].includes(next?.is ?? '')
+
+/** "Hazard plug, do not unplug": of the plug that was just named, and of nothing else. */
+function isSaidOfThat({ made, next }: Draft): boolean {
+  return made.at(-1)?.fact === 'plug' && (next === null || next.is === 'end')
+}
+
+const isOfAirbag = ({ fields }: Plug, { language }: Draft) => language.airbag.test(String(fields.name))
 
 export function ofSubject({ subject }: Draft): { of?: string } {
   return subject === null ? {} : { of: subject }
@@ -125,7 +146,7 @@ export function finishPlug(plug: Plug, draft: Draft): boolean {
   const { fields, isOpened } = plug
   // Something in the line stays plugged: whether it is this one is asked, whatever else was said of it.
   const isClear = fields.leave !== undefined || (isOpened === true && !draft.isLeaving)
-  if (draft.language.airbag.test(String(fields.name)) && !isClear) draft.ask('airbag', plug)
+  if (isOfAirbag(plug, draft) && !isClear) draft.ask('airbag', plug)
   if (fields.name !== undefined) return true
   draft.ask('part', plug)
   return false

@@ -228,7 +228,10 @@ function inTheirParts(draft: Draft): void {
     const parts = groups.slice(i + 1).filter(({ kind, drive }) => kind === undefined && (drive ?? null) !== null)
     const sum = parts.reduce((total, { count }) => total + (count ?? 0), 0)
     if (whole.drive !== undefined || whole.kind === undefined || parts.length < 2 || sum !== whole.count) continue
-    for (const part of parts) part.kind = whole.kind
+    for (const part of parts) {
+      part.kind = whole.kind
+      part.fields.where ??= whole.fields.where
+    }
     whole.left = 0
   }
 }

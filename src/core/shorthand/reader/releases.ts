@@ -51,12 +51,16 @@ function goes(draft: Draft, item: Item): void {
   const release = lastRelease(draft)
   const motions = release && motionsOf(release)
   const last = motions?.at(-1)
-  if (last && (last.to === undefined || draft.correcting)) {
+  // "Out toward you" is one way, and so is "out" by itself.
+  if (last?.move === 'turn' && to === 'out') return
+  if (last && (last.to === undefined || last.to === 'out' || draft.correcting)) {
     Object.assign(last, way(to))
     draft.correcting = false
   } else if (last) {
     if (last.to !== to) motions!.push({ move: last.move!, ...way(to) })
   } else if (motions && to === 'forward') draft.askAt('forward', item)
+  // "Start at the rear, outboard": how the part comes of which that was said.
+  else if (motions && release!.fields.of === (draft.subject ?? undefined)) motions.push({ move: 'pull', ...way(to) })
   else if (draft.subject !== null && FASTENED.includes(draft.last?.is ?? ''))
     motionsOf(releaseFor(draft, item)).push({ move: 'pull', ...way(to) })
   else if (to !== 'out') draft.leaveUnread(item)
@@ -69,6 +73,8 @@ export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> =
     if (draft.refitting) return
     // Of a plug a plain pull goes without saying.
     if (draft.plug && to === null && !item.part && ['pull', 'press', 'push'].includes(text(item.move))) return
+    if (draft.plug && item.move === 'unhook') return void (draft.plug.isOpened = true)
+    if (draft.plug && item.sides) return void (draft.plug.fields.latch = 'squeeze two tabs')
     const release = releaseFor(draft, item)
     const motions = motionsOf(release)
     if (draft.correcting) motions.pop()

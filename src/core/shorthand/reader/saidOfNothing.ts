@@ -34,13 +34,15 @@ const BESIDE_A_FACT = [
   'behind',
   'behind it',
   'kind',
+  'not so',
+  'undo last',
 ]
 
 /** Items of what came to no fact and is not asked about, and of what no fact stands beside. */
-export function inNothing({ made, loose, asks }: Draft, whole: readonly Made[]): ReadonlySet<Item> {
+export function inNothing({ made, loose, asks, takenBack }: Draft, whole: readonly Made[]): ReadonlySet<Item> {
   const asked = new Set(asks.flatMap(({ items }) => items))
   const came = made.filter((each) => whole.includes(each)).flatMap(({ items }) => items)
-  const gone = made.filter((each) => !whole.includes(each)).flatMap(({ items }) => items)
+  const gone = [...takenBack, ...made.filter((each) => !whole.includes(each))].flatMap(({ items }) => items)
   const alone = loose.filter(({ is }) => BESIDE_A_FACT.includes(is))
   return new Set([...gone, ...alone].filter((item) => !asked.has(item) && !came.includes(item)))
 }

@@ -1,5 +1,6 @@
 import { PART_ADJECTIVES, PART_NAMES } from '../../partNames'
 import type { Sense } from '../sense'
+import { EVERYDAY } from './everyday'
 import { NUMBER_WORDS, ONE } from './numbers'
 import { KIND_WORDS, MORE_PARTS, PART_HEADS, UNCOUNTED } from './things'
 
@@ -16,7 +17,11 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['NM', '1.356', 'foot pounds|foot pound|ft lb|ft lbs'],
   ['MIN', '1', 'min|mins|minutes|minute'],
   ['NUMBERED', '', 'number|size|no|nr'],
-  ['DRIVE', 'hex socket', 'hex socket|hex key|socket head|socket cap'],
+  [
+    'DRIVE',
+    'hex socket',
+    'hex skt|socket screw|socket screws|skt screw|skt screws|hex socket|hex key|socket head|socket cap',
+  ],
   ['DRIVE', 'hex', 'hex|hex head|hx'],
   ['DRIVE', 'six-lobe', 'six lobe|star|star head|star drive'],
   ['DRIVE', 'cross', 'cross|plus head|cross head|plus|crosshead'],
@@ -36,11 +41,12 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['ON', '', 'on|of|around|round|on the back of|at the back of|for|in|from|at'],
   ['UNPLUG', '', 'unplug|unplugs|disconnect|disconnects|unplugging|unplugged'],
   ['PLUG', '', 'plug|plugs|connector|connectors|conn|conns'],
-  ['LEAD', '', 'harness|loom|lead|leads|wire|wires|cable|cables'],
+  ['LEAD', '', 'wiring|harness|loom|lead|leads|wire|wires|cable|cables'],
   ['PLUG', 'switch', 'switch'],
   ['PLUG', 'lamp', 'lamp|lamps'],
   ['PLUG', 'light', 'light|lights'],
   ['PLUG', 'hose', 'hose'],
+  ['PLUG', 'cord', 'cord'],
   ['PLUG', 'strap', 'strap'],
   ['PLUG', 'pipe', 'pipe'],
   ['PNAME', 'main', 'main|big'],
@@ -49,8 +55,11 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['PNAME', 'power outlet', 'power outlet|lighter|cigarette lighter|power port|12 volt socket|lighter socket'],
   ['OTHER', 'other', 'another|other'],
   ['PNAME', 'damper', 'damper|strut|soft close'],
+  ['PNAME', 'tensioner', 'tensioner|belt tensioner|seat belt tensioner'],
   ['PNAME', 'airbag lamp', 'airbag lamp'],
   ['OTHER', 'second', 'second|2nd'],
+  ['ORDINAL', '', 'second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth|extra'],
+  ['DOESNT', '', "doesn't|doesnt|does not|won't|wont|will not"],
   ['TAB', '', 'tab|tabs|release tab|catch|latch'],
   ['LEVER', '', 'lever'],
   ['LATCH', 'lever', 'swing lever|swing lock|swing the lever over|lever type|grey lever|lever lock|arm'],
@@ -66,12 +75,13 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['LATCH', 'push-on', 'push on|pushes on|pushed on|push fit'],
   ['LATCH', 'ground stud', 'stud|ground stud'],
   ['LATCH', 'friction fit', 'friction fit'],
-  ['PLACE', 'top', 'top|top side|up top|up high'],
+  ['PLACE', 'top', 'top|top side|up top|up high|up side|upper side'],
   ['PLACE', 'upper', 'upper'],
   ['PLACE', 'lower', 'lower'],
-  ['PLACE', 'bottom', 'bottom|btm|underside'],
+  ['PLACE', 'corners', 'corners|all corners'],
+  ['PLACE', 'bottom', 'bottom|btm|underside|down side|lower side'],
   ['PLACE', 'rear', 'rear|back|rr|bk'],
-  ['PLACE', 'front', 'front|fr'],
+  ['PLACE', 'front', 'front|fr|ft'],
   ['PLACE', 'nearside', 'nearside|near side|n/s'],
   ['PLACE', 'offside', 'offside|off side|o/s'],
   ['PLACE', 'centre', 'centre|center|middle|ctr'],
@@ -91,8 +101,12 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['EDGE', '', 'edge|end|corner|side|row'],
   ['START', '', 'start|starts|starting|begin|begins|strt|work|go round|work it off|work your way around|work around'],
   ['TO', 'rearward', 'rearward|rearwards|rwd|straight back|backward|backwards|to the rear|toward the rear'],
-  ['YOU', '', 'toward you|towards you|to you|at you|straight at you'],
-  ['TO', 'out', 'out|straight out|away|outwards'],
+  [
+    'YOU',
+    '',
+    'toward you|towards you|to you|at you|straight at you|toward the driver|towards the driver|to the driver|in direction of driver|in direction of the driver|toward yourself|towards yourself',
+  ],
+  ['TO', 'out', 'out|straight out|away|outward|outwards'],
   ['TO', 'up', 'up|straight up|upward|upwards|straight upward'],
   ['TO', 'down', 'down|straight down|downward|downwards|dn'],
   [
@@ -108,17 +122,26 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['QUARTER', 'a quarter', 'quarter turn|a quarter|a quarter turn|quarter|1/4 turn'],
   ['QUARTER', 'half a turn', 'half a turn|a half turn|half turn'],
   ['CLOCK', 'clockwise', 'clockwise|cw'],
-  ['CLOCK', 'anticlockwise', 'anticlockwise|counterclockwise|counter clockwise|anti clockwise|ccw'],
+  ['CLOCK', 'anticlockwise', 'anticlockwise|counterclockwise|counter clockwise|anti clockwise|ccw|acw'],
   [
     'SEEN',
     '',
     'when you look at it from|when you look from|when seen from|seen from|as seen from|looking from|looked at from|viewed from|from',
   ],
   ['NOT', '', "don't|dont|do not|never|must not|dnot|you must not|not to"],
+  [
+    'HARM',
+    '',
+    'bend|twist|lever|pull|force|stretch|kink|crush|scratch|drop|lose|break|snap|crack|nick|pinch|trap|tear|bang|cut|tug|yank|hit|lean|touch|press|hang|mark|dent|damage',
+  ],
   ['NO', 'again', 'no'],
   ['NO', '', 'without|zero|nor|not'],
   ['NOTHING', '', 'nothing|none'],
-  ['TOOL', 'pry tool', 'pry tool|panel tool|trim tool|nylon tool|plastic pry tool|plastic tool|vinyl tool|popper tool'],
+  [
+    'TOOL',
+    'pry tool',
+    'pry tool|panel tool|trim tool|nylon tool|plastic pry tool|plastic tool|vinyl tool|popper tool|trim stick|trim wedge|plastic wedge|nylon wedge|plastic stick|trim lever|plastic lever|wedge',
+  ],
   ['TOOL', 'hook', 'pick|hook tool'],
   ['TOOL', 'slot driver', 'slot driver|flat blade'],
   ['TOOL', 'release key', 'release key|release keys'],
@@ -127,35 +150,35 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['EFFORT', 'firm', 'firm|firmly|stiff|stiffly'],
   ['EFFORT', 'light', 'gently|light pull|lightly|gentle'],
   ['EFFORT', 'sticky', 'sticky'],
-  ['PRESSFIT', 'press fit', 'press fit|pressed in|press fitted|is pressed in'],
+  ['PRESSFIT', 'press fit', 'press fit|pressed in|press fitted|is pressed in|pushed in|just pushed in'],
   ['PRESSFIT', 'rests', 'just sits there|sits there|just rests|rests there|only rests'],
   ['BRITTLE', '', 'brittle|fragile'],
   [
     'MIRRORED',
     '',
-    'same other side|both sides are the same|both sides same|the same both sides|other side is the same|the same on both sides|same on the other side|other side the same|same lh|same rh|right the same|left the same',
+    'same other side|both sides are the same|both sides same|the same both sides|other side is the same|the same on both sides|same on the other side|other side the same|same lh|same rh|right the same|left the same|left and right are the same|left and right the same|left and right same|both side same|both side the same|mirrored|mirror image',
   ],
   ['TRAPS', '', 'traps|sits over|overlaps|laps over|over'],
   ['CONSEQUENCE', '', 'or|because|otherwise|they|it|which|the hooks|if'],
-  ['PERSON', '', 'people|persons|pers|person|man|men|of you|of us'],
+  ['PERSON', '', 'people|persons|pers|person|man|men|guys|of you|of us'],
   ['MISSING', 'missing', 'missing|gone|lost|absent'],
-  ['MISSING', 'broken', 'broken|broke|brokn|snapped|cracked'],
+  ['MISSING', 'broken', 'broken|broke|brokn|snapped|cracked|busted'],
   ['MISSING', 'stripped', 'stripped|rounded off|rounded|chewed'],
   ['MISSING', 'worn', 'worn'],
   [
     'SINGLE',
     '',
-    'single use|new each time|do not reuse|dont reuse|fit new ones|take new ones|replace each time|use once',
+    'single use|new each time|always break|always broken|break every time|always snap|use new ones|do not reuse|dont reuse|fit new ones|take new ones|replace each time|use once',
   ],
   ['CAPTIVE', '', 'captive'],
   ['CAUTION', 'hot', 'hot'],
   ['CAUTION', 'sharp', 'sharp|sharp edges|edges like a knife'],
   ['CAUTION', 'glass', 'cracks|glass'],
   ['CAUTION', 'cold', 'cold|splits in the cold'],
-  ['CAUTION', 'airbag', 'curtain airbag|airbag behind|airbag|airbag module|airbag unit'],
+  ['CAUTION', 'airbag', 'srs module|srs unit|curtain airbag|airbag behind|airbag|airbag module|airbag unit'],
   ['CAUTION', 'paint', 'paint scratches|scratches'],
   ['CAUTION', 'drips', 'drips|mind the drips'],
-  ['FEEL', '', 'by feel|do it by feel'],
+  ['FEEL', '', 'feel for|by feel|do it by feel'],
   ['WASHER', 'washer', 'washer under each|washers under|washer under|with washer|with washers'],
   ['SNUG', '', 'snug|snug only|snug them|snug it|not tight|snug never tight|nip them|nip them up|finger tight only'],
   [
@@ -175,7 +198,11 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   ['ALIGNED', 'pegs', 'pegs'],
   ['ALIGNED', 'tabs', 'tabs'],
   ['ALIGNED', 'square', 'square'],
-  ['LISTEN', 'click', 'listen for the click|hear it click|should click|clicks home|click'],
+  [
+    'LISTEN',
+    'click',
+    'till it clicks|until it clicks|till they click|until they click|till click|listen for the click|hear it click|should click|clicks home|click',
+  ],
   ['FIRST', '', 'first|goes in first|in first|1st|goes first'],
   [
     'NOTE',
@@ -186,7 +213,7 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   [
     'REFIT',
     '',
-    'refit|back in|going back|on the way back|when it goes back|when you put it back|refitting|putting back',
+    'refit|mount back|when mount back|when mounting back|reassembly|assembly|by mounting|when mounting|when fitting|on reassembly|when refitting|on refit|back in|going back|on the way back|when it goes back|when you put it back|refitting|putting back',
   ],
   ['HANG', '', 'hangs|hang|hanging'],
   ['LEADS', '', 'leads|wires|lead|cables|harness'],
@@ -246,7 +273,7 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   [
     'CORRECT',
     '',
-    'sorry|i mean|wait|er|erm|actually|well|oops|rather|wait these are|well its more|i meant|hold on|i said|let me measure|as in|scrub that|i meant to say',
+    'sorry|i mean|wait|er|erm|actually|well|oops|rather|wait these are|well its more|i meant|hold on|i said|let me measure|as in|scrub that|scrap that|i meant to say',
   ],
   ['CORRECT', 'again', 'no wait|no sorry|no its|no actually'],
   [
@@ -258,14 +285,14 @@ const TABLE: readonly (readonly [string, string, string])[] = [
   [
     'DENY',
     '',
-    "couldn't|cannot|can't|cant|could not|didn't|did not|wasn't|was not|isn't|is not|aren't|are not|haven't|have not|hasn't|couldn t|no need to|not sure whether|manual says|book says|they say",
+    "couldn't|cannot|can't|cant|could not|didn't|did not|wasn't|was not|isn't|is not|aren't|are not|haven't|have not|hasn't|couldn t|no need to|not sure whether|manual says|book says|they say|would have|could have|should have",
   ],
   ['HYPOTHESIS', '', 'when you'],
   ['HYPOTHESIS', 'if', 'if you|if it|if they|if more|if any|if the'],
   [
     'UNIT',
     '',
-    'cm|centimetre|centimetres|centimeters|degrees|seconds|wires|turns|metre|metres|kg|times|tabs|hands|hand',
+    'cm|centimetre|centimetres|centimeters|degrees|seconds|wires|turns|metre|metres|kg|times|tabs|hands|hand|newton|newtons',
   ],
   ['AGAIN', '', 'make that|it was|i counted again|correction to|that was a|thats a'],
   [
@@ -305,19 +332,13 @@ const MOVES: Readonly<Record<string, string>> = {
 
 /** What else there is on a vehicle: no word of the trade is meant by it, and a part may be called so. */
 export const NOUNS = new Set(
-  'fuel strap stalk pipe water coolant heater blower indicator indicators pedal clutch throttle wiper wipers tyre axle engine bonnet trunk fender wing bumper lens bulb fuse relay sensor sensors sleeve spacer bush felt leather vinyl chrome rim spoke chain fork frame rail subframe tail view mount mounts mounting hole thread threads seized rusty corroded length lengths longest shortest gap seam fold tuck tucked spring springs lug lugs groove runner tongue keyhole clock release oil petrol hydraulic reservoir washer horn siren beacon screen bell beam pillar post rack shelf net belt buckle anchor loop'.split(
+  'fuel strap stalk pipe water coolant heater blower indicator indicators pedal clutch throttle wiper wipers tyre axle engine bonnet trunk fender wing bumper lens bulb fuse relay sensor sensors sleeve spacer bush felt leather vinyl chrome rim spoke chain fork frame rail subframe tail view mount mounts mounting hole thread threads seized rusty corroded length lengths longest shortest gap air floor foot sun release deck trunk pump nozzle seam fold tuck tucked spring springs lug lugs groove runner tongue keyhole clock release oil petrol hydraulic reservoir washer horn siren beacon screen bell beam pillar post rack shelf net belt buckle anchor loop'.split(
     ' ',
   ),
 )
 
-/** Everyday words that no word of the trade is a misspelling of. */
-const EVERYDAY =
-  'puller pullers tied tie took taken needed somebody torch died waited fastener fasteners attached belongs found while torque every scratch wire bent tight ends cont contd varies smashes jams degrees swap cabin centimetres spread said talking talk warm halves frees free feels feel loose always never ever falls fall reverse arrives what who why how find found see sees look looks looking watch know knows think hear hold tell keep mind care time times hour half man day today yesterday morning later soon again twice once thing things stuff piece pieces place places line lines same different new old good bad right wrong easy hard big long short tall thick thin wide narrow clean dirty dry wet cold hot heavy lightly careful carefully slow slowly fast quick quickly people somebody someone nobody anyone everything something anything nothing everyone number name names word words part parts side sides work works working worked job jobs van vans car cars bus truck bike help helps start stops stop go going gone come coming bring brings brought make making made take taking taken give given gives leave left lost lose loses broken break finish finished done doing does did being have having had here there where when while until before after then than because though although however maybe perhaps almost nearly about around along across over under between inside outside through against toward away together apart alone behind beside beyond near far next last first second third also too only just even still yet already very really quite rather pretty enough much many more most less least few several some any all both each every either neither none other another such own our ours your yours my mine his her hers their theirs its it they them we us you he she him who whom whose which that this these those and or but nor so for if as at by in of on to up off out with without from into onto upon note notes please thanks thank sure fine well yes no not can could will would shall should may might must need needs want wants like likes let lets try tries trying tried use uses used using usual usually normal normally often sometimes seldom rarely seem seems looks smell smells sound sounds noise grip gives handy hand hands finger fingers thumb eye eyes head heads foot feet wall floor ground air water oil dirt dust rust grease colour colours paint painted metal plastic rubber wood paper bag bags box boxes drawer shelf bench tool tools spare spares stock store order orders ordered owner previous original factory maker dealer model version versions type types kind kinds sort sorts side way ways meet resistance remember experience future past present question answer problem problems trouble issue reason reasons because remove removed removing replace replaced replacing reuse reused check checks checked checking measure measured count counted counting write wrote written read reads reading call called calls add added adds show shows shown hide hides hidden cover covers covered meant mean means'.split(
-    ' ',
-  )
-
 const COLOURS = 'black white grey blue green brown violet pink yellow orange red'.split(' ')
-const PLUG_NAMES = 'hazard usb airbag'.split(' ')
+const PLUG_NAMES = 'hazard usb airbag srs ecu'.split(' ')
 
 function verbForms(verb: string): string[] {
   const stem = verb.endsWith('e') ? verb.slice(0, -1) : verb
@@ -342,6 +363,7 @@ function made(): Map<string, Sense[]> {
   add('purple', 'COLOUR', 'violet')
   add('yel', 'COLOUR', 'yellow')
   for (const name of PLUG_NAMES) add(name, 'PNAME', name)
+  add('center', 'ADJ', 'centre')
   for (const adjective of PART_ADJECTIVES) add(adjective, 'ADJ', adjective)
   for (const [kind, words] of Object.entries(KIND_WORDS))
     for (const word of words) {

@@ -34,7 +34,14 @@ export const KIND_WORDS: Readonly<Record<HolderKind, readonly string[]>> = {
   'rivet nut': ['rivet nut'],
   'well nut': ['well nut', 'rubber nut'],
   'slide-on clip nut': ['clip nut', 'slide on clip nut', 'u nut'],
-  'stud and grommet': ['peg', 'stud and grommet', 'peg and grommet'],
+  'stud and grommet': [
+    'peg',
+    'stud and grommet',
+    'peg and grommet',
+    'rubber grommet',
+    'peg in grommet',
+    'pegs in grommet',
+  ],
   'retaining pin': ['retaining pin', 'split pin', 'cotter pin', 'r clip'],
   adhesive: ['double sided tape', 'foam tape', 'butyl', 'glue', 'sticky pad', 'adhesive'],
   'hook-and-loop': ['hook and loop', 'hook + loop', 'hook + loop pad', 'hook and loop pad', 'hook and loop tape'],
@@ -46,7 +53,7 @@ export const UNCOUNTED: readonly string[] = ['adhesive', 'hook-and-loop']
 
 /** What else parts of a vehicle are called, beside `PART_NAMES`; any of them may have another word before it. */
 export const PART_HEADS =
-  'panel cover trim cap lid shroud housing bracket pod hood handle holder shelf card grille flap carpet tray bin ring glass fairing guard shield box badge cover bung plate console armrest visor ledge rail hinge hook arm'.split(
+  'panel cover trim cap lid shroud housing bracket pod hood handle holder shelf card grille flap carpet tray bin ring glass fairing guard shield box badge cover bung plate console armrest visor ledge rail hinge hook arm cup piece insert stack frame mount cradle carrier beam bar'.split(
     ' ',
   )
 
@@ -69,8 +76,20 @@ export const MORE_PARTS: Readonly<Record<string, readonly string[]>> = {
   'centre vent': ['ctr vent', 'center vent'],
   'climate panel': ['heater panel'],
   'pillar trim': ['a pillar trim', 'a pillar', 'a plr trim'],
+  'b pillar trim': ['b pillar'],
+  'c pillar trim': ['c pillar'],
   'crash beam': [],
   'column shroud': [],
+  'column cover': [],
+  'steering column cover': [],
+  'end cap': [],
+  'tail piece': ['tailpiece'],
+  armrest: ['arm rest'],
+  forks: [],
+  sticker: [],
+  shifter: [],
+  'sliding door': [],
+  'dash beam': [],
   'switch panel': [],
   'belly pan': [],
   'fuse cover': [],

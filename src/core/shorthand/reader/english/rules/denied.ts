@@ -1,5 +1,5 @@
 import type { Rule } from '../../sense'
-import { count, rule, sized } from './making'
+import { count, kind, rule, sized } from './making'
 
 /** What is denied: it takes the next item with it. */
 export const DENIED: readonly Rule[] = [
@@ -14,11 +14,18 @@ export const DENIED: readonly Rule[] = [
     (_, move, part, to) => ({ is: 'must not', what: to === null ? move : `${move} ${to}`, part }),
     0.85,
   ),
+  rule('tighten from PLACE to PLACE', () => ({ is: 'nothing' }), 0.8),
+  rule('tighten KIND by hand only?', () => ({ is: 'snug' }), 0.8),
   rule('tighten these/them/it? by hand only?', () => ({ is: 'snug' }), 0.8),
   rule('NOT tighten too? much/hard?', () => ({ is: 'snug' }), 0.8),
   rule('not NUM', (n) => ({ is: 'instead', field: 'count', value: Number(n) }), 0.9),
   rule('TO breaks/snaps it?', (to) => ({ is: 'must not', what: `pull ${to}` }), 0.8),
   rule('NOT', () => ({ is: 'not' }), 1.5),
+  rule('NOT let/leave it? HANG', () => ({ is: 'not so', fact: 'rests' }), 0.7),
+  rule('DOESNT come/comes out/off/away?', () => ({ is: 'nothing' }), 0.4),
+  rule('longer/shorter/bigger/smaller/different than', () => ({ is: 'compared' }), 0.8),
+  rule('NOT forget', () => ({ is: 'reason' }), 0.5),
+  rule('NOT HARM', () => ({ is: 'not', harms: true }), 1.4),
   rule('NO', (said) => ({ is: 'no', again: said === 'again' }), 1.2),
   rule('forget', () => ({ is: 'forget' })),
   rule('CORRECT', (said) => ({ is: 'correct', again: said === 'again' }), 0.5),
@@ -30,6 +37,7 @@ export const DENIED: readonly Rule[] = [
   rule('FACET models/cars/vans/versions/vehicles', (when) => ({ is: 'when', when }), 0.8),
   rule('on FACET', (when) => ({ is: 'when', when }), 0.85),
   // One of them: nothing of the others.
+  rule('before you? take/open/remove PART off/out?', () => ({ is: 'nothing' }), 0.4),
   rule('PLACE one', () => ({ is: 'nothing' }), 0.9),
   rule('FIRST KIND', () => ({ is: 'nothing' }), 0.9),
   rule('has/must/needs to? go in', () => ({ is: 'stray' }), 0.8),
@@ -45,7 +53,7 @@ export const DENIED: readonly Rule[] = [
     ],
     0.8,
   ),
-  rule('new KIND each/every time', () => ({ is: 'single use' }), 0.8),
+  rule('new KIND each/every time', (value) => [kind(value), { is: 'single use' }], 0.8),
   rule('all KIND started by? hand?', () => ({ is: 'start all' }), 0.8),
   rule('BEFORE', () => ({ is: 'reason' }), 0.95),
   rule(
@@ -56,9 +64,11 @@ export const DENIED: readonly Rule[] = [
     ],
     0.8,
   ),
+  rule('all/every/both/each SIZE', (size) => ({ ...sized(size!), is: 'all heads' }), 0.9),
   rule('both PART', (part) => [{ is: 'stray' }, { is: 'part', part }], 0.9),
   rule('AGAIN', () => ({ is: 'correct', again: true }), 0.5),
   rule('HYPOTHESIS', (word) => ({ is: 'hypothesis', isCondition: word === 'if' }), 0.3),
+  rule('watch/mind/beware out? for/of? LR? PLACE? KIND', () => ({ is: 'nothing' }), 0.7),
   rule('KIND stays', () => ({ is: 'reason' }), 0.8),
   rule('face down/dn/up', () => ({ is: 'nothing' }), 0.8),
   rule('before TO', (to) => ({ is: 'to', to }), 0.7),

@@ -13,8 +13,17 @@ export const HOLDERS: readonly Rule[] = [
   rule('in/out/up/down/only/by NUM MM', () => ({ is: 'nothing' }), 0.95),
   rule('another', () => count(ONE), 1.05),
   rule('FIRST', () => ({ is: 'stray first' }), 1.3),
-  rule('NUM of them', (n) => count(n)),
-  rule('NUM of NUM KIND', (_n, _all, value) => [count(null), kind(value!)], 0.9),
+  rule('NUM of them', (n) => ({ ...count(n), ofThem: true })),
+  // Some of those there are: how many there are was said, or will be.
+  rule('NUM of KIND', (n) => (n === ONE ? { is: 'reason' } : null), 0.85),
+  rule('order/bring/buy/fetch/replace NUM', () => ({ is: 'nothing' }), 0.7),
+  rule(
+    'once/when/after NUM SIZE? KIND out/off/undone/removed',
+    (n, size, value) => [count(n!), ...(size === null ? [] : [sized(size!)]), kind(value!)],
+    0.7,
+  ),
+  rule('another one', () => count(ONE), 1.05),
+  rule('NUM of NUM KIND', (n, all, value) => [count(n === ONE ? all : null), kind(value!)], 0.9),
   rule('ABOUT NUM', (_, n) => count(n, true)),
   rule('NUM SIZE ?', (n, size) => [count(n!, true), sized(size!)], 0.9),
   rule('NUM KIND ?', (n, value) => [count(n!, true), kind(value!)], 0.9),
@@ -28,11 +37,40 @@ export const HOLDERS: readonly Rule[] = [
     (n, _, where) => ({ is: 'some', count: Number(n), where }),
     0.8,
   ),
+  rule(
+    'PLACE NUM BEHIND PART',
+    (where, n, _, part) => [
+      { is: 'some', count: Number(n), where },
+      { is: 'behind', part },
+    ],
+    0.8,
+  ),
+  rule('NUM PLACE ones? long/longer/short/shorter', (n, where) => ({ is: 'some', count: Number(n), where }), 0.8),
+  rule('a? ORDINAL KIND', (_, value) => [count('1'), kind(value!)], 0.9),
+  rule(
+    'NUM long/longer/short/shorter ones? below/above',
+    (n) => ({ is: 'some', count: Number(n), where: 'below' }),
+    0.8,
+  ),
+  // "1 nut 13": of what is turned with a spanner the second number is its head.
+  rule(
+    'NUM KIND NUM',
+    (n, value, size) =>
+      /^(?:nut|bolt)\*?$/.test(value!) && Number(size) > 4 && Number(size) < 30
+        ? [count(n), kind(value), { is: 'drive', drive: 'hex', size }]
+        : null,
+    0.85,
+  ),
+  rule(
+    'KIND stays/stay in PART',
+    (value, part) => (/screw|bolt/.test(value!) ? [kind(value), { is: 'captive' }, { is: 'on', part }] : null),
+    0.75,
+  ),
+  rule('KIND number NUM', (value) => [count('1'), kind(value)], 0.8),
   rule('NUM UNIT', () => ({ is: 'nothing' }), 0.9),
   rule('NUM LEAD', (n) => ({ is: 'plugs', count: Number(n) }), 0.9),
   rule('LEAD NUM', () => ({ is: 'nothing' }), 0.9),
   rule('a NUM MM', (n) => [count('1'), { is: 'drive', drive: 'hex', size: n }], 0.9),
-  rule('a? second KIND', (value) => [count('1'), kind(value!)], 0.9),
   rule('NUM MM longer/shorter', (n) => ({ is: 'told', tell: `${n} mm longer` }), 0.9),
   rule('PLACE row', (place) => ({ is: 'where', where: `${place} row` }), 0.9),
   rule('may have a? DRIVE NUM?', (drive, n) => ({ ...(driveNumber(drive ?? null, n ?? null) as Said), is: 'or' }), 0.8),
@@ -83,9 +121,9 @@ export const HOLDERS: readonly Rule[] = [
   rule('try tool', () => ({ is: 'heard', meant: 'pry tool' }), 0.9),
   rule('KIND', kind),
   rule('SIZE', sized),
-  rule('t NUM', (n) => sized(`T${n}`)),
+  rule('t NUM', (n) => sized(`T${Number(n)}`)),
   rule('t PLURAL_NUM', (n) => [sized(`T${n}`)]),
-  rule('ph NUM', (n) => sized(`PH${n}`)),
+  rule('ph NUM', (n) => sized(`PH${Number(n)}`)),
   rule('DRIVE NUMBERED? NUM MM?', (drive, _, n) => driveNumber(drive ?? null, n ?? null), 0.9),
   rule(
     'DRIVE KIND NUM',
@@ -100,6 +138,7 @@ export const HOLDERS: readonly Rule[] = [
   rule('or SIZE', (size) => ({ ...sized(size!), is: 'or' }), 0.9),
   rule('DRIVE', (drive) => driveNumber(drive ?? null, null)),
   rule('NUM MM', (size) => ({ is: 'drive', drive: 'hex', size })),
+  rule('head NUM', (n) => ({ is: 'drive', drive: 'hex', size: n }), 0.95),
   rule('NUM MM head', (n) => ({ is: 'drive', drive: 'hex', size: n })),
   rule('NUM MM spanner/socket', (n) => ({ is: 'spanner', size: n }), 0.9),
   rule('clip/clips together', () => ({ is: 'kind', kind: 'spring clip', several: true }), 0.9),

@@ -5,10 +5,26 @@ import { is, named, rule } from './making'
 export const PLUGS: readonly Rule[] = [
   rule('NOT UNPLUG', () => ({ is: 'leave', forbids: true }), 0.8),
   rule('UNPLUG NEW', (_, name) => [{ is: 'unplug' }, { is: 'plug name', name }], 2.5),
+  rule(
+    'UNPLUG NEW NEW PLUG',
+    (_, a, b, noun) => [{ is: 'unplug' }, { is: 'plug name', name: named(`${a} ${b}`, noun!) }],
+    3.2,
+  ),
+  rule('UNPLUG NEW NEW', (_, a, b) => [{ is: 'unplug' }, { is: 'plug name', name: `${a} ${b}` }], 3),
   rule('NEW plug/plugs/connector/conn', (name) => ({ is: 'plug', name }), 2.5),
   rule('PART? NEW hose', (part, name) => ({ is: 'plug', name: `${part === null ? '' : `${part} `}${name} hose` }), 2.5),
   rule('NEW switch/lamp/light PLUG?', (name) => ({ is: 'plug', name }), 2.5),
+  rule(
+    'NOT to? MOVE PNAME PLUG',
+    (_, _m, name, noun) => [{ is: 'plug', name: named(name!, noun!) }, { is: 'leave' }],
+    0.7,
+  ),
+  rule('NOT to? MOVE on? PNAME LEAD', (_, _m, name) => [{ is: 'plug', name }, { is: 'leave' }], 0.7),
+  rule('NOT to? MOVE COLOUR PLUG', (_, _m, colour) => [{ is: 'plug', name: null, colour }, { is: 'leave' }], 0.7),
+  rule('left it/them', () => ({ is: 'nothing' }), 0.8),
   rule('plugged/connected in?', () => ({ is: 'leave', bare: true }), 1),
+  rule('not UNPLUG', () => ({ is: 'leave', forbids: true }), 0.8),
+  rule('not touch/open/disturb it?', () => ({ is: 'leave', forbids: true, touch: true }), 0.8),
   rule('NOT touch/open/disturb it?', () => ({ is: 'leave', forbids: true, touch: true }), 0.8),
   rule('UNPLUG all? NUM', (_, n) => ({ is: 'unplug', count: n }), 0.95),
   rule(
@@ -16,13 +32,18 @@ export const PLUGS: readonly Rule[] = [
     (name, noun) => [{ is: 'unplug' }, { is: 'plug', name: named(name!, noun ?? '') }],
     0.4,
   ),
-  rule('MOVE PLUG', (_, noun) => ({ is: 'plug', name: noun || null }), 0.9),
+  rule(
+    'MOVE PLUG',
+    (move, noun) => (noun === '' ? { is: 'plug', name: null } : { is: 'move', move, to: null, part: noun }),
+    0.9,
+  ),
   rule('squeeze/press/push tab', () => ({ is: 'latch', latch: 'press tab' }), 0.85),
-  rule('left PNAME PLUG? alone', (name) => [{ is: 'plug name', name }, { is: 'leave' }], 0.8),
+  rule('left PNAME PLUG? alone/plugged/connected in?', (name) => [{ is: 'plug name', name }, { is: 'leave' }], 0.8),
   rule('stays/stay in/on/put?', () => ({ is: 'stays' }), 0.6),
+  rule('keep/keeps it? alone/plugged/connected in?', () => ({ is: 'leave' }), 0.9),
   rule('leave it? alone/plugged/connected in?', () => ({ is: 'leave' })),
   rule('leave', () => ({ is: 'leave', bare: true }), 1.1),
-  rule('UNPLUG battery', () => ({ is: 'setting', setting: 'battery', value: 'off' }), 0.8),
+  rule('UNPLUG first? battery', () => ({ is: 'setting', setting: 'battery', value: 'off' }), 0.8),
   rule('on the back of PART', (part) => ({ is: 'on', part }), 0.8),
   rule('NOTHING UNPLUG', () => ({ is: 'nothing' })),
   rule('UNPLUG it', () => ({ is: 'unplug', it: true }), 0.95),
@@ -44,7 +65,11 @@ export const PLUGS: readonly Rule[] = [
   ),
   rule('must be? fully? open', () => ({ is: 'before plugging' }), 0.9),
   rule('PNAME PLUG', (name, noun) => ({ is: 'plug', name: named(name!, noun!) })),
-  rule('NUM more? PLUG', (n) => ({ is: 'plugs', count: Number(n) }), 0.9),
+  rule(
+    'NUM more? PLUG',
+    (n, noun) => (noun === '' ? { is: 'plugs', count: Number(n) } : { is: 'plug', name: noun, count: Number(n) }),
+    0.9,
+  ),
   rule(
     'ground stud',
     () => [
@@ -61,6 +86,7 @@ export const PLUGS: readonly Rule[] = [
     ],
     0.9,
   ),
+  rule('press/push/pinch NUM TAB together?', () => ({ is: 'latch', latch: 'squeeze two tabs' }), 0.8),
   rule('press TAB', () => ({ is: 'latch', latch: 'press tab' }), 0.95),
   rule(
     'press TAB AT? PLACE',
@@ -84,7 +110,12 @@ export const PLUGS: readonly Rule[] = [
   rule('start', () => ({ is: 'plug name', name: 'start', onlyOpened: true }), 1.2),
   rule('PLUG start', () => ({ is: 'plug', name: 'start' }), 0.9),
   rule('start PLUG', () => ({ is: 'plug', name: 'start' }), 0.9),
-  rule('PLUG PART', (noun, part) => ({ is: 'plug', name: named(part!, noun!) }), 1.4),
+  // "Lamp glass" is a part, "connector radio" a plug.
+  rule(
+    'PLUG PART',
+    (noun, part) => (noun === '' ? { is: 'plug', name: part } : { is: 'part', part: `${noun} ${part}` }),
+    1.4,
+  ),
   rule('PART NUM PLUG', (name, n) => ({ is: 'plug', name, count: Number(n) }), 0.9),
   rule('PLUG for PART', (_, name) => ({ is: 'plug', name }), 0.9),
   rule('COLOUR PART PLUG', (colour, name, noun) => ({ is: 'plug', name: named(name!, noun!), colour }), 0.95),
@@ -97,6 +128,11 @@ export const PLUGS: readonly Rule[] = [
     (name, noun) =>
       noun === 'lamp' || noun === 'light' || noun === 'switch' ? { is: 'plug', name: `${name} ${noun}` } : null,
     2.4,
+  ),
+  rule(
+    'PLUG NEW PLUG',
+    (noun, name, last) => (noun !== '' && last === '' ? { is: 'plug', name: `${noun} ${name}` } : null),
+    2.3,
   ),
   rule('UNPLUG NEW NUM', (_, name, n) => [{ is: 'unplug' }, { is: 'plug name', name: `${name} ${n}` }], 2.4),
   rule('UNPLUG PART NUM', (_, name, n) => [{ is: 'unplug' }, { is: 'plug name', name: `${name} ${n}` }], 0.9),
