@@ -98,18 +98,19 @@ function isLetter(words: readonly Word[], at: number): boolean {
 
 /** So many words before a name may be part of it. */
 const DEEPEST_NAME = 3
+const HEADS = ['PART', 'HEAD']
 const BEFORE_A_NAME = ['ADJ', 'PART', 'PNAME', 'NEW', 'SETTING', 'COLOUR']
 /** Longer names made of a name and what stands before it: "upper trim", "cluster surround", "sunglasses holder". */
 function withCompounds(words: readonly Word[], senses: readonly Placed[][], { articles }: Language): Placed[][] {
   /** "Dash pad six bolts": a strange word between a part's name and a number or a colon goes on with the name. */
-  const goesOn = (end: number) => words[end]?.text === ':' || (senses[end] ?? []).some(({ is }) => is === 'NUM')
+  const goesOn = ({ is, end }: Placed) =>
+    is === 'NEW' && (words[end]?.text === ':' || (senses[end] ?? []).some((sense) => sense.is === 'NUM'))
   const compounds = (at: number, depth: number, after?: string): { value: string; end: number; meant: string[] }[] =>
     (senses[at] ?? []).flatMap((sense) => {
       const meant = sense.meant === undefined ? [] : [sense.meant]
       // A misspelt word is no head of a longer name: too many words are near it.
-      const isHead =
-        ((sense.is === 'PART' || sense.is === 'HEAD') && (depth === DEEPEST_NAME || meant.length === 0)) ||
-        (sense.is === 'NEW' && after === 'PART' && goesOn(sense.end))
+      const mayBeMisspelt = depth === DEEPEST_NAME || meant.length === 0
+      const isHead = (HEADS.includes(sense.is) && mayBeMisspelt) || (after === 'PART' && goesOn(sense))
       const typed = depth < DEEPEST_NAME && sense.end === at + 1 ? words[at]!.text : sense.value
       const alone = isHead ? [{ value: typed, end: sense.end, meant }] : []
       if (depth === 0 || !BEFORE_A_NAME.includes(sense.is) || articles.has(words[sense.end]?.text ?? '')) return alone

@@ -36,21 +36,9 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     }
   },
   on(draft, item) {
-    const of = text(item.part)
-    draft.lastPart = of
-    const { group, plug } = draft
-    if (group?.isInherited && item.within !== undefined && draft.clause.includes(group)) {
-      group.fields.where ??= item.within
-    } else if (
-      group &&
-      (group.fields.holds === undefined || (group.isInherited && draft.clause.includes(group)) || item.alone)
-    ) {
-      group.fields.holds = [of]
-      group.isInherited = false
-    } else if (group && String(group.fields.holds) !== of && draft.last?.is !== 'end') draft.leaveUnread(item)
-    else if (plug) plug.fields.of ??= of
-    else if (draft.last?.is === 'part') return
-    else draft.turnTo(of)
+    draft.lastPart = text(item.part)
+    if (draft.group && isOfGroup(draft.group, draft, item)) stands(draft.group, item)
+    else isOfOther(draft, item)
   },
   traps(draft, item) {
     if (item.of === null) return draft.askAt('part', item)
@@ -246,6 +234,29 @@ function saidBeside(draft: Draft, item: Item): void {
   if (!last) draft.when = text(item.when)
   else if ((last.fields.when ?? item.when) === item.when) last.fields.when = item.when
   else draft.leaveUnread(item)
+}
+
+/** Whether what a group is said to be on is told of it: what it holds, or where it is. */
+function isOfGroup({ fields, isInherited }: Group, { clause, group }: Draft, { alone }: Item): boolean {
+  return fields.holds === undefined || (isInherited === true && clause.includes(group!)) || alone === true
+}
+
+/** In or at something that is named beside what the group holds: where it is; else it holds that. */
+function stands(group: Group, { part, within, place }: Item): void {
+  if (group.isInherited && within !== undefined) group.fields.where ??= within
+  else {
+    group.fields.holds = [part]
+    group.isInherited = false
+    if (place !== undefined) group.fields.where ??= place
+  }
+}
+
+function isOfOther(draft: Draft, item: Item): void {
+  const of = text(item.part)
+  const { group, plug, last } = draft
+  if (group && String(group.fields.holds) !== of && last?.is !== 'end') draft.leaveUnread(item)
+  else if (plug) plug.fields.of ??= of
+  else if (last?.is !== 'part' && !(item.within !== undefined && last?.is === 'move')) draft.turnTo(of)
 }
 
 /** The words of an item after one of them, as they were said. */

@@ -115,17 +115,18 @@ export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     draft.isLeaving = true
     const plug = draft.plug ?? (item.bare ? null : (draft.made.findLast(({ fact }) => fact === 'plug') ?? null))
     draft.correcting = false
-    if (
-      plug &&
-      (!item.bare || draft.clause.includes(plug)) &&
-      !(item.forbids && !item.touch && !draft.clause.includes(plug) && !isOfAirbag(plug, draft) && !isSaidOfThat(draft))
-    )
-      plug.fields.leave = true
+    if (plug && isLeftAlone(plug, draft, item)) plug.fields.leave = true
     else if (item.touch) draft.add('must not', { what: 'touch', ...ofSubject(draft) }, item)
     else if (!item.forbids || namesOne(draft.next) || (draft.last?.is !== 'end' && draft.subject === null))
       draft.before.leave = item
     else draft.add('must not', { what: 'unplug', ...ofSubject(draft) }, item)
   },
+}
+
+/** Whether it is this plug that is left: one of another clause only where nothing else can be meant. */
+function isLeftAlone(plug: Plug, draft: Draft, { bare, forbids, touch }: Item): boolean {
+  if (draft.clause.includes(plug)) return true
+  return !bare && (!forbids || touch === true || isOfAirbag(plug, draft) || isSaidOfThat(draft))
 }
 
 const namesOne = (next: Item | null) => ['plug', 'plug name', 'part', 'colour'].includes(next?.is ?? '')

@@ -49,21 +49,24 @@ const SEEN_FROM: Record<string, string> = { front: 'the front', rear: 'the rear'
 function goes(draft: Draft, item: Item): void {
   const to = textOrNull(item.to)
   const release = lastRelease(draft)
-  const motions = release && motionsOf(release)
-  const last = motions?.at(-1)
-  // "Out toward you" is one way, and so is "out" by itself.
-  if (last?.move === 'turn' && to === 'out') return
-  if (last && (last.to === undefined || last.to === 'out' || draft.correcting)) {
-    Object.assign(last, way(to))
-    draft.correcting = false
-  } else if (last) {
-    if (last.to !== to) motions!.push({ move: last.move!, ...way(to) })
-  } else if (motions && to === 'forward') draft.askAt('forward', item)
+  const last = release && motionsOf(release).at(-1)
+  if (release && last) goesOn(draft, motionsOf(release), last, to)
+  else if (release && to === 'forward') draft.askAt('forward', item)
   // "Start at the rear, outboard": how the part comes of which that was said.
-  else if (motions && release!.fields.of === (draft.subject ?? undefined)) motions.push({ move: 'pull', ...way(to) })
+  else if (release && release.fields.of === (draft.subject ?? undefined))
+    motionsOf(release).push({ move: 'pull', ...way(to) })
   else if (draft.subject !== null && FASTENED.includes(draft.last?.is ?? ''))
     motionsOf(releaseFor(draft, item)).push({ move: 'pull', ...way(to) })
   else if (to !== 'out') draft.leaveUnread(item)
+}
+
+/** Which way a motion goes, or another way after it. "Out toward you" is one way, and so is "out" by itself. */
+function goesOn(draft: Draft, motions: ReleaseMotion[], last: ReleaseMotion, to: string | null): void {
+  if (last.move === 'turn' && to === 'out') return
+  if (last.to === undefined || last.to === 'out' || draft.correcting) {
+    Object.assign(last, way(to))
+    draft.correcting = false
+  } else if (last.to !== to) motions.push({ move: last.move!, ...way(to) })
 }
 
 export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {

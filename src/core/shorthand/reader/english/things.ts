@@ -83,6 +83,7 @@ export const MORE_PARTS: Readonly<Record<string, readonly string[]>> = {
   'column cover': [],
   'steering column cover': [],
   'end cap': [],
+  'end panel': [],
   'tail piece': ['tailpiece'],
   armrest: ['arm rest'],
   forks: [],

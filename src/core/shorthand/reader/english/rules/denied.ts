@@ -73,6 +73,7 @@ export const DENIED: readonly Rule[] = [
   rule('face down/dn/up', () => ({ is: 'nothing' }), 0.8),
   rule('before TO', (to) => ({ is: 'to', to }), 0.7),
   rule('hooks at PLACE', () => ({ is: 'nothing' }), 0.8),
+  rule('i said NUM before/earlier', (n) => ({ is: 'instead', field: 'count', value: Number(n) }), 0.5),
   rule('i wrote SIZE before?', (size) => ({ is: 'instead', field: 'size', value: size }), 0.5),
   rule('not CLOCK', () => ({ is: 'nothing' }), 0.8),
   rule('not SIZE', () => ({ is: 'nothing' }), 0.8),

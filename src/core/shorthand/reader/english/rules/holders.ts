@@ -67,6 +67,7 @@ export const HOLDERS: readonly Rule[] = [
     0.75,
   ),
   rule('KIND number NUM', (value) => [count('1'), kind(value)], 0.8),
+  rule('long/longer/short/shorter one AT? PLACE', (_, where) => ({ is: 'some', count: 1, where }), 0.8),
   rule('NUM UNIT', () => ({ is: 'nothing' }), 0.9),
   rule('NUM LEAD', (n) => ({ is: 'plugs', count: Number(n) }), 0.9),
   rule('LEAD NUM', () => ({ is: 'nothing' }), 0.9),

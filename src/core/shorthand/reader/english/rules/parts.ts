@@ -41,6 +41,7 @@ export const PARTS: readonly Rule[] = [
     3.6,
   ),
   rule('BEHIND PNAME PLUG?', (_, name, noun) => ({ is: 'behind', part: named(name!, noun ?? '') }), 1.3),
+  rule('PART over KIND', (part, value) => [{ is: 'behind', part }, kind(value)], 0.9),
   rule('BEHIND catch', () => ({ is: 'behind', part: 'catch' }), 0.9),
   ...['tape', 'foam'].map((part) => rule(`BEHIND ${part}`, () => ({ is: 'behind', part }), 0.9)),
   rule('BEHIND NEW PLUG', (_, name, noun) => (noun === '' ? null : { is: 'behind', part: `${name} ${noun}` }), 2.6),

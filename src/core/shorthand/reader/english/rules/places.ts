@@ -22,6 +22,8 @@ export const PLACES: readonly Rule[] = [
       0.9,
     ),
   ),
+  rule('PLACE NUM has/have', () => ({ is: 'reason' }), 0.7),
+  rule('AT PLACE of PART', (_, place, part) => ({ is: 'on', part, place, within: `${place} of the ${part}` }), 0.95),
   rule('PLACE', (where) => ({ is: 'where', where }), 1.05),
   rule('AT PLACE EDGE?', (_, where, edge) => ({ is: 'where', where, placed: true, edge: edge !== null }), 1.04),
   rule('AT? PLACE LR EDGE?', (_, place, side) => ({ is: 'where', where: corner(place!, side!) })),

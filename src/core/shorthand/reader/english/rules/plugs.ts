@@ -52,6 +52,7 @@ export const PLUGS: readonly Rule[] = [
   rule('PNAME NUM PLUG', (name, n) => ({ is: 'plug', name, count: Number(n) }), 0.9),
   rule('OTHER PLUG', (name, noun) => ({ is: 'plug', name: named(name!, noun!) })),
   rule('COLOUR LEAD', (colour) => ({ is: 'plug', name: null, colour }), 1.1),
+  rule('PART? LEAD goes/runs TO? PART?', () => ({ is: 'nothing' }), 0.9),
   rule('LEAD comes off', () => ({ is: 'plug', name: 'cable' }), 0.9),
   rule('short LEAD', () => ({ is: 'short lead' }), 0.9),
   rule('LEAD', () => ({ is: 'held' }), 1.05),
@@ -128,6 +129,12 @@ export const PLUGS: readonly Rule[] = [
     (name, noun) =>
       noun === 'lamp' || noun === 'light' || noun === 'switch' ? { is: 'plug', name: `${name} ${noun}` } : null,
     2.4,
+  ),
+  rule('PART NEW PLUG', (part, name, noun) => ({ is: 'plug', name: named(`${part} ${name}`, noun!) }), 2.5),
+  rule(
+    'before you? MOVE PART TO? UNPLUG NEW',
+    (_m, _p, _to, _u, name) => [{ is: 'unplug' }, { is: 'plug name', name }],
+    2.5,
   ),
   rule(
     'PLUG NEW PLUG',

@@ -62,6 +62,7 @@ export const RELEASES: readonly Rule[] = [
   rule('just clips/clip in/on', () => ({ is: 'nothing' }), 0.8),
   rule('EFFORT to reach/see/get/find', () => ({ is: 'nothing' }), 0.7),
   rule('work your? way up/down/along/round/around', () => ({ is: 'nothing' }), 0.7),
+  rule('MOVE in from PLACE', () => ({ is: 'nothing' }), 0.8),
   rule('MOVE centre/head in?', () => ({ is: 'nothing' }), 0.9),
   rule('TURN it? QUARTER LR', (_, turn, side) => ({ is: 'turn', turn, side })),
   rule('QUARTER LR', (turn, side) => ({ is: 'turn', turn, side })),
@@ -80,7 +81,7 @@ export const RELEASES: readonly Rule[] = [
   rule('SEEN behind', () => ({ is: 'seen', place: 'behind' })),
   rule('NUM? TOOL', (_, tool) => ({ is: 'tool', tool })),
   rule('EFFORT', is('effort', 'effort')),
-  rule('a? good tug/pull', () => [
+  rule('a? good/sharp/quick tug/pull', () => [
     { is: 'effort', effort: 'hard' },
     { is: 'move', move: 'pull', to: null },
   ]),
