@@ -187,6 +187,8 @@ export function unplacedSentence(fact: Fact, because: Unplaced): string {
       return `${what}: tap Undo.`
     case 'wait':
       return `${what}: how long to wait is not taken from a line. Set it under Settings.`
+    case 'no room':
+      return `${what} is not placed: what is said there already leaves no room. Make it shorter under Change, or keep it as a note.`
     case 'not here':
       return fact.fact === 'mirrored'
         ? `${what} is not placed: pick the part on the map and tap Copy to the other side.`

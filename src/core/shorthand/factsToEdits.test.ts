@@ -204,3 +204,21 @@ describe('what else a line says of a thing', () => {
     expect([kinds(placed[0]!), document.settings]).toEqual([['wait'], van.settings])
   })
 })
+
+describe('more than a field holds', () => {
+  const never = Array.from({ length: 12 }, (_, i) => `vent: never lever against edge ${'number '.repeat(2)}${i + 1}`)
+  test('is said to find no room; what stood there stays, and the draft is one that is taken', () => {
+    const { document, placed } = said(EMPTY, ['vent: 2 clips', ...never])
+    const refused = placed.flatMap(({ unplaced }) => unplaced.map(({ because }) => because.kind))
+    expect(refused.length).toBeGreaterThan(0)
+    expect(new Set(refused)).toEqual(new Set(['no room']))
+    const kept = document.parts[0]!.release.mustNot
+    expect(kept.split(', ')).toHaveLength(never.length - refused.length)
+    expect(ProcedureDocument.safeParse(document).success).toBe(true)
+  })
+  test('ways to come off, one after another, likewise', () => {
+    const moves = ['up', 'down', 'inboard', 'outboard', 'rearward', 'up', 'down', 'inboard', 'outboard', 'rearward']
+    const { placed } = said(EMPTY, ['vent: 2 clips', `vent: ${moves.map((to) => `pull ${to}`).join(', ')}`])
+    expect(placed[1]!.unplaced).toMatchObject([{ because: { kind: 'no room' } }])
+  })
+})

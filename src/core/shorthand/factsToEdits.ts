@@ -4,7 +4,7 @@ import { fieldEdits, type Edit } from '../procedure/edit'
 import type { Holder } from '../procedure/holder'
 import { coversNeed, Need, trapsNeed } from '../procedure/need'
 import { mayRestFree } from '../procedure/resting'
-import { newPart, type Part } from '../procedure/part'
+import { newPart, Part } from '../procedure/part'
 import { Tether } from '../procedure/tether'
 import type { When } from '../procedure/when'
 import type { Fact } from './meaning'
@@ -30,6 +30,8 @@ export type Unplaced =
   | { kind: 'take back' }
   /** The setting is wanted so; how long to wait after it is no line's to change. */
   | { kind: 'wait' }
+  /** So much is said there already that it has no room for more. */
+  | { kind: 'no room' }
 
 /**
  * What a line is about where it names no part. On a strip: whether the part in hand is what holders and plugs belong
@@ -192,6 +194,7 @@ class Placing {
     const said = tetherSaid(fact, known)
     if (!known && !partId && !strip) return { kind: 'no part' }
     const id = known?.id ?? this.newId('teth')
+    if (known && !Tether.safeParse({ ...known, ...said }).success) return { kind: 'no room' }
     if (known) this.added.push(...fieldEdits('tethers', known, { ...known, ...said } as Tether))
     else
       this.added.push({
@@ -238,7 +241,9 @@ class Placing {
     const id = name === undefined ? this.inHand : this.partNamed(name)
     const part = id === null ? undefined : this.parts.get(id)
     if (!part) return { kind: 'no part' }
-    this.parts.set(part.id, to(part))
+    const changed = to(part)
+    if (!Part.safeParse(changed).success) return { kind: 'no room' }
+    this.parts.set(part.id, changed)
     return null
   }
 

@@ -1,6 +1,7 @@
 import type { Part } from '../procedure/part'
 import { documentMotion } from './documentMotion'
 import type { Fact } from './meaning'
+import { LANGUAGE } from './reader/language'
 
 type FactOf<K extends Fact['fact']> = Extract<Fact, { fact: K }>
 type Change = (part: Part) => Part
@@ -15,7 +16,7 @@ export function partSaid(fact: Fact): Change | null {
     case 'must not':
       return (part) => ({
         ...part,
-        release: { ...part.release, mustNot: joined(part.release.mustNot, `never ${fact.what}`) },
+        release: { ...part.release, mustNot: joined(part.release.mustNot, LANGUAGE.kept.never(fact.what)) },
       })
     case 'persons':
       return (part) => ({ ...part, persons: fact.count })
@@ -37,7 +38,7 @@ function releaseSaid({ start, motions, tool, effort, protect, protects }: FactOf
       ...(motions && { motions: motions.map(documentMotion) }),
       ...(tool && { tool }),
       ...(effort && { effort }),
-      ...(protect && { protect: protects ? `${protect} on the ${protects}` : protect }),
+      ...(protect && { protect: protects ? LANGUAGE.kept.protectsOn(protect, protects) : protect }),
     },
   })
 }
@@ -45,7 +46,7 @@ function releaseSaid({ start, motions, tool, effort, protect, protects }: FactOf
 function refitSaid({ first, last, align, listen, leadsFirst, startAll, snug }: FactOf<'refit'>): Change {
   return (part) => {
     const { refit } = part
-    const end = joined(snug ? joined(refit.last, 'made snug') : refit.last, last ?? '')
+    const end = joined(snug ? joined(refit.last, LANGUAGE.kept.madeSnug) : refit.last, last ?? '')
     return {
       ...part,
       refit: {
@@ -53,7 +54,7 @@ function refitSaid({ first, last, align, listen, leadsFirst, startAll, snug }: F
         ...(first && { first }),
         ...(align && { align: joined(refit.align, align) }),
         ...(listen && { confirm: joined(refit.confirm, listen) }),
-        ...(leadsFirst && { before: joined(refit.before, 'leads through the opening first') }),
+        ...(leadsFirst && { before: joined(refit.before, LANGUAGE.kept.leadsFirst) }),
         ...(startAll && { startAllFirst: true }),
         last: end,
       },

@@ -71,6 +71,10 @@ export type Kept = {
   headNotSure: string
   leaveIt: string
   plugs: (count: number) => string
+  never: (what: string) => string
+  protectsOn: (cover: string, part: string) => string
+  madeSnug: string
+  leadsFirst: string
 }
 
 /** An item of a line with its words. */

@@ -14,4 +14,8 @@ export const KEPT: Kept = {
   headNotSure: 'the head was not sure',
   leaveIt: 'leave it plugged',
   plugs: (count) => `${count} plugs`,
+  never: (what) => `never ${what}`,
+  protectsOn: (cover, part) => `${cover} on the ${part}`,
+  madeSnug: 'made snug',
+  leadsFirst: 'leads through the opening first',
 }
