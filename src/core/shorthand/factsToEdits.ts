@@ -62,6 +62,17 @@ const UNPLACEABLE: Readonly<Partial<Record<Fact['fact'], Unplaced>>> = {
   'take back': { kind: 'take back' },
 }
 
+function newPlug(
+  id: Id,
+  { name }: Extract<Fact, { fact: 'plug' }>,
+  partId: Id | null,
+  said: Partial<Tether>,
+  when: When,
+): Edit {
+  const item = Tether.parse({ id, name, partId, kind: kindOfTether(name), ...said, when })
+  return { kind: 'add', collection: 'tethers', item, after: null }
+}
+
 class Placing {
   private readonly parts: Map<Id, Part>
   private readonly before: ReadonlyMap<Id, Part>
@@ -191,18 +202,15 @@ class Placing {
       fact.of !== undefined,
       strip?.isOpen,
     )
-    const said = tetherSaid(fact, known)
     if (!known && !partId && !strip) return { kind: 'no part' }
-    const id = known?.id ?? this.newId('teth')
+    const said = tetherSaid(fact, known)
     if (known && !Tether.safeParse({ ...known, ...said }).success) return { kind: 'no room' }
-    if (known) this.added.push(...fieldEdits('tethers', known, { ...known, ...said } as Tether))
-    else
-      this.added.push({
-        kind: 'add',
-        collection: 'tethers',
-        item: Tether.parse({ id, name: fact.name, partId, kind: kindOfTether(fact.name), ...said, when }),
-        after: null,
-      })
+    const id = known?.id ?? this.newId('teth')
+    this.added.push(
+      ...(known
+        ? fieldEdits('tethers', known, { ...known, ...said } as Tether)
+        : [newPlug(id, fact, partId, said, when)]),
+    )
     for (const name of fact.behind ?? []) this.addNeed(this.coversPlug(id, name, when))
     return null
   }

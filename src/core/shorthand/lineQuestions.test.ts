@@ -77,6 +77,14 @@ describe('a question is known by its kind and place, whatever its sentence says'
     expect(answers(line).map((answer) => 'line' in answer && answer.line)).toContain(after)
     expect(asked(after)).toEqual([])
   })
+  test('a number of what was named before: more of those are offered first, where the number stands', () => {
+    const lines = answers('climate panel: 6 hex 10 bolts, 2 behind the cap').map((each) => 'line' in each && each.line)
+    expect(lines[0]).toBe('climate panel: 6 hex 10 bolts, 2 hex 10 bolts behind the cap')
+    expect(lines).toHaveLength(4)
+    expect(understand(String(lines[0]), NAMES).facts[1]).toMatchObject({
+      ...{ fact: 'holder', kind: 'bolt', count: 2, drive: 'hex', size: '10', behind: ['cap'] },
+    })
+  })
   test('a name can only be said', () => {
     expect(answers('unplug')).toEqual([])
     expect(asked('unplug')).toMatchObject([{ kind: 'asks', ask: 'part' }])

@@ -59,11 +59,11 @@ export function answersTo(question: LineQuestion, line: string, facts: readonly 
         { says: 'read so', isOther: true },
       ]
     case 'asks':
-      return ANSWERS[question.ask](question, line, question.fact === null ? null : facts[question.fact]!)
+      return ANSWERS[question.ask](question, line, question.fact === null ? null : facts[question.fact]!, facts)
   }
 }
 
-type Answering = (asked: Asked, line: string, fact: Fact | null) => LineAnswer[]
+type Answering = (asked: Asked, line: string, fact: Fact | null, facts: readonly Fact[]) => LineAnswer[]
 
 const ANSWERS: Record<AskKind, Answering> = {
   forward: (asked, line) => insteadOfWord('forward', asked, line),
@@ -79,9 +79,10 @@ const ANSWERS: Record<AskKind, Answering> = {
     COUNTS.flatMap((count) =>
       so(asked, `${count}`, fact?.fact === 'holder' ? { ...sure(fact, 'count'), count } : null),
     ),
-  kind: (asked, line) => {
+  kind: (asked, line, _fact, facts) => {
     const count = line.slice(asked.from, asked.to)
-    return LANGUAGE.answers.kinds.map((words) => instead(line, asked, `${count} ${words}`))
+    const said = facts.flatMap((fact) => (fact.fact === 'holder' ? [LANGUAGE.answers.fastener(fact)] : []))
+    return [...new Set([...said, ...LANGUAGE.answers.kinds])].map((words) => instead(line, asked, `${count} ${words}`))
   },
   airbag: (asked, _line, fact) =>
     fact?.fact === 'plug'

@@ -238,7 +238,9 @@ export function finishGroup(group: Group, draft: Draft): boolean {
   if (group.kind === undefined && group.drive === undefined && group.fields.thread === undefined) {
     if (draft.mayCorrect && typeof group.count === 'number') draft.corrects = { count: group.count, items: group.items }
     const lies = group.fields.where !== undefined || group.fields.behind !== undefined
-    if ((!group.soft || lies) && group.count !== undefined) draft.ask('kind', group)
+    const counted = group.items.filter(({ is }) => is === 'count')
+    if ((!group.soft || lies) && group.count !== undefined)
+      draft.asks.push({ ask: 'kind', made: group, items: counted.length > 0 ? counted : group.items })
     return false
   }
   group.kind ??= 'machine screw'

@@ -1,4 +1,5 @@
 import type { Tether } from '../../procedure/tether'
+import type { Fact } from '../meaning'
 import type { Word } from './words'
 
 /**
@@ -55,6 +56,8 @@ export type Language = {
 export type Answers = {
   /** What is put where such a word stands. */
   instead: Record<'forward' | 'toward you' | 'whose left', { of: RegExp; words: readonly string[] }>
+  /** Fasteners as a line says them: "hex 10 bolts". */
+  fastener: (of: Pick<Extract<Fact, { fact: 'holder' }>, 'kind' | 'drive' | 'size'>) => string
   /** What a number may be a number of. */
   kinds: readonly string[]
   turned: (sense: 'clockwise' | 'anticlockwise') => string

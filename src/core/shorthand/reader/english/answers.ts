@@ -1,4 +1,5 @@
 import type { Answers } from '../sense'
+import { KIND_WORDS } from './things'
 
 /** What a tap says in answer to a question about a line. */
 export const ANSWERS: Answers = {
@@ -9,6 +10,10 @@ export const ANSWERS: Answers = {
       words: ['rearward', 'toward the nose', 'inboard', 'outboard', 'down'],
     },
     'whose left': { of: /\b(?:left|right)\b/i, words: ['driver side', 'passenger side'] },
+  },
+  fastener({ kind, drive, size = '' }) {
+    const head = drive === undefined ? '' : /^[TP]/.test(size) ? size : `${drive} ${size}`.trim()
+    return `${head} ${KIND_WORDS[kind][0]}s`.trim()
   },
   kinds: ['screws', 'clips', 'push-pins'],
   turned: (sense) => `${sense} seen from the front`,
