@@ -195,13 +195,7 @@ class Placing {
   private plug(fact: Extract<Fact, { fact: 'plug' }>, when: When): Unplaced | null {
     const { strip } = this.about
     const partId = fact.of ? this.partNamed(fact.of) : (strip?.plugsBelong ?? true) ? this.inHand : null
-    const known = plugSaid(
-      this.document,
-      fact.name,
-      fact.of === undefined ? this.inHand : partId,
-      fact.of !== undefined,
-      strip?.isOpen,
-    )
+    const known = this.plugKnown(fact, partId)
     if (!known && !partId && !strip) return { kind: 'no part' }
     const said = tetherSaid(fact, known)
     if (known && !Tether.safeParse({ ...known, ...said }).success) return { kind: 'no room' }
@@ -213,6 +207,11 @@ class Placing {
     )
     for (const name of fact.behind ?? []) this.addNeed(this.coversPlug(id, name, when))
     return null
+  }
+
+  private plugKnown({ name, of }: Extract<Fact, { fact: 'plug' }>, partId: Id | null): Tether | undefined {
+    const isNamed = of !== undefined
+    return plugSaid(this.document, name, isNamed ? partId : this.inHand, isNamed, this.about.strip?.isOpen)
   }
 
   private coversPlug(tetherId: Id, name: string, when: When): Need {
