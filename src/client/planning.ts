@@ -1,6 +1,6 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import type { PlanError, PlanProgress } from '../core/plan/find/findPlan'
-import type { FoundPlan } from '../core/plan/find/foundPlan'
+import type { FoundOrder } from '../core/plan/find/foundOrder'
 import type { Lanes, LanesError } from '../core/plan/lanes/lanesOf'
 import type { Station } from '../core/procedure/station'
 import type { PlanExtras } from '../core/plan/show/planExtras'
@@ -37,20 +37,20 @@ export type Planning<T> = { answer: Promise<T>; cancel: () => void }
 export function startPlanning(
   input: PlanningInput,
   onProgress: (progress: PlanProgress) => void,
-  onFirst: (first: FoundPlan) => void,
-): Planning<Result<FoundPlan, PlanError>> {
-  return ask<Result<FoundPlan, PlanError>>(async (remote) => remote.find(input, proxy(onProgress), proxy(onFirst)))
+  onFirst: (first: FoundOrder) => void,
+): Planning<Result<FoundOrder, PlanError>> {
+  return ask<Result<FoundOrder, PlanError>>(async (remote) => remote.find(input, proxy(onProgress), proxy(onFirst)))
 }
 
 /** What is worth knowing beside an order that was found. */
-export function startExtras(input: PlanningInput, found: FoundPlan): Planning<PlanExtras | null> {
+export function startExtras(input: PlanningInput, found: FoundOrder): Planning<PlanExtras | null> {
   return ask((remote) => remote.extras(input, found))
 }
 
 /** A found plan shared out over several people. */
 export function startLanes(
   input: PlanningInput,
-  found: FoundPlan,
+  found: FoundOrder,
   starts: Station[],
   singleTools: string[],
 ): Planning<LanesAnswer | null> {

@@ -1,7 +1,7 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely'
 import type { JobEvent } from '@/core/job/event'
 import type { Mark } from '@/core/job/happenings'
-import type { FoundPlan } from '../core/plan/find/foundPlan'
+import type { FoundOrder } from '../core/plan/find/foundOrder'
 import type { PlanRequest } from '@/core/plan/ask/planRequest'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Source } from '@/core/procedure/source'
@@ -90,7 +90,7 @@ export type Database = {
     kind: Generated<'job' | 'strip'>
     request: JSONColumnType<PlanRequest, string, string> | null
     /** The order it was opened with; null for jobs older than kept orders. */
-    found_plan: Json<FoundPlan> | null
+    found_plan: Json<FoundOrder> | null
     created_by: string
     created_at: Timestamp
     handed_over_at: Timestamp | null

@@ -1,7 +1,7 @@
 import { AIRBAG_CIRCUITS } from '@/core/shop/rights'
 import { toKeep } from '@/core/base/keptJson'
 import { KEPT_KIT } from '@/core/shop/kit'
-import { KEPT_PLAN } from '@/core/plan/find/foundPlan'
+import { KEPT_PLAN } from '@/core/plan/find/foundOrder'
 import { nextStamp } from '@/core/base/clock'
 import type { Stamp } from '@/core/base/stamp'
 import { seededRandom, seedOfText } from '@/core/base/random'
@@ -12,7 +12,7 @@ import { termsOf, testsOwed } from '@/core/job/terms'
 import { happeningsFor, toolsTakenUp } from '@/core/job/progress'
 import { countedIn } from '@/core/order/operation'
 import { planJob } from '@/core/plan/planJob'
-import { allSteps, type JobPlan } from '@/core/plan/show/jobPlan'
+import { allSteps, type PlanOnCards } from '@/core/plan/show/planOnCards'
 import { KEPT_REQUEST, PlanRequest } from '@/core/plan/ask/planRequest'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild } from '@/core/procedure/forBuild'
@@ -417,7 +417,7 @@ class DemoWriter {
     jobId: string,
     document: ProcedureDocument,
     request: PlanRequest,
-    plan: JobPlan,
+    plan: PlanOnCards,
     startMs: number,
   ): JobEvent[] {
     const random = seededRandom(seedOfText(spec.vehicle))

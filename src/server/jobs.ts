@@ -1,6 +1,6 @@
 import 'server-only'
 import { readKept } from '@/core/base/keptJson'
-import { KEPT_PLAN, type FoundPlan } from '@/core/plan/find/foundPlan'
+import { KEPT_PLAN, type FoundOrder } from '@/core/plan/find/foundOrder'
 import { KEPT_REQUEST, type PlanRequest } from '@/core/plan/ask/planRequest'
 import { ProcedureDocument } from '@/core/procedure/document'
 import { readDocument } from '@/core/procedure/documentMigrations'
@@ -27,7 +27,7 @@ export type JobRecord = {
   kind: 'job' | 'strip'
   /** Null for a strip whose vehicle does not go back together yet. */
   request: PlanRequest | null
-  found: FoundPlan | null
+  found: FoundOrder | null
   /** What it was opened with: the document of a job, what a strip began with. */
   base: ProcedureDocument
   /** As it stands: of a strip, the fold of what was stated. */

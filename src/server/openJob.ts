@@ -1,8 +1,8 @@
 import 'server-only'
 import { toKeep } from '@/core/base/keptJson'
-import { KEPT_PLAN } from '@/core/plan/find/foundPlan'
+import { KEPT_PLAN } from '@/core/plan/find/foundOrder'
 import { z } from 'zod'
-import type { FoundPlan } from '@/core/plan/find/foundPlan'
+import type { FoundOrder } from '@/core/plan/find/foundOrder'
 import { KEPT_REQUEST, PlanRequest } from '@/core/plan/ask/planRequest'
 import type { PlanError } from '@/core/plan/find/findPlan'
 import { ProcedureDocument } from '@/core/procedure/document'
@@ -77,7 +77,7 @@ async function baseOf(trx: ShopTransaction, vehicleId: string): Promise<Base | R
 }
 
 /** Writes the job, if its record is still the one that was planned with; null where it is not. */
-async function write(crew: Crew, job: NewJob, base: Base, found: FoundPlan): Promise<string | null> {
+async function write(crew: Crew, job: NewJob, base: Base, found: FoundOrder): Promise<string | null> {
   return inShop(crew, async (trx) => {
     // Held: nobody publishes or edits between the look and the writing.
     await trx.selectFrom('procedure').select('id').where('id', '=', base.procedureId).forUpdate().executeTakeFirst()

@@ -1,13 +1,13 @@
 import 'server-only'
 import type { Result } from '@/core/base/result'
 import type { PlanError } from '@/core/plan/find/findPlan'
-import type { FoundPlan } from '@/core/plan/find/foundPlan'
+import type { FoundOrder } from '@/core/plan/find/foundOrder'
 import type { ServerPlanning } from '@/workers/asked'
 import { REFUSALS } from '@/words/refusals'
 import { onThread } from './threads'
 
 export type Planned =
-  { kind: 'answer'; answer: Result<FoundPlan, PlanError> } | { kind: 'not answered'; sentence: string }
+  { kind: 'answer'; answer: Result<FoundOrder, PlanError> } | { kind: 'not answered'; sentence: string }
 
 /**
  * Has an order found on a thread, the question made when its turn comes; where there is no answer, a sentence says why.
@@ -18,7 +18,7 @@ export async function planOnThread(
   question: () => ServerPlanning,
   signal?: AbortSignal,
 ): Promise<Planned> {
-  const planned = await onThread<Result<FoundPlan, PlanError>>('plan', shopId, question, { signal })
+  const planned = await onThread<Result<FoundOrder, PlanError>>('plan', shopId, question, { signal })
   if (planned.kind === 'answer') return planned
   const sentences = {
     'too many wait': REFUSALS.manyPlansAsked,

@@ -1,6 +1,6 @@
 import 'server-only'
 import { z } from 'zod'
-import { planFrom, type JobPlan } from '@/core/plan/show/jobPlan'
+import { planOnCards, type PlanOnCards } from '@/core/plan/show/planOnCards'
 import type { PlanError } from '@/core/plan/find/findPlan'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { ProcedureDocument } from '@/core/procedure/document'
@@ -21,7 +21,7 @@ export type PlanQuestion = z.infer<typeof PlanQuestion>
 const LIMITS = { expandedStates: 20_000 }
 
 export type PlanAnswer =
-  | { status: 'planned'; plan: JobPlan }
+  | { status: 'planned'; plan: PlanOnCards }
   | { status: 'no plan'; error: PlanError; document: ProcedureDocument }
   | { status: 'not answered'; sentence: string }
   | { status: 'unknown procedure' }
@@ -46,7 +46,7 @@ export async function planFor(
   const document = read()
   if (!planned.answer.ok) return { status: 'no plan', error: planned.answer.error, document }
   const model = forBuild(document, request.build, request.heads)
-  const plan = planFrom(model, request, house, rulesInForce(rules), planned.answer.value)
+  const plan = planOnCards(model, request, house, rulesInForce(rules), planned.answer.value)
   if (!plan.ok) throw new Error('A plan just found does not fit its own record.')
   return { status: 'planned', plan: plan.value }
 }

@@ -10,10 +10,10 @@ import { termsOf, testsOwed, type JobTerms } from '@/core/job/terms'
 import { uRows } from '@/core/job/uRows'
 import { countedIn } from '@/core/order/operation'
 import { judged } from '@/core/plan/derive/demandsOf'
-import { FoundPlan } from '@/core/plan/find/foundPlan'
+import { FoundOrder } from '@/core/plan/find/foundOrder'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { keptPlan } from '@/core/plan/keptPlan'
-import { allSteps, type JobPlan } from '@/core/plan/show/jobPlan'
+import { allSteps, type PlanOnCards } from '@/core/plan/show/planOnCards'
 import { traysFor } from '@/core/plan/show/trays'
 import { isAirbagCircuit } from '@/core/procedure/circuits'
 import { ProcedureDocument } from '@/core/procedure/document'
@@ -38,7 +38,7 @@ export const HandoverSource = z.object({
   revisionNumber: z.number().int().nullable(),
   vehicle: z.object({ label: z.string(), plate: z.string(), customer: z.string() }),
   request: PlanRequest.nullable(),
-  found: FoundPlan.nullable(),
+  found: FoundOrder.nullable(),
   document: ProcedureDocument,
   events: z.array(JobEvent).readonly(),
 })
@@ -92,7 +92,7 @@ export type JobSheet = {
   document: ProcedureDocument
   state: JobState
   model: ProcedureForBuild
-  plan: JobPlan | null
+  plan: PlanOnCards | null
   terms: JobTerms
   balance: Balance
   circumstances: Circumstances

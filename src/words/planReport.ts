@@ -2,7 +2,7 @@ import type { Lanes, LegLanes } from '@/core/plan/lanes/lanesOf'
 import { forecastOf, type Forecast } from '@/core/plan/show/forecast'
 import type { PlanFigures } from '@/core/plan/show/planFigures'
 import { planFigures } from '@/core/plan/show/planFigures'
-import { allCards, type JobPlan } from '@/core/plan/show/jobPlan'
+import { allCards, type PlanOnCards } from '@/core/plan/show/planOnCards'
 import { summarise } from '@/core/plan/show/summary'
 import { itemWords, toolWords } from './items'
 import { stepWords } from './operations'
@@ -52,7 +52,7 @@ export type PlanReport = {
   cautions: { severity: string; sentence: string }[]
 }
 
-export function planReport(plan: JobPlan): PlanReport {
+export function planReport(plan: PlanOnCards): PlanReport {
   const { model, choices } = plan.removal
   const { document } = model
   const name = (id: string) => itemWords(document, id)
@@ -119,7 +119,7 @@ export type LegReport = { makespanS: number; boundS: number; proven: boolean; la
 export type LanesReport = { wayIn: LegReport; wayOut: LegReport | null }
 
 /** Lanes with their words. Seconds count from the beginning of each way. */
-export function lanesReport(plan: JobPlan, lanes: Lanes): LanesReport {
+export function lanesReport(plan: PlanOnCards, lanes: Lanes): LanesReport {
   const { model } = plan.removal
   const leg = ({ makespanS, boundS, proven, lanes: people }: LegLanes): LegReport => ({
     makespanS,

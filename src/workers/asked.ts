@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Hand, JobEvent } from '@/core/job/event'
-import { FoundPlan } from '@/core/plan/find/foundPlan'
+import { FoundOrder } from '@/core/plan/find/foundOrder'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { ProcedureDocument } from '@/core/procedure/document'
 import { Station } from '@/core/procedure/station'
@@ -23,7 +23,7 @@ export const ServerPlanning = PlanningInput.extend({
 export type ServerPlanning = z.infer<typeof ServerPlanning>
 
 /** A plan that was found, shared out. `starts`: where each person stands; `singleTools`: those the shop has one of. */
-export const SharingInput = z.object({ found: FoundPlan, starts: Station.array(), singleTools: z.string().array() })
+export const SharingInput = z.object({ found: FoundOrder, starts: Station.array(), singleTools: z.string().array() })
 export type SharingInput = z.infer<typeof SharingInput>
 
 /** A strip as it stands. */
@@ -38,7 +38,7 @@ export type StripInput = z.infer<typeof StripInput>
 /** A job as it stands, and what it is to be planned for from here. */
 export const ReplanInput = PlanningInput.extend({
   events: JobEvent.array(),
-  found: FoundPlan.nullable(),
+  found: FoundOrder.nullable(),
   people: Hand.array(),
   singleTools: z.string().array(),
   nowMs: z.number(),

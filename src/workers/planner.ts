@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import { AT_ONCE, findPlan, type PlanError, type PlanProgress } from '@/core/plan/find/findPlan'
-import { FoundPlan } from '@/core/plan/find/foundPlan'
-import { allSteps, planFrom } from '@/core/plan/show/jobPlan'
+import { FoundOrder } from '@/core/plan/find/foundOrder'
+import { allSteps, planOnCards } from '@/core/plan/show/planOnCards'
 import { lanesOf } from '@/core/plan/lanes/lanesOf'
 import { lanesWorthSharing } from '@/core/plan/lanes/worthSharing'
 import { planExtras, type PlanExtras } from '@/core/plan/show/planExtras'
@@ -26,8 +26,8 @@ import { rulesInForce } from '@/core/vehicle/rulesInForce'
 async function find(
   asked: PlanningInput,
   onProgress: (progress: PlanProgress) => void,
-  onFirst: (first: FoundPlan) => void,
-): Promise<Result<FoundPlan, PlanError>> {
+  onFirst: (first: FoundOrder) => void,
+): Promise<Result<FoundOrder, PlanError>> {
   const { document, request, house, rules } = PlanningInput.parse(asked)
   const model = forBuild(document, request.build, request.heads)
   const first = findPlan(model, request, house, rulesInForce(rules), { limits: AT_ONCE })
@@ -37,11 +37,11 @@ async function find(
 }
 
 /** What is worth knowing beside the plan that was found. */
-async function extras(asked: PlanningInput, order: FoundPlan): Promise<PlanExtras | null> {
+async function extras(asked: PlanningInput, order: FoundOrder): Promise<PlanExtras | null> {
   const { document, request, house, rules } = PlanningInput.parse(asked)
-  const found = FoundPlan.parse(order)
+  const found = FoundOrder.parse(order)
   const model = forBuild(document, request.build, request.heads)
-  const plan = planFrom(model, request, house, rulesInForce(rules), found)
+  const plan = planOnCards(model, request, house, rulesInForce(rules), found)
   return plan.ok ? planExtras(model, request, house, rulesInForce(rules), plan.value) : null
 }
 
@@ -49,7 +49,7 @@ async function extras(asked: PlanningInput, order: FoundPlan): Promise<PlanExtra
 async function lanes(asked: PlanningInput, sharing: SharingInput): Promise<ReturnType<typeof lanesOf> | null> {
   const { document, request, house, rules } = PlanningInput.parse(asked)
   const { found, starts, singleTools } = SharingInput.parse(sharing)
-  const plan = planFrom(forBuild(document, request.build, request.heads), request, house, rulesInForce(rules), found)
+  const plan = planOnCards(forBuild(document, request.build, request.heads), request, house, rulesInForce(rules), found)
   return plan.ok ? lanesOf(plan.value, starts, singleTools) : null
 }
 
@@ -89,7 +89,7 @@ async function fromHere(asked: ReplanInput, onProgress: (progress: PlanProgress)
   const shared =
     people.length < 2
       ? NOT_ASKED
-      : sharedOut(planFrom(model, request, house, rules, result.value.found), state, people, singleTools)
+      : sharedOut(planOnCards(model, request, house, rules, result.value.found), state, people, singleTools)
   return ok({ ...result.value, ...shared })
 }
 
@@ -98,7 +98,7 @@ const NOT_ASKED: Shared = { lanes: [], sharing: 'not asked' }
 
 /** The rest of a plan for several people, where sharing it out is worth it. */
 function sharedOut(
-  plan: ReturnType<typeof planFrom>,
+  plan: ReturnType<typeof planOnCards>,
   state: JobState,
   people: ReplanInput['people'],
   singleTools: ReplanInput['singleTools'],

@@ -1,4 +1,4 @@
-import { allCards, type JobPlan } from '../plan/show/jobPlan'
+import { allCards, type PlanOnCards } from '../plan/show/planOnCards'
 import type { Step } from '../plan/find/step'
 import { ownTapFor } from '../plan/show/summary'
 import { happeningsFor, isDone } from './progress'
@@ -14,7 +14,7 @@ export type AlreadyHere = { assumed: Step[]; looked: Step[] }
  * Everything before a card that is not done. What a rule of safety minds, and what has a result (work, tests), is never
  * assumed: it is looked at and ticked. Null when nothing lies before it.
  */
-export function alreadyHere(plan: JobPlan, state: JobState, cardId: string): AlreadyHere | null {
+export function alreadyHere(plan: PlanOnCards, state: JobState, cardId: string): AlreadyHere | null {
   const cards = allCards(plan)
   const at = cards.findIndex((card) => card.id === cardId)
   const open = cards
@@ -26,7 +26,7 @@ export function alreadyHere(plan: JobPlan, state: JobState, cardId: string): Alr
   return { assumed: open.filter((step) => !looked.includes(step)), looked }
 }
 
-function isLooked(plan: JobPlan, step: Step): boolean {
+function isLooked(plan: PlanOnCards, step: Step): boolean {
   const own = ownTapFor(plan.job, step.operation)
   return own === 'safety' || own === 'result' || step.operation.setting !== null
 }

@@ -1,9 +1,9 @@
 import { wallMsOf } from '../base/clock'
 import type { Id } from '../base/id'
 import type { PlanRequest } from '../plan/ask/planRequest'
-import type { FoundPlan } from '../plan/find/foundPlan'
+import type { FoundOrder } from '../plan/find/foundOrder'
 import { keptPlan } from '../plan/keptPlan'
-import type { JobPlan } from '../plan/show/jobPlan'
+import type { PlanOnCards } from '../plan/show/planOnCards'
 import { isAirbagCircuit } from '../procedure/circuits'
 import type { ProcedureDocument } from '../procedure/document'
 import type { ProcedureForBuild } from '../procedure/forBuild'
@@ -39,7 +39,7 @@ export type BayStanding = {
   state: JobState
   model: ProcedureForBuild
   /** Null for a strip that is still coming apart: its way is shown by no plan. */
-  plan: JobPlan | null
+  plan: PlanOnCards | null
   rows: URow[]
   /** Whether the way in is done. */
   reached: boolean
@@ -55,7 +55,7 @@ export type BayStanding = {
 export type BayJobSource = {
   kind: 'job' | 'strip'
   request: PlanRequest | null
-  found: FoundPlan | null
+  found: FoundOrder | null
   document: ProcedureDocument
   events: readonly JobEvent[]
 }
@@ -95,7 +95,7 @@ export function bayStanding(
   }
 }
 
-function nextAtBay(plan: JobPlan | null, state: JobState, openRows: number, isAsked: boolean): NextAtBay {
+function nextAtBay(plan: PlanOnCards | null, state: JobState, openRows: number, isAsked: boolean): NextAtBay {
   if (!plan) return { kind: 'record', isAsked }
   const tap = nextTap(plan, state)
   if (tap) return { kind: 'tap', tap }

@@ -2,8 +2,8 @@ import { nextStamp } from '../base/clock'
 import type { Stamp } from '../base/stamp'
 import type { Id } from '../base/id'
 import { keptPlan } from '../plan/keptPlan'
-import { allSteps, type JobPlan } from '../plan/show/jobPlan'
-import type { FoundPlan } from '../plan/find/foundPlan'
+import { allSteps, type PlanOnCards } from '../plan/show/planOnCards'
+import type { FoundOrder } from '../plan/find/foundOrder'
 import { PlanRequest } from '../plan/ask/planRequest'
 import { planJob } from '../plan/planJob'
 import { judged } from '../plan/derive/demandsOf'
@@ -38,12 +38,12 @@ export class CrewAtWork {
   readonly events: JobEvent[] = []
   private at: Stamp | null = null
   nowMs = 1_764_000_000_000
-  readonly opened: FoundPlan
+  readonly opened: FoundOrder
 
   constructor(
     readonly document: ProcedureDocument,
     readonly begun: PlanRequest,
-    found?: FoundPlan,
+    found?: FoundOrder,
   ) {
     if (found) {
       this.opened = found
@@ -82,7 +82,7 @@ export class CrewAtWork {
   get model(): ProcedureForBuild {
     return modelNow(this.document, this.request, this.state)
   }
-  get plan(): JobPlan {
+  get plan(): PlanOnCards {
     const planned = keptPlan(this.model, this.request, HOUSE, RULES, adoptedPlan(this.events)?.found ?? this.opened)
     if (!planned.ok) throw new Error(`The plan no longer comes out: ${planned.error.kind}`)
     return planned.value

@@ -5,7 +5,7 @@ import { COLLECTIONS } from '../procedure/document'
 import { Edit } from '../procedure/edit'
 import { ENDINGS } from '../procedure/endings'
 import { Build } from '../procedure/when'
-import { FoundPlan } from '../plan/find/foundPlan'
+import { FoundOrder } from '../plan/find/foundOrder'
 import { PlanRequest } from '../plan/ask/planRequest'
 import { Station } from '../procedure/station'
 import { LASTING_CHANGES } from '../shop/workItem'
@@ -35,7 +35,7 @@ export const Happening = z.discriminatedUnion('kind', [
    */
   named('plan adopted', {
     request: PlanRequest,
-    found: FoundPlan.nullable().default(null),
+    found: FoundOrder.nullable().default(null),
     people: z.array(Hand).max(3).default([]),
     lanes: z
       .array(z.object({ key: z.string().max(200), personId: uuid() }))

@@ -1,7 +1,7 @@
 import type { Id } from '../base/id'
 import { facetsThatMatter } from '../plan/derive/facetsThatMatter'
 import { allGoals } from '../plan/ask/jobGoal'
-import { allCards, allSteps, type JobPlan } from '../plan/show/jobPlan'
+import { allCards, allSteps, type PlanOnCards } from '../plan/show/planOnCards'
 import type { SettingRole } from '../procedure/setting'
 import type { ProcedureDocument } from '../procedure/document'
 import { isAirbagCircuit } from '../procedure/circuits'
@@ -36,7 +36,7 @@ const RESTORED: readonly IntakePoint[] = ['clock', 'stations', 'seat', 'mirrors'
  * this plan touches: the functions of its plugs, what differs on this vehicle, codes and media where the battery goes
  * off, the temperature where something brittle moves. Cost: that of facetsThatMatter.
  */
-export function intakeOf(plan: JobPlan, document: ProcedureDocument, state: JobState, known: Overlay): IntakeList {
+export function intakeOf(plan: PlanOnCards, document: ProcedureDocument, state: JobState, known: Overlay): IntakeList {
   const { model } = plan.job
   const told = { ...plan.request.build, ...Object.fromEntries(state.facets) }
   const goals = allGoals(plan.job.goal)
@@ -89,7 +89,7 @@ const LOOKED_AT: readonly SettingRole[] = ['battery', 'ignition', 'gear lever', 
  * Where the plan moves any setting, all that safety minds (battery, ignition, lever, brake, chocks, stand): as the
  * record finds them, or as somebody said since.
  */
-function standingOf(plan: JobPlan, state: JobState): IntakeItem[] {
+function standingOf(plan: PlanOnCards, state: JobState): IntakeItem[] {
   const { model } = plan.job
   const moved = allCards(plan).some((card) => card.steps.some(({ operation }) => operation.setting !== null))
   const settings = [...model.settings.values()]
@@ -101,7 +101,7 @@ function standingOf(plan: JobPlan, state: JobState): IntakeItem[] {
 }
 
 /** The points that this plan gives a reason to look at, in the order in which somebody walks round and gets in. */
-function pointsFor(plan: JobPlan, document: ProcedureDocument): IntakePoint[] {
+function pointsFor(plan: PlanOnCards, document: ProcedureDocument): IntakePoint[] {
   const { model } = plan.job
   const operations = [...plan.removal.operations.values()]
   const steps = allSteps(plan)

@@ -5,7 +5,7 @@ import type { Stamp } from '../base/stamp'
 import { Kit, KitFit } from '../shop/kit'
 import { forBuild } from '../procedure/forBuild'
 import { planJob } from '../plan/planJob'
-import { allCards, allSteps, type JobPlan } from '../plan/show/jobPlan'
+import { allCards, allSteps, type PlanOnCards } from '../plan/show/planOnCards'
 import { PlanRequest } from '../plan/ask/planRequest'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { whilePlanning } from '../vehicle/circumstances'
@@ -28,7 +28,7 @@ const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
 const request = PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'radio-cavity' }], build })
 const planned = planJob(forBuild(van, build), request, DEFAULT_HOUSE_VALUES)
 if (!planned.ok) throw new Error('The van has a plan.')
-const plan: JobPlan = planned.value
+const plan: PlanOnCards = planned.value
 const MARIT = '00000000-0000-4000-8000-0000000000a1'
 const TOLU = '00000000-0000-4000-8000-0000000000a2'
 

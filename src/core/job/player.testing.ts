@@ -2,7 +2,7 @@ import type { Random } from '../base/random'
 import type { Id } from '../base/id'
 import { countedIn, type Operation } from '../order/operation'
 import { planJob } from '../plan/planJob'
-import type { JobPlan } from '../plan/show/jobPlan'
+import type { PlanOnCards } from '../plan/show/planOnCards'
 import type { PlanRequest } from '../plan/ask/planRequest'
 import { judged } from '../plan/derive/demandsOf'
 import type { ProcedureDocument } from '../procedure/document'
@@ -34,7 +34,7 @@ const HOUSE = DEFAULT_HOUSE_VALUES
 const ME = { id: TOLU, authorised: ['airbag circuits'] }
 
 /** The plan they follow; null where the record has no safe order. Any will do: it need not be the best. */
-export function planOf(document: ProcedureDocument, request: PlanRequest): JobPlan | null {
+export function planOf(document: ProcedureDocument, request: PlanRequest): PlanOnCards | null {
   const model = forBuild(document, request.build, request.heads)
   const planned = planJob(model, request, HOUSE, RULES, { limits: { expandedStates: 4_000 } })
   return planned.ok ? planned.value : null
@@ -47,7 +47,7 @@ export function planOf(document: ProcedureDocument, request: PlanRequest): JobPl
  */
 export class Player {
   private readonly crew: CrewAtWork
-  private readonly plan: JobPlan
+  private readonly plan: PlanOnCards
   private readonly groups: Map<Id, Group>
   private readonly plugs = new Set<Id>()
   private readonly away = new Set<Id>()

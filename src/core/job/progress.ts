@@ -2,7 +2,7 @@ import { wallMsOf } from '../base/clock'
 import type { Id } from '../base/id'
 import { countedIn, type Operation } from '../order/operation'
 import type { Card } from '../plan/show/cards'
-import { allCards, type JobPlan } from '../plan/show/jobPlan'
+import { allCards, type PlanOnCards } from '../plan/show/planOnCards'
 import type { Step } from '../plan/find/step'
 import { ownTapFor, type OwnTap } from '../plan/show/summary'
 import type { JobState } from './jobState'
@@ -36,7 +36,7 @@ export function toolsTakenUp(state: JobState, steps: readonly Step[]): Happening
 
 /** What an operation still waits for by the clock (glue, cooling, a first start), and how long. Null = nothing. */
 export function delayLeft(
-  plan: JobPlan,
+  plan: PlanOnCards,
   state: JobState,
   operation: Operation,
   nowMs: number,
@@ -54,7 +54,7 @@ export function delayLeft(
 
 /** The first step that is not done yet, with its card; null when everything is. `leave` are steps left for later. */
 export function nextStep(
-  plan: JobPlan,
+  plan: PlanOnCards,
   state: JobState,
   leave: ReadonlySet<string> = new Set(),
 ): { card: Card; step: Step } | null {
@@ -70,14 +70,14 @@ export type NextTap = { card: Card; step: Step; own: OwnTap | null; steps: Step[
  * What one tap on "done as written" confirms: from the next step on, the steps of its card, up to one that keeps a tap
  * of its own (hidden, lookalike, safety), which is always confirmed alone.
  */
-export function nextTap(plan: JobPlan, state: JobState, leave: ReadonlySet<string> = new Set()): NextTap | null {
+export function nextTap(plan: PlanOnCards, state: JobState, leave: ReadonlySet<string> = new Set()): NextTap | null {
   const next = nextStep(plan, state, leave)
   return next && tapFrom(plan, state, next.card, next.step, (step) => !leave.has(step.operation.key))
 }
 
 /** The tap that begins at a step. `mayJoin`: whether a later step of its card goes with it. */
 export function tapFrom(
-  plan: JobPlan,
+  plan: PlanOnCards,
   state: JobState,
   card: Card,
   step: Step,

@@ -3,8 +3,8 @@ import { ok, type Result } from '../base/result'
 import type { Operation } from '../order/operation'
 import { demandsOf } from '../plan/derive/demandsOf'
 import { findPlan, type PlanError, type PlanProgress } from '../plan/find/findPlan'
-import type { FoundPlan } from '../plan/find/foundPlan'
-import { allSteps, planFrom, type JobPlan } from '../plan/show/jobPlan'
+import type { FoundOrder } from '../plan/find/foundOrder'
+import { allSteps, planOnCards, type PlanOnCards } from '../plan/show/planOnCards'
 import type { LiveStart } from '../plan/derive/liveStart'
 import type { PlanRequest } from '../plan/ask/planRequest'
 import { secondsOf, type Standing, type Step } from '../plan/find/step'
@@ -19,10 +19,10 @@ import { thingOf } from './thingOf'
 import type { Act } from '../procedure/acts'
 
 /** What a plan from here leaves to do, beside what the one that is followed would. */
-export type Replanned = { found: FoundPlan; restS: number; restBeforeS: number | null; proven: boolean }
+export type Replanned = { found: FoundOrder; restS: number; restBeforeS: number | null; proven: boolean }
 
 /** Where a job stands, as the planner asks. `plan`: the one followed so far. */
-export function liveStartOf(plan: JobPlan, state: JobState, vehicle: VehicleState): LiveStart {
+export function liveStartOf(plan: PlanOnCards, state: JobState, vehicle: VehicleState): LiveStart {
   return {
     state: vehicle,
     standing: standingOf(plan, state),
@@ -39,7 +39,7 @@ export function liveStartOf(plan: JobPlan, state: JobState, vehicle: VehicleStat
  * Where somebody stands, and the tool that is still in hand: bare hands never put it away. By the steps that were done
  * last.
  */
-function standingOf(plan: JobPlan, state: JobState): Standing {
+function standingOf(plan: PlanOnCards, state: JobState): Standing {
   const steps = allSteps(plan).filter((step) => isDone(state, step.operation))
   const used = new Set<Step>()
   const last = state.history.toReversed().flatMap(({ what }) => {
@@ -80,12 +80,12 @@ export function replan(
   rules: readonly Rule[],
   state: JobState,
   start: LiveStart,
-  followed: JobPlan,
+  followed: PlanOnCards,
   onProgress?: (progress: PlanProgress) => void,
 ): Result<Replanned, PlanError> {
   const found = findPlan(model, request, house, rules, { from: start, ...(onProgress && { onProgress }) })
   if (!found.ok) return found
-  const rest = planFrom(model, request, house, rules, found.value)
+  const rest = planOnCards(model, request, house, rules, found.value)
   if (!rest.ok) throw new Error(`A plan just found from here does not fit its own record (${rest.error.kind}).`)
   const before = doneSteps(rest.value, found.value, followed, state)
   const kept = new Set(before.map((step) => step.operation.key))
@@ -104,7 +104,7 @@ export function replan(
 }
 
 /** What is done of the new plan, and the settings of the old one, in the order of the log. */
-function doneSteps(plan: JobPlan, found: FoundPlan, followed: JobPlan, state: JobState): Step[] {
+function doneSteps(plan: PlanOnCards, found: FoundOrder, followed: PlanOnCards, state: JobState): Step[] {
   const known = new Map(allSteps(followed).map((step) => [step.operation.key, step]))
   const settings = [...known.values()].filter(
     ({ operation }) =>
@@ -136,7 +136,7 @@ function doneSteps(plan: JobPlan, found: FoundPlan, followed: JobPlan, state: Jo
     .map(({ step }) => step)
 }
 
-function stepOf(plan: JobPlan, operation: Operation, known: ReadonlyMap<string, Step>): Step {
+function stepOf(plan: PlanOnCards, operation: Operation, known: ReadonlyMap<string, Step>): Step {
   const { stations, tool, workS } = demandsOf(plan.job, operation)
   const same = known.get(operation.key)
   return same ? { ...same, operation } : { operation, station: stations[0] ?? '', tool, workS, setUpS: 0 }

@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import type { Card } from '../plan/show/cards'
-import type { JobPlan } from '../plan/show/jobPlan'
+import type { PlanOnCards } from '../plan/show/planOnCards'
 import type { Level } from '../procedure/level'
 import { levelNow } from './fold'
 import type { JobState } from './jobState'
@@ -30,7 +30,7 @@ export type URow = {
  * The job as a U: each thing once, in the order in which it comes forward, with both its lanes. `state` null = a plan
  * not begun.
  */
-export function uRows(plan: JobPlan, state: JobState | null): URow[] {
+export function uRows(plan: PlanOnCards, state: JobState | null): URow[] {
   const ids = orderIn(plan)
   const current = state ? nextStep(plan, state) : null
   const outOrder = orderOut(plan).filter((id) => ids.includes(id))
@@ -79,7 +79,7 @@ function secondsOf(cards: readonly Card[]): number {
  * Things in the order in which they come forward or, settings, are changed first: clips undone early, with the tool in
  * hand, do not move a panel up the U.
  */
-function orderIn(plan: JobPlan): Id[] {
+function orderIn(plan: PlanOnCards): Id[] {
   const at = new Map<Id, number>()
   plan.wayIn
     .flatMap((card) => card.steps.map((step) => ({ id: card.partId ?? card.settingId, act: step.operation.act })))
@@ -90,7 +90,7 @@ function orderIn(plan: JobPlan): Id[] {
 }
 
 /** Things in the order in which their way back ends. */
-function orderOut(plan: JobPlan): Id[] {
+function orderOut(plan: PlanOnCards): Id[] {
   const order: Id[] = []
   for (const card of plan.wayOut) {
     const id = card.partId ?? card.settingId
@@ -120,7 +120,7 @@ export function outAndBack(rows: readonly URow[]): { out: number; back: number }
 export type BottomItem = { words: string; done: boolean }
 
 /** What is done at the bottom, in its order. `state` null = a plan not begun. */
-export function bottomOf(plan: JobPlan, state: JobState | null): { works: BottomItem[]; tests: BottomItem[] } {
+export function bottomOf(plan: PlanOnCards, state: JobState | null): { works: BottomItem[]; tests: BottomItem[] } {
   const of = (act: 'work' | 'test') =>
     plan.wayOut
       .flatMap((card) => card.steps)

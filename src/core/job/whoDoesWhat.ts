@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import { mustComeFirst } from '../plan/lanes/lanePairs'
-import { allCards, allSteps, type JobPlan } from '../plan/show/jobPlan'
+import { allCards, allSteps, type PlanOnCards } from '../plan/show/planOnCards'
 import type { Step } from '../plan/find/step'
 import { demandsOf } from '../plan/derive/demandsOf'
 import type { Station } from '../procedure/station'
@@ -21,7 +21,7 @@ type Placed = { card: Card; step: Step }
 
 /** What is left of a job, and whose it is: the ground on which turns are given. */
 type Left = {
-  plan: JobPlan
+  plan: PlanOnCards
   state: JobState
   /** Of one person, in the order of the lanes. */
   own: (personId: Id) => Placed[]
@@ -31,7 +31,7 @@ type Left = {
   isLeft: (key: string) => boolean
 }
 
-function leftOf(plan: JobPlan, state: JobState, left: ReadonlySet<string>): Left {
+function leftOf(plan: PlanOnCards, state: JobState, left: ReadonlySet<string>): Left {
   const open = allCards(plan)
     .flatMap((card) => card.steps.map((step) => ({ card, step })))
     .filter(({ step }) => !left.has(step.operation.key) && !isDone(state, step.operation))
@@ -63,7 +63,7 @@ function leftOf(plan: JobPlan, state: JobState, left: ReadonlySet<string>): Left
  * (they came with a replan) are the first person's. The way out begins when the way in is done. Cost: O(steps +
  * relations).
  */
-export function turnsOf(plan: JobPlan, state: JobState, left: ReadonlySet<string>): Map<Id, Turn> {
+export function turnsOf(plan: PlanOnCards, state: JobState, left: ReadonlySet<string>): Map<Id, Turn> {
   const ground = leftOf(plan, state, left)
   const people = state.people.map((hand) => hand.personId)
   const ready = new Map(
@@ -110,12 +110,12 @@ function waitOf(
   return key ? { kind: 'first', key, personId: state.givenTo.get(key) ?? null } : { kind: 'done' }
 }
 
-function roomAt(plan: JobPlan, station: Station): number {
+function roomAt(plan: PlanOnCards, station: Station): number {
   return plan.job.circumstances.house.stations.find((own) => own.name === station)?.persons ?? 1
 }
 
 /** Where somebody worked last on this job. */
-function lastStation(plan: JobPlan, state: JobState, personId: Id): Station | null {
+function lastStation(plan: PlanOnCards, state: JobState, personId: Id): Station | null {
   const steps = allSteps(plan)
   for (const event of [...state.history].reverse()) {
     if (event.personId !== personId) continue
@@ -128,7 +128,7 @@ function lastStation(plan: JobPlan, state: JobState, personId: Id): Station | nu
 
 /** What somebody has still in hand, card by card, to be handed to another. */
 export function stillOf(
-  plan: JobPlan,
+  plan: PlanOnCards,
   state: JobState,
   personId: Id,
 ): { cardId: string; keys: string[]; helpers: number }[] {

@@ -4,7 +4,7 @@ import { z } from 'zod'
 import { readKept, toKeep, type Kept } from '../base/keptJson'
 import { KEPT_KIT } from '../shop/kit'
 import { KEPT_REQUEST } from './ask/planRequest'
-import { KEPT_PLAN } from './find/foundPlan'
+import { KEPT_PLAN } from './find/foundOrder'
 
 /** As each released version kept them: a file never changes once its version is out. */
 const KINDS: [string, string, Kept<object>][] = [

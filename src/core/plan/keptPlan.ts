@@ -3,9 +3,9 @@ import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { HouseValues } from '../shop/houseValues'
 import type { Rule } from '../vehicle/rule'
 import type { PlanError } from './find/findPlan'
-import type { FoundPlan } from './find/foundPlan'
+import type { FoundOrder } from './find/foundOrder'
 import { planJob } from './planJob'
-import { planFrom, type JobPlan } from './show/jobPlan'
+import { planOnCards, type PlanOnCards } from './show/planOnCards'
 import { movedParts } from './derive/liveStart'
 import type { PlanRequest } from './ask/planRequest'
 
@@ -22,9 +22,9 @@ export function keptPlan(
   request: PlanRequest,
   house: HouseValues,
   rules: readonly Rule[],
-  kept: FoundPlan | null,
-): Result<JobPlan, PlanError> {
-  const fits = kept && planFrom(model, request, house, rules, kept)
+  kept: FoundOrder | null,
+): Result<PlanOnCards, PlanError> {
+  const fits = kept && planOnCards(model, request, house, rules, kept)
   if (fits?.ok) return fits
   // What was out besides the goals when it was adopted still has to go back.
   const wanted = kept?.from ? { ...request, goals: [...request.goals, ...movedParts(kept.from)] } : request

@@ -9,13 +9,13 @@ import { asFoundState } from '../vehicle/vehicleState'
 import { shortestLoop } from '../order/loop'
 import { judged } from './derive/demandsOf'
 import { planJob } from './planJob'
-import type { JobPlan } from './show/jobPlan'
+import type { PlanOnCards } from './show/planOnCards'
 import { PlanRequest } from './ask/planRequest'
 import type { Operation } from '../order/operation'
 
 const SEEDS = Array.from({ length: seeds(48) }, (_, i) => i + 1)
 const GOAL = { kind: 'cavity', cavityId: 'cavity' } as const
-type Found = { name: string; model: ProcedureForBuild; plan: JobPlan }
+type Found = { name: string; model: ProcedureForBuild; plan: PlanOnCards }
 
 function planned(seed: number, resting: 'rest' | 'set aside', kind: 'dash' | 'fairing'): Found | null {
   const model = forBuild(randomProcedure(seed, { kind }), {})
@@ -39,8 +39,8 @@ function planned(seed: number, resting: 'rest' | 'set aside', kind: 'dash' | 'fa
   }
   return { name: `${kind} ${seed} ${resting}`, model, plan: result.value }
 }
-const stepsOf = (cards: JobPlan['wayIn']) => cards.flatMap((card) => card.steps)
-const operationsOf = (cards: JobPlan['wayIn']) => stepsOf(cards).map((step) => step.operation)
+const stepsOf = (cards: PlanOnCards['wayIn']) => cards.flatMap((card) => card.steps)
+const operationsOf = (cards: PlanOnCards['wayIn']) => stepsOf(cards).map((step) => step.operation)
 const isFree = (operation: Operation) =>
   operation.act === 'set' || operation.act === 'restore' || operation.act === 'wait'
 
@@ -133,7 +133,7 @@ describe.each([
 /** Does everything that can be done, except one operation, and asks whether the goal is open. */
 function reaches(
   model: ProcedureForBuild,
-  plan: JobPlan,
+  plan: PlanOnCards,
   resting: 'rest' | 'set aside',
   without: string | null,
 ): boolean {

@@ -3,7 +3,7 @@ import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { HouseValues } from '../shop/houseValues'
 import type { Rule } from '../vehicle/rule'
 import { findPlan, type PlanError, type PlanOptions } from './find/findPlan'
-import { planFrom, type JobPlan } from './show/jobPlan'
+import { planOnCards, type PlanOnCards } from './show/planOnCards'
 import type { PlanRequest } from './ask/planRequest'
 
 /**
@@ -15,11 +15,11 @@ export function planJob(
   house: HouseValues,
   rules?: readonly Rule[],
   options?: PlanOptions,
-): Result<JobPlan, PlanError> {
+): Result<PlanOnCards, PlanError> {
   const found = findPlan(model, request, house, rules, options)
   if (!found.ok) return found
-  const plan = planFrom(model, request, house, rules, found.value)
+  const plan = planOnCards(model, request, house, rules, found.value)
   if (!plan.ok && plan.error.kind === 'stale')
     throw new Error(`A plan just found does not fit its own record at ${plan.error.key}.`)
-  return plan as Result<JobPlan, PlanError>
+  return plan as Result<PlanOnCards, PlanError>
 }

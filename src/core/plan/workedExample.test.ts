@@ -9,7 +9,7 @@ import { forBuild } from '../procedure/forBuild'
 import { whatStaysShut } from '../order/why'
 import { learnOrder } from '../order/learntOrder'
 import { planJob } from './planJob'
-import { allCards, allSteps, type JobPlan } from './show/jobPlan'
+import { allCards, allSteps, type PlanOnCards } from './show/planOnCards'
 import type { LiveStart } from './derive/liveStart'
 import { PlanRequest } from './ask/planRequest'
 import { summarise } from './show/summary'
@@ -34,13 +34,13 @@ function plan(
   build: Record<string, string>,
   policy: object = {},
   document = panelVan(),
-): JobPlan {
+): PlanOnCards {
   const result = planJob(forBuild(document, build), PlanRequest.parse({ goals, build, policy }), DEFAULT_HOUSE_VALUES)
   if (!result.ok) throw new Error(JSON.stringify(result.error))
   return result.value
 }
 /** The way in alone. */
-function opened(goals: (typeof RADIO | typeof PILLAR)[], request: object, from?: LiveStart): JobPlan {
+function opened(goals: (typeof RADIO | typeof PILLAR)[], request: object, from?: LiveStart): PlanOnCards {
   const result = planJob(
     forBuild(panelVan(), AUTO_KEY),
     PlanRequest.parse({ goals, build: AUTO_KEY, scope: 'opened', ...request }),
@@ -53,7 +53,7 @@ function opened(goals: (typeof RADIO | typeof PILLAR)[], request: object, from?:
 }
 const byIgnition = { methods: { 'lever=out of park': 'lever-by-ignition' } }
 const byRelease = { methods: { 'lever=out of park': 'lever-by-release' } }
-const keysOf = (cards: JobPlan['wayIn']) => cards.flatMap((card) => card.steps.map((step) => step.operation.key))
+const keysOf = (cards: PlanOnCards['wayIn']) => cards.flatMap((card) => card.steps.map((step) => step.operation.key))
 const before = (keys: string[], a: string, b: string) => {
   expect(keys).toContain(a)
   expect(keys).toContain(b)

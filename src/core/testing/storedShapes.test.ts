@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@jest/globals'
 import { PlanRequest } from '../plan/ask/planRequest'
-import { FoundPlan } from '../plan/find/foundPlan'
+import { FoundOrder } from '../plan/find/foundOrder'
 import { keptPlan } from '../plan/keptPlan'
 import { forBuild } from '../procedure/forBuild'
 import { HouseValues } from '../shop/houseValues'
@@ -18,7 +18,7 @@ const stored = (name: string): unknown => JSON.parse(readFileSync(`src/core/test
 
 test.each([
   ['planRequest', PlanRequest],
-  ['foundPlan', FoundPlan],
+  ['foundPlan', FoundOrder],
   ['kit', Kit],
   ['houseValues', HouseValues],
   ['shopRules', ShopRules],
@@ -29,6 +29,6 @@ test('an order kept with a job of version 1 still leads through it', () => {
   const request = PlanRequest.parse(stored('planRequest'))
   const model = forBuild(panelVan(), request.build, request.heads)
   const rules = rulesInForce(ShopRules.parse({}))
-  const plan = keptPlan(model, request, HouseValues.parse({}), rules, FoundPlan.parse(stored('foundPlan')))
+  const plan = keptPlan(model, request, HouseValues.parse({}), rules, FoundOrder.parse(stored('foundPlan')))
   expect(plan.ok && !plan.value.anew && plan.value.wayIn.length > 0).toBe(true)
 })

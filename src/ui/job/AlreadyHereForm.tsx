@@ -5,7 +5,7 @@ import { cardNameIn } from '@/words/modelNames'
 import { stepWords } from '@/words/operations'
 import { TickBox } from './slabs'
 import type { PlannedJob } from './useJob'
-import { allCards } from '@/core/plan/show/jobPlan'
+import { allCards } from '@/core/plan/show/planOnCards'
 
 /**
  * "I'm already here": what lies before a card is taken as done, marked as assumed; what safety minds is looked at and

@@ -2,7 +2,7 @@
 import { isDone } from '@/core/job/progress'
 import { toolWords } from '@/words/items'
 import type { PlannedJob } from './useJob'
-import { allSteps } from '@/core/plan/show/jobPlan'
+import { allSteps } from '@/core/plan/show/planOnCards'
 
 /** A tool that is not there: the rest is planned without it, or it is said what can't be done then. */
 export function MissingTool({ job, without }: { job: PlannedJob; without: (tool: string) => void }) {

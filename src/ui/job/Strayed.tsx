@@ -4,7 +4,7 @@ import { cardNameIn } from '@/words/modelNames'
 import { itemWords } from '@/words/items'
 import { stepWords } from '@/words/operations'
 import type { PlannedJob } from './useJob'
-import { allCards } from '@/core/plan/show/jobPlan'
+import { allCards } from '@/core/plan/show/planOnCards'
 
 /**
  * What the plan that is followed does not speak of: parts that are out without it, things that this build should not

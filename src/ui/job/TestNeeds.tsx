@@ -1,6 +1,6 @@
 import { wallMsOf } from '@/core/base/clock'
 import type { JobState } from '@/core/job/jobState'
-import type { JobPlan } from '@/core/plan/show/jobPlan'
+import type { PlanOnCards } from '@/core/plan/show/planOnCards'
 import { waitWords } from './slabs'
 
 /** What a test needs: each of its plugs, closed or not, and the time its unit takes after power. */
@@ -10,7 +10,7 @@ export function TestNeeds({
   functionId,
   nowMs,
 }: {
-  plan: JobPlan
+  plan: PlanOnCards
   state: JobState
   functionId: string
   nowMs: number

@@ -4,7 +4,7 @@ import { cardNameIn } from '@/words/modelNames'
 import { nameOf } from './nameOf'
 import { stepWords } from '@/words/operations'
 import type { JobData, PlannedJob } from './useJob'
-import { allCards } from '@/core/plan/show/jobPlan'
+import { allCards } from '@/core/plan/show/planOnCards'
 
 /** Somebody with nothing to do just now: what it waits for, and the cards that could be taken over. */
 export function Waiting({ data, job, wait }: { data: JobData; job: PlannedJob; wait: Wait }) {

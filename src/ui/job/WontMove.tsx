@@ -4,7 +4,7 @@ import type { JobState } from '@/core/job/jobState'
 import type { NextTap } from '@/core/job/progress'
 import type { SettingAct } from '@/core/order/operation'
 import { methodsTo } from '@/core/order/settingAct'
-import type { JobPlan } from '@/core/plan/show/jobPlan'
+import type { PlanOnCards } from '@/core/plan/show/planOnCards'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import { holderWords } from '@/words/items'
 import { motionsWords, startWords, stepWords } from '@/words/operations'
@@ -62,7 +62,7 @@ export function WontMove({
   photo,
 }: {
   model: ProcedureForBuild
-  plan: JobPlan
+  plan: PlanOnCards
   state: JobState
   tap: NextTap
   leave: (partId: string) => void

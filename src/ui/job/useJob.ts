@@ -10,8 +10,8 @@ import { foldJob } from '@/core/job/fold'
 import type { JobState } from '@/core/job/jobState'
 import { adoptedPlan, termsOf, type JobTerms } from '@/core/job/terms'
 import type { PlanError } from '@/core/plan/find/findPlan'
-import type { FoundPlan } from '@/core/plan/find/foundPlan'
-import type { JobPlan } from '@/core/plan/show/jobPlan'
+import type { FoundOrder } from '@/core/plan/find/foundOrder'
+import type { PlanOnCards } from '@/core/plan/show/planOnCards'
 import type { PlanRequest } from '@/core/plan/ask/planRequest'
 import { liveCircumstances, liveVehicle } from '@/core/job/liveVehicle'
 import type { ProcedureDocument } from '@/core/procedure/document'
@@ -39,7 +39,7 @@ export type JobData = {
   kind: 'job' | 'strip'
   request: PlanRequest | null
   /** The order it was opened with. */
-  found: FoundPlan | null
+  found: FoundOrder | null
   /** What it was opened with; of a strip, what it began with. LiveJob.document is how it stands. */
   base: ProcedureDocument
   house: HouseValues
@@ -68,7 +68,7 @@ export type LiveJob = {
    * Null for a strip whose vehicle does not go back together yet, or whose record is too rough to be planned
    * (`planError`).
    */
-  plan: JobPlan | null
+  plan: PlanOnCards | null
   planError: PlanError | null
   /** An order is being looked for. */
   working: boolean
@@ -99,7 +99,7 @@ export type LiveJob = {
 }
 
 /** A job with a plan: every job, and a strip once its vehicle goes back together. */
-export type PlannedJob = LiveJob & { plan: JobPlan; request: PlanRequest }
+export type PlannedJob = LiveJob & { plan: PlanOnCards; request: PlanRequest }
 
 export function isPlanned(job: LiveJob): job is PlannedJob {
   return job.plan !== null && job.request !== null

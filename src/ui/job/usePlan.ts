@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useState } from 'react'
 import type { Result } from '@/core/base/result'
 import type { PlanError } from '@/core/plan/find/findPlan'
-import type { FoundPlan } from '@/core/plan/find/foundPlan'
-import { planFrom, type JobPlan } from '@/core/plan/show/jobPlan'
+import type { FoundOrder } from '@/core/plan/find/foundOrder'
+import { planOnCards, type PlanOnCards } from '@/core/plan/show/planOnCards'
 import type { PlanRequest } from '@/core/plan/ask/planRequest'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { HouseValues } from '@/core/shop/houseValues'
@@ -12,7 +12,7 @@ import type { Rule } from '@/core/vehicle/rule'
  * The plan a job goes on with, and the model it is of. `planned` null: nothing is asked for, or it is being worked out
  * (`working`).
  */
-export type PlanInUse = { model: ProcedureForBuild; planned: Result<JobPlan, PlanError> | null; working: boolean }
+export type PlanInUse = { model: ProcedureForBuild; planned: Result<PlanOnCards, PlanError> | null; working: boolean }
 
 /**
  * The order kept with a job costs one derivation. Where it no longer fits its record (a facet told on the way, a strip
@@ -24,19 +24,19 @@ export function usePlan(
   request: PlanRequest | null,
   house: HouseValues,
   rules: readonly Rule[],
-  found: FoundPlan | null,
+  found: FoundOrder | null,
 ): PlanInUse {
   const kept = useMemo(() => {
-    const result = request && found ? planFrom(model, request, house, rules, found) : null
+    const result = request && found ? planOnCards(model, request, house, rules, found) : null
     return result?.ok ? result : null
   }, [model, request, house, rules, found])
   const [looked, setLooked] = useState<{
     model: ProcedureForBuild
     request: PlanRequest
-    planned: Result<JobPlan, PlanError>
+    planned: Result<PlanOnCards, PlanError>
   } | null>(null)
   const search = request !== null && kept === null
-  const [last, setLast] = useState<{ model: ProcedureForBuild; planned: Result<JobPlan, PlanError> } | null>(null)
+  const [last, setLast] = useState<{ model: ProcedureForBuild; planned: Result<PlanOnCards, PlanError> } | null>(null)
   // What is shown stays shown while another order is looked for: nothing that is being typed is lost.
   if (kept !== null && last?.planned !== kept) {
     setLast({ model, planned: kept })

@@ -1,6 +1,6 @@
 'use client'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
-import type { JobPlan } from '@/core/plan/show/jobPlan'
+import type { PlanOnCards } from '@/core/plan/show/planOnCards'
 import { Policy } from '@/core/plan/ask/policy'
 import type { Station } from '@/core/procedure/station'
 import { Choice, Section } from './PlanChoices'
@@ -17,7 +17,7 @@ export function HowWeWork({
   stations,
 }: {
   model: ProcedureForBuild
-  plan: JobPlan | null
+  plan: PlanOnCards | null
   policy: Policy
   onPolicy: (policy: Policy) => void
   starts: Station[]

@@ -1,5 +1,5 @@
 'use client'
-import type { JobPlan } from '@/core/plan/show/jobPlan'
+import type { PlanOnCards } from '@/core/plan/show/planOnCards'
 import type { LaneStep, Lanes, LegLanes } from '@/core/plan/lanes/lanesOf'
 import { pausesOf, type Pause } from '@/core/plan/lanes/pauses'
 import type { Station } from '@/core/procedure/station'
@@ -14,7 +14,7 @@ const PX_PER_S = 3.6
 const DRAWN_WAIT_S = 30
 
 /** Who does what: each way as lanes side by side, time going down as the way in does. */
-export function LanesPicture({ plan, lanes, starts }: { plan: JobPlan; lanes: Lanes; starts: readonly Station[] }) {
+export function LanesPicture({ plan, lanes, starts }: { plan: PlanOnCards; lanes: Lanes; starts: readonly Station[] }) {
   return (
     <section aria-label="Who does what" className="mt-10 space-y-8 border-t-2 border-ink pt-4">
       <Leg
@@ -52,7 +52,7 @@ function Leg({
   starts,
   until,
 }: {
-  plan: JobPlan
+  plan: PlanOnCards
   title: string
   leg: LegLanes
   aloneS: number
@@ -102,7 +102,7 @@ function Leg({
 }
 
 type LaneProps = {
-  plan: JobPlan
+  plan: PlanOnCards
   lane: readonly LaneStep[]
   name: string
   heightPx: number
@@ -196,7 +196,7 @@ type Block = {
 }
 
 /** Acts on the same part, or on settings, that follow without a pause, as one block. */
-function blocksOf(plan: JobPlan, lane: readonly LaneStep[]): Block[] {
+function blocksOf(plan: PlanOnCards, lane: readonly LaneStep[]): Block[] {
   const { model } = plan.removal
   const blocks: Block[] = []
   for (const step of lane) {

@@ -1,5 +1,5 @@
 'use client'
-import type { JobPlan } from '@/core/plan/show/jobPlan'
+import type { PlanOnCards } from '@/core/plan/show/planOnCards'
 import { Policy } from '@/core/plan/ask/policy'
 import { methodsTo } from '@/core/order/settingAct'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
@@ -14,7 +14,7 @@ export function MethodChoice({
   onChange,
 }: {
   model: ProcedureForBuild
-  plan: JobPlan
+  plan: PlanOnCards
   policy: Policy
   onChange: (policy: Policy) => void
 }) {

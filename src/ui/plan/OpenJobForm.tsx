@@ -1,6 +1,6 @@
 'use client'
 import { useState, useTransition } from 'react'
-import type { JobPlan } from '@/core/plan/show/jobPlan'
+import type { PlanOnCards } from '@/core/plan/show/planOnCards'
 import { TextField } from '../forms/Field'
 import { reach } from '../../client/reach'
 
@@ -18,7 +18,7 @@ export function OpenJobForm({
   openJob,
 }: {
   vehicleId: string
-  plan: JobPlan
+  plan: PlanOnCards
   current: boolean
   title: string
   openJob: OpenJob

@@ -1,4 +1,4 @@
-import type { JobPlan } from '@/core/plan/show/jobPlan'
+import type { PlanOnCards } from '@/core/plan/show/planOnCards'
 import type { PlanExtras } from '@/core/plan/show/planExtras'
 import type { PlanSummary } from '@/core/plan/show/summary'
 import type { ProcedureDocument } from '@/core/procedure/document'
@@ -15,7 +15,7 @@ export function PlanAnswer({
   summary,
   extras,
 }: {
-  plan: JobPlan
+  plan: PlanOnCards
   summary: PlanSummary
   extras: PlanExtras | null
 }) {
@@ -70,7 +70,7 @@ function forecastWords({ forecast, untold }: PlanExtras): string {
 }
 
 /** What is proved of this order, and what is not. */
-function proofWords({ proof, request }: JobPlan): string {
+function proofWords({ proof, request }: PlanOnCards): string {
   const quickest = request.policy.habit === 'quickest'
   if (proof.proven)
     return quickest ? 'Proven: no safe order is quicker.' : 'Proven: no safe order suits this habit better.'
@@ -112,7 +112,7 @@ export function PlanFacts({
   summary,
   document,
 }: {
-  plan: JobPlan
+  plan: PlanOnCards
   summary: PlanSummary
   document: ProcedureDocument
 }) {

@@ -1,12 +1,12 @@
 'use client'
-import type { JobPlan } from '@/core/plan/show/jobPlan'
+import type { PlanOnCards } from '@/core/plan/show/planOnCards'
 import type { Station } from '@/core/procedure/station'
 import { LanesPicture } from './LanesPicture'
 import type { Planned, SharedOut } from './usePlanning'
 import { numberWords } from '@/words/dates'
 
 /** The work of two or three: being shared out, stopped, or as lanes. */
-export function Shared({ plan, shared, starts }: { plan: JobPlan; shared: SharedOut; starts: readonly Station[] }) {
+export function Shared({ plan, shared, starts }: { plan: PlanOnCards; shared: SharedOut; starts: readonly Station[] }) {
   if (shared.answer?.ok) return <LanesPicture plan={plan} lanes={shared.answer.value} starts={starts} />
   return (
     <p

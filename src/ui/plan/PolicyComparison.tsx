@@ -1,7 +1,7 @@
 'use client'
 import { useMemo, useState } from 'react'
 import type { PlanningInput } from '@/client/planning'
-import type { JobPlan } from '@/core/plan/show/jobPlan'
+import type { PlanOnCards } from '@/core/plan/show/planOnCards'
 import { planFigures, type PlanFigures } from '@/core/plan/show/planFigures'
 import { Policy } from '@/core/plan/ask/policy'
 import { planErrorSentence } from '@/words/problems'
@@ -39,7 +39,7 @@ export function PolicyComparison({
   ask,
   onTake,
 }: {
-  plan: JobPlan
+  plan: PlanOnCards
   ask: ((policy: Policy) => PlanningInput) | null
   onTake: (policy: Policy) => void
 }) {

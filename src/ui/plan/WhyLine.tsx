@@ -1,7 +1,7 @@
 'use client'
 import { ChevronDown, ChevronUp } from 'lucide-react'
 import type { URow } from '@/core/job/uRows'
-import type { JobPlan } from '@/core/plan/show/jobPlan'
+import type { PlanOnCards } from '@/core/plan/show/planOnCards'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { whyLinks, whySentence, withoutSentence } from '@/words/reasons'
 
@@ -13,7 +13,7 @@ export function WhyLine({
   open,
   onToggle,
 }: {
-  plan: JobPlan
+  plan: PlanOnCards
   document: ProcedureDocument
   row: URow
   open: boolean

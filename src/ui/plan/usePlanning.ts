@@ -2,8 +2,8 @@ import { useEffect, useState } from 'react'
 import { startExtras, startLanes, startPlanning, type LanesAnswer, type PlanningInput } from '@/client/planning'
 import { ok, type Result } from '@/core/base/result'
 import type { PlanError, PlanProgress } from '@/core/plan/find/findPlan'
-import type { FoundPlan } from '@/core/plan/find/foundPlan'
-import { planFrom, type JobPlan } from '@/core/plan/show/jobPlan'
+import type { FoundOrder } from '@/core/plan/find/foundOrder'
+import { planOnCards, type PlanOnCards } from '@/core/plan/show/planOnCards'
 import type { PlanExtras } from '@/core/plan/show/planExtras'
 import type { Station } from '@/core/procedure/station'
 import { forBuild } from '@/core/procedure/forBuild'
@@ -14,7 +14,7 @@ export type Planned = {
    * The answer, or before it is there a safe order that may not be the quickest; the last answer stays until one of
    * them is.
    */
-  result: Result<JobPlan, PlanError> | null
+  result: Result<PlanOnCards, PlanError> | null
   /** Set while an answer is worked out that takes longer than half a second. */
   progress: PlanProgress | null
   /** Whether the answer belongs to what is asked now, and nothing better is looked for any more. */
@@ -73,7 +73,7 @@ export function usePlanning(input: PlanningInput | null): Planned {
   return { ...shownOf(input, answered, first, progress, stopped), stop: () => setStopped(input) }
 }
 
-type Answered = { input: PlanningInput; result: Result<JobPlan, PlanError> }
+type Answered = { input: PlanningInput; result: Result<PlanOnCards, PlanError> }
 
 /** What of the answers stands for what is asked now. */
 function shownOf(
@@ -97,9 +97,9 @@ function shownOf(
 }
 
 /** A found order as a plan. */
-function planOf(input: PlanningInput, found: Result<FoundPlan, PlanError>): Result<JobPlan, PlanError> {
+function planOf(input: PlanningInput, found: Result<FoundOrder, PlanError>): Result<PlanOnCards, PlanError> {
   if (!found.ok) return found
-  const plan = planFrom(
+  const plan = planOnCards(
     forBuild(input.document, input.request.build, input.request.heads),
     input.request,
     input.house,
@@ -108,12 +108,12 @@ function planOf(input: PlanningInput, found: Result<FoundPlan, PlanError>): Resu
   )
   if (!plan.ok && plan.error.kind === 'stale')
     throw new Error(`A plan just found does not fit its own record at ${plan.error.key}.`)
-  return plan as Result<JobPlan, PlanError>
+  return plan as Result<PlanOnCards, PlanError>
 }
 
 /** What is worth knowing beside a plan, once the plan is there; null while it is not. */
 export function useExtras(input: PlanningInput | null, planned: Planned): PlanExtras | null {
-  const [known, setKnown] = useState<{ plan: JobPlan; extras: PlanExtras | null } | null>(null)
+  const [known, setKnown] = useState<{ plan: PlanOnCards; extras: PlanExtras | null } | null>(null)
   const plan = planned.current && planned.result?.ok ? planned.result.value : null
   useEffect(() => {
     if (!plan || !input) return
@@ -139,7 +139,7 @@ export function useLanes(
   starts: Station[],
   singleTools: string[],
 ): SharedOut {
-  const [known, setKnown] = useState<{ plan: JobPlan; starts: Station[]; answer: LanesAnswer | null } | null>(null)
+  const [known, setKnown] = useState<{ plan: PlanOnCards; starts: Station[]; answer: LanesAnswer | null } | null>(null)
   const [stopped, setStopped] = useState<Station[] | null>(null)
   const plan = planned.current && planned.result?.ok ? planned.result.value : null
   useEffect(() => {

@@ -1,5 +1,5 @@
 import { judged } from '../../plan/derive/demandsOf'
-import type { JobPlan } from '../../plan/show/jobPlan'
+import type { PlanOnCards } from '../../plan/show/planOnCards'
 import type { ProcedureForBuild } from '../../procedure/forBuild'
 import { cautionsFor, type CautionAt } from '../../vehicle/cautionsFor'
 import type { Circumstances } from '../../vehicle/circumstances'
@@ -26,7 +26,7 @@ export type KnownOfTap = {
 
 type Where = {
   model: ProcedureForBuild
-  plan: JobPlan
+  plan: PlanOnCards
   state: JobState
   vehicle: VehicleState
   circumstances: Circumstances

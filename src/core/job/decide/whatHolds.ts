@@ -1,5 +1,5 @@
 import type { Id } from '../../base/id'
-import type { JobPlan } from '../../plan/show/jobPlan'
+import type { PlanOnCards } from '../../plan/show/planOnCards'
 import type { Step } from '../../plan/find/step'
 import { hiddenBy } from '../../plan/show/summary'
 import type { ProcedureForBuild } from '../../procedure/forBuild'
@@ -25,7 +25,7 @@ export type StillHolding = {
 }
 
 /** What still holds a part, in the order in which a hand would look. Cost: O(steps). */
-export function whatHolds(model: ProcedureForBuild, plan: JobPlan, state: JobState, partId: Id): StillHolding {
+export function whatHolds(model: ProcedureForBuild, plan: PlanOnCards, state: JobState, partId: Id): StillHolding {
   const steps = plan.wayIn.flatMap((card) => card.steps).filter(({ operation }) => operation.partId === partId)
   const pull = steps.find(({ operation }) => operation.act === 'release')?.operation
   const holders = model.holdersOf.get(partId) ?? []

@@ -13,7 +13,7 @@ import { Kit, KitFit } from '../../shop/kit'
 import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
 import { whatStaysShut, whyChain } from '../../order/why'
 import { planJob } from '../planJob'
-import { allSteps, type JobPlan } from '../show/jobPlan'
+import { allSteps, type PlanOnCards } from '../show/planOnCards'
 import { PlanRequest } from '../ask/planRequest'
 import { summarise } from '../show/summary'
 
@@ -41,7 +41,7 @@ const ways = (id: string, ...values: string[]) =>
     methods: values.map((to) => ({ id: `${id}-${to}`, name: to, to, stations: ['centre'] })),
   })
 const off = (...ids: string[]) => ids.map((partId) => ({ kind: 'part', partId, level: 'off' }))
-function plan(document: ProcedureDocument, request: Loose): JobPlan {
+function plan(document: ProcedureDocument, request: Loose): PlanOnCards {
   const result = planJob(
     forBuild(document, (request.build as Record<string, string>) ?? {}),
     PlanRequest.parse({ build: {}, start: 'centre', ...request }),
@@ -54,8 +54,8 @@ const failure = (document: ProcedureDocument, request: Loose) => {
   const result = planJob(forBuild(document, {}), PlanRequest.parse({ build: {}, ...request }), DEFAULT_HOUSE_VALUES)
   return result.ok ? null : result.error
 }
-const keys = (cards: JobPlan['wayIn']) => cards.flatMap((card) => card.steps.map((step) => step.operation.key))
-const pulled = (job: JobPlan, key: string) =>
+const keys = (cards: PlanOnCards['wayIn']) => cards.flatMap((card) => card.steps.map((step) => step.operation.key))
+const pulled = (job: PlanOnCards, key: string) =>
   allSteps(job)
     .find((step) => step.operation.key === key)
     ?.operation.pulled?.toSorted()

@@ -4,7 +4,7 @@ import { forBuild } from '../../procedure/forBuild'
 import { Kit, KitFit } from '../../shop/kit'
 import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
 import { planJob } from '../planJob'
-import { allSteps, type JobPlan } from '../show/jobPlan'
+import { allSteps, type PlanOnCards } from '../show/planOnCards'
 import { PlanRequest } from '../ask/planRequest'
 import { panelVan } from '../../testing/vehicles.testing'
 
@@ -19,7 +19,7 @@ const fit = KitFit.parse({
   access: { pass: [{ kind: 'cavity', cavityId: 'radio-cavity' }] },
 })
 
-function plan(policy: object, document: ProcedureDocument = panelVan()): JobPlan {
+function plan(policy: object, document: ProcedureDocument = panelVan()): PlanOnCards {
   const result = planJob(
     forBuild(document, build),
     PlanRequest.parse({ goals: [{ kind: 'cavity', cavityId: 'radio-cavity' }], kits: [{ kit, fit }], build, policy }),
@@ -29,7 +29,7 @@ function plan(policy: object, document: ProcedureDocument = panelVan()): JobPlan
   return result.value
 }
 /** How the lever stands when each step is done. */
-function leverAt(of: JobPlan, key: string): string {
+function leverAt(of: PlanOnCards, key: string): string {
   let lever = 'park'
   for (const { operation } of allSteps(of)) {
     if (operation.key === key) return lever

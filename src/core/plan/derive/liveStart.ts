@@ -5,7 +5,7 @@ import { endValue, methodsTo } from '../../order/settingAct'
 import { atLeast } from '../../procedure/levels'
 import type { VehicleState } from '../../vehicle/vehicleState'
 import type { DerivedJob } from './derivedJob'
-import type { FoundPlan } from '../find/foundPlan'
+import type { FoundOrder } from '../find/foundOrder'
 import type { JobGoal } from '../ask/jobGoal'
 import type { Legs } from './leg'
 import { goalOfRequest } from '../ask/jobGoal'
@@ -70,7 +70,7 @@ function isBack(
 }
 
 /** What of a vehicle is out: it goes back, whatever else is planned. */
-export type AlreadyOut = NonNullable<FoundPlan['from']>
+export type AlreadyOut = NonNullable<FoundOrder['from']>
 
 export function alreadyOut(state: VehicleState): AlreadyOut {
   return {

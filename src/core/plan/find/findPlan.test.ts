@@ -5,9 +5,9 @@ import { Kit } from '../../shop/kit'
 import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
 import { after, asFoundState, type VehicleState } from '../../vehicle/vehicleState'
 import { AT_ONCE, findPlan, type PlanOptions } from './findPlan'
-import { FoundPlan } from './foundPlan'
+import { FoundOrder } from './foundOrder'
 import { planJob } from '../planJob'
-import { planFrom } from '../show/jobPlan'
+import { planOnCards } from '../show/planOnCards'
 import type { LiveStart } from '../derive/liveStart'
 import { planExtras } from '../show/planExtras'
 import { PlanRequest } from '../ask/planRequest'
@@ -19,7 +19,7 @@ const CAVITY = { kind: 'cavity', cavityId: 'cavity' } as const
 const AUTO_KEY = { gearbox: 'automatic', starter: 'key', steering: 'left' }
 const RADIO = { kind: 'cavity', cavityId: 'radio-cavity' } as const
 
-function found(model: ProcedureForBuild, request: object, options?: PlanOptions): FoundPlan | null {
+function found(model: ProcedureForBuild, request: object, options?: PlanOptions): FoundOrder | null {
   const result = findPlan(
     model,
     PlanRequest.parse({ goals: [CAVITY], build: {}, ...request }),
@@ -33,7 +33,7 @@ function found(model: ProcedureForBuild, request: object, options?: PlanOptions)
 /** Where somebody stands who has done some steps of a plan. */
 function afterSteps(
   model: ProcedureForBuild,
-  plan: FoundPlan,
+  plan: FoundOrder,
   count: number,
   start: string,
 ): { live: LiveStart; spentS: number } {
@@ -298,12 +298,12 @@ describe('a kept order', () => {
   test('comes back from storage as the same plan', () => {
     const plan = planJob(model, request, DEFAULT_HOUSE_VALUES)
     if (!plan.ok) throw new Error(plan.error.kind)
-    const again = planFrom(
+    const again = planOnCards(
       model,
       request,
       DEFAULT_HOUSE_VALUES,
       undefined,
-      FoundPlan.parse(JSON.parse(JSON.stringify(plan.value.found))),
+      FoundOrder.parse(JSON.parse(JSON.stringify(plan.value.found))),
     )
     expect(again.ok && JSON.stringify([again.value.wayIn, again.value.wayOut])).toBe(
       JSON.stringify([plan.value.wayIn, plan.value.wayOut]),
@@ -313,13 +313,19 @@ describe('a kept order', () => {
     const plan = found(model, { goals: [RADIO], build: AUTO_KEY })!
     const manual = { ...AUTO_KEY, gearbox: 'manual' }
     const short = { ...plan, steps: plan.steps.slice(0, -1) }
-    expect(planFrom(model, request, DEFAULT_HOUSE_VALUES, undefined, short)).toEqual({
+    expect(planOnCards(model, request, DEFAULT_HOUSE_VALUES, undefined, short)).toEqual({
       ok: false,
       error: { kind: 'stale', key: plan.steps.at(-1)!.operation.key },
     })
     const byRelease = found(model, { goals: [RADIO], build: AUTO_KEY, start: 'centre' })!
     expect(
-      planFrom(forBuild(panelVan(), manual), { ...request, build: manual }, DEFAULT_HOUSE_VALUES, undefined, byRelease),
+      planOnCards(
+        forBuild(panelVan(), manual),
+        { ...request, build: manual },
+        DEFAULT_HOUSE_VALUES,
+        undefined,
+        byRelease,
+      ),
     ).toMatchObject({ ok: false, error: { kind: 'stale' } })
   })
 })

@@ -12,7 +12,7 @@ import { pluggableByHand, type PluggedByHand } from '../derive/plugByHand'
 import { underPolicy } from '../derive/policyRules'
 import { orderCandidate, prepare, type Found, type PlanError } from './candidate'
 import { ChoicesByBound, type ChoiceLimits } from './choicesByBound'
-import type { FoundPlan, Proof } from './foundPlan'
+import type { FoundOrder, Proof } from './foundOrder'
 import { ROUNDING_S } from './orderContext'
 
 export type { PlanError } from './candidate'
@@ -46,7 +46,7 @@ export function findPlan(
   house: HouseValues,
   rules?: readonly Rule[],
   options: PlanOptions = {},
-): Result<FoundPlan, PlanError> {
+): Result<FoundOrder, PlanError> {
   const found = findUnder(whole, request, house, rules, options)
   // Where the lever can't be brought out a second time (a plug is open that the ignition minds) it stays out meanwhile.
   if (found.ok || found.error.kind !== 'no safe order') return found
@@ -65,7 +65,7 @@ function findUnder(
   house: HouseValues,
   rules: readonly Rule[] | undefined,
   options: PlanOptions & { byHand?: readonly PluggedByHand[] },
-): Result<FoundPlan, PlanError> {
+): Result<FoundOrder, PlanError> {
   const { from, byHand } = options
   const model = underPolicy(whole, request.policy)
   const barred = barredMethod(whole, model, request)

@@ -1,7 +1,7 @@
 import type { Operation } from '../../order/operation'
 import { asFoundState } from '../../vehicle/vehicleState'
 import { demandsOf } from '../derive/demandsOf'
-import type { JobPlan } from '../show/jobPlan'
+import type { PlanOnCards } from '../show/planOnCards'
 import { legsOf, type Leg } from '../derive/leg'
 import { followPolicy } from '../derive/policyRules'
 import { setUpAsRecorded } from '../../sequence/orderAsRecorded'
@@ -13,7 +13,7 @@ import { type Act, actOf, isAct, keyOf, splitKey } from '../../procedure/acts'
  * Seconds a plan's job takes in the order of the record: the way in and then the way out, each from the top of the
  * list. Null where that ends nowhere.
  */
-export function recordedOrderS({ job, request }: Pick<JobPlan, 'job' | 'request'>): number | null {
+export function recordedOrderS({ job, request }: Pick<PlanOnCards, 'job' | 'request'>): number | null {
   const { document } = job.model
   const listed = new Map(
     [
@@ -33,7 +33,7 @@ export function recordedOrderS({ job, request }: Pick<JobPlan, 'job' | 'request'
  * strip lacks something the job takes off, or where its order ends nowhere.
  */
 export function stripOrderS(
-  { job, request, removal }: Pick<JobPlan, 'job' | 'request' | 'removal'>,
+  { job, request, removal }: Pick<PlanOnCards, 'job' | 'request' | 'removal'>,
   sequence: readonly string[],
 ): number | null {
   const at = new Map<string, number>(sequence.map((key, i) => [key, i]))
@@ -53,8 +53,8 @@ export function stripOrderS(
 }
 
 function followedS(
-  job: JobPlan['job'],
-  request: JobPlan['request'],
+  job: PlanOnCards['job'],
+  request: PlanOnCards['request'],
   wayIn: (a: Operation, b: Operation) => number,
   wayOut: (a: Operation, b: Operation) => number,
 ): number | null {

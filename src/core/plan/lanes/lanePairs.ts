@@ -2,7 +2,7 @@ import type { ProcedureForBuild } from '../../procedure/forBuild'
 import { waitLeftS } from '../../vehicle/judge'
 import { asFoundState } from '../../vehicle/vehicleState'
 import { judged } from '../derive/demandsOf'
-import { allSteps, type JobPlan } from '../show/jobPlan'
+import { allSteps, type PlanOnCards } from '../show/planOnCards'
 import { legsOf } from '../derive/leg'
 import { followPolicy } from '../derive/policyRules'
 import { SettingMoves, type Settings } from '../derive/settingMoves'
@@ -10,7 +10,7 @@ import type { Step } from '../find/step'
 import type { LanePair } from '../../sequence/lanes/lanesProblem'
 
 /** For each step of a plan, what has to be done before it, whoever does it: the same relations the lanes keep. */
-export function mustComeFirst(plan: JobPlan): Map<string, Set<string>> {
+export function mustComeFirst(plan: PlanOnCards): Map<string, Set<string>> {
   const before = new Map<string, Set<string>>()
   const steps = allSteps(plan)
   const ways = [
@@ -40,7 +40,7 @@ function settingsBefore(model: ProcedureForBuild, steps: readonly Step[], acts: 
  * What must come before what: the plan's own relations, and every setting act where the plan has it among what minds
  * it.
  */
-export function pairsOf(plan: JobPlan, groups: readonly Step[][]): LanePair[] {
+export function pairsOf(plan: PlanOnCards, groups: readonly Step[][]): LanePair[] {
   const { job } = plan
   const steps = groups.flat()
   const groupOf = groups.flatMap((group, task) => group.map(() => task))

@@ -4,7 +4,7 @@ import { randomProcedure } from '../../procedure/randomProcedure.testing'
 import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
 import { HandSimulator } from '../../vehicle/handSimulator.testing'
 import { planJob } from '../planJob'
-import type { JobPlan } from '../show/jobPlan'
+import type { PlanOnCards } from '../show/planOnCards'
 import { PlanRequest } from '../ask/planRequest'
 import type { LaneLimits } from '../../sequence/lanes/fastestLanes'
 import { lanesOf, type Lanes, type LaneStep } from './lanesOf'
@@ -17,7 +17,7 @@ const BOTH = [
   { kind: 'cavity', cavityId: 'pillar-cavity' },
 ]
 
-function plan(request: object, document = panelVan()): JobPlan {
+function plan(request: object, document = panelVan()): PlanOnCards {
   const result = planJob(
     forBuild(document, build),
     PlanRequest.parse({ goals: BOTH, build, start: 'centre', ...request }),
@@ -26,7 +26,7 @@ function plan(request: object, document = panelVan()): JobPlan {
   if (!result.ok) throw new Error(result.error.kind)
   return result.value
 }
-function shared(of: JobPlan, starts: string[], singleTools: string[] = [], limits?: LaneLimits): Lanes {
+function shared(of: PlanOnCards, starts: string[], singleTools: string[] = [], limits?: LaneLimits): Lanes {
   const lanes = lanesOf(of, starts, singleTools, limits)
   if (!lanes.ok) throw new Error(lanes.error.kind)
   return lanes.value

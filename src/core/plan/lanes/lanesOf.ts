@@ -3,7 +3,7 @@ import { mayRestFree } from '../../procedure/resting'
 import type { Station } from '../../procedure/station'
 import { moveS } from '../../shop/houseValues'
 import { demandsOf } from '../derive/demandsOf'
-import { allSteps, type JobPlan } from '../show/jobPlan'
+import { allSteps, type PlanOnCards } from '../show/planOnCards'
 import { withoutDetours } from '../../sequence/problem'
 import type { Step } from '../find/step'
 import { fastestLanes, type LaneLimits } from '../../sequence/lanes/fastestLanes'
@@ -40,7 +40,7 @@ export type LanesError = { kind: 'too few people'; keys: string[] }
  * `done`: keys that are behind. Errors: operations that ask for more people. Cost: see fastestLanes, for each way.
  */
 export function lanesOf(
-  plan: JobPlan,
+  plan: PlanOnCards,
   starts: readonly Station[],
   singleTools: readonly string[] = [],
   limits?: LaneLimits,
@@ -71,7 +71,7 @@ export function lanesOf(
 type Standing = { station: Station; tool: string }
 
 function legLanes(
-  plan: JobPlan,
+  plan: PlanOnCards,
   steps: readonly Step[],
   people: readonly Standing[],
   singleTools: readonly string[],
@@ -109,7 +109,7 @@ function laneSteps(
   group: readonly Step[],
   { startMs, person, helper }: Placed,
   own: number,
-  plan: JobPlan,
+  plan: PlanOnCards,
 ): LaneStep[] {
   const helps = own !== person
   let atS = startMs / 1000
@@ -132,7 +132,7 @@ function laneSteps(
  * A part that may not rest is one task from its release to its lift, and one from its placing to its push home;
  * everything else is a task of its own.
  */
-function inOneGo(plan: JobPlan, steps: readonly Step[]): Step[][] {
+function inOneGo(plan: PlanOnCards, steps: readonly Step[]): Step[][] {
   const { model } = plan.job
   const groups: Step[][] = []
   for (let at = 0; at < steps.length;) {
@@ -150,7 +150,7 @@ function inOneGo(plan: JobPlan, steps: readonly Step[]): Step[][] {
 }
 
 function problemOf(
-  plan: JobPlan,
+  plan: PlanOnCards,
   groups: readonly Step[][],
   people: readonly Standing[],
   singleTools: readonly string[],

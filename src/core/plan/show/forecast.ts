@@ -1,4 +1,4 @@
-import type { FoundPlan } from '../find/foundPlan'
+import type { FoundOrder } from '../find/foundOrder'
 import { actOf } from '../../procedure/acts'
 
 /**
@@ -24,7 +24,7 @@ const Z80 = 0.8416
 export function forecastOf({
   steps,
   proof,
-}: Pick<FoundPlan, 'steps'> & { proof: Pick<FoundPlan['proof'], 'totalS'> }): Forecast {
+}: Pick<FoundOrder, 'steps'> & { proof: Pick<FoundOrder['proof'], 'totalS'> }): Forecast {
   const points = steps.flatMap((step) => [
     threePoints(step.workS, actOf(step.operation.act).strays ?? OTHERS_STRAY),
     threePoints(step.setUpS, OTHERS_STRAY),

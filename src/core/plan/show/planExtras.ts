@@ -7,7 +7,7 @@ import { forecastOf, type Forecast } from './forecast'
 import { facetsThatMatter } from '../derive/facetsThatMatter'
 import { findPlan } from '../find/findPlan'
 import { allGoals, goalOfRequest } from '../ask/jobGoal'
-import type { JobPlan } from './jobPlan'
+import type { PlanOnCards } from './planOnCards'
 import type { PlanRequest } from '../ask/planRequest'
 import { recordedOrderS, stripOrderS } from '../find/recordedOrder'
 
@@ -48,7 +48,7 @@ export function planExtras(
   request: PlanRequest,
   house: HouseValues,
   rules: readonly Rule[] | undefined,
-  plan: JobPlan,
+  plan: PlanOnCards,
 ): PlanExtras {
   const keys = [...plan.removal.operations.keys()]
   const number = new Map(keys.map((key, i) => [key, i]))
@@ -79,7 +79,7 @@ export function planExtras(
   }
 }
 
-function inStripOrder({ document }: ProcedureForBuild, plan: JobPlan): PlanExtras['strips'] {
+function inStripOrder({ document }: ProcedureForBuild, plan: PlanOnCards): PlanExtras['strips'] {
   const timed = document.strips.flatMap(({ label, sequence, brokeRule }) => {
     const totalS = brokeRule ? null : stripOrderS(plan, sequence)
     return totalS === null ? [] : [{ label, totalS }]
@@ -96,7 +96,7 @@ function untoldRange(
   request: PlanRequest,
   house: HouseValues,
   rules: readonly Rule[] | undefined,
-  plan: JobPlan,
+  plan: PlanOnCards,
 ): PlanExtras['untold'] {
   const onTheWay = plan.job.decisions.map((decision) => decision.facetId)
   const matter = facetsThatMatter(document, allGoals(goalOfRequest(request)), {}).filter(

@@ -1,7 +1,7 @@
 import { countedIn } from '../../order/operation'
 import type { ProcedureForBuild } from '../../procedure/forBuild'
 import type { HolderKind } from '../../procedure/holderKinds'
-import { allSteps, type JobPlan } from './jobPlan'
+import { allSteps, type PlanOnCards } from './planOnCards'
 
 /** What two ways of working are compared by. */
 export type PlanFigures = {
@@ -15,7 +15,7 @@ export type PlanFigures = {
 const CLIPS: readonly HolderKind[] = ['spring clip', 'fir-tree clip', 'push-pin', 'expanding rivet', 'stud and grommet']
 
 /** The whole job's figures, both ways. A move is a walk to another station; bare hands change no tool. */
-export function planFigures(plan: JobPlan): PlanFigures {
+export function planFigures(plan: PlanOnCards): PlanFigures {
   const { model } = plan.removal
   const steps = allSteps(plan)
   let [tool, station] = ['', plan.request.start as string]

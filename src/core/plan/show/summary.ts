@@ -11,7 +11,7 @@ import { countedIn, type Operation } from '../../order/operation'
 import type { Removal } from '../../order/removal'
 import { demandsOf, judged } from '../derive/demandsOf'
 import type { DerivedJob } from '../derive/derivedJob'
-import { allSteps, type JobPlan } from './jobPlan'
+import { allSteps, type PlanOnCards } from './planOnCards'
 import type { Step } from '../find/step'
 import { traysFor, type Tray } from './trays'
 import { keyOf } from '../../procedure/acts'
@@ -39,14 +39,14 @@ export type PlanSummary = {
 }
 
 /** On the way in only the battery is waited for; what sets, dries or cools was put there by the work. */
-function waitingOf(plan: JobPlan): PlanSummary['waitingS'] {
+function waitingOf(plan: PlanOnCards): PlanSummary['waitingS'] {
   const waiting = { battery: 0, setting: 0 }
   for (const { operation, workS } of allSteps(plan))
     if (operation.act === 'wait') waiting[operation.phase === 'in' ? 'battery' : 'setting'] += workS
   return waiting
 }
 
-export function summarise(plan: JobPlan): PlanSummary {
+export function summarise(plan: PlanOnCards): PlanSummary {
   const { removal } = plan
   const { model } = removal
   const operations = [...removal.operations.values()]

@@ -4,14 +4,14 @@ import { areIdentical, areLookalikes } from '../../procedure/lookalikes'
 import { forBuild } from '../../procedure/forBuild'
 import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
 import { planJob } from '../planJob'
-import type { JobPlan } from './jobPlan'
+import type { PlanOnCards } from './planOnCards'
 import { PlanRequest } from '../ask/planRequest'
 import { panelVan, patrolMotorcycle } from '../../testing/vehicles.testing'
 import { fewestTrays, needsTray, sharedTrays } from './trays'
 import { Holder } from '../../procedure/holder'
 
 const VAN_BUILD = { gearbox: 'automatic', starter: 'key', steering: 'left' }
-function planned(document: ReturnType<typeof panelVan>, build: Record<string, string>): JobPlan {
+function planned(document: ReturnType<typeof panelVan>, build: Record<string, string>): PlanOnCards {
   const plan = planJob(
     forBuild(document, build),
     PlanRequest.parse({ goals: document.cavities.map(({ id }) => ({ kind: 'cavity', cavityId: id })), build }),
@@ -21,7 +21,7 @@ function planned(document: ReturnType<typeof panelVan>, build: Record<string, st
   return plan.value
 }
 const van = () => planned(panelVan(), VAN_BUILD)
-const PLANS: [string, () => JobPlan][] = [
+const PLANS: [string, () => PlanOnCards][] = [
   ['the van', van],
   ['the motorcycle', () => planned(patrolMotorcycle(), { radio: 'with-box', windscreen: 'electric' })],
 ]

@@ -2,7 +2,7 @@ import type { Id } from '../../base/id'
 import { areIdentical, areLookalikes } from '../../procedure/lookalikes'
 import type { Holder } from '../../procedure/holder'
 import { goesWithPull } from '../../procedure/letsGo'
-import type { JobPlan } from './jobPlan'
+import type { PlanOnCards } from './planOnCards'
 
 /** A labelled tray and the groups that lie in it. `notWith`: trays whose fasteners a hand could take for these. */
 export type Tray = { label: string; holderIds: Id[]; notWith: string[] }
@@ -22,7 +22,7 @@ export function needsTray(holder: Holder): boolean {
   )
 }
 
-export function traysFor(plan: JobPlan): Tray[] {
+export function traysFor(plan: PlanOnCards): Tray[] {
   return sharedTrays(plan).trays
 }
 
@@ -32,7 +32,7 @@ export function traysFor(plan: JobPlan): Tray[] {
  * taken for another: so what goes back together lies together, and lookalikes never do. Exact up to a number of steps,
  * then first fit.
  */
-export function sharedTrays(plan: JobPlan): Trays {
+export function sharedTrays(plan: PlanOnCards): Trays {
   const pools = poolsOf(plan)
   const { trays, fewest } = fewestTrays(
     pools.length,
@@ -54,7 +54,7 @@ export function sharedTrays(plan: JobPlan): Trays {
   }
 }
 
-function poolsOf(plan: JobPlan): Pool[] {
+function poolsOf(plan: PlanOnCards): Pool[] {
   const { model } = plan.removal
   const pools: { holders: Holder[]; panels: Set<Id> }[] = []
   for (const step of plan.wayIn.flatMap((card) => card.steps)) {

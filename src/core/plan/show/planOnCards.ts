@@ -7,7 +7,7 @@ import type { Rule } from '../../vehicle/rule'
 import { cardsOf, type Card } from './cards'
 import { deriveJob } from '../derive/deriveJob'
 import type { AfterOpening, DerivedJob, DeriveError } from '../derive/derivedJob'
-import type { FoundPlan, Proof } from '../find/foundPlan'
+import type { FoundOrder, Proof } from '../find/foundOrder'
 import { legsOf } from '../derive/leg'
 import { addLooseEnds, goalFrom } from '../derive/liveStart'
 import type { PlanRequest } from '../ask/planRequest'
@@ -15,7 +15,7 @@ import { underPolicy } from '../derive/policyRules'
 import { plugByHand } from '../derive/plugByHand'
 import { secondsOf, type Step } from '../find/step'
 
-export type JobPlan = {
+export type PlanOnCards = {
   request: PlanRequest
   job: DerivedJob
   removal: Removal
@@ -29,17 +29,17 @@ export type JobPlan = {
   wayOutS: number
   proof: Proof
   /** As it was found, to be kept. */
-  found: FoundPlan
+  found: FoundOrder
   /** Worked out again, because the order kept with the job no longer fits its record. */
   anew: boolean
 }
 
 /** Every card of a plan: the way in, then work, tests and the way out. */
-export function allCards(plan: Pick<JobPlan, 'wayIn' | 'wayOut'>): Card[] {
+export function allCards(plan: Pick<PlanOnCards, 'wayIn' | 'wayOut'>): Card[] {
   return [...plan.wayIn, ...plan.wayOut]
 }
 
-export function allSteps(plan: Pick<JobPlan, 'wayIn' | 'wayOut'>): Step[] {
+export function allSteps(plan: Pick<PlanOnCards, 'wayIn' | 'wayOut'>): Step[] {
   return allCards(plan).flatMap((card) => card.steps)
 }
 
@@ -52,13 +52,13 @@ export type StalePlan = { kind: 'stale'; key: string }
  * A plan from the order that was found for it before, here or elsewhere, with the reasons derived anew. Cost: one
  * derivation. Errors: the derivation's, or the first key that does not fit.
  */
-export function planFrom(
+export function planOnCards(
   whole: ProcedureForBuild,
   request: PlanRequest,
   house: HouseValues,
   rules: readonly Rule[] | undefined,
-  found: FoundPlan,
-): Result<JobPlan, DeriveError | StalePlan> {
+  found: FoundOrder,
+): Result<PlanOnCards, DeriveError | StalePlan> {
   const derived = deriveJob(
     underPolicy(whole, request.policy),
     goalFrom(request, found.from),
@@ -93,7 +93,7 @@ export function planFrom(
 }
 
 /** The first operation that the steps have and the job does not ask for, or the other way round. */
-function misfitOf(job: DerivedJob, request: PlanRequest, { steps, doneBefore }: FoundPlan): string | null {
+function misfitOf(job: DerivedJob, request: PlanRequest, { steps, doneBefore }: FoundOrder): string | null {
   const { wayIn, wayOut } = legsOf(job, request.scope)
   const asked = new Set([...wayIn.operations.keys(), ...wayOut.operations.keys()])
   for (const { operation } of steps) {

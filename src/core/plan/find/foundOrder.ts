@@ -37,7 +37,7 @@ export type Proof = z.infer<typeof Proof>
  * An order as it was found: what was chosen, the steps, and what is proved. Plain data, so that it can be worked out
  * once, on another thread or machine, and kept with the job.
  */
-export const FoundPlan = z.object({
+export const FoundOrder = z.object({
   choices: z.object({
     openings: z.record(Id, Id),
     methods: z.record(z.string(), Id),
@@ -64,5 +64,5 @@ export const FoundPlan = z.object({
     .default(null),
   proof: Proof,
 })
-export type FoundPlan = z.infer<typeof FoundPlan>
-export const KEPT_PLAN: Kept<FoundPlan> = { shape: FoundPlan, version: 1, steps: {} }
+export type FoundOrder = z.infer<typeof FoundOrder>
+export const KEPT_PLAN: Kept<FoundOrder> = { shape: FoundOrder, version: 1, steps: {} }
