@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
-import { countOrders } from './countOrders'
+import { seededRandom } from '../base/random'
+import { countOrders, countOrdersUpTo } from './countOrders'
 
 const subsets = (n: number) => {
   const size = 1 << n
@@ -51,4 +52,32 @@ test.each([
 
 test('beyond the limit it says so instead of counting on', () => {
   expect(countOrders(subsets(4), 100)).toBeNull()
+})
+
+describe('counted no further than somebody asks', () => {
+  test('exact up to that number, beyond it only that it is passed', () => {
+    expect(countOrdersUpTo(grid(5), 42n)).toEqual({ orders: 42n, exact: true })
+    expect(countOrdersUpTo(grid(5), 41n)).toEqual({ orders: 41n, exact: false })
+    expect(countOrdersUpTo([], 1n)).toEqual({ orders: 1n, exact: true })
+    expect(countOrdersUpTo([[], []], 1n)).toEqual({ orders: 1n, exact: false })
+  })
+  test('given up after so many states', () => {
+    // The 2 x 3 grid has ten ideals: with the empty one the last of them is the tenth.
+    expect(countOrders(grid(3))!.ideals).toBe(10)
+    expect(countOrdersUpTo(grid(3), 1_000n, 10)).toEqual({ orders: 5n, exact: true })
+    expect(countOrdersUpTo(grid(3), 1_000n, 9)).toBeNull()
+    expect(countOrders(grid(3), 10)).not.toBeNull()
+    expect(countOrders(grid(3), 9)).toBeNull()
+  })
+  test('the two ways of counting agree on orders drawn at random', () => {
+    const random = seededRandom(18)
+    for (let round = 0; round < 40; round++) {
+      const n = 1 + random.below(7)
+      const before = Array.from({ length: n }, (_, i) =>
+        Array.from({ length: i }, (_, j) => j).filter(() => random.below(3) === 0),
+      )
+      const { orders } = countOrders(before)!
+      expect(countOrdersUpTo(before, 10_000n)).toEqual({ orders, exact: true })
+    }
+  })
 })
