@@ -107,6 +107,52 @@ describe('a part that may not rest comes free and off in one go', () => {
   })
 })
 
+describe('a part that is eased for one thing and comes free for another', () => {
+  const eased = (alsoWaits: boolean, goals?: Goal[]) => {
+    const dash = smallDash()
+    dash.needs = [need('n-eased', 'release:cover', { kind: 'part', partId: 'unit', level: 'eased' }, 'reaches')]
+    if (alsoWaits)
+      dash.needs.push(need('n-trap', 'release:unit', { kind: 'part', partId: 'cover', level: 'off' }, 'traps'))
+    part(dash, 'unit').ease = { holderIds: ['bolts'], gapMm: null, mustNot: '' }
+    const { operations, edges, broughtIn, demands } = removal(dash, goals)
+    return {
+      acts: [...operations.keys()].filter((key) => key.endsWith(':unit') || key.endsWith(':bolts')).sort(),
+      pairs: edges.map(({ before, after, because }) => `${before} < ${after} ${because.kind}`).sort(),
+      bolts: broughtIn.get('undo:bolts'),
+      demands,
+    }
+  }
+  const BOTH: Goal[] = [{ kind: 'part', partId: 'cover', level: 'off' }, UNIT_OFF]
+  test('eased only, where it does not have to come free', () => {
+    const only = eased(false, [{ kind: 'part', partId: 'cover', level: 'off' }])
+    expect(only.acts).toEqual(['ease:unit', 'undo:bolts'])
+    expect(only.pairs).toEqual([
+      'ease:unit < release:cover need',
+      'release:cover < lift:cover lifts',
+      'undo:bolts < ease:unit holds',
+    ])
+  })
+  test('its release answers for both, and is what the bolts are undone for', () => {
+    const both = eased(false, BOTH)
+    expect(both.acts).toEqual(['lift:unit', 'release:unit', 'undo:bolts'])
+    expect(both.pairs).toContain('release:unit < release:cover need')
+    expect(both.pairs.filter((pair) => /\bease:/.test(pair))).toEqual([])
+    expect(both.bolts).toMatchObject({ by: 'release:unit' })
+  })
+  test('unless what needs it eased has to come before: then it is eased first', () => {
+    const first = eased(true, BOTH)
+    expect(first.acts).toEqual(['ease:unit', 'lift:unit', 'release:unit', 'undo:bolts'])
+    expect(first.pairs).toEqual(
+      expect.arrayContaining([
+        'ease:unit < release:cover need',
+        'ease:unit < release:unit eased first',
+        'lift:cover < release:unit need',
+      ]),
+    )
+    expect(first.pairs).not.toContain('release:unit < release:cover need')
+  })
+})
+
 describe('an order that somebody has seen or stated', () => {
   const stated = (reason: string, dependent: string, first: string) => {
     const dash = smallDash()
