@@ -164,3 +164,53 @@ test('orders that were only seen, or are a rule of one go, are none of the way b
   })
   expect(edges(refit, 'seen', 'in one go', 'eased first')).toEqual([])
 })
+
+describe('a setting that an act of the way back wants', () => {
+  const lever = (id: string, dependent: string, reason: string, value = 'out of park') => {
+    const [act, of] = dependent.split(':')
+    const needs = { kind: 'setting', settingId: 'lever', value }
+    return Need.parse({ id, dependent: { act, id: of }, needs, reason })
+  }
+  const demands = (...needs: Need[]) =>
+    [...back((dash) => dash.needs.push(...needs)).demands].flatMap(([key, list]) =>
+      list.map(({ settingId, value, because }) => `${key} ${settingId}=${value} ${because.kind}`),
+    )
+  test('as it is stated; the same stated twice is one', () => {
+    expect(demands(lever('n', 'seat:unit', 'setting'))).toEqual(['seat:unit lever=out of park need'])
+    expect(demands(lever('n', 'seat:unit', 'setting'), lever('m', 'seat:unit', 'setting'))).toHaveLength(1)
+    expect(demands(lever('n', 'seat:unit', 'setting'), lever('m', 'seat:unit', 'setting', 'park'))).toHaveLength(2)
+    expect(demands(lever('n', 'seat:unit', 'habit'))).toEqual([])
+    expect(demands(lever('n', 'seat:gone', 'setting'))).toEqual([])
+  })
+  test('what stood in the hand’s way on the way in stands there on the way back; what was only asked for does not', () => {
+    expect(demands(lever('n', 'undo:bolts', 'reaches'))).toEqual(['fasten:bolts lever=out of park need'])
+    expect(demands(lever('n', 'undo:bolts', 'setting'))).toEqual([])
+  })
+  test('what a method moved out of the way goes back once the setting stands as it is to be', () => {
+    const reach = (level: 'off' | 'free', partId = 'cover') =>
+      Need.parse({
+        ...{ id: 'm', dependent: { act: 'method', id: 'lever-to-out-of-park' }, reason: 'reaches' },
+        needs: { kind: 'part', partId, level },
+      })
+    const wanted = lever('n', 'undo:bolts', 'setting')
+    expect(demands(wanted, reach('off'))).toEqual(['place:cover lever=park set back'])
+    // One that only came free is seated.
+    expect(demands(wanted, reach('free', 'unit')).filter((demand) => demand.startsWith('place:unit'))).toEqual([
+      'place:unit lever=park set back',
+    ])
+    // The method of the way back asks for nothing more.
+    expect(demands(lever('n', 'undo:bolts', 'setting', 'park'), reach('off'))).toEqual([])
+  })
+})
+
+test('with what a pull let go is pressed home, at the seat of its part or of another that it holds', () => {
+  const pressed = (change: (dash: ProcedureDocument) => void) =>
+    [...back(change).operations.values()].flatMap(({ key, pulled }) =>
+      pulled?.length ? [`${key} ${pulled.join()}`] : [],
+    )
+  expect(pressed(() => {})).toEqual(['seat:panel panel-clips', 'seat:cover cover-clips'])
+  const joint = Holder.parse({ id: 'joint', kind: 'spring clip', count: 2, holds: ['unit', 'panel'] })
+  expect(pressed((dash) => dash.holders.push(joint)).filter((each) => each.includes('joint'))).toEqual([
+    expect.stringMatching(/^seat:(panel|unit) .*joint/),
+  ])
+})
