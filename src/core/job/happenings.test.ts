@@ -3,7 +3,8 @@ import { smallDash } from '../testing/smallDash.testing'
 import { JobEvent } from './event'
 import { EVENT_VERSION } from './eventVersion'
 import { foldJob } from './fold'
-import { HAPPENINGS, notWritten, type Hand } from './happenings'
+import { HAPPENINGS, markOf, notWritten, type Hand } from './happenings'
+import { AIRBAG_CIRCUITS } from '../shop/rights'
 import { readFileSync } from 'node:fs'
 
 /**
@@ -81,4 +82,22 @@ test('a second lost screw is not covered by the search that was signed for the f
   const searched = later(sample('search signed'), at(2))
   expect(foldJob(smallDash(), [lost(1), searched]).holders.get('bolts')!.searchSigned).toBe(true)
   expect(foldJob(smallDash(), [lost(1), searched, lost(3)]).holders.get('bolts')!.searchSigned).toBe(false)
+})
+
+describe('the mark an event is kept with', () => {
+  const opened = { kind: 'opened', tetherId: 'bag' } as const
+  const firing = new Set(['bag'])
+  const here = { isHere: true, authorised: [] as string[] }
+  test('had left: whoever is no longer of the crew, whatever it was', () => {
+    expect(markOf(opened, { ...here, isHere: false }, firing)).toBe('had left')
+    expect(markOf({ kind: 'noted', text: 'x' } as never, { ...here, isHere: false }, firing)).toBe('had left')
+  })
+  test('not authorised: work on what fires, by somebody who may not; of nothing else', () => {
+    expect(markOf(opened, here, firing)).toBe('not authorised')
+    expect(markOf({ kind: 'closed', tetherId: 'bag' }, here, firing)).toBe('not authorised')
+    expect(markOf(opened, { ...here, authorised: [AIRBAG_CIRCUITS] }, firing)).toBeNull()
+    expect(markOf({ ...opened, tetherId: 'main' }, here, firing)).toBeNull()
+    expect(markOf({ kind: 'led through', tetherId: 'bag' }, here, firing)).toBeNull()
+    expect(markOf({ kind: 'undone', holderId: 'bag', count: 1 }, here, firing)).toBeNull()
+  })
 })
