@@ -69,6 +69,14 @@ beforeEach(() => {
 })
 afterEach(() => void jest.useRealTimers())
 
+test('the first picture is of the moment the server drew it at, the next of now', async () => {
+  const given = { ...data(), readAtMs: 5_000 }
+  const seen: number[] = []
+  renderHook(() => seen.push(useJob(given).nowMs))
+  expect(seen[0]).toBe(5_000)
+  await waitFor(() => expect(Math.abs(seen.at(-1)! - Date.now())).toBeLessThan(60_000))
+})
+
 test('a tap shows at once, is sent, and is taken back whole', async () => {
   const given = data()
   const { result } = renderHook(() => useJob(given))

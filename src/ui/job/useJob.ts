@@ -58,6 +58,8 @@ export type JobData = {
   /** Tools the shop has one of. */
   singleTools: string[]
   theme: 'bay' | 'desk'
+  /** When the server read it. The first picture is of that moment, there and here alike. */
+  readAtMs: number
 }
 
 export type LiveJob = {
@@ -129,14 +131,22 @@ function logOf(data: JobData): JobLog {
   return log
 }
 
-/** The time, once a second while the page is seen: waits are counted by it. */
-function useClock(): number {
-  const [nowMs, setNow] = useState(() => Date.now())
+/**
+ * The time, once a second while the page is seen: waits are counted by it. It begins with the time the server drew the
+ * page at: a minute that ends on the way would make another picture here than there.
+ */
+function useClock(readAtMs: number): number {
+  const [nowMs, setNow] = useState(readAtMs)
   useEffect(() => {
-    const timer = setInterval(() => {
+    const tick = () => {
       if (!window.document.hidden) setNow(Date.now())
-    }, 1000)
-    return () => clearInterval(timer)
+    }
+    const first = setTimeout(tick)
+    const timer = setInterval(tick, 1000)
+    return () => {
+      clearTimeout(first)
+      clearInterval(timer)
+    }
   }, [])
   return nowMs
 }
@@ -166,7 +176,7 @@ export function useJob(data: JobData, folds: Folds = AS_RECORDED): LiveJob {
   // A record under way may be too rough for a plan: its vehicle goes back by the balance. A job was opened with one.
   if (planned && !planned.ok && data.kind === 'job')
     throw new Error('The plan this job was opened with no longer comes out of its record.')
-  const nowMs = useClock()
+  const nowMs = useClock(data.readAtMs)
   const vehicle = useMemo(() => liveVehicle(model, state, nowMs), [model, state, nowMs])
   const acts = useActs(log, data.acting.id)
   return {

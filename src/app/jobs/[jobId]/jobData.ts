@@ -36,5 +36,6 @@ export async function jobData(jobId: string): Promise<JobData> {
     known: await vehicleOverlay(crew, job.vehicle.id, job.id),
     singleTools: crew.tools.flatMap((tool) => (tool.count === 1 ? [tool.head || tool.name] : [])),
     theme: look === 'desk' ? 'desk' : 'bay',
+    readAtMs: Date.now(),
   }
 }
