@@ -5,7 +5,7 @@ import { PlanRequest } from '../plan/ask/planRequest'
 import { CrewAtWork, INES, TOLU } from './crew.testing'
 import { isDone } from './progress'
 import { peopleLanes } from './peopleLanes'
-import { turnsOf } from './whoDoesWhat'
+import { stillOf, turnsOf } from './whoDoesWhat'
 import { panelVan } from '../testing/vehicles.testing'
 
 const build = { gearbox: 'automatic', starter: 'key', steering: 'left' }
@@ -95,4 +95,24 @@ test('a card taken over is whose hand took it', () => {
   const { state } = crew
   for (const step of mine.card.steps) expect(state.givenTo.get(step.operation.key)).toBe(INES)
   expect(turnsOf(crew.plan, state, new Set()).get(TOLU)!.tap?.step.operation.key).not.toBe(mine.step.operation.key)
+})
+
+test('what somebody has still in hand, card by card, in the plan’s order; what is done or another’s is not', () => {
+  const crew = twoAtWork()
+  const still = (personId: string) => stillOf(crew.plan, crew.state, personId)
+  const keysOf = (personId: string) => still(personId).flatMap(({ keys }) => keys)
+  const given = (personId: string) => shared!.filter((lane) => lane.personId === personId).map(({ key }) => key)
+  for (const { personId } of PEOPLE) expect(keysOf(personId).sort()).toEqual(given(personId).sort())
+  expect(still(TOLU).every(({ keys, helpers }) => keys.length > 0 && helpers >= 1)).toBe(true)
+  const cards = crew.plan.wayIn.concat(crew.plan.wayOut).map(({ id }) => id)
+  const order = still(TOLU).map(({ cardId }) => cards.indexOf(cardId))
+  expect(order).toEqual([...order].sort((a, b) => a - b))
+  const { tap } = turnsOf(crew.plan, crew.state, new Set()).get(TOLU)!
+  for (const step of tap!.steps) crew.does(step)
+  const done = tap!.steps.map(({ operation }) => operation.key)
+  expect(keysOf(TOLU).sort()).toEqual(
+    given(TOLU)
+      .filter((key) => !done.includes(key))
+      .sort(),
+  )
 })
