@@ -194,6 +194,11 @@ describe('an act that needs', () => {
   })
   test('nobody else at a station: who works where, and no order', () =>
     expect(brings({ kind: 'station', station: 'centre' }, 'covers', withStrap)).toEqual({ acts: [], before: [] }))
+  test('what is only a habit brings nothing in', () =>
+    expect(brings({ kind: 'part', partId: 'unit', level: 'off' }, 'habit', withStrap)).toEqual({
+      acts: [],
+      before: [],
+    }))
   test('what covers clips keeps the pull waiting in which they let go', () => {
     const covered: Change = (dash) => {
       withStrap(dash)
@@ -267,6 +272,11 @@ describe('a setting an act wants', () => {
     }
     const demands = derived(nothing, COVER_OFF, CHOICES, asked('off')).demands
     expect([...demands.keys()]).toEqual(['lift:cover'])
+    // What the record states of the act is followed all the same.
+    const stated: Change = (dash) => {
+      dash.needs = [needs('n', 'lift:cover', { kind: 'part', partId: 'unit', level: 'free' })]
+    }
+    expect(derived(stated, COVER_OFF, CHOICES, asked('off')).operations.has('release:unit')).toBe(true)
     expect(failure(nothing, COVER_OFF, CHOICES, asked('half'))).toMatchObject({ kind: 'no-method', value: 'half' })
   })
 })

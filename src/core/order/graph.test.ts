@@ -69,3 +69,19 @@ describe.each(SEEDS)('seed %i', (seed) => {
     expect(named([...ours.values()])).toEqual(named(alg.tarjan(libraryGraph(looped.keys, looped.pairs))))
   })
 })
+
+test('pairs of what is not among the keys say nothing, and hurt nobody', () => {
+  const keys = ['a', 'b']
+  const inside: Pair[] = [
+    { before: 'a', after: 'b' },
+    { before: 'b', after: 'a' },
+  ]
+  const outside: Pair[] = [
+    { before: 'a', after: 'gone' },
+    { before: 'gone', after: 'b' },
+    { before: 'gone', after: 'lost' },
+  ]
+  const groups = (pairs: Pair[]) => [...loopGroups(keys, pairs).values()]
+  expect(new Set(groups([...inside, ...outside])).size).toBe(1)
+  expect(new Set(groups([inside[0]!, ...outside])).size).toBe(2)
+})

@@ -1,9 +1,11 @@
-import { expect, test } from '@jest/globals'
+import { describe, expect, test } from '@jest/globals'
 import { forBuild } from '../procedure/forBuild'
 import { randomProcedure } from '../procedure/randomProcedure.testing'
 import { loopGroups } from './graph'
 import { layersOf, partLinks } from './layers'
 import { deriveRemoval } from './deriveRemoval'
+import { Need } from '../procedure/need'
+import { smallDash } from '../testing/smallDash.testing'
 import { panelVan } from '../testing/vehicles.testing'
 
 const layers = (build: Record<string, string>, methods: Record<string, string>) => {
@@ -45,4 +47,43 @@ test('a part’s layer is always deeper than those it waits for', () => {
       for (const first of after) expect([seed, partId, of.get(first)! < layer]).toEqual([seed, partId, true])
   }
   expect(checked).toBeGreaterThan(20)
+})
+
+describe('which part has to move before which', () => {
+  const links = (change: (dash: ReturnType<typeof smallDash>) => void) => {
+    const dash = smallDash()
+    change(dash)
+    const removal = deriveRemoval(forBuild(dash, {}), [{ kind: 'part', partId: 'unit', level: 'off' }], {
+      ...{ openings: {}, methods: {}, resting: 'rest' },
+    })
+    if (!removal.ok) throw new Error(removal.error.kind)
+    return partLinks(removal.value).map(({ before, after, reasons, via }) =>
+      `${before} < ${after}: ${reasons.map(({ kind }) => kind)} ${via ?? ''}`.trim(),
+    )
+  }
+  const need = (id: string, dependent: [string, string], needs: object, reason: string) =>
+    Need.parse({ id, dependent: { act: dependent[0], id: dependent[1] }, needs, reason })
+  const coverOff = { kind: 'part', partId: 'cover', level: 'off' }
+  test('by what the record says, each reason once', () => {
+    expect(links(() => {})).toEqual(['panel < unit: need', 'cover < panel: need'])
+    const twice = need('n-again', ['release', 'panel'], coverOff, 'covers')
+    expect(links((dash) => void dash.needs.push(twice))).toContain('cover < panel: need,need')
+  })
+  test('that it is done in one go is no reason of its own', () => {
+    const plug = need('n-plug', ['open', 'main'], coverOff, 'covers')
+    const found = links((dash) => {
+      dash.parts.find(({ id }) => id === 'unit')!.rests = []
+      dash.needs.push(plug)
+    })
+    expect(found).toContain('cover < unit: need')
+  })
+  test('what a setting’s method moves lies before what wants the setting, by way of it', () => {
+    const found = links((dash) => {
+      dash.needs = [
+        need('n', ['release', 'unit'], { kind: 'setting', settingId: 'lever', value: 'out of park' }, 'setting'),
+        need('m', ['method', 'lever-to-out-of-park'], coverOff, 'reaches'),
+      ]
+    })
+    expect(found).toEqual(['cover < unit: need lever'])
+  })
 })

@@ -126,3 +126,29 @@ test('three strips by three people on one vehicle leave no order among its three
   expect(seen.filter(({ before, after }) => owner(before) !== owner(after))).toEqual([])
   expect(seen.some(({ before, after }) => before === 'undo:a1' && after === 'release:a')).toBe(true)
 })
+
+describe('what somebody has called a habit no strip orders', () => {
+  const seen = (...needs: Need[]) => {
+    const document = emptyDocument('Two branches')
+    for (const id of ['a', 'b']) document.parts.push(Part.parse({ id, name: id, station: 'centre' }))
+    const strip = (i: number) =>
+      StripSeen.parse({ id: `s${i}`, label: `strip ${i}`, sequence: ['release:a', 'release:b'], brokeRule: false })
+    return seenOrders({ ...document, needs, strips: [strip(1), strip(2)] }).map(
+      ({ before, after }) => `${before} < ${after}`,
+    )
+  }
+  const said = (reason: string, needs: object, dependent = { act: 'release', id: 'b' }) =>
+    Need.parse({ id: 'n', dependent, needs, reason })
+  const first = { kind: 'operation', act: 'release', id: 'a' }
+  test('as they agree, where nobody has said anything', () => expect(seen()).toEqual(['release:a < release:b']))
+  test('but for the very pair that was called a habit', () => {
+    expect(seen(said('habit', first))).toEqual([])
+    expect(seen(said('observed', first))).toEqual(['release:a < release:b'])
+    expect(seen(said('method', first))).toEqual(['release:a < release:b'])
+    // The other way round it is another pair, and a part that has to be off is none.
+    const turned = said('habit', { ...first, id: 'b' }, { act: 'release', id: 'a' })
+    expect(seen(turned)).toEqual(['release:a < release:b'])
+    expect(seen(said('habit', { kind: 'part', partId: 'a', level: 'off' }))).toEqual(['release:a < release:b'])
+  })
+  test('without strips nothing was seen', () => expect(seenOrders(emptyDocument('None'))).toEqual([]))
+})

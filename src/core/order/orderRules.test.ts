@@ -165,6 +165,16 @@ describe('an order that somebody has seen or stated', () => {
     expect(stated('observed', 'undo:bolts', 'open:hazard')).toEqual({ obeyed: true, dropped: [] }))
   test('is dropped where they say otherwise, and told', () =>
     expect(stated('observed', 'release:cover', 'undo:screws')).toEqual({ obeyed: false, dropped: ['n-said'] }))
+  test('of two of which one runs in a circle only that one goes', () => {
+    const dash = smallDash()
+    dash.needs.push(
+      operationNeed('n-circle', 'release:cover', 'undo:screws', 'observed'),
+      operationNeed('n-fine', 'undo:bolts', 'open:hazard', 'observed'),
+    )
+    expect(removal(dash).droppedNeeds).toEqual(['n-circle'])
+    expect(edges(dash, 'need')).toContain('open:hazard < undo:bolts')
+    expect(edges(dash, 'need')).not.toContain('undo:screws < release:cover')
+  })
   test('a habit orders nothing and is not told', () =>
     expect(stated('habit', 'undo:bolts', 'open:hazard')).toEqual({ obeyed: false, dropped: [] }))
   test('a method is no question: it is kept', () =>
@@ -283,6 +293,11 @@ describe('where an order stands', () => {
     expect(standing([{ ...pair, because: { kind: 'seen', strips: [] } }])).toBe('observed')
     expect(standing([{ ...pair, because: { kind: 'need', needId: 'n-said' } }])).toBe('observed')
     expect(standing([{ ...pair, because: { kind: 'need', needId: 'n-cover' } }])).toBe('explained')
+    // Nor is a habit or a method explained by itself.
+    for (const reason of ['habit', 'method'] as const) {
+      const edge = { ...pair, because: { kind: 'need' as const, needId: 'n-said' } }
+      expect(standingOrders(document(reason), none, [edge])[0]!.standing).toBe(reason)
+    }
     // What the facts explain is not new.
     expect(standingOrders(document(), { ...none, shown: [seen] }, [fact(pair.before, pair.after)])).toEqual([])
   })

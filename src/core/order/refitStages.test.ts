@@ -161,6 +161,13 @@ test('orders that were only seen, or are a rule of one go, are none of the way b
   const refit = back((dash) => {
     unit(dash).rests = []
     dash.strips.push({ label: 'Van 1', sequence: ['open:hazard', 'undo:bolts'], brokeRule: false } as never)
+    // The plug waits for the cover, and so the release of the unit does, in one go.
+    dash.needs.push(
+      Need.parse({
+        ...{ id: 'n-plug', dependent: { act: 'open', id: 'main' }, reason: 'covers' },
+        needs: { kind: 'part', partId: 'cover', level: 'off' },
+      }),
+    )
   })
   expect(edges(refit, 'seen', 'in one go', 'eased first')).toEqual([])
 })
@@ -198,6 +205,12 @@ describe('a setting that an act of the way back wants', () => {
     expect(demands(wanted, reach('free', 'unit')).filter((demand) => demand.startsWith('place:unit'))).toEqual([
       'place:unit lever=park set back',
     ])
+    // What the method back to that value moves has no such setting to wait for.
+    const byTheWayBack = Need.parse({
+      ...{ id: 'm', dependent: { act: 'method', id: 'lever-to-park' }, reason: 'reaches' },
+      needs: { kind: 'part', partId: 'cover', level: 'off' },
+    })
+    expect(demands(wanted, byTheWayBack)).toEqual([])
     // The method of the way back asks for nothing more.
     expect(demands(lever('n', 'undo:bolts', 'setting', 'park'), reach('off'))).toEqual([])
   })
@@ -213,4 +226,22 @@ test('with what a pull let go is pressed home, at the seat of its part or of ano
   expect(pressed((dash) => dash.holders.push(joint)).filter((each) => each.includes('joint'))).toEqual([
     expect.stringMatching(/^seat:(panel|unit) .*joint/),
   ])
+})
+
+test('a part that was eased before it came free is seated once', () => {
+  const dash = smallDash()
+  const reach = (id: string, dependent: string, needs: object, reason: string) =>
+    Need.parse({ id, dependent: { act: 'release', id: dependent }, needs, reason })
+  dash.needs = [
+    reach('n-eased', 'cover', { kind: 'part', partId: 'unit', level: 'eased' }, 'reaches'),
+    reach('n-trap', 'unit', { kind: 'part', partId: 'cover', level: 'off' }, 'traps'),
+  ]
+  unit(dash).ease = { holderIds: ['bolts'], gapMm: null, mustNot: '' }
+  const goals = ['cover', 'unit'].map((partId) => ({ kind: 'part' as const, partId, level: 'off' as const }))
+  const removal = deriveRemoval(forBuild(dash, {}), goals, { openings: {}, methods: {}, resting: 'rest' })
+  const refit = removal.ok ? deriveRefit(removal.value) : removal
+  if (!removal.ok || !refit.ok) throw new Error('It has a way in and a way back.')
+  expect(removal.value.operations.has('ease:unit')).toBe(true)
+  expect(refit.value.outKeyOf.has('ease:unit')).toBe(false)
+  expect(refit.value.outKeyOf.get('release:unit')).toBe('seat:unit')
 })

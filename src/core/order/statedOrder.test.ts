@@ -23,3 +23,9 @@ test('an order of strips is stated of the acts it was seen at, for the reason so
 test('a need that is gone meanwhile changes nothing', () => {
   expect(reasonEdit(smallDash(), 'gone', 'habit')).toEqual([])
 })
+
+test('a note longer than a record holds is cut, and the order is stated', () => {
+  const pair = { before: keyOf('release', 'cover'), after: keyOf('undo', 'bolts') }
+  const [edit] = orderEdits(pair, 'observed', 'n-seen', 'x'.repeat(2_000))
+  expect(edit).toMatchObject({ kind: 'add', item: { note: 'x'.repeat(300) } })
+})
