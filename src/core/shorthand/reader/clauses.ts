@@ -217,7 +217,11 @@ function denied(items: readonly Item[]): Item[] {
     // "No leave it": that it stays plugged is never denied away.
     if (i === 0 || !next || isEnd(next) || saidBefore || next.is === 'leave' || next.is === 'not so')
       out.push({ ...item, is: 'correct' })
-    else i += 1
+    else {
+      // "Must not be unplugged": that is said of the plug, whatever its name is read to be.
+      if (next.is === 'unplug') out.push({ ...item, is: 'leave', forbids: true })
+      i += 1
+    }
   }
   return out
 }

@@ -28,7 +28,12 @@ export type Asking = { ask: AskKind; made: Made | null; items: readonly Item[] }
 
 /** Where the reading of a line stands. */
 export class Draft {
-  constructor(readonly language: Language) {}
+  constructor(
+    readonly language: Language,
+    line: string,
+  ) {
+    this.isLeaving = language.leaves.test(line)
+  }
 
   readonly made: Made[] = []
   readonly asks: Asking[] = []
@@ -63,8 +68,8 @@ export class Draft {
   unplugging = false
   /** Since the last sign the clause says that something is unplugged. */
   isOpening = false
-  /** Something was said to stay plugged. */
-  isLeaving = false
+  /** Something in the line may be said to stay plugged. */
+  readonly isLeaving: boolean
   correcting = false
   /** The line began with a correction: of what was said in another line. */
   instead = false

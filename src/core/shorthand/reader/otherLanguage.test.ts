@@ -37,6 +37,7 @@ const OTHER: Language = {
   away: new Set(),
   seatless: new Set(),
   airbag: /gurtstraffer/,
+  leaves: /nicht/,
   tethers: [],
   answers: ENGLISH.answers,
   kept: ENGLISH.kept,

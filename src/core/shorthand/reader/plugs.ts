@@ -112,7 +112,6 @@ export const PLUG_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   },
   leave(draft, item) {
     draft.isOpening = false
-    draft.isLeaving = true
     const plug = draft.plug ?? (item.bare ? null : (draft.made.findLast(({ fact }) => fact === 'plug') ?? null))
     draft.correcting = false
     if (plug && isLeftAlone(plug, draft, item)) plug.fields.leave = true

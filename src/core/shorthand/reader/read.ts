@@ -109,7 +109,7 @@ function wordsOfFacts({ facts }: Read): string {
 
 /** What the items that a line is covered with come to. */
 function readItems(cover: Cover, line: string, language: Language): Read {
-  const draft = new Draft(language)
+  const draft = new Draft(language, line)
   const items = settled(cover.items, line)
   tell(draft, items)
   onlyNamed(draft, items)

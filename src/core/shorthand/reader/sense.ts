@@ -44,6 +44,8 @@ export type Language = {
   seatless: ReadonlySet<string>
   /** What an airbag's or tensioner's plug is called. */
   airbag: RegExp
+  /** Words by which something in a line may be said to stay plugged, or not to be done. */
+  leaves: RegExp
   /** What ties a part, by its name; anything else is electrical. */
   tethers: readonly (readonly [RegExp, Tether['kind']])[]
   answers: Answers

@@ -4,7 +4,7 @@ import { KEPT } from './kept'
 import { ARTICLES, ENDS, NOUNS, PHRASES, TALK } from './lexicon'
 import { byForm } from './numbers'
 import { RULES } from './rules'
-import { AIRBAG, AWAY_FROM_SEATS, SEATLESS, TETHERS, VAGUE } from './things'
+import { AIRBAG, AWAY_FROM_SEATS, LEAVES, SEATLESS, TETHERS, VAGUE } from './things'
 
 /** English as installers say it. */
 export const ENGLISH: Language = {
@@ -19,6 +19,7 @@ export const ENGLISH: Language = {
   away: AWAY_FROM_SEATS,
   seatless: SEATLESS,
   airbag: AIRBAG,
+  leaves: LEAVES,
   tethers: TETHERS,
   answers: ANSWERS,
   kept: KEPT,

@@ -149,6 +149,10 @@ export const SEATLESS: ReadonlySet<string> = new Set(['fairing', 'fairings'])
 /** What an airbag's plug is called, whatever else: the word for its circuit, or for what it fires. */
 export const AIRBAG = /airbag|tensioner|\bsrs\b/i
 
+/** Words by which something in a line may be said to stay plugged, or not to be done. */
+export const LEAVES =
+  /\b(?:no|not|never|d(?:o|on'?|n)t|cannot|can'?t|won'?t|lea?ves?|left|stay(?:s|ed)?|keeps?|kept|plugged|connected|alone|without|nothing|touch)\b/i
+
 /** What ties a part says its kind by its name. */
 export const TETHERS: readonly (readonly [RegExp, Tether['kind']])[] = [
   [/damper|strut|soft-close/i, 'damper'],

@@ -4,6 +4,14 @@ import { is, named, rule } from './making'
 /** Plugs. */
 export const PLUGS: readonly Rule[] = [
   rule('NOT UNPLUG', () => ({ is: 'leave', forbids: true }), 0.8),
+  rule(
+    'NOT UNPLUG PNAME PLUG?',
+    (_, _u, name, noun) => [
+      { is: 'leave', forbids: true },
+      { is: 'plug', name: named(name!, noun ?? '') },
+    ],
+    0.75,
+  ),
   rule('UNPLUG NEW', (_, name) => [{ is: 'unplug' }, { is: 'plug name', name }], 2.5),
   rule(
     'UNPLUG NEW NEW PLUG',
