@@ -4,7 +4,7 @@ import type { Circumstances } from './circumstances'
 import { breaches, refusals, type Breach } from './judge'
 import { POWERS, type Power } from './powers'
 import type { Condition } from './rule'
-import { smallestSet, type Obligation } from './smallestSet'
+import { smallestSet, type ActsOfSet, type Obligation } from './smallestSet'
 import { after, settingOf, type VehicleState } from './vehicleState'
 
 /** One thing to put back. A part only where it must be held near its socket: brought to free, never seated. */
@@ -88,7 +88,7 @@ function answer(model: ProcedureForBuild, state: VehicleState, circumstances: Ci
       told.add(nameOf(breach))
       obligations.push(breach.rule.while.flatMap((condition) => waysToEnd(model, state, breach, condition)))
     }
-    keys = smallestSet(obligations)
+    keys = smallestSet(obligations, actsOf(model, state))
     if (keys === null) break
   }
   return {
@@ -123,7 +123,21 @@ function waysToEnd(model: ProcedureForBuild, state: VehicleState, breach: Breach
     condition.kind === 'setting not'
       ? condition.values.filter((value) => values.includes(value))
       : values.filter((value) => !condition.values.includes(value))
-  return wanted.map((value) => (value === setting.value ? [] : [`set:${setting.id}=${value}`]))
+  return wanted.map((value) => [setKey(setting.id, value)])
+}
+
+const SET = 'set:'
+const setKey = (settingId: Id, value: string) => `${SET}${settingId}=${value}`
+
+/** A setting stands at one value, and at the one it has without anybody's doing. */
+function actsOf(model: ProcedureForBuild, state: VehicleState): ActsOfSet {
+  const asItIs = new Set(
+    [...model.settings.values()].map(({ id, asFound }) => setKey(id, state.settings.get(id) ?? asFound)),
+  )
+  return {
+    excludes: (key) => (key.startsWith(SET) ? key.slice(SET.length).split('=')[0]! : null),
+    isFree: (key) => asItIs.has(key),
+  }
 }
 
 function putBackOf(model: ProcedureForBuild, state: VehicleState): (key: string) => PutBack {
@@ -133,7 +147,7 @@ function putBackOf(model: ProcedureForBuild, state: VehicleState): (key: string)
       const host = model.hostOf(model.tethers.get(tetherId)!.partId)
       return { kind: 'plug', tetherId, bringPartId: state.levels.get(host) === 'off' ? host : null }
     }
-    const [settingId, value] = key.slice(4).split('=') as [Id, string]
+    const [settingId, value] = key.slice(SET.length).split('=') as [Id, string]
     return { kind: 'set', settingId, value }
   }
 }
