@@ -121,8 +121,10 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     draft.add('caution', { what: item.what, ...(named !== null && { of: named }) }, item)
   },
   found(draft, item) {
-    const { state, count, kind } = item
     const last = draft.made.findLast(({ fact }) => fact === 'holder') as Group | undefined
+    const own = isMissingItself(draft, item, last) ? last : undefined
+    if (own) notThere(draft, own)
+    const { state, count = own?.count ?? undefined, kind } = item
     const of = kind ?? last?.kind
     draft.group = null
     draft.add(
@@ -223,6 +225,18 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     if (draft.isOnTheWay && item.sign !== ':') draft.backToOwner = true
   },
   unread: (draft, item) => draft.leaveUnread(item),
+}
+
+/** "Four T20 screws missing": those are not there, and are no fasteners beside. */
+function isMissingItself({ last, clause }: Draft, { count, kind }: Item, group: Group | undefined): boolean {
+  if (group === undefined || count !== undefined || kind !== undefined || !clause.includes(group)) return false
+  return last?.is === 'kind' || last?.is === 'drive'
+}
+
+function notThere({ made, clause, takenBack }: Draft, group: Group): void {
+  made.splice(made.indexOf(group), 1)
+  clause.splice(clause.indexOf(group), 1)
+  takenBack.push({ ...group, items: [] })
 }
 
 const HALVES = ['upper', 'lower', 'top', 'bottom', 'front', 'rear']

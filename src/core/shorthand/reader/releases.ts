@@ -69,6 +69,16 @@ function goesOn(draft: Draft, motions: ReleaseMotion[], last: ReleaseMotion, to:
   } else if (last.to !== to) motions.push({ move: last.move!, ...way(to) })
 }
 
+/** "Don't twist it up too hard": which way and how is of what is forbidden, and of no way off. */
+function unlessForbidden(told: (draft: Draft, item: Item) => void): (draft: Draft, item: Item) => void {
+  return (draft, item) => {
+    const last = draft.clause.at(-1)
+    if (last?.fact !== 'must not') return told(draft, item)
+    last.fields.what = [text(last.fields.what), ...item.words.map((word) => word.text)].join(' ')
+    last.items.push(item)
+  }
+}
+
 export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   move(draft, item) {
     const to = textOrNull(item.to)
@@ -86,7 +96,7 @@ export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> =
     if (item.of) release.fields.start ??= item.of
     draft.group = null
   },
-  to: goes,
+  to: unlessForbidden(goes),
   turn(draft, item) {
     const turn = lastTurn(draft, item)
     if (item.turn) turn.turn = text(item.turn)
@@ -103,31 +113,31 @@ export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> =
     if (last?.move === 'turn') last.seenFrom = SEEN_FROM[place] ?? place
     else lies(draft, { ...item, where: place })
   },
-  start(draft, item) {
+  start: unlessForbidden((draft, item) => {
     if (draft.refitting) return void (draft.about('refit', item).fields.first ??= `${text(item.start)} edge`)
     const { fields } = releaseFor(draft, item)
     if (fields.start === undefined || draft.correcting) fields.start = item.start
     else draft.leaveUnread(item)
     draft.correcting = false
-  },
-  tool(draft, item) {
+  }),
+  tool: unlessForbidden((draft, item) => {
     // With a pick a tab is pressed, and no part comes off.
     const isOfPlug = draft.plug && draft.clause.includes(draft.plug)
     if (!isOfPlug) releaseFor(draft, item).fields.tool = item.tool
-  },
-  effort: (draft, item) => void (releaseFor(draft, item).fields.effort = item.effort),
+  }),
+  effort: unlessForbidden((draft, item) => void (releaseFor(draft, item).fields.effort = item.effort)),
   protect(draft, item) {
     const { fields } = releaseFor(draft, item)
     fields.protect = item.protect
     if (item.protects) fields.protects = item.protects
   },
-  'start or where'(draft, item) {
+  'start or where': unlessForbidden((draft, item) => {
     const place = text(item.start)
     const last = draft.clause.findLast(({ fact }) => fact === 'release')
     if (last && motionsOf(last).at(-1)?.move === 'turn') RELEASE_ITEMS.seen!(draft, { ...item, place })
     else if (draft.group || draft.plug) lies(draft, { ...item, where: place })
     else RELEASE_ITEMS.start!(draft, item)
-  },
+  }),
   'must not'(draft, item) {
     const part = textOrNull(item.part)
     if (part !== null) draft.turnTo(part)

@@ -8,8 +8,16 @@ const split = (text: string) => text.split('|')
 
 /** Class of words, what they stand for (NM: the newton metres in one), and the words. */
 const TABLE: readonly (readonly [string, string, string])[] = [
-  ['ABOUT', '', 'about|around|roughly|maybe|approx|~|circa|i think|i make it|perhaps'],
-  ['UNSURE', '', 'i think|not sure|not counted|maybe|perhaps|probably|could be|guess|or so|i guess|in my experience'],
+  [
+    'ABOUT',
+    '',
+    'probably|likely|usually|normally|mostly|often|sometimes|generally|about|around|roughly|maybe|approx|~|circa|i think|i make it|perhaps',
+  ],
+  [
+    'UNSURE',
+    '',
+    'sometimes|usually|normally|mostly|often|i think|not sure|not counted|maybe|perhaps|probably|could be|guess|or so|i guess|in my experience',
+  ],
   ['VAGUE', '', 'a couple|a couple of|couple of|couple|a few|few|some|several|a few of'],
   ['MM', '', 'mil|mill|mm|millimetre|millimetres|millimeter|millimeters|millimetre'],
   ['NM', '1', 'nm|newton metres|newton metre|newton meters|n m'],
@@ -400,7 +408,7 @@ export const ARTICLES = new Set(
 
 /** Words that say nothing. */
 export const TALK = new Set(
-  "uh um erm hmm undo undoing always falls said frees ok okay so just then and you your please has have got get gets gives give only us all make sure where which been take takes remove removes way lets let use need needs with as goes go come comes should straight them they need to we i my me ones round same time held by hidden faces facing says in on at for from or any also too still again now here very bit little really later after will can would could may might must do does did than but not even both each per every end edge side that's thats he she our am yes yeah right well there put home tighten tightened tightening hooks face varies see put break breaks snap snaps fastened tell tells see look sit sits stays stay lie work way much too b4 st past shiny pair more want wants done next wee bit proper fully already opened closed side's them".split(
+  "uh um erm hmm undo undoing always falls said frees ok okay so just then and you your please has have got get gets gives give only us all make sure where which been take takes remove removes way lets let use need needs with as goes go come comes should straight them they need to we i my me ones round same time held by hidden faces facing says in on at for from or any also too still again now here very bit little really later after will can would could may might must do does did than but even both each per every end edge side that's thats he she our am yes yeah right well there put home tighten tightened tightening hooks face varies see put break breaks snap snaps fastened tell tells see look sit sits stays stay lie work way much too b4 st past shiny pair more want wants done next wee bit proper fully already opened closed side's them".split(
     ' ',
   ),
 )

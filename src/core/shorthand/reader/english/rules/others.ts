@@ -93,6 +93,11 @@ export const OTHERS: readonly Rule[] = [
     0.9,
   ),
   rule('replace/change any/all? MISSING? KIND', () => ({ is: 'nothing' }), 0.7),
+  rule(
+    'NUM SIZE KIND MISSING',
+    (n, _, k, state) => ({ is: 'found', state, count: Number(n), kind: k!.replace('*', '') }),
+    0.85,
+  ),
   rule('NUM MISSING', (n, state) => ({ is: 'found', state, count: Number(n) }), 0.9),
   rule('IF FACET', (_, facet) => ({ is: 'when', when: facet })),
   rule(
