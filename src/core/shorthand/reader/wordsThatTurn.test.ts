@@ -13,7 +13,7 @@ const ELSE = [
   ...['surround: 9 clips', '2 T20', 'unplug hazard', 'and', 'then', 'vent pulls down', 'behind the vent', 'grey'],
   ...['press tab top', '4 clips', 'pull rearward', 'with the lever', 'it has a lever', 'the panel hangs'],
 ]
-const LINES = 5_000
+const LINES = 2_500
 const BETWEEN = [' ', ', ', '. ', ' and ', ' - ', '; ']
 
 function lineAround(random: Random, own: readonly string[], others: readonly string[]): string {
