@@ -85,6 +85,15 @@ describe('a question is known by its kind and place, whatever its sentence says'
       ...{ fact: 'holder', kind: 'bolt', count: 2, drive: 'hex', size: '10', behind: ['cap'] },
     })
   })
+  test('of one the word for one is offered', () => {
+    const words = answers('climate panel: 6 hex 10 bolts, one behind the cap').map(
+      (each) => 'words' in each && each.words,
+    )
+    expect(words).toEqual(['one hex 10 bolt', 'one screw', 'one clip', 'one push-pin'])
+    expect(understand('climate panel: 6 hex 10 bolts, one hex 10 bolt behind the cap', NAMES).facts[1]).toMatchObject({
+      ...{ fact: 'holder', kind: 'bolt', count: 1, size: '10', behind: ['cap'] },
+    })
+  })
   test('a name can only be said', () => {
     expect(answers('unplug')).toEqual([])
     expect(asked('unplug')).toMatchObject([{ kind: 'asks', ask: 'part' }])

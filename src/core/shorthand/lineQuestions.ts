@@ -81,8 +81,11 @@ const ANSWERS: Record<AskKind, Answering> = {
     ),
   kind: (asked, line, _fact, facts) => {
     const count = line.slice(asked.from, asked.to)
-    const said = facts.flatMap((fact) => (fact.fact === 'holder' ? [LANGUAGE.answers.fastener(fact)] : []))
-    return [...new Set([...said, ...LANGUAGE.answers.kinds])].map((words) => instead(line, asked, `${count} ${words}`))
+    const isOne = LANGUAGE.answers.one.test(count.trim())
+    const said = facts.flatMap((fact) => (fact.fact === 'holder' ? [LANGUAGE.answers.fastener(fact, isOne)] : []))
+    return [...new Set([...said, ...LANGUAGE.answers.kinds(isOne)])].map((words) =>
+      instead(line, asked, `${count} ${words}`),
+    )
   },
   airbag: (asked, _line, fact) =>
     fact?.fact === 'plug'

@@ -40,7 +40,8 @@ const BESIDE_A_FACT = [
 
 /** Items of what came to no fact and is not asked about, and of what no fact stands beside. */
 export function inNothing({ made, loose, asks, takenBack }: Draft, whole: readonly Made[]): ReadonlySet<Item> {
-  const asked = new Set(asks.flatMap(({ items }) => items))
+  // Of what is asked about all words are, though a tap answers for some of them.
+  const asked = new Set(asks.flatMap(({ items, made: of }) => [...items, ...(of?.items ?? [])]))
   const came = made.filter((each) => whole.includes(each)).flatMap(({ items }) => items)
   const gone = [...takenBack, ...made.filter((each) => !whole.includes(each))].flatMap(({ items }) => items)
   const alone = loose.filter(({ is }) => BESIDE_A_FACT.includes(is))

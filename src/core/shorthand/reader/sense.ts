@@ -58,10 +58,12 @@ export type Language = {
 export type Answers = {
   /** What is put where such a word stands. */
   instead: Record<'forward' | 'toward you' | 'whose left', { of: RegExp; words: readonly string[] }>
-  /** Fasteners as a line says them: "hex 10 bolts". */
-  fastener: (of: Pick<Extract<Fact, { fact: 'holder' }>, 'kind' | 'drive' | 'size'>) => string
+  /** Fasteners as a line says them, one or several: "hex 10 bolts". */
+  fastener: (of: Pick<Extract<Fact, { fact: 'holder' }>, 'kind' | 'drive' | 'size'>, isOne: boolean) => string
   /** What a number may be a number of. */
-  kinds: readonly string[]
+  kinds: (isOne: boolean) => readonly string[]
+  /** A number that is one. */
+  one: RegExp
   turned: (sense: 'clockwise' | 'anticlockwise') => string
   airbag: { leave: string; open: string }
   /** Words by which an unknown one is the name of a plug. */

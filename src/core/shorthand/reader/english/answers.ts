@@ -11,11 +11,12 @@ export const ANSWERS: Answers = {
     },
     'whose left': { of: /\b(?:left|right)\b/i, words: ['driver side', 'passenger side'] },
   },
-  fastener({ kind, drive, size = '' }) {
+  fastener({ kind, drive, size = '' }, isOne) {
     const head = drive === undefined ? '' : /^[TP]/.test(size) ? size : `${drive} ${size}`.trim()
-    return `${head} ${KIND_WORDS[kind][0]}s`.trim()
+    return `${head} ${KIND_WORDS[kind][0]}${isOne ? '' : 's'}`.trim()
   },
-  kinds: ['screws', 'clips', 'push-pins'],
+  kinds: (isOne) => ['screw', 'clip', 'push-pin'].map((kind) => `${kind}${isOne ? '' : 's'}`),
+  one: /^(?:1|one|an?|another(?: one)?)$/i,
   turned: (sense) => `${sense} seen from the front`,
   airbag: { leave: 'it stays plugged', open: 'it is unplugged' },
   plugNear: /\b(?:unplug|plug|connector|disconnect|lead|hose)\b/i,
