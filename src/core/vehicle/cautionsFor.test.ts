@@ -1,11 +1,12 @@
 import { describe, expect, test } from '@jest/globals'
-import { Caution } from '../procedure/caution'
+import { Caution, newCaution } from '../procedure/caution'
 import { forBuild } from '../procedure/forBuild'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { smallDash } from '../testing/smallDash.testing'
 import { cautionsFor } from './cautionsFor'
 import { whilePlanning } from './circumstances'
 import type { JudgedAct } from './judge'
+import { Rule } from './rule'
 
 /** The record's own cautions said at an act, with these in it. */
 function said(act: JudgedAct, ...cautions: [itemId: string, act: string, severity?: string][]): string[] {
@@ -51,4 +52,18 @@ describe('a caution of the record is said', () => {
     ]
     expect(said({ act: 'undo', itemId: 'screws' }, ...own)).toEqual(['c1', 'c3', 'c2', 'c0'])
   })
+})
+
+test('a caution of the record asks for nothing to be ticked; a rule’s does where it has something', () => {
+  const dash = smallDash()
+  dash.cautions.push(newCaution('sharp', 'cover', 'Sharp edges.'))
+  const ours = Rule.parse({
+    ...{ id: 'a', severity: 'WARNING', sentence: 'a.', origin: 'test', effect: 'cautions', at: { acts: ['lift'] } },
+    ...{ confirm: ['Gloves on.'], remedy: 'Slowly.' },
+  })
+  const by = { ...whilePlanning(DEFAULT_HOUSE_VALUES), rules: [ours] }
+  expect(cautionsFor(forBuild(dash, {}), { act: 'lift', itemId: 'cover' }, by)).toEqual([
+    { id: 'a', severity: 'WARNING', sentence: 'a.', remedy: 'Slowly.', confirm: ['Gloves on.'], builtIn: true },
+    { id: 'sharp', severity: 'CAUTION', sentence: 'Sharp edges.', remedy: '', confirm: [], builtIn: false },
+  ])
 })

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
+import { wallMsOf } from '../../base/clock'
 import { Caution } from '../../procedure/caution'
 import type { ProcedureDocument } from '../../procedure/document'
 import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
@@ -52,7 +53,7 @@ describe('an airbag’s plug', () => {
     const crew = bag()
     goOnTo(crew, 'open:hazard')
     const off = crew.events.find(({ what }) => what.kind === 'set')!
-    const offMs = Number(off.at.slice(0, 16))
+    const offMs = wallMsOf(off.at)
     const waitMs = DEFAULT_HOUSE_VALUES.airbagWaitMin * 60_000
     expect(known(crew, MAY, offMs + 60_000)).toMatchObject({ waitS: waitMs / 1000 - 60 })
     expect(known(crew, MAY, offMs + 60_000).refusal).not.toBeNull()

@@ -3,13 +3,9 @@ import { forBuild } from '../procedure/forBuild'
 import { smallDash } from '../testing/smallDash.testing'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { whilePlanning, type Circumstances } from './circumstances'
-import { cautionsFor } from './cautionsFor'
-import { breaches, refusals, waitLeftS } from './judge'
 import { afterPutBack, powerGate } from './powerGate'
 import { Rule } from './rule'
-import { smallestSet } from './smallestSet'
 import { asFoundState, type VehicleState } from './vehicleState'
-import { newCaution } from '../procedure/caution'
 
 // The gate of the power by rules written for it, one kind of condition at a time.
 
@@ -117,95 +113,4 @@ describe('what has to be put back before the power may come on', () => {
       'on',
     ])
   })
-})
-
-describe('what a rule that bites names', () => {
-  const named = (while_: object[], at: VehicleState) => {
-    const breach = refusals(
-      model,
-      at,
-      { act: 'undo', itemId: 'screws' },
-      by(rule('a', while_, { at: { acts: ['undo'] } })),
-    )
-    return breach.map(({ tetherIds, settingIds }) => [tetherIds, settingIds])
-  }
-  test('the plugs that are open, the settings that stand so, the battery it waits for', () => {
-    expect(named([OPEN], state({}, ['hazard', 'main']))).toEqual([[['hazard'], []]])
-    expect(named([LEVER_IS], state({ lever: 'out of park' }))).toEqual([[[], ['lever']]])
-    expect(named([LEVER_NOT], state({ lever: 'out of park' }))).toEqual([[[], ['lever']]])
-    expect(named([{ kind: 'waited too short' }], state({ battery: 'off' }))).toEqual([[[], ['battery']]])
-    expect(named([{ kind: 'wheels', wheels: 'four' }], found)).toEqual([[[], []]])
-  })
-  test('an invariant likewise, and only while it is broken', () => {
-    const invariant = rule('a', [OPEN, LEVER_IS], { at: null })
-    expect(breaches(model, state({ lever: 'out of park' }, ['hazard']), by(invariant))).toMatchObject([
-      { tetherIds: ['hazard'], settingIds: ['lever'] },
-    ])
-    expect(breaches(model, state({ lever: 'out of park' }), by(invariant))).toEqual([])
-    expect(breaches(model, state({}, ['hazard']), by(invariant))).toEqual([])
-    // A rule of an act is no invariant, and neither is one that asks for nothing.
-    expect(breaches(model, found, by(rule('b', [], { at: null }), rule('c', [])))).toEqual([])
-  })
-})
-
-describe('only a rule that refuses for the wait makes anybody wait', () => {
-  const left = (more: object, while_: object[] = [{ kind: 'waited too short' }]) =>
-    waitLeftS(model, state({ battery: 'off' }), { act: 'open', itemId: 'hazard' }, by(rule('a', while_, more)))
-  const WHOLE = DEFAULT_HOUSE_VALUES.airbagWaitMin * 60
-  test('at its act and circuits, alone or beside other conditions', () => {
-    expect(left({ at: { acts: ['open'], circuits: ['hazard'] } })).toBe(WHOLE)
-    expect(left({ at: { acts: ['open'] } }, [LEVER_IS, { kind: 'waited too short' }])).toBe(WHOLE)
-    expect(left({ at: { acts: ['open'], circuits: ['audio'] } })).toBe(0)
-    expect(left({ at: { acts: ['close'] } })).toBe(0)
-    expect(left({ at: null })).toBe(0)
-  })
-  test('one that only cautions does not, nor one that asks for something else', () => {
-    expect(left({ at: { acts: ['open'] }, effect: 'cautions' })).toBe(0)
-    expect(left({ at: { acts: ['open'] } }, [LEVER_IS])).toBe(0)
-  })
-})
-
-test('a caution of the record asks for nothing to be ticked; a rule’s does where it has something', () => {
-  const dash = smallDash()
-  dash.cautions.push(newCaution('sharp', 'cover', 'Sharp edges.'))
-  const said = rule('a', [], { at: { acts: ['lift'] }, effect: 'cautions', confirm: ['Gloves on.'], remedy: 'Slowly.' })
-  expect(cautionsFor(forBuild(dash, {}), { act: 'lift', itemId: 'cover' }, by(said))).toEqual([
-    { id: 'a', severity: 'WARNING', sentence: 'a.', remedy: 'Slowly.', confirm: ['Gloves on.'], builtIn: true },
-    { id: 'sharp', severity: 'CAUTION', sentence: 'Sharp edges.', remedy: '', confirm: [], builtIn: false },
-  ])
-})
-
-test('the smallest set of acts: what is forced, then whichever alternatives are fewest together', () => {
-  expect(smallestSet([])).toEqual([])
-  expect(smallestSet([[['b', 'a']], [['c']]])).toEqual(['a', 'b', 'c'])
-  expect(smallestSet([[['a']], []])).toBeNull()
-  expect(smallestSet([[['a'], ['b', 'c']], [['c'], ['d']], [['c']]])).toEqual(['a', 'c'])
-  expect(
-    smallestSet([
-      [['a', 'b'], ['c']],
-      [['c'], ['a']],
-    ]),
-  ).toEqual(['c'])
-  // As few either way: by name.
-  expect(smallestSet([[['b'], ['a']]])).toEqual(['a'])
-})
-
-test('acts that decide the same otherwise are never both in it; what is so already is no act', () => {
-  const known = {
-    excludes: (act: string) => (act.startsWith('lever=') ? 'lever' : null),
-    isFree: (act: string) => act === 'lever=out',
-  }
-  // Leaving the lever where it is would be least, but it is wanted elsewhere.
-  expect(smallestSet([[['lever=park']], [['lever=out'], ['brake=on']]], known)).toEqual(['brake=on', 'lever=park'])
-  expect(smallestSet([[['lever=out'], ['brake=on']]], known)).toEqual([])
-  expect(smallestSet([[['lever=park']], [['lever=out']]], known)).toBeNull()
-  expect(
-    smallestSet(
-      [
-        [['lever=park'], ['a', 'b']],
-        [['lever=out'], ['c', 'd', 'e']],
-      ],
-      known,
-    ),
-  ).toEqual(['a', 'b'])
 })

@@ -4,15 +4,13 @@ import { forBuild } from '../procedure/forBuild'
 import { Tether } from '../procedure/tether'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { smallDash } from '../testing/smallDash.testing'
-import { BUILT_IN_RULES } from './builtInRules'
 import { whilePlanning, type Circumstances } from './circumstances'
-import { actsIn, askedByRules, refusals, waitLeftS } from './judge'
-import { ActPattern, Rule } from './rule'
-import { rulesInForce } from './rulesInForce'
+import { refusals } from './judge'
+import { Rule } from './rule'
 import { simulate } from './simulate'
 import { after, asFoundState, settingOf, type VehicleState } from './vehicleState'
 
-// What each act does to the state, how long a wait still takes, and what the rules ask for: written out by hand.
+// What each act does to the state, and acts one after another: written out by hand.
 
 const dash = smallDash()
 dash.tethers.push(Tether.parse({ id: 'bag', name: 'airbag', partId: 'unit', circuit: 'srs-firing' }))
@@ -99,49 +97,6 @@ describe('the state after an act', () => {
   })
 })
 
-describe('what an act is besides its own name', () => {
-  test.each([
-    [{ act: 'release', pulled: ['c'] }, ['release', 'undo']],
-    [{ act: 'ease', pulled: ['c'] }, ['ease', 'undo']],
-    [{ act: 'seat', pulled: ['c'] }, ['seat', 'fasten']],
-    [{ act: 'release', pulled: [] }, ['release']],
-    [{ act: 'release' }, ['release']],
-    [{ act: 'restore' }, ['set']],
-  ] as const)('%j is %j', (act, names) => expect(actsIn(act)).toEqual(names))
-})
-
-describe('the wait after the battery was taken off', () => {
-  const OPEN = { act: 'open', itemId: 'bag' } as const
-  const waitMin = DEFAULT_HOUSE_VALUES.airbagWaitMin
-  const offSince = (seconds: number) => ({
-    ...after(model, found, set('battery', 'on', 'off'), 60),
-    nowS: 60 + seconds,
-  })
-  test('counts from the change, to the house’s minutes', () => {
-    expect(waitMin).toBeGreaterThan(0)
-    expect(waitLeftS(model, offSince(0), OPEN, PLAN)).toBe(waitMin * 60)
-    expect(waitLeftS(model, offSince(waitMin * 60 - 1), OPEN, PLAN)).toBe(1)
-    expect(waitLeftS(model, offSince(waitMin * 60), OPEN, PLAN)).toBe(0)
-    expect(waitLeftS(model, offSince(waitMin * 60 + 500), OPEN, PLAN)).toBe(0)
-  })
-  test('to the maker’s where the record has them', () => {
-    const own = smallDash()
-    own.settings.find(({ id }) => id === 'battery')!.waitMin = 25
-    own.tethers = dash.tethers
-    expect(waitLeftS(forBuild(own, {}), offSince(0), OPEN, PLAN)).toBe(25 * 60)
-  })
-  test('a battery that was off already counts from the start of the job', () => {
-    const state = { ...found, settings: new Map(found.settings).set('battery', 'off'), startedS: 100, nowS: 160 }
-    expect(waitLeftS(model, state, OPEN, PLAN)).toBe(waitMin * 60 - 60)
-  })
-  test('none while it is on, none for other plugs, none where no rule asks for it', () => {
-    expect(waitLeftS(model, found, OPEN, PLAN)).toBe(0)
-    expect(waitLeftS(model, offSince(0), { act: 'open', itemId: 'main' }, PLAN)).toBe(0)
-    expect(waitLeftS(model, offSince(0), { act: 'close', itemId: 'main' }, PLAN)).toBe(0)
-    expect(waitLeftS(model, offSince(0), OPEN, { ...PLAN, rules: [] })).toBe(0)
-  })
-})
-
 describe('acts one after another', () => {
   const acts = (...list: [Operation, number][]) => list.map(([operation, tookS]) => ({ operation, tookS }))
   const OFF = set('battery', 'on', 'off')
@@ -183,78 +138,4 @@ describe('acts one after another', () => {
     expect(refusals(model, open, { act: 'undo', itemId: 'screws' }, judgedBy)).toEqual([])
     expect(refusals(model, found, { act: 'open', itemId: 'hazard' }, judgedBy)).toHaveLength(1)
   })
-})
-
-describe('what the rules ask of the settings at an act', () => {
-  const rule = (more: object) =>
-    Rule.parse({
-      ...{ id: 'shop-a', severity: 'WARNING', sentence: 'Battery off.', origin: 'test', effect: 'refuses' },
-      at: { acts: ['open'], circuits: ['hazard'] },
-      while: [{ kind: 'setting not', role: 'battery', values: ['off'] }],
-      ...more,
-    })
-  const asked = (more: object, itemId = 'hazard', around: Partial<Circumstances> = {}) =>
-    askedByRules(model, { ...PLAN, rules: [rule(more)], ...around })({ act: 'open', itemId }).map(
-      ({ settingId, value, because }) => `${settingId}=${value} ${JSON.stringify(because)}`,
-    )
-  const OFF = 'battery=off {"kind":"rule","ruleId":"shop-a","settingId":"battery"}'
-  const elsewhere = { kind: 'setting not', role: 'battery', values: ['off'] }
-  test('the value it refuses without, at the acts and circuits it speaks of', () => {
-    expect(asked({})).toEqual([OFF])
-    expect(asked({}, 'main')).toEqual([])
-    expect(asked({ at: { acts: ['close'], circuits: ['hazard'] } })).toEqual([])
-    expect(asked({ effect: 'cautions' })).toEqual([])
-    expect(asked({ at: null })).toEqual([])
-  })
-  test('the first of its values that the record has; none where it has none', () => {
-    expect(asked({ while: [{ ...elsewhere, values: ['half', 'off', 'on'] }] })).toEqual([OFF])
-    expect(asked({ while: [{ ...elsewhere, values: ['half'] }] })).toEqual([])
-    expect(asked({ while: [{ ...elsewhere, role: 'stand' }] })).toEqual([])
-  })
-  test('only where one setting alone decides', () => {
-    expect(asked({ while: [elsewhere, { kind: 'setting not', role: 'ignition', values: ['off'] }] })).toEqual([])
-    expect(asked({ while: [elsewhere, { kind: 'open', circuits: ['audio'] }] })).toEqual([])
-    expect(asked({ while: [{ kind: 'setting is', role: 'battery', values: ['on'] }] })).toEqual([])
-  })
-  test('what is so all the time counts as it is', () => {
-    expect(asked({ while: [elsewhere, { kind: 'wheels', wheels: 'four' }] })).toEqual([OFF])
-    expect(asked({ while: [elsewhere, { kind: 'wheels', wheels: 'two' }] })).toEqual([])
-    const cold = { while: [elsewhere, { kind: 'colder than the house value' }] }
-    expect(asked(cold, 'hazard', { temperatureC: -30 })).toEqual([OFF])
-    expect(asked(cold, 'hazard', { temperatureC: 30 })).toEqual([])
-  })
-})
-
-describe('the rules in force', () => {
-  const [first] = BUILT_IN_RULES
-  const own = (id: string) =>
-    Rule.parse({
-      id,
-      severity: 'NOTICE',
-      sentence: 'Ours.',
-      origin: 'test',
-      effect: 'cautions',
-      at: { acts: ['open'] },
-    })
-  test('a shop adds rules, and replaces none that is built in', () => {
-    const rules = rulesInForce({ added: [own('ours'), own(first!.id)], raised: {} })
-    expect(rules.map(({ id }) => id)).toEqual([...BUILT_IN_RULES.map(({ id }) => id), 'ours'])
-    expect(rules.find(({ id }) => id === first!.id)).toEqual(first)
-    expect(rulesInForce()).toEqual(BUILT_IN_RULES)
-  })
-  test('and takes one more seriously, never less', () => {
-    const caution = BUILT_IN_RULES.find(({ severity }) => severity === 'CAUTION')!
-    const severityOf = (severity: Rule['severity']) =>
-      rulesInForce({ added: [], raised: { [caution.id]: severity } }).find(({ id }) => id === caution.id)!.severity
-    expect((['DANGER', 'WARNING', 'CAUTION', 'NOTICE'] as const).map(severityOf)).toEqual([
-      'DANGER',
-      'WARNING',
-      'CAUTION',
-      'CAUTION',
-    ])
-    // Of the others nothing changes.
-    const others = (rules: readonly Rule[]) => rules.filter(({ id }) => id !== caution.id)
-    expect(others(rulesInForce({ added: [], raised: { [caution.id]: 'DANGER' } }))).toEqual(others(BUILT_IN_RULES))
-  })
-  test('a pattern without an act is no rule', () => expect(ActPattern.safeParse({ acts: [] }).success).toBe(false))
 })
