@@ -205,6 +205,15 @@ describe('what else a line says of a thing', () => {
   })
 })
 
+test('what is like another thing that must not be done is one more; the same again is not', () => {
+  const { document } = said(EMPTY, [
+    'vent: never bend the fins nearby',
+    'vent: never bend the fins',
+    'vent: never bend the fins',
+  ])
+  expect(document.parts[0]!.release.mustNot).toBe('never bend the fins nearby, never bend the fins')
+})
+
 describe('more than a field holds', () => {
   const never = Array.from({ length: 12 }, (_, i) => `vent: never lever against edge ${'number '.repeat(2)}${i + 1}`)
   test('is said to find no room; what stood there stays, and the draft is one that is taken', () => {

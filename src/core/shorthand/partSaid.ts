@@ -64,5 +64,5 @@ function refitSaid({ first, last, align, listen, leadsFirst, startAll, snug }: F
 
 /** Both, with a comma; what is there already is not said again. */
 export function joined(before: string, added: string): string {
-  return before === '' || before.includes(added) ? before || added : `${before}, ${added}`
+  return before === '' ? added : before.split(', ').includes(added) ? before : `${before}, ${added}`
 }

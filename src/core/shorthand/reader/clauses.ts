@@ -100,7 +100,7 @@ function withoutTalk(items: readonly Item[]): Item[] {
   return partedAt(items, isHardEnd).flatMap((sentence) => {
     if (sentence.some(({ is }) => is === 'note') && !sentence.some(isStrong)) return sentence.filter(isEnd)
     return partedAt(sentence, isEnd).flatMap((clause, i, all) => {
-      if (!clause.some(isStrong) && isTalk(clause) && !goesOn(clause, saidBefore(all, i))) return clause.filter(isEnd)
+      if (!clause.some(isStrong) && isTalk(clause) && !goesOn(clause, statedBefore(all, i))) return clause.filter(isEnd)
       if (isStrange(clause) || clause.some(({ is }) => is === 'condition'))
         return clause.map((item) => (isEnd(item) ? item : { ...item, is: 'stray' }))
       return clause.filter(({ is }) => is !== 'note')
@@ -120,7 +120,7 @@ function isTalk(clause: readonly Item[]): boolean {
 }
 
 /** The clause before one that says anything. */
-const saidBefore = (clauses: readonly Item[][], i: number) =>
+const statedBefore = (clauses: readonly Item[][], i: number) =>
   clauses.slice(0, i).findLast((clause) => clause.some((item) => !isEnd(item)))
 
 /** "And one in the cup", "then up": of what the clause before counts or moves, whatever else is in it. */

@@ -95,6 +95,12 @@ export class Draft {
     return made
   }
 
+  /** A fact that is not so after all. */
+  takeBack(gone: Made): void {
+    for (const list of [this.made, this.clause]) if (list.includes(gone)) list.splice(list.indexOf(gone), 1)
+    this.takenBack.push(gone)
+  }
+
   /** The last fact of a kind that is about the part in hand; a new one where there is none. */
   about(fact: string, item: Item, part: string | null = this.subject): Made {
     const isIt = ({ fact: kind, fields }: Made) => kind === fact && (fields.of ?? null) === part

@@ -16,8 +16,14 @@ export function named(draft: Draft, item: Item): void {
   const name = fullName(draft, text(item.part))
   if (draft.next?.sign === ':') draft.topic = name
   if (comesOff(draft, item, name) || isMeantInstead(draft, name) || isPlug(draft, item, name)) return
-  if (!ownsWhatWasSaid(draft)) return draft.turnTo(name)
-  for (const { fact, fields } of draft.made) if (fact === 'holder' && fields.holds === undefined) fields.holds = [name]
+  const isAlone = standsAlone(draft)
+  if (!isAlone && !isRightAfter(draft)) return draft.turnTo(name)
+  for (const { fact, fields, items } of draft.made)
+    if (fact === 'holder' && fields.holds === undefined) {
+      fields.holds = [name]
+      items.push(item)
+    }
+  if (isAlone) draft.turnTo(name)
 }
 
 /** "Damper off", "lever boot up": on the way to what the line is about. */
@@ -53,9 +59,12 @@ function isPlug(draft: Draft, item: Item, name: string): boolean {
 const OF_A_PART = ['count', 'kind', 'move', 'drive', 'to', 'turn']
 
 /** "3 push-pins and a nut kick panel": right after fasteners that hold nothing yet. */
-function ownsWhatWasSaid({ group, clause, last, next, subject }: Draft): boolean {
-  if (group === null || group.fields.holds !== undefined) return false
-  // "4 x hex 10, radio bracket": a name and nothing else.
-  const isAlone = last?.is === 'end' && last.sign === ',' && (next === null || next.is === 'end') && subject === null
-  return isAlone || (clause.includes(group) && last?.is !== 'end')
+function isRightAfter({ group, clause, last }: Draft): boolean {
+  return group !== null && group.fields.holds === undefined && clause.includes(group) && last?.is !== 'end'
+}
+
+/** "4 x hex 10, radio bracket": a name and nothing else, after fasteners that hold nothing yet. */
+function standsAlone({ group, last, next, subject }: Draft): boolean {
+  const endsThere = next === null || (next.is === 'end' && next.sign !== ':')
+  return group !== null && group.fields.holds === undefined && subject === null && last?.sign === ',' && endsThere
 }

@@ -123,11 +123,11 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
   found(draft, item) {
     const last = draft.made.findLast(({ fact }) => fact === 'holder') as Group | undefined
     const own = isMissingItself(draft, item, last) ? last : undefined
-    if (own) notThere(draft, own)
+    if (own) draft.takeBack(own)
     const { state, count = own?.count ?? undefined, kind } = item
     const of = kind ?? last?.kind
     draft.group = null
-    draft.add(
+    const found = draft.add(
       'found',
       {
         state,
@@ -137,6 +137,8 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
       },
       item,
     )
+    // Their words are of what was found.
+    if (own) found.items.push(...own.items)
   },
   when(draft, item) {
     if (item.bare === true) return saidBeside(draft, item)
@@ -167,14 +169,14 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
     draft.turnTo(draft.topic)
   },
   /** The last fact of a kind is not so. */
-  'not so'({ made, clause, takenBack }, { fact: kind }) {
-    const at = made.findLastIndex(({ fact }) => fact === kind)
-    if (at < 0) return
-    const [gone] = made.splice(at, 1)
-    takenBack.push(gone!)
-    if (clause.includes(gone!)) clause.splice(clause.indexOf(gone!), 1)
+  'not so'(draft, { fact: kind }) {
+    const gone = draft.made.findLast(({ fact }) => fact === kind)
+    if (gone) draft.takeBack(gone)
   },
-  'undo last': (draft) => void draft.takenBack.push(...draft.made.splice(-1)),
+  'undo last'(draft) {
+    const gone = draft.made.at(-1)
+    if (gone) draft.takeBack(gone)
+  },
   eased(draft, item) {
     const eased = draft.topic ?? draft.subject
     if (eased === null) return draft.askAt('part', item)
@@ -231,12 +233,6 @@ export const OTHER_ITEMS: Record<string, (draft: Draft, item: Item) => void> = {
 function isMissingItself({ last, clause }: Draft, { count, kind }: Item, group: Group | undefined): boolean {
   if (group === undefined || count !== undefined || kind !== undefined || !clause.includes(group)) return false
   return last?.is === 'kind' || last?.is === 'drive'
-}
-
-function notThere({ made, clause, takenBack }: Draft, group: Group): void {
-  made.splice(made.indexOf(group), 1)
-  clause.splice(clause.indexOf(group), 1)
-  takenBack.push({ ...group, items: [] })
 }
 
 const HALVES = ['upper', 'lower', 'top', 'bottom', 'front', 'rear']

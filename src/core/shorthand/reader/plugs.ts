@@ -35,7 +35,9 @@ function name(draft: Draft, item: Item, named: string): void {
   }
   if (draft.plug && draft.plug.fields.name === named) return
   // Spoken of again: "antenna, main, usb. Main has a lever".
-  const again = draft.made.findLast(({ fact, fields }) => fact === 'plug' && fields.name === named)
+  const isThat = ({ fact, fields }: Plug) =>
+    fact === 'plug' && fields.name === named && (fields.of ?? null) === draft.topic
+  const again = draft.made.findLast(isThat)
   if (again) {
     again.items.push(item)
     draft.clause.push(again)

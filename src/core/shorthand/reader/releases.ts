@@ -113,13 +113,13 @@ export const RELEASE_ITEMS: Record<string, (draft: Draft, item: Item) => void> =
     if (last?.move === 'turn') last.seenFrom = SEEN_FROM[place] ?? place
     else lies(draft, { ...item, where: place })
   },
-  start: unlessForbidden((draft, item) => {
+  start(draft, item) {
     if (draft.refitting) return void (draft.about('refit', item).fields.first ??= `${text(item.start)} edge`)
     const { fields } = releaseFor(draft, item)
     if (fields.start === undefined || draft.correcting) fields.start = item.start
     else draft.leaveUnread(item)
     draft.correcting = false
-  }),
+  },
   tool: unlessForbidden((draft, item) => {
     // With a pick a tab is pressed, and no part comes off.
     const isOfPlug = draft.plug && draft.clause.includes(draft.plug)

@@ -136,7 +136,11 @@ const TABLE: readonly (readonly [string, string, string])[] = [
     '',
     'when you look at it from|when you look from|when seen from|seen from|as seen from|looking from|looked at from|viewed from|from',
   ],
-  ['NOT', '', "don't|dont|do not|never|must not|dnot|you must not|not to"],
+  [
+    'NOT',
+    '',
+    "mustn't|mustnt|shouldn't|shouldnt|should not|must never|better not|don't|dont|do not|never|must not|dnot|you must not|not to",
+  ],
   [
     'HARM',
     '',

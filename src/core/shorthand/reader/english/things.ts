@@ -151,7 +151,7 @@ export const AIRBAG = /airbag|tensioner|\bsrs\b/i
 
 /** Words by which something in a line may be said to stay plugged, or not to be done. */
 export const LEAVES =
-  /\b(?:no|not|never|d(?:o|on'?|n)t|cannot|can'?t|won'?t|lea?ves?|left|stay(?:s|ed)?|keeps?|kept|plugged|connected|alone|without|nothing|touch)\b/i
+  /\b(?:no|not|never|[a-z]+n['’]t|(?:do|ca|wo|must|should|does|did|is|are)nt|dnot|cannot|avoid|remains?|lea?ves?|left|stay(?:s|ed)?|keeps?|kept|plugged|connected|alone|without|nothing|touch)\b/i
 
 /** What ties a part says its kind by its name. */
 export const TETHERS: readonly (readonly [RegExp, Tether['kind']])[] = [

@@ -47,10 +47,8 @@ export const HOLDERS: readonly Rule[] = [
   ),
   rule('NUM PLACE ones? long/longer/short/shorter', (n, where) => ({ is: 'some', count: Number(n), where }), 0.8),
   rule('a? ORDINAL KIND', (_, value) => [count('1'), kind(value!)], 0.9),
-  rule(
-    'NUM long/longer/short/shorter ones? below/above',
-    (n) => ({ is: 'some', count: Number(n), where: 'below' }),
-    0.8,
+  ...['below', 'above'].map((where) =>
+    rule(`NUM long/longer/short/shorter ones? ${where}`, (n) => ({ is: 'some', count: Number(n), where }), 0.8),
   ),
   // "1 nut 13": of what is turned with a spanner the second number is its head.
   rule(

@@ -94,6 +94,11 @@ export const OTHERS: readonly Rule[] = [
   ),
   rule('replace/change any/all? MISSING? KIND', () => ({ is: 'nothing' }), 0.7),
   rule(
+    'NUM KIND DRIVE NUM MISSING',
+    (n, k, _d, _n, state) => ({ is: 'found', state, count: Number(n), kind: k!.replace('*', '') }),
+    0.85,
+  ),
+  rule(
     'NUM SIZE KIND MISSING',
     (n, _, k, state) => ({ is: 'found', state, count: Number(n), kind: k!.replace('*', '') }),
     0.85,
