@@ -1,6 +1,18 @@
 import { afterEach, expect, test } from '@jest/globals'
 import { canDictate, dictate, dictatesHere } from './dictation'
 
+/** As a browser has it: nothing of its own, accessors on its prototype. */
+const wording = (words: string): object =>
+  Object.create(
+    Object.defineProperties(
+      {},
+      {
+        confidence: { get: () => 0.9, enumerable: true },
+        words: { get: () => words, enumerable: true },
+      },
+    ) as object,
+  ) as object
+
 /** A browser that hears what a test says. */
 class Hearing extends EventTarget {
   static last: Hearing
@@ -21,9 +33,7 @@ class Hearing extends EventTarget {
     this.dispatchEvent(new Event('end'))
   }
   hear(...said: string[]) {
-    this.dispatchEvent(
-      Object.assign(new Event('result'), { results: said.map((words) => [{ confidence: 0.9, words }]) }),
-    )
+    this.dispatchEvent(Object.assign(new Event('result'), { results: said.map((words) => [wording(words)]) }))
   }
   fail(error: string) {
     this.dispatchEvent(Object.assign(new Event('error'), { error }))

@@ -72,7 +72,10 @@ export function dictate(
   return { stop: () => listening.stop() }
 }
 
-/** The words of a wording: the one text among its fields. */
+/**
+ * The words of a wording: the one text among its fields. By Web IDL they are enumerable accessors of its prototype,
+ * which this meets (from memory; no microphone here).
+ */
 function wordsIn(wording: object): string {
   for (const field in wording) {
     const value: unknown = wording[field as keyof typeof wording]
