@@ -102,7 +102,13 @@ test('a line is spoken where the browser can write it down, with leave where it 
   const hear = (...said: string[]) =>
     page.evaluate((all) => {
       const { hearing } = window as unknown as { hearing: EventTarget }
-      const results = all.map((words) => [{ confidence: 0.9, words }])
+      // As a browser has it: nothing of its own, accessors on its prototype.
+      const own = { enumerable: true }
+      const results = all.map((words) => [
+        Object.create(
+          Object.defineProperties({}, { confidence: { ...own, get: () => 0.9 }, words: { ...own, get: () => words } }),
+        ),
+      ])
       hearing.dispatchEvent(Object.assign(new Event('result'), { results }))
     }, said)
   await setUpShop(page, someOwner('Spoken lines'))

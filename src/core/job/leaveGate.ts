@@ -3,7 +3,7 @@ import type { ProcedureForBuild } from '../procedure/forBuild'
 import { isWarningCircuit } from '../procedure/circuits'
 import type { Circumstances } from '../vehicle/circumstances'
 import type { Breach } from '../vehicle/judge'
-import { powerGate } from '../vehicle/powerGate'
+import { powerGate, settingSet } from '../vehicle/powerGate'
 import { smallestSet, type Obligation } from '../vehicle/smallestSet'
 import type { VehicleState } from '../vehicle/vehicleState'
 import { settleAccount } from './account'
@@ -53,7 +53,12 @@ export function leaveGate(
     ...[...state.unresolved.values()].filter(isOut).map(({ of, id }) => owe({ kind: 'unresolved', of, id }, [])),
   ]
   const forbids = owed.flatMap((item) => item.forbids)
-  const smallest = smallestSet(owed.flatMap((item) => item.obligations))
+  // Ignition and engine may want one setting at two values: then nothing does.
+  const acts = { excludes: settingSet, isFree: () => false }
+  const smallest = smallestSet(
+    owed.flatMap((item) => item.obligations),
+    acts,
+  )
   return {
     allowed: forbids.length === 0,
     forbids: onceEach(forbids),

@@ -4,6 +4,7 @@ import { crewAtDash, goOnTo, record } from '../testing/atDash.testing'
 import { smallDash } from '../testing/smallDash.testing'
 import { whilePlanning } from '../vehicle/circumstances'
 import { powerGate } from '../vehicle/powerGate'
+import { Rule } from '../vehicle/rule'
 import type { CrewAtWork } from './crew.testing'
 import type { Happening } from './event'
 import { leaveGate } from './leaveGate'
@@ -31,6 +32,28 @@ const at = (partId: string, level: 'eased' | 'free' | 'off' | 'in place'): Happe
   level,
 })
 const opened = (tetherId: string): Happening => ({ kind: 'opened', tetherId })
+
+describe('what keeps the power off', () => {
+  const leverAt = (power: string, value: string) =>
+    Rule.parse({
+      ...{ id: `lever-${power}`, severity: 'WARNING', sentence: 'Lever.', origin: 'test', effect: 'refuses' },
+      at: { acts: ['power'], powers: [power] },
+      while: [{ kind: 'setting not', role: 'gear lever', values: [value] }],
+    })
+  const smallest = (...rules: Rule[]) => {
+    const dash = smallDash()
+    dash.settings.find(({ id }) => id === 'lever')!.values.push('neutral')
+    const crew = crewAtDash(dash)
+    record(crew, [{ kind: 'set', settingId: 'lever', value: 'out of park', methodId: null }])
+    return leaveGate(crew.model, crew.state, vehicleOf(crew), { ...circumstances, rules }).smallest
+  }
+  test('is put right once for ignition and engine', () =>
+    expect(smallest(leverAt('ignition', 'park'), leverAt('engine', 'park'))).toEqual([
+      { kind: 'set', settingId: 'lever', value: 'park' },
+    ]))
+  test('where they want one setting at two values nothing puts it right', () =>
+    expect(smallest(leverAt('ignition', 'park'), leverAt('engine', 'neutral'))).toBeNull())
+})
 
 describe('may it be used unfinished', () => {
   test('untouched it may, and nothing is owed', () =>

@@ -129,13 +129,18 @@ function waysToEnd(model: ProcedureForBuild, state: VehicleState, breach: Breach
 const SET = 'set:'
 const setKey = (settingId: Id, value: string) => `${SET}${settingId}=${value}`
 
+/** The setting an act sets; null for any other act. */
+export function settingSet(key: string): Id | null {
+  return key.startsWith(SET) ? key.slice(SET.length, key.indexOf('=')) : null
+}
+
 /** A setting stands at one value, and at the one it has without anybody's doing. */
 function actsOf(model: ProcedureForBuild, state: VehicleState): ActsOfSet {
   const asItIs = new Set(
     [...model.settings.values()].map(({ id, asFound }) => setKey(id, state.settings.get(id) ?? asFound)),
   )
   return {
-    excludes: (key) => (key.startsWith(SET) ? key.slice(SET.length).split('=')[0]! : null),
+    excludes: settingSet,
     isFree: (key) => asItIs.has(key),
   }
 }
