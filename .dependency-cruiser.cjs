@@ -13,7 +13,7 @@ const layers = {
     ...['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/estimate', 'core/sequence'],
   ],
   'core/job': ['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/plan'],
-  'core/shorthand': ['core/base', 'core/procedure'],
+  'core/shorthand': ['core/base', 'core/procedure', 'core/shop'],
   'core/formats': ['core/base', 'core/procedure', 'core/order', 'core/plan', 'core/job'],
   db: ['core'],
   // Of workers types only: the pool starts them by their address.
@@ -35,7 +35,7 @@ const floors = [
   ['forms', 'map', 'order', 'figures'],
   ['job'],
   ['paper', 'plan', 'today', 'shop', 'procedure'],
-  ['record'],
+  ['record', 'kit'],
 ]
 const escape = (path) => path.replace('/', '\\/')
 

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs'
+import { modelOfRequest } from '@/core/plan/ask/modelOfRequest'
 import { parseArgs } from 'node:util'
 import { planJob } from '@/core/plan/planJob'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { forBuild } from '@/core/procedure/forBuild'
 import { parseDocumentText } from '@/core/procedure/parseDocument'
 import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
 import { lanesOf } from '@/core/plan/lanes/lanesOf'
@@ -36,7 +36,7 @@ function main(): void {
   const starts = startsOf(Number(values.people ?? 1), values.start ?? ['driver side'])
   const document = readDocument(positionals[0]!)
   const request = requestOf(document, values, starts[0]!)
-  const plan = planJob(forBuild(document, request.build, request.heads), request, DEFAULT_HOUSE_VALUES)
+  const plan = planJob(modelOfRequest(document, request), request, DEFAULT_HOUSE_VALUES)
   if (!plan.ok) {
     const sentence = planErrorSentence(document, plan.error)
     process.stdout.write(

@@ -1,7 +1,7 @@
 import { Caution } from '@/core/procedure/caution'
 import { Cavity } from '@/core/procedure/cavity'
 import { emptyDocument, type ProcedureDocument } from '@/core/procedure/document'
-import { Facet } from '@/core/procedure/facet'
+import { Facet, Tell } from '@/core/procedure/facet'
 import { Holder } from '@/core/procedure/holder'
 import type { HolderKind } from '@/core/procedure/holderKinds'
 import { Need } from '@/core/procedure/need'
@@ -42,6 +42,14 @@ export class Author {
           tell,
         })),
       }),
+    )
+  }
+
+  /** Signs of a choice: what is seen, how often it was right, of how many. */
+  tells(facetId: string, choiceId: string, signs: [words: string, right: number, seen: number][]): void {
+    const choice = this.document.facets.find(({ id }) => id === facetId)!.choices.find(({ id }) => id === choiceId)!
+    choice.tells = signs.map(([words, right, seen], i) =>
+      Tell.parse({ id: `${choiceId}-sign-${i + 1}`, words, right, seen }),
     )
   }
 

@@ -33,6 +33,17 @@ export function panelVan(): ProcedureDocument {
     null,
     'steering side',
   )
+  a.facet(
+    'audio',
+    'Audio',
+    { amplified: 'eight thin leads and a shielded one in the unit’s plug', plain: 'four pairs of thick leads there' },
+    { partId: 'unit', level: 'off' },
+  )
+  a.tells('audio', 'amplified', [
+    ['four speakers and a tweeter pair in the doors', 9, 10],
+    ['a subwoofer under the seat', 9, 10],
+    ['the audio maker’s badge on the grilles', 9, 10],
+  ])
   centreStack(a)
   pillar(a)
   around(a)

@@ -1,6 +1,9 @@
 import { AIRBAG_CIRCUITS } from '@/core/shop/rights'
+import { modelOfRequest } from '@/core/plan/ask/modelOfRequest'
 import { toKeep } from '@/core/base/keptJson'
-import { KEPT_KIT } from '@/core/shop/kit'
+import { KEPT_KIT, type Kit } from '@/core/shop/kit'
+import { withKits } from '@/core/shop/withKits'
+import { fittedKits } from '@/core/plan/ask/jobGoal'
 import { KEPT_PLAN } from '@/core/plan/find/foundOrder'
 import { nextStamp } from '@/core/base/clock'
 import type { Stamp } from '@/core/base/stamp'
@@ -15,7 +18,6 @@ import { planJob } from '@/core/plan/planJob'
 import { allSteps, type PlanOnCards } from '@/core/plan/show/planOnCards'
 import { KEPT_REQUEST, PlanRequest } from '@/core/plan/ask/planRequest'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { forBuild } from '@/core/procedure/forBuild'
 import type { Build } from '@/core/procedure/when'
 import { blankModel, stripDocument } from '@/core/strip/stripDocument'
 import { whilePlanning } from '@/core/vehicle/circumstances'
@@ -50,6 +52,9 @@ type JobSpec = {
   title: string
   bay: string
   goals: string[]
+  /** Names of kits that are fitted, and what is known of them and of the vehicle besides. */
+  kits?: string[]
+  told?: Build
   by: string
   done: number | 'planned' | 'handed over'
   daysAgo?: number
@@ -62,16 +67,19 @@ const JOBS: JobSpec[] = [
     vehicle: 'Van 12',
     title: 'Swap the radio unit',
     bay: 'Bay 1',
-    goals: ['radio-cavity'],
+    goals: [],
+    kits: ['Swap the radio unit'],
+    told: { audio: 'plain', 'unit-family': 'unit-plain' },
     by: 'Jo',
     done: 0.83,
     promisedInH: 1,
   },
   {
     vehicle: 'Van 27',
-    title: 'Radio, microphone on the pillar',
+    title: 'Recorder, microphone on the pillar',
     bay: 'Bay 2',
-    goals: ['radio-cavity', 'pillar-cavity'],
+    goals: [],
+    kits: ['Fit a recorder'],
     by: 'Tolu',
     done: 0.22,
     promisedInH: 3,
@@ -79,9 +87,10 @@ const JOBS: JobSpec[] = [
   },
   {
     vehicle: 'Bus 4',
-    title: 'Fit a recorder',
+    title: 'Destination sign with audio',
     bay: 'Bay 3',
-    goals: ['recorder-cavity', 'column-cavity'],
+    goals: [],
+    kits: ['Fit a destination sign with audio'],
     by: 'Pavel',
     done: 0.42,
     promisedInH: 5,
@@ -90,7 +99,8 @@ const JOBS: JobSpec[] = [
     vehicle: 'Moto 7',
     title: 'Tracker under the tank cover',
     bay: 'Bay 4',
-    goals: ['tank-cavity'],
+    goals: [],
+    kits: ['Fit a tracker'],
     by: 'Ines',
     done: 'planned',
     promisedInH: 26,
@@ -99,7 +109,8 @@ const JOBS: JobSpec[] = [
     vehicle: 'Pickup 3',
     title: 'Beacon relay and camera',
     bay: '',
-    goals: ['beacon-cavity', 'roof-cavity'],
+    goals: [],
+    kits: ['Fit a camera and a beacon relay'],
     by: 'Tolu',
     done: 'handed over',
     daysAgo: 1,
@@ -108,7 +119,8 @@ const JOBS: JobSpec[] = [
     vehicle: 'Van 8',
     title: 'Tracker behind the knee panel',
     bay: '',
-    goals: ['knee-cavity'],
+    goals: [],
+    kits: ['Fit a tracker'],
     by: 'Ines',
     done: 'handed over',
     daysAgo: 4,
@@ -204,6 +216,7 @@ export async function seedDemo(db: Db, secret: string, nowMs: number): Promise<v
 
 class DemoWriter {
   private readonly models = new Map<string, { procedureId: string; revisionId: string; document: ProcedureDocument }>()
+  private kitsKept: Kit[] = []
   private readonly cars = new Map<string, { id: string; model: string; build: Build }>()
 
   constructor(
@@ -239,7 +252,8 @@ class DemoWriter {
 
   async kits(): Promise<void> {
     const ids = Object.fromEntries([...this.models].map(([key, model]) => [key, model.procedureId]))
-    for (const kit of demoKits(ids))
+    this.kitsKept = demoKits(ids)
+    for (const kit of this.kitsKept)
       await this.trx
         .insertInto('kit')
         .values({
@@ -274,13 +288,19 @@ class DemoWriter {
 
   async job(spec: JobSpec): Promise<void> {
     const car = this.cars.get(spec.vehicle)!
-    const { procedureId, revisionId, document } = this.models.get(car.model)!
+    const { procedureId, revisionId, document: record } = this.models.get(car.model)!
+    const kits = fittedKits(
+      this.kitsKept.filter(({ name }) => spec.kits?.includes(name)).map((kit) => ({ kit })),
+      procedureId,
+    )
+    const document = withKits(record, kits)
     const request = PlanRequest.parse({
       goals: spec.goals.map((cavityId) => ({ kind: 'cavity', cavityId })),
-      build: car.build,
+      kits,
+      build: { ...car.build, ...spec.told },
       policy: spec.habit ? { habit: spec.habit } : {},
     })
-    const plan = planJob(forBuild(document, request.build, request.heads), request, DEFAULT_HOUSE_VALUES)
+    const plan = planJob(modelOfRequest(document, request), request, DEFAULT_HOUSE_VALUES)
     if (!plan.ok) throw new Error(`The demo job on ${spec.vehicle} has no plan.`)
     const jobId = crypto.randomUUID()
     const startMs = this.nowMs - (spec.daysAgo ?? 0) * 86_400_000 - 50 * 60_000
@@ -445,13 +465,17 @@ class DemoWriter {
     const wanted = typeof spec.done === 'number' ? Math.round(steps.length * spec.done) : steps.length
     for (const step of steps.slice(0, wanted)) {
       const state = foldJob(document, events)
-      for (const what of [...toolsTakenUp(state, [step]), ...happeningsFor(state, step.operation)]) add(what)
+      for (const what of [...toolsTakenUp(state, [step]), ...happeningsFor(state, step.operation, plan.job)]) add(what)
       if (spec.broken && step.operation.phase === 'in' && countedIn(step.operation).includes(spec.broken))
         add({ kind: 'broken', holderId: spec.broken, count: 1, wasFitted: 'no', note: 'cold morning' })
     }
     if (spec.done === 'handed over') {
       for (const tool of foldJob(document, events).tools.keys()) add({ kind: 'tool back', tool })
-      for (const functionId of testsOwed(document, foldJob(document, events), termsOf(document, request)))
+      for (const functionId of testsOwed(
+        document,
+        foldJob(document, events),
+        termsOf(document, request, foldJob(document, events)),
+      ))
         add({ kind: 'tested', functionId: functionId.id, result: 'passed', reading: '', note: '' })
       add({ kind: 'countersigned', as: 'installer', name: spec.by })
       add({ kind: 'countersigned', as: 'checker', name: 'Marit' }, 'Marit')

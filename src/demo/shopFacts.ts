@@ -1,6 +1,11 @@
-import { Kit, type Kit as KitType } from '@/core/shop/kit'
+import type { Kit } from '@/core/shop/kit'
 import type { Tool } from '@/core/shop/tool'
 import { ShopRules } from '@/core/vehicle/rule'
+import { cameraKit } from './kits/cameraAndRelay'
+import { radioSwapKit } from './kits/radioSwap'
+import { recorderKit } from './kits/recorder'
+import { signKit } from './kits/signAndAudio'
+import { trackerKit } from './kits/tracker'
 
 /** What Saltmarsh adds of its own: a rule learnt the hard way, and one built-in rule taken more seriously. */
 export const DEMO_RULES: ShopRules = ShopRules.parse({
@@ -42,133 +47,7 @@ export const DEMO_WORDS = [
 ]
 
 /** The kits, each with its fit on the models it meets. `models`: procedure ids by the demo's short names. */
-export function demoKits(models: Record<string, string>): KitType[] {
-  const cavity = (cavityId: string) => [{ kind: 'cavity', cavityId }]
-  return [
-    Kit.parse({
-      id: crypto.randomUUID(),
-      name: 'Fit a recorder',
-      note: 'Recorder behind the radio, switch lead to the knee panel.',
-      works: [
-        {
-          id: 'bracket',
-          name: 'Glue the bracket',
-          kind: 'glue',
-          station: 'centre',
-          tool: 'adhesive',
-          durationS: 90,
-          unattendedS: 600,
-          note: 'clean with alcohol first',
-        },
-        {
-          id: 'mount',
-          name: 'Mount the recorder',
-          kind: 'mount',
-          station: 'centre',
-          tool: 'hex 7',
-          durationS: 180,
-          afterWork: ['bracket'],
-        },
-        { id: 'lead', name: 'Lead to the knee panel', kind: 'route a lead', station: 'driver side', durationS: 240 },
-        {
-          id: 'tap',
-          name: 'Join supply and ignition',
-          kind: 'join',
-          station: 'driver side',
-          tool: 'crimper',
-          durationS: 300,
-          afterWork: ['lead'],
-        },
-      ],
-      functions: [
-        {
-          id: 'records',
-          name: 'Recorder',
-          how: 'its light turns green within a minute',
-          power: 'ignition',
-          warmUpS: 60,
-          afterWork: ['mount', 'tap'],
-        },
-      ],
-      fits: [
-        {
-          procedureId: models.van!,
-          access: {
-            bracket: cavity('radio-cavity'),
-            mount: cavity('radio-cavity'),
-            lead: [...cavity('radio-cavity'), ...cavity('knee-cavity')],
-            tap: cavity('knee-cavity'),
-          },
-        },
-      ],
-    }),
-    Kit.parse({
-      id: crypto.randomUUID(),
-      name: 'Fit a tracker',
-      note: 'Tracker with its own antenna, sky above it.',
-      works: [
-        { id: 'place', name: 'Place the tracker', kind: 'mount', station: 'outside left', durationS: 120 },
-        {
-          id: 'supply',
-          name: 'Join supply',
-          kind: 'join',
-          station: 'outside left',
-          tool: 'crimper',
-          durationS: 240,
-          afterWork: ['place'],
-        },
-      ],
-      functions: [
-        {
-          id: 'reports',
-          name: 'Tracker',
-          how: 'it reports its place',
-          power: 'none',
-          warmUpS: 60,
-          afterWork: ['supply'],
-        },
-      ],
-      fits: [
-        { procedureId: models.moto!, access: { place: cavity('seat-cavity'), supply: cavity('seat-cavity') } },
-        {
-          procedureId: models.van!,
-          access: { place: cavity('knee-cavity'), supply: cavity('knee-cavity') },
-          stations: { place: 'driver side', supply: 'driver side' },
-        },
-      ],
-    }),
-    Kit.parse({
-      id: crypto.randomUUID(),
-      name: 'Swap the radio unit',
-      note: 'The new unit is a little larger: the surround is filed.',
-      works: [
-        {
-          id: 'file',
-          name: 'File the surround',
-          kind: 'file',
-          station: 'bench',
-          tool: 'half-round file',
-          durationS: 420,
-        },
-      ],
-      changes: [
-        {
-          id: 'edge',
-          what: 'file',
-          where: 'opening of the centre surround',
-          how: '1.6 to 2 mm all round, 800 grit',
-          consent: true,
-          edgeTreated: true,
-        },
-      ],
-      fits: [
-        {
-          procedureId: models.van!,
-          access: { file: [...cavity('radio-cavity'), { kind: 'part', partId: 'surround', level: 'off' }] },
-          endings: [{ itemId: 'unit', ending: 'replaced' }],
-          functionsChanged: ['t-unit'],
-        },
-      ],
-    }),
-  ]
+export function demoKits(models: Record<string, string>): Kit[] {
+  const { van, moto, pickup, bus } = models as Record<'van' | 'moto' | 'pickup' | 'bus', string>
+  return [recorderKit(van), radioSwapKit(van), trackerKit(moto, van), cameraKit(pickup), signKit(bus)]
 }

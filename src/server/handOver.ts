@@ -26,7 +26,7 @@ export async function handOver(crew: Crew, jobId: string): Promise<HandOverOutco
     const { document } = job
     const state = foldJob(document, job.events)
     if (locked.handed_over_at !== null && state.handedOver !== null) return { status: 'done' }
-    const blocks = handoverBlocks(document, state, hasOthers, termsOf(document, job.request))
+    const blocks = handoverBlocks(document, state, hasOthers, termsOf(document, job.request, state))
     if (job.notUnderstood.length > 0) blocks.push({ kind: 'not understood', count: job.notUnderstood.length })
     if (blocks.length > 0) return { status: 'blocked', blocks, document }
     await storeEvents(crew, trx, jobId, [eventHere(crew, jobId, job.events, { kind: 'handed over' })])

@@ -2,7 +2,9 @@ import 'server-only'
 import { readKept } from '@/core/base/keptJson'
 import { KEPT_PLAN, type FoundOrder } from '@/core/plan/find/foundOrder'
 import { KEPT_REQUEST, type PlanRequest } from '@/core/plan/ask/planRequest'
-import { ProcedureDocument } from '@/core/procedure/document'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import type { JobDocument } from '@/core/procedure/jobDocument'
+import { withKits } from '@/core/shop/withKits'
 import { readDocument } from '@/core/procedure/documentMigrations'
 import { foldJob } from '@/core/job/fold'
 import { overlayOf, type Overlay } from '@/core/job/overlay'
@@ -30,8 +32,8 @@ export type JobRecord = {
   found: FoundOrder | null
   /** What it was opened with: the document of a job, what a strip began with. */
   base: ProcedureDocument
-  /** As it stands: of a strip, the fold of what was stated. */
-  document: ProcedureDocument
+  /** As it stands, with its kits' things put in: of a strip, the fold of what was stated. */
+  document: JobDocument
   events: JobEvent[]
   /** Ids of what a newer program wrote into its log. */
   notUnderstood: string[]
@@ -111,7 +113,7 @@ async function recordOf(trx: ShopTransaction, job: JobRow): Promise<JobRecord> {
     // An order that can't be read any more is worked out anew, as for jobs older than kept orders.
     found: adopted?.found ?? readKept(KEPT_PLAN, job.found_plan),
     base,
-    document: job.kind === 'strip' ? stripDocument(base, events) : base,
+    document: withKits(job.kind === 'strip' ? stripDocument(base, events) : base, request?.kits ?? []),
     events,
     notUnderstood: request === null && job.request !== null ? [...notUnderstood, 'request'] : notUnderstood,
   }

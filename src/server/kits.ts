@@ -1,10 +1,12 @@
 import 'server-only'
 import { z } from 'zod'
 import { readKept, toKeep } from '@/core/base/keptJson'
-import { checkKit, KEPT_KIT, Kit } from '@/core/shop/kit'
+import { checkKit, refusesKit } from '@/core/shop/checkKit'
+import { KEPT_KIT, Kit } from '@/core/shop/kit'
 import { holdNames } from './lock'
 import { inShop, refusalOf, type Crew, type Refused } from './whoAsks'
-import { kitProblemSentence, REFUSALS } from '@/words/refusals'
+import { kitProblemSentence } from '@/words/kitWords'
+import { REFUSALS } from '@/words/refusals'
 
 export type KitRow = { kit: Kit; version: number }
 
@@ -35,7 +37,7 @@ export async function saveKit(
   const refusal = await refusalOf(crew, 'keep kits')
   if (refusal) return refusal
   const { kit, version } = input
-  const [problem] = checkKit(kit)
+  const problem = checkKit(kit).find(refusesKit)
   if (problem) return { status: 'refused', sentence: kitProblemSentence(problem) }
   return inShop(crew, async (trx) => {
     await holdNames(crew, trx, 'kits')

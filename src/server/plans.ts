@@ -1,11 +1,11 @@
 import 'server-only'
+import { modelOfRequest } from '@/core/plan/ask/modelOfRequest'
 import { z } from 'zod'
 import { planOnCards, type PlanOnCards } from '@/core/plan/show/planOnCards'
 import type { PlanError } from '@/core/plan/find/findPlan'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { ProcedureDocument } from '@/core/procedure/document'
 import { readDocument } from '@/core/procedure/documentMigrations'
-import { forBuild } from '@/core/procedure/forBuild'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { planOnThread } from './planning'
 import { newestRevision } from './revisions'
@@ -45,7 +45,7 @@ export async function planFor(
   if (planned.kind === 'not answered') return { status: 'not answered', sentence: planned.sentence }
   const document = read()
   if (!planned.answer.ok) return { status: 'no plan', error: planned.answer.error, document }
-  const model = forBuild(document, request.build, request.heads)
+  const model = modelOfRequest(document, request)
   const plan = planOnCards(model, request, house, rulesInForce(rules), planned.answer.value)
   if (!plan.ok) throw new Error('A plan just found does not fit its own record.')
   return { status: 'planned', plan: plan.value }

@@ -11,6 +11,7 @@ import type { Tether } from '@/core/procedure/tether'
 import type { Breach } from '@/core/vehicle/judge'
 import type { PutBack } from '@/core/vehicle/powerGate'
 import { holderKindWords, itemWords, threadWords, toolWords, ownerWords } from './items'
+import { kitRowWords, leftWords } from './kitRowWords'
 import { capital, settingTo } from './operations'
 
 /** An open row of the balance: what it is, and what to do. */
@@ -34,6 +35,10 @@ export function rowWords(document: ProcedureDocument, row: BalanceRow): RowWords
       }
     case 'unresolved':
       return unresolvedRow(row)
+    case 'supply':
+    case 'plug':
+    case 'module':
+      return kitRowWords(document, row)
     case 'tool':
       return {
         heading: capital(toolWords(row.id)),
@@ -105,6 +110,9 @@ function openReasonSentence(reason: OpenReason, thread: string): string {
       return `${reason.count} more went back than came out. Count again.`
     case 'pieces':
       return `${reason.count} broke. Find the pieces behind the panel.`
+    case 'too many left':
+    case 'too few left':
+      return leftWords(reason)
     case 'lost':
       return `${reason.count} lost: it may lie in the dash. Search, then sign for the search.`
     default:

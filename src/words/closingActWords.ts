@@ -1,4 +1,4 @@
-import type { ClosingAct } from '@/core/job/decide/closingActs'
+import type { ClosingAct } from '@/core/job/decide/closingAct'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { ownerWords } from './items'
 
@@ -24,6 +24,10 @@ const CLOSING_ACT_WORDS: Readonly<Record<ClosingAct['says'], Words>> = {
   'pieces found': 'Pieces found',
   'found again': 'Found again',
   searched: 'Searched: sign',
+  'it is tried': 'Pulled at: it holds',
+  'it is plugged and tried': 'Plugged, and tried',
+  'counted again': ({ count }) => `Counted again: ${count} left`,
+  'more were in the box': ({ count }) => `${count} more ${count === 1 ? 'was' : 'were'} in the box`,
   'more came off': ({ count }) => `${count} more came off`,
 }
 

@@ -56,7 +56,7 @@ export function plural(word: string, count: number): string {
 }
 
 /** "M4 × 16". */
-export function threadWords(holder: Holder): string {
+export function threadWords(holder: Pick<Holder, 'thread'>): string {
   const thread = holder.thread
   return thread ? `M${thread.diameterMm} × ${thread.lengthMm}` : ''
 }

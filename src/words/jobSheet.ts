@@ -110,7 +110,7 @@ export function sheetOf(job: HandoverSource, shop: HandoverShop): JobSheet {
   const rules = rulesInForce(shop.rules)
   const model = modelNow(document, job.request, state)
   const kept = job.request && keptPlan(model, job.request, shop.house, rules, job.found)
-  const terms = termsOf(document, job.request)
+  const terms = termsOf(document, job.request, state)
   return {
     document,
     state,

@@ -1,5 +1,8 @@
 import type { LastingChange } from '@/core/shop/workItem'
+import { unreachable } from '@/core/base/result'
+import type { FitProblem, KitProblem } from '@/core/shop/checkKit'
 import { capital } from './operations'
+import { REFUSALS } from './refusals'
 
 /** How long a work item takes, for a list: "1 min" at least. */
 export function kitMinutesWords(durationS: number): string {
@@ -9,4 +12,50 @@ export function kitMinutesWords(durationS: number): string {
 /** What a kit changes for good: "File: surround, the lower lip; the customer is asked." */
 export function lastingChangeWords({ what, where, how, consent }: LastingChange): string {
   return `${capital(what)}: ${[where, how].filter(Boolean).join(', ')}${consent ? '; the customer is asked' : ''}.`
+}
+
+/** What is wrong in a kit, and what to do. */
+export function kitProblemSentence(problem: KitProblem): string {
+  switch (problem.kind) {
+    case 'bypass':
+      return REFUSALS.notBypassed
+    case 'work after itself':
+      return REFUSALS.workWaitsForItself
+    case 'no such work':
+      return `“${problem.in}” comes after work that is not in this kit. Choose again.`
+    case 'same id twice':
+      return 'Two things of this kit have the same mark inside. Take one away and enter it anew.'
+    case 'no such thing':
+      return `“${problem.in}” names a thing that is not in this kit any more. Choose again.`
+    case 'step of the wrong kind':
+      return `A step of “${problem.in}” does something to a thing of another kind. Choose the act, then the thing.`
+    case 'no such choice':
+      return `“${problem.in}” is only for a choice that is not there any more. Choose again for which it is.`
+    case 'no such value':
+      return `“${problem.in}” should be ${problem.value}, which is not among its values. Add it, or choose another.`
+    case 'more used than there are':
+      return `The works use ${problem.needed} ${problem.in}, and the box holds ${problem.listed}.`
+    case 'plug in no step':
+      return `No step plugs “${problem.in}”: nobody would close it and try it.`
+    case 'setting without a value':
+      return `“${problem.in}” has no value it should be: nobody could compare it.`
+    default:
+      return unreachable(problem)
+  }
+}
+
+/** Where a kit and a model do not meet, and what to do. */
+export function fitProblemSentence(problem: FitProblem): string {
+  switch (problem.kind) {
+    case 'no such place':
+      return `“${problem.in}” needs something open that this model does not have. Choose again.`
+    case 'no such end':
+      return 'Something that does not simply go back is not in this model any more. Take the row away.'
+    case 'no such function':
+      return 'A function that changes or goes is not in this model any more. Choose again.'
+    case 'no such facet':
+      return `“${problem.in}” is only for some builds, by a question this model does not ask.`
+    default:
+      return unreachable(problem)
+  }
 }

@@ -47,7 +47,10 @@ export function historyWords(
   return [parts.length > 0 && `Was apart: ${parts.join(', ')}.`, counted && `${counted}.`].filter(Boolean).join(' ')
 }
 
-/** What was cut, filed or drilled for good: "Filed: opening of the centre surround". */
+/** What was done for good. */
+export const CHANGED = { cut: 'Cut', file: 'Filed', drill: 'Drilled', scrape: 'Scraped to bare metal' } as const
+
+/** What was cut, filed, drilled or scraped for good: "Filed: opening of the centre surround". */
 export function changeWords({ what, where, how }: Overlay['changes'][number]): string {
-  return `${{ cut: 'Cut', file: 'Filed', drill: 'Drilled' }[what]}: ${[where, how].filter(Boolean).join(', ')}`
+  return `${CHANGED[what]}: ${[where, how].filter(Boolean).join(', ')}`
 }

@@ -1,5 +1,4 @@
 import type { NotWritten } from '@/core/job/happenings'
-import type { KitProblem } from '@/core/shop/kit'
 
 /** Why the server does not do what was asked, and what to do instead: each sentence once. */
 export const REFUSALS = {
@@ -130,12 +129,4 @@ export const NOT_WRITTEN: Readonly<Record<NotWritten, string>> = {
     'This is a signature or a lead’s decision: it counts once that person acts on this tablet. Tap the name and enter the PIN once, then it is sent.',
   'held: has acted':
     'The person who did this has not acted on this tablet since it was signed in. Tap the name and enter the PIN once, then it is sent.',
-}
-
-/** Why a kit can't be kept as it stands. */
-export function kitProblemSentence(problem: KitProblem): string {
-  if (problem.kind === 'bypass') return REFUSALS.notBypassed
-  return problem.kind === 'work after itself'
-    ? REFUSALS.workWaitsForItself
-    : `“${problem.in}” comes after work that is not in this kit. Choose again.`
 }

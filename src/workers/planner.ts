@@ -1,4 +1,5 @@
 import { expose } from 'comlink'
+import { modelOfRequest } from '@/core/plan/ask/modelOfRequest'
 import { AT_ONCE, findPlan, type PlanError, type PlanProgress } from '@/core/plan/find/findPlan'
 import { FoundOrder } from '@/core/plan/find/foundOrder'
 import { allSteps, planOnCards } from '@/core/plan/show/planOnCards'
@@ -18,8 +19,8 @@ import type { Question } from '@/core/strip/questions'
 import { ok, type Result } from '@/core/base/result'
 import { PlanningInput, ReplanInput, SharingInput, StripInput } from './asked'
 import { modelNow } from '@/core/job/modelNow'
-import { forBuild } from '@/core/procedure/forBuild'
 import type { Station } from '@/core/procedure/station'
+import { withKits } from '@/core/shop/withKits'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 
 /** `onFirst` is given a safe order at once, unless that is the answer already. */
@@ -29,7 +30,7 @@ async function find(
   onFirst: (first: FoundOrder) => void,
 ): Promise<Result<FoundOrder, PlanError>> {
   const { document, request, house, rules } = PlanningInput.parse(asked)
-  const model = forBuild(document, request.build, request.heads)
+  const model = modelOfRequest(document, request)
   const first = findPlan(model, request, house, rulesInForce(rules), { limits: AT_ONCE })
   if (first.ok && first.value.proof.proven) return first
   if (first.ok) onFirst(first.value)
@@ -40,7 +41,7 @@ async function find(
 async function extras(asked: PlanningInput, order: FoundOrder): Promise<PlanExtras | null> {
   const { document, request, house, rules } = PlanningInput.parse(asked)
   const found = FoundOrder.parse(order)
-  const model = forBuild(document, request.build, request.heads)
+  const model = modelOfRequest(document, request)
   const plan = planOnCards(model, request, house, rulesInForce(rules), found)
   return plan.ok ? planExtras(model, request, house, rulesInForce(rules), plan.value) : null
 }
@@ -49,7 +50,7 @@ async function extras(asked: PlanningInput, order: FoundOrder): Promise<PlanExtr
 async function lanes(asked: PlanningInput, sharing: SharingInput): Promise<ReturnType<typeof lanesOf> | null> {
   const { document, request, house, rules } = PlanningInput.parse(asked)
   const { found, starts, singleTools } = SharingInput.parse(sharing)
-  const plan = planOnCards(forBuild(document, request.build, request.heads), request, house, rulesInForce(rules), found)
+  const plan = planOnCards(modelOfRequest(document, request), request, house, rulesInForce(rules), found)
   return plan.ok ? lanesOf(plan.value, starts, singleTools) : null
 }
 
@@ -68,7 +69,9 @@ export type Sharing = 'not asked' | 'shared' | 'only turns' | 'no lanes'
 
 /** The cheapest safe rest of a job, shared out where several people are on it. */
 async function fromHere(asked: ReplanInput, onProgress: (progress: PlanProgress) => void): Promise<ReplanAnswer> {
-  const { document, events, request, house, rules: own, found, people, singleTools, nowMs } = ReplanInput.parse(asked)
+  const { document: record, events, request, house, ...more } = ReplanInput.parse(asked)
+  const { rules: own, found, people, singleTools, nowMs } = more
+  const document = withKits(record, request.kits)
   const rules = rulesInForce(own)
   const state = foldJob(document, events)
   const adopted = adoptedPlan(events)

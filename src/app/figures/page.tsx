@@ -25,7 +25,7 @@ export default async function FiguresPage() {
         figures: figuresOf(
           job.document,
           state,
-          termsOf(job.document, job.request),
+          termsOf(job.document, job.request, state),
           job.found && secondsOf(job.found.steps),
         ),
       }

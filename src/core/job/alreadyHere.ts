@@ -4,6 +4,7 @@ import { ownTapFor } from '../plan/show/summary'
 import { happeningsFor, isDone } from './progress'
 import type { Happening } from './event'
 import type { JobState } from './jobState'
+import type { WorkOfJob } from './workSteps'
 
 /**
  * What somebody says who is already at a card: what lies before it, and of that what has to be looked at one by one.
@@ -32,7 +33,11 @@ function isLooked(plan: PlanOnCards, step: Step): boolean {
 }
 
 /** As events: what is assumed, and what was looked at. */
-export function hereHappenings(state: JobState, here: AlreadyHere): { assumed: Happening[]; counted: Happening[] } {
-  const of = (steps: readonly Step[]) => steps.flatMap((step) => happeningsFor(state, step.operation))
+export function hereHappenings(
+  job: WorkOfJob,
+  state: JobState,
+  here: AlreadyHere,
+): { assumed: Happening[]; counted: Happening[] } {
+  const of = (steps: readonly Step[]) => steps.flatMap((step) => happeningsFor(state, step.operation, job))
   return { assumed: of(here.assumed), counted: of(here.looked) }
 }

@@ -3,9 +3,11 @@ import { headOf } from '../procedure/heads'
 import type { SettingRole } from '../procedure/setting'
 import { isAirbagCircuit, isWarningCircuit, mayStayOpen } from '../procedure/circuits'
 import type { ProcedureDocument } from '../procedure/document'
+import { suppliedIn, type JobDocument } from '../procedure/jobDocument'
 import { settleAccount, type OpenReason } from './account'
 import { levelNow } from './fold'
 import type { JobState } from './jobState'
+import { kitRows, type KitRow } from './kitRows'
 import { endOf, type JobTerms } from './terms'
 import { isOut, type Unresolved } from './unresolved'
 
@@ -17,6 +19,7 @@ export type BalanceRow =
   | { account: 'stray'; id: Id; open: boolean; head: string; where: string; couldBe: Id[] }
   /** What happened to something that the record does not have; its id is not looked up. */
   | ({ account: 'unresolved'; open: boolean } & Pick<Unresolved, 'of' | 'id' | 'out' | 'back'>)
+  | KitRow
   /** A tool that was taken up; its id is its name. */
   | { account: 'tool'; id: string; open: boolean; out: number }
 
@@ -41,13 +44,15 @@ const SAFETY_ROLES: readonly SettingRole[] = ['battery', 'ignition', 'gear lever
 export function mayBeAccepted(document: ProcedureDocument, row: BalanceRow): boolean {
   // What nobody can look up is not let stand: somebody looks, and says that it is back.
   if (!isOpen(row) || row.account === 'unresolved') return false
+  // A plug nobody closed may lie against a bare end: it is closed or capped.
+  if (row.account === 'plug') return false
   const tether = row.account === 'tether' && document.tethers.find((item) => item.id === row.id)
   const setting = row.account === 'setting' && document.settings.find((item) => item.id === row.id)
   return !(tether && isWarningCircuit(tether)) && !(setting && SAFETY_ROLES.includes(setting.role))
 }
 
 export function isOpen(row: BalanceRow): boolean {
-  return row.account === 'holder' ? row.open.length > 0 : row.open
+  return typeof row.open === 'boolean' ? row.open : row.open.length > 0
 }
 
 /**
@@ -55,7 +60,10 @@ export function isOpen(row: BalanceRow): boolean {
  * fastener names every group it could be, also those the log calls complete. Open rows come first, and first of them
  * what nobody can look up: it may be an airbag plug. Cost: O(items).
  */
-export function balanceOf(document: ProcedureDocument, state: JobState, terms: JobTerms): Balance {
+export function balanceOf(document: JobDocument, state: JobState, terms: JobTerms): Balance {
+  const supplied = suppliedIn(document)
+  // What comes with a kit has rows of its own.
+  const isVehicles = (id: Id) => !supplied.has(id)
   const rows: BalanceRow[] = [
     ...unresolvedRows(state),
     ...[...state.strays.values()].map((stray): BalanceRow => ({
@@ -67,7 +75,8 @@ export function balanceOf(document: ProcedureDocument, state: JobState, terms: J
       couldBe: couldBe(document, state, stray.head),
     })),
     ...holderRows(document, state, terms),
-    ...[...state.tethersTouched].map((id): BalanceRow => {
+    ...kitRows(state, terms.kits),
+    ...[...state.tethersTouched].filter(isVehicles).map((id): BalanceRow => {
       const end = endOf(state, terms, id)
       const tether = document.tethers.find((item) => item.id === id)
       // A plug of the airbag system can't be left open on purpose, nor can one that is needed to start, stop or warn
@@ -114,38 +123,41 @@ function unresolvedRows(state: JobState): BalanceRow[] {
   )
 }
 
-function holderRows(document: ProcedureDocument, state: JobState, terms: JobTerms): BalanceRow[] {
-  return document.holders.flatMap((holder): BalanceRow[] => {
-    const account = state.holders.get(holder.id)
-    if (!account) return []
-    // A group all of whose parts end elsewhere is not owed back; what is in hand of it still has to go somewhere.
-    const retires = holder.holds.every((id) => endOf(state, terms, id) !== null)
-    const counts = retires ? { ...account, retired: account.undone } : account
-    const touched =
-      counts.undone +
-        counts.takenNew +
-        counts.fastenedOld +
-        counts.fittedNew +
-        counts.broken +
-        counts.lost +
-        counts.ended +
-        counts.leftOut +
-        counts.missing +
-        counts.extra >
-        0 || counts.fastenedOld < 0
-    if (!touched) return []
-    const { inHand, open } = settleAccount(counts)
-    return [
-      {
-        account: 'holder',
-        id: holder.id,
-        out: counts.undone,
-        back: counts.fastenedOld + counts.fittedNew,
-        inHand,
-        open,
-      },
-    ]
-  })
+function holderRows(document: JobDocument, state: JobState, terms: JobTerms): BalanceRow[] {
+  const supplied = suppliedIn(document)
+  return document.holders
+    .filter(({ id }) => !supplied.has(id))
+    .flatMap((holder): BalanceRow[] => {
+      const account = state.holders.get(holder.id)
+      if (!account) return []
+      // A group all of whose parts end elsewhere is not owed back; what is in hand of it still has to go somewhere.
+      const retires = holder.holds.every((id) => endOf(state, terms, id) !== null)
+      const counts = retires ? { ...account, retired: account.undone } : account
+      const touched =
+        counts.undone +
+          counts.takenNew +
+          counts.fastenedOld +
+          counts.fittedNew +
+          counts.broken +
+          counts.lost +
+          counts.ended +
+          counts.leftOut +
+          counts.missing +
+          counts.extra >
+          0 || counts.fastenedOld < 0
+      if (!touched) return []
+      const { inHand, open } = settleAccount(counts)
+      return [
+        {
+          account: 'holder',
+          id: holder.id,
+          out: counts.undone,
+          back: counts.fastenedOld + counts.fittedNew,
+          inHand,
+          open,
+        },
+      ]
+    })
 }
 
 /** Groups with this head that came off in this job and count as complete: one of them must be short. */

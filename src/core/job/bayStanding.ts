@@ -77,7 +77,7 @@ export function bayStanding(
   const plan = kept?.ok ? kept.value : null
   if (!plan && job.kind === 'job') return null
   const rows = plan ? uRows(plan, state) : []
-  const { openRows } = balanceOf(job.document, state, termsOf(job.document, job.request))
+  const { openRows } = balanceOf(job.document, state, termsOf(job.document, job.request, state))
   return {
     state,
     model,

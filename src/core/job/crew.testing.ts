@@ -8,8 +8,11 @@ import { PlanRequest } from '../plan/ask/planRequest'
 import { planJob } from '../plan/planJob'
 import { judged } from '../plan/derive/demandsOf'
 import type { Step } from '../plan/find/step'
-import { forBuild, type ProcedureForBuild } from '../procedure/forBuild'
+import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { ProcedureDocument } from '../procedure/document'
+import type { JobDocument } from '../procedure/jobDocument'
+import { modelOfRequest } from '../plan/ask/modelOfRequest'
+import { withKits } from '../shop/withKits'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { refusals, type Breach } from '../vehicle/judge'
 import { rulesInForce } from '../vehicle/rulesInForce'
@@ -40,16 +43,19 @@ export class CrewAtWork {
   nowMs = 1_764_000_000_000
   readonly opened: FoundOrder
 
+  readonly document: JobDocument
+
   constructor(
-    readonly document: ProcedureDocument,
+    record: ProcedureDocument,
     readonly begun: PlanRequest,
     found?: FoundOrder,
   ) {
+    this.document = withKits(record, begun.kits)
     if (found) {
       this.opened = found
       return
     }
-    const planned = planJob(forBuild(document, begun.build, begun.heads), begun, HOUSE)
+    const planned = planJob(modelOfRequest(record, begun), begun, HOUSE)
     if (!planned.ok) throw new Error(`No plan: ${planned.error.kind}`)
     this.opened = planned.value.found
   }
@@ -91,7 +97,7 @@ export class CrewAtWork {
     return allSteps(this.plan)
   }
   balance() {
-    return balanceOf(this.document, this.state, termsOf(this.document, this.request))
+    return balanceOf(this.document, this.state, termsOf(this.document, this.request, this.state))
   }
   /** Rules that refuse a step now. */
   refused(step: Step, personId: Id = TOLU): Breach[] {
@@ -104,7 +110,7 @@ export class CrewAtWork {
     )
   }
   does(step: Step, personId: Id = TOLU): void {
-    for (const what of happeningsFor(this.state, step.operation)) this.add(what, personId)
+    for (const what of happeningsFor(this.state, step.operation, this.plan.job)) this.add(what, personId)
   }
   replanned(request: PlanRequest = this.request) {
     const { model, state, plan } = this

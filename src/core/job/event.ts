@@ -23,6 +23,9 @@ const named = <K extends string, S extends z.ZodRawShape>(kind: K, shape: S) =>
 export const Hand = z.object({ personId: uuid(), station: Station })
 export type Hand = z.infer<typeof Hand>
 
+/** Where a thing of a kit comes from, or is on its way from. */
+export const SUPPLIED_FROM = ['box', 'stock', 'ordered', 'arrived'] as const
+
 /** Ends of parts and tethers, and `stock` for fasteners that go back to the shop. */
 export const ENDS = [...ENDINGS, 'stock'] as const
 
@@ -54,6 +57,8 @@ export const Happening = z.discriminatedUnion('kind', [
   named('part at', { partId: Id, level: z.enum(['in place', 'eased', 'free', 'off']) }),
   named('opened', { tetherId: Id }),
   named('closed', { tetherId: Id }),
+  /** Pulled at, its lever home, its ring turned: it will not come off by itself. */
+  named('tried', { tetherId: Id }),
   /** Its lead passed its aperture before it is plugged. */
   named('led through', { tetherId: Id }),
   named('set', { settingId: Id, value: z.string().min(1).max(40), methodId: Id.nullable().default(null) }),
@@ -77,13 +82,30 @@ export const Happening = z.discriminatedUnion('kind', [
   /** An open lead tied back and covered, where the vehicle is used or left unfinished. */
   named('lead parked', { tetherId: Id }),
   named('work done', { workId: Id, reading: z.string().max(60).default(''), note: Note }),
-  /** Cut, filed or drilled: what was really done, and who agreed to it. */
+  /** One tap of a piece of work that has steps. */
+  named('step done', { workId: Id, stepId: Id, reading: z.string().trim().max(60).default(''), note: Note }),
+  /** So many pieces of a part of a kit are where they belong. */
+  named('fitted', { itemId: Id, count: Count }),
+  /** How many of a kit's thing there are: counted in the box, taken from the shelf besides, ordered, arrived. */
+  named('supplied', { itemId: Id, from: z.enum(SUPPLIED_FROM), count: z.number().int().min(0).max(99) }),
+  /** Counted at the end: so many of a kit's thing are left over, and go back to the shelf. */
+  named('left over', { itemId: Id, count: z.number().int().min(0).max(99) }),
+  /** How a module of a kit stands: as it was entered, or as it was read off it. */
+  named('adjusted', {
+    moduleSettingId: Id,
+    value: z.string().trim().min(1, 'Say how it stands.').max(40),
+    how: z.enum(['entered', 'read back']).default('entered'),
+  }),
+  /** A sign of a choice that is not certain was looked for. */
+  named('tell seen', { facetId: Id, tellId: Id, seen: z.boolean() }),
+  /** Cut, filed, drilled or scraped: what was really done, and who agreed to it. */
   named('changed for good', {
     changeId: Id,
     what: z.enum(LASTING_CHANGES),
     where: z.string().trim().min(1, 'Say where.').max(120),
     how: z.string().trim().max(120).default(''),
-    consentBy: z.string().trim().min(1, 'Say who agreed to it.').max(80),
+    /** Empty where it is the kit's own plastic: nobody is asked. */
+    consentBy: z.string().trim().max(80).default(''),
     edgeTreated: z.boolean(),
   }),
   /** What the vehicle can't do any more was told, and somebody accepted it. */

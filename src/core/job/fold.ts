@@ -1,11 +1,13 @@
 import type { Id } from '../base/id'
 import type { ProcedureDocument } from '../procedure/document'
+import type { JobDocument } from '../procedure/jobDocument'
 import type { Level } from '../procedure/level'
 import { formerIds } from '../procedure/formerParts'
 import { compareEvents } from './eventOrder'
 import type { Happening, JobEvent } from './event'
 import { desk } from './fold/desk'
 import { holders } from './fold/holders'
+import { kit } from './fold/kit'
 import { parts } from './fold/parts'
 import { people } from './fold/people'
 import { settings } from './fold/settings'
@@ -20,7 +22,7 @@ import { addUnresolved, knownIn, unresolvedIn, type Known } from './unresolved'
  * Folds events into a state. The order of arrival and duplicates don't matter; an event that `corrects` another takes
  * its place, and "taken back" leaves nothing. Settings begin as the record finds them. Cost: O(events log events).
  */
-export function foldJob(document: ProcedureDocument, events: readonly JobEvent[]): JobState {
+export function foldJob(document: JobDocument, events: readonly JobEvent[]): JobState {
   const standing = standingEvents(events)
   const now = formerIds(document)
   const history = now.size === 0 ? standing : standing.map((event) => nowMeaning(now, event))
@@ -55,7 +57,7 @@ export function standingEvents(events: readonly JobEvent[]): JobEvent[] {
 }
 
 /** How every happening changes the state, account by account. */
-const FOLDS: Slice<Happening['kind']> = { ...holders, ...parts, ...tethers, ...settings, ...people, ...desk }
+const FOLDS: Slice<Happening['kind']> = { ...holders, ...parts, ...tethers, ...settings, ...kit, ...people, ...desk }
 
 function apply(document: ProcedureDocument, known: Known, state: JobState, event: JobEvent): void {
   const { what } = event

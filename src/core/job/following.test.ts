@@ -169,7 +169,7 @@ describe('I’m already here', () => {
     const here = alreadyHere(crew.plan, crew.state, card.id)!
     expect(here.looked.map((step) => step.operation.key)).toContain('open:airbag-lamp')
     expect(here.looked.every((step) => step.operation.setting !== null || step.operation.act !== 'undo')).toBe(true)
-    const { assumed, counted } = hereHappenings(crew.state, here)
+    const { assumed, counted } = hereHappenings(crew.plan.job, crew.state, here)
     for (const what of assumed) crew.add(what, TOLU, { certainty: 'assumed' })
     for (const what of counted) crew.add(what)
     expect(nextTap(crew.plan, crew.state)!.card.partId).toBe('unit')

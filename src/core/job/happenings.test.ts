@@ -16,13 +16,14 @@ const LOUD = [
   ...['search signed', 'left out', 'stray found', 'stray settled', 'ended'],
   ...['part at', 'tool out', 'work done'],
   ...['opened', 'closed', 'led through', 'tested', 'set', 'reopened'],
+  ...['fitted', 'step done', 'adjusted'],
 ]
 const QUIET = [
   ...['job opened', 'plan adopted', 'card taken', 'paused', 'resumed', 'countersigned', 'handed over', 'caution read'],
   ...['taken back', 'ordered', 'arrived', 'tool back', 'changed for good', 'lead parked', 'worked before'],
   ...['trouble found', 'loss accepted', 'facet told', 'checked in', 'restored', 'noted', 'voice noted', 'photographed'],
   ...['different from the record', 'stated', 'came before', 'order means nothing', 'already off', 'question put off'],
-  ...['note settled', 'proposal declined', 'row accepted'],
+  ...['note settled', 'proposal declined', 'row accepted', 'supplied', 'left over', 'tell seen', 'tried'],
 ]
 const ONLY_THE_SHOP = ['handed over', 'reopened']
 const ONLY_LEADS = ['note settled', 'proposal declined', 'row accepted']

@@ -3,7 +3,7 @@ import type { Happening } from './event'
 
 type Row = {
   /** Whose account it changes: the slice of the fold it belongs to. */
-  account: 'holders' | 'parts' | 'tethers' | 'settings' | 'people' | 'desk'
+  account: 'holders' | 'parts' | 'tethers' | 'settings' | 'kit' | 'people' | 'desk'
   /** Who may write it. `gate`: only the shop itself, which checks before it writes. */
   by: 'anybody' | 'lead' | 'gate'
   /**
@@ -62,8 +62,16 @@ export const HAPPENINGS: Readonly<Record<Happening['kind'], Row>> = {
   'work done': loud('parts'),
   'changed for good': quiet('parts'),
 
+  fitted: loud('kit'),
+  'step done': loud('kit'),
+  adjusted: loud('kit'),
+  'left over': quiet('kit'),
+  supplied: quiet('kit'),
+  'tell seen': quiet('kit'),
+
   opened: { ...loud('tethers'), onCircuit: true },
   closed: { ...loud('tethers'), onCircuit: true },
+  tried: quiet('tethers'),
   'led through': loud('tethers'),
   'lead parked': quiet('tethers'),
   tested: loud('tethers'),

@@ -1,6 +1,5 @@
 import type { Id } from '../base/id'
 import { facetsThatMatter } from '../plan/derive/facetsThatMatter'
-import { allGoals } from '../plan/ask/jobGoal'
 import { allCards, allSteps, type PlanOnCards } from '../plan/show/planOnCards'
 import type { SettingRole } from '../procedure/setting'
 import type { ProcedureDocument } from '../procedure/document'
@@ -39,11 +38,10 @@ const RESTORED: readonly IntakePoint[] = ['clock', 'stations', 'seat', 'mirrors'
 export function intakeOf(plan: PlanOnCards, document: ProcedureDocument, state: JobState, known: Overlay): IntakeList {
   const { model } = plan.job
   const told = { ...plan.request.build, ...Object.fromEntries(state.facets) }
-  const goals = allGoals(plan.job.goal)
   // What was told here stays on the list, so that it can be seen and put right.
   const matter = facetsThatMatter(
     document,
-    goals,
+    plan.request,
     Object.fromEntries(Object.entries(told).filter(([id]) => !state.facets.has(id))),
   )
   const isOutside = (id: Id) => document.facets.find((facet) => facet.id === id)!.toldFrom === null

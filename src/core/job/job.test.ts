@@ -17,6 +17,7 @@ import { confirmationsOf, stripsOf } from './strips'
 import { balanceOf } from './balance'
 import { JobEvent, type Happening } from './event'
 import { foldJob } from './fold'
+import { NO_WORK } from './workSteps'
 import { handoverBlocks } from './handover'
 import { PLAIN_TERMS, termsOf, testsOwed } from './terms'
 import { delayLeft, happeningsFor, isDone, nextStep, nextTap, toBeCounted } from './progress'
@@ -67,7 +68,7 @@ class Log {
       for (const { operation } of card.steps) {
         if (until(operation.key)) return this
         if (skip.includes(operation.key)) continue
-        for (const what of happeningsFor(this.state(), operation)) this.add(what)
+        for (const what of happeningsFor(this.state(), operation, NO_WORK)) this.add(what)
       }
     return this
   }
@@ -85,7 +86,7 @@ test('every step is not done before it happened and done after', () => {
   for (const card of allCards(plan))
     for (const { operation } of card.steps) {
       expect([operation.key, isDone(log.state(), operation)]).toEqual([operation.key, false])
-      for (const what of happeningsFor(log.state(), operation)) log.add(what)
+      for (const what of happeningsFor(log.state(), operation, plan.job)) log.add(what)
       expect([operation.key, isDone(log.state(), operation)]).toEqual([operation.key, true])
     }
 })
@@ -95,7 +96,8 @@ describe('one tap', () => {
     const taps: { own: string | null; keys: string[] }[] = []
     for (let tap = nextTap(plan, log.state()); tap; tap = nextTap(plan, log.state())) {
       taps.push({ own: tap.own, keys: tap.steps.map((step) => step.operation.key) })
-      for (const step of tap.steps) for (const what of happeningsFor(log.state(), step.operation)) log.add(what)
+      for (const step of tap.steps)
+        for (const what of happeningsFor(log.state(), step.operation, plan.job)) log.add(what)
     }
     return taps
   }
@@ -122,7 +124,7 @@ describe('one tap', () => {
   test('a broken clip is asked for as a new one on the way back, and its pieces stay owed', () => {
     const log = new Log().follow((key) => key === 'seat:climate')
     log.add({ kind: 'broken', holderId: 'climate-clips', count: 1, wasFitted: 'no', note: '' })
-    expect(happeningsFor(log.state(), plan.refit.operations.get('seat:climate')!)).toMatchObject([
+    expect(happeningsFor(log.state(), plan.refit.operations.get('seat:climate')!, plan.job)).toMatchObject([
       { kind: 'part at', level: 'in place' },
       { kind: 'fastened', count: 5 },
       { kind: 'new fitted', count: 1 },
@@ -181,7 +183,7 @@ describe('ends', () => {
   test('a unit that is given away is not owed back, nor its plugs; its screws in hand still have to go somewhere', () => {
     const log = new Log()
     for (const { operation } of allSteps(swapped.value))
-      for (const what of happeningsFor(log.state(), operation)) log.add(what)
+      for (const what of happeningsFor(log.state(), operation, plan.job)) log.add(what)
     const terms = termsOf(van, swap)
     expect(balanceOf(van, log.state(), terms).openRows).toMatchObject([
       { account: 'holder', id: 'unit-hex7', inHand: 4, open: [{ kind: 'in hand', count: 4 }] },

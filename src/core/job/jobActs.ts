@@ -6,12 +6,13 @@ import type { HolderCounts } from './account'
 import type { Happening } from './event'
 import { levelNow } from './fold'
 import type { JobState } from './jobState'
+import { workHappenings, type WorkOfJob } from './workSteps'
 
 type Row = {
   /** Whether what the act is for has happened, whoever did it and in which order. */
   isDone: (state: JobState, operation: Operation) => boolean
   /** What to record when it is done as written. */
-  records: (state: JobState, operation: Operation) => Happening[]
+  records: (state: JobState, operation: Operation, job: WorkOfJob) => Happening[]
 }
 
 const moved = (partId: Id, level: 'in place' | 'eased' | 'free' | 'off'): Happening => ({
@@ -101,7 +102,7 @@ export const JOB_ACTS: Readonly<Record<Act, Row>> = {
   restore: SETTING,
   work: {
     isDone: (state, { itemId }) => state.works.has(itemId),
-    records: (_, { itemId }) => [{ kind: 'work done', workId: itemId, reading: '', note: '' }],
+    records: (state, { itemId }, job) => workHappenings(state, job, itemId),
   },
   test: {
     isDone: (state, { itemId }) => state.tests.get(itemId)?.result === 'passed',

@@ -1,7 +1,7 @@
 import type { Unresolved } from './unresolved'
 import type { Stamp } from '../base/stamp'
 import type { Id } from '../base/id'
-import type { ProcedureDocument } from '../procedure/document'
+import { suppliedIn, type JobDocument } from '../procedure/jobDocument'
 import type { Level } from '../procedure/level'
 import { splitOff } from '../procedure/formerParts'
 import { openAccount, type HolderCounts } from './account'
@@ -11,6 +11,11 @@ import type { IntakePoint } from './intakePoints'
 export type TestResult = { result: 'passed' | 'failed'; reading: string; note: string; at: Stamp; personId: Id }
 export type Stray = { strayId: Id; head: string; where: string; settled: boolean }
 export type Signature = { as: 'installer' | 'checker' | 'second pass'; name: string; personId: Id; at: Stamp }
+
+/** How many of a kit's thing there are. `box` null: nobody has counted it. */
+export type Supplied = { box: number | null; stock: number; ordered: number; arrived: number }
+export const NOT_COUNTED: Supplied = { box: null, stock: 0, ordered: 0, arrived: 0 }
+type ByWhom = { at: Stamp; personId: Id }
 
 export type Intake = { value: string; at: Stamp; personId: Id }
 export type ChangeMade = Omit<Extract<Happening, { kind: 'changed for good' }>, 'kind'> & { at: Stamp; personId: Id }
@@ -39,6 +44,16 @@ export type JobState = {
   parked: Set<Id>
   /** When each work item was done, and its reading. */
   works: Map<Id, { reading: string; note: string; at: Stamp; personId: Id }>
+  /** Of a kit: how many of each thing there are, which taps of its work ("work/step") are done, how modules stand. */
+  supplies: Map<Id, Supplied>
+  /** Counted at the end, of a kit's things. */
+  leftOver: Map<Id, number>
+  stepsDone: Map<string, { reading: string; note: string } & ByWhom>
+  adjusted: Map<Id, { value: string; how: 'entered' | 'read back' } & ByWhom>
+  /** By facet: tells that were looked for, and whether they were seen. */
+  tells: Map<Id, ReadonlyMap<Id, boolean>>
+  /** Plugs that were tried after they were closed for the last time. */
+  plugsTried: Set<Id>
   /** The last time each tether was closed: a test made before that does not count. */
   closedAt: Map<Id, Stamp>
   ledThrough: Set<Id>
@@ -106,10 +121,17 @@ export type JobState = {
   history: JobEvent[]
 }
 
-/** A job before anything happened: settings as the record finds them, every fastener where it belongs. */
-export function beginning(document: ProcedureDocument, history: JobEvent[]): JobState {
+/**
+ * A job before anything happened: settings as the record finds them, every fastener where it belongs. Of what comes
+ * with a kit nothing stands yet: its parts have an account like fasteners.
+ */
+export function beginning(document: JobDocument, history: JobEvent[]): JobState {
+  const supplied = suppliedIn(document)
+  const parts = document.parts.filter(({ id }) => supplied.has(id)).map(({ id }) => ({ id, count: 0 }))
   return {
-    holders: new Map(document.holders.map((holder) => [holder.id, openAccount(holder.count)])),
+    holders: new Map(
+      [...document.holders, ...parts].map(({ id, count }) => [id, openAccount(supplied.has(id) ? 0 : count)]),
+    ),
     uncounted: new Set(document.holders.filter(({ howMany }) => howMany !== 'counted').map(({ id }) => id)),
     parts: new Map(),
     splitOff: splitOff(document),
@@ -121,6 +143,7 @@ export function beginning(document: ProcedureDocument, history: JobEvent[]): Job
     tetherTimes: new Map(),
     parked: new Set(),
     works: new Map(),
+    ...nothingOfKits(),
     settingChangedAt: new Map(),
     ledThrough: new Set(),
     valuesReached: new Map(),
@@ -159,5 +182,18 @@ export function beginning(document: ProcedureDocument, history: JobEvent[]): Job
     assumed: new Set(),
     unresolved: new Map(),
     history,
+  }
+}
+
+type OfKits = Pick<JobState, 'supplies' | 'leftOver' | 'stepsDone' | 'adjusted' | 'tells' | 'plugsTried'>
+
+function nothingOfKits(): OfKits {
+  return {
+    supplies: new Map(),
+    leftOver: new Map(),
+    stepsDone: new Map(),
+    adjusted: new Map(),
+    tells: new Map(),
+    plugsTried: new Set(),
   }
 }

@@ -1,6 +1,7 @@
 import type { PlanRequest } from '../plan/ask/planRequest'
-import type { ProcedureDocument } from '../procedure/document'
 import { forBuild, type ProcedureForBuild } from '../procedure/forBuild'
+import type { JobDocument } from '../procedure/jobDocument'
+import { withKits } from '../shop/withKits'
 import type { JobState } from './jobState'
 import { headsFound } from './overlay'
 
@@ -9,12 +10,12 @@ import { headsFound } from './overlay'
  * way. Cost: O(items).
  */
 export function modelNow(
-  document: ProcedureDocument,
-  request: Pick<PlanRequest, 'build' | 'heads'> | null,
+  document: JobDocument,
+  request: Pick<PlanRequest, 'build' | 'heads' | 'kits'> | null,
   state: Pick<JobState, 'facets' | 'deviations'>,
 ): ProcedureForBuild {
   return forBuild(
-    document,
+    withKits(document, request?.kits ?? []),
     { ...request?.build, ...Object.fromEntries(state.facets) },
     { ...request?.heads, ...headsFound(state.deviations) },
   )

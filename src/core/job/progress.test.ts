@@ -9,6 +9,7 @@ import { openAccount } from './account'
 import type { Happening } from './event'
 import { toFasten } from './jobActs'
 import { happeningsFor, isDone, toolsTakenUp } from './progress'
+import { NO_WORK } from './workSteps'
 
 /** An operation of the small dash, as a plan has it. */
 const doing = (act: Act, itemId: string, more: Partial<Operation> = {}): Operation => ({
@@ -131,12 +132,14 @@ test('a group that was missing from the beginning is started and fastened once n
 })
 test('what is recorded when it is done as written: as many as there are, old ones first, new ones for those that broke', () => {
   const broke: Happening = { kind: 'broken', holderId: 'screws', count: 1, wasFitted: 'no', note: '' }
-  expect(happeningsFor(stateAfter([screws('undone', 4), broke]), doing('fasten', 'screws'))).toEqual([
+  expect(happeningsFor(stateAfter([screws('undone', 4), broke]), doing('fasten', 'screws'), NO_WORK)).toEqual([
     { kind: 'fastened', holderId: 'screws', count: 3, stage: 'final' },
     { kind: 'new fitted', holderId: 'screws', count: 1, insteadOf: 'old' },
   ])
-  expect(happeningsFor(stateAfter([screws('undone', 1)]), doing('undo', 'screws'))).toEqual([screws('undone', 3)])
-  expect(happeningsFor(stateAfter([]), doing('release', 'panel', { pulled: ['panel-clips'] }))).toEqual([
+  expect(happeningsFor(stateAfter([screws('undone', 1)]), doing('undo', 'screws'), NO_WORK)).toEqual([
+    screws('undone', 3),
+  ])
+  expect(happeningsFor(stateAfter([]), doing('release', 'panel', { pulled: ['panel-clips'] }), NO_WORK)).toEqual([
     { kind: 'undone', holderId: 'panel-clips', count: 6 },
     at('panel', 'free'),
   ])

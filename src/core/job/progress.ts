@@ -8,15 +8,16 @@ import { ownTapFor, type OwnTap } from '../plan/show/summary'
 import type { JobState } from './jobState'
 import type { Happening } from './event'
 import { JOB_ACTS } from './jobActs'
+import type { WorkOfJob } from './workSteps'
 
 /** Whether what an operation is for has happened, by the state of the things, whoever did it and in which order. */
 export function isDone(state: JobState, operation: Operation): boolean {
   return JOB_ACTS[operation.act].isDone(state, operation)
 }
 
-/** What to record when an operation is done as written. */
-export function happeningsFor(state: JobState, operation: Operation): Happening[] {
-  return JOB_ACTS[operation.act].records(state, operation)
+/** What to record when an operation is done as written. `job`: of what the plan was derived, for its work. */
+export function happeningsFor(state: JobState, operation: Operation, job: WorkOfJob): Happening[] {
+  return JOB_ACTS[operation.act].records(state, operation, job)
 }
 
 /** Groups that a tap would count out and that nobody has counted yet: how many there are is asked first. */

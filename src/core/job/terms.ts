@@ -12,6 +12,7 @@ import type { LastingChange } from '../shop/workItem'
 import type { Happening, JobEvent } from './event'
 import { standingEvents } from './fold'
 import type { JobState } from './jobState'
+import { kitTermsOf, type KitTerms } from './kitTerms'
 
 /**
  * What a job owes besides putting everything back: what ends elsewhere, and what its kits add to the vehicle, take from
@@ -22,11 +23,14 @@ export type JobTerms = {
   added: readonly OwedTest[]
   taken: ReadonlySet<Id>
   changes: readonly LastingChange[]
+  kits: readonly KitTerms[]
 }
 
 export type OwedTest = Pick<VehicleFunction, 'id' | 'name' | 'how' | 'power' | 'readingUnit'>
 
-export const PLAIN_TERMS: JobTerms = { endings: new Map(), added: [], taken: new Set(), changes: [] }
+const NOTHING_TOLD: Pick<JobState, 'facets'> = { facets: new Map() }
+
+export const PLAIN_TERMS: JobTerms = { endings: new Map(), added: [], taken: new Set(), changes: [], kits: [] }
 
 /**
  * What was last agreed to be done on a job, and in which order; null when its plan is the one it was opened with, or
@@ -37,14 +41,24 @@ export function adoptedPlan(events: readonly JobEvent[]): Extract<Happening, { k
   return adopted?.kind === 'plan adopted' ? adopted : null
 }
 
-/** `request` null: a strip whose vehicle does not go back together yet owes nothing but everything back. */
-export function termsOf(document: ProcedureDocument, request: PlanRequest | null): JobTerms {
+/**
+ * `request` null: a strip whose vehicle does not go back together yet owes nothing but everything back. What was told
+ * on the way counts.
+ */
+export function termsOf(
+  document: ProcedureDocument,
+  request: PlanRequest | null,
+  { facets }: Pick<JobState, 'facets'> = NOTHING_TOLD,
+): JobTerms {
   if (request === null) return PLAIN_TERMS
+  const build = { ...request.build, ...Object.fromEntries(facets) }
+  const goal = goalOfRequest(request, build)
   return {
-    endings: endingsOf(forBuild(document, request.build), goalOfRequest(request)),
-    added: request.kits.flatMap(({ kit }) => kit.functions),
-    taken: new Set(request.kits.flatMap(({ fit }) => fit.functionsTaken)),
-    changes: request.kits.flatMap(({ kit }) => kit.changes),
+    endings: endingsOf(forBuild(document, build), goal),
+    added: goal.kits.flatMap(({ kit }) => kit.functions),
+    taken: new Set(goal.kits.flatMap(({ fit }) => fit.functionsTaken)),
+    changes: goal.kits.flatMap(({ kit }) => kit.changes),
+    kits: kitTermsOf(goal.kits, request.kits, build),
   }
 }
 

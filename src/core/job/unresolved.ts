@@ -1,6 +1,6 @@
 import type { Id } from '../base/id'
 import type { Stamp } from '../base/stamp'
-import type { ProcedureDocument } from '../procedure/document'
+import { suppliedIn, type JobDocument } from '../procedure/jobDocument'
 import type { Happening, JobEvent } from './event'
 
 /** What of a record an event names, where the record does not have it (any more). */
@@ -17,10 +17,12 @@ export type Unresolved = { of: UnresolvedOf; id: Id; out: number; back: number; 
 export type Known = Readonly<Record<UnresolvedOf, ReadonlyMap<Id, unknown>>>
 
 /** Cost: O(items); made once a fold. */
-export function knownIn(document: ProcedureDocument): Known {
+export function knownIn(document: JobDocument): Known {
+  const supplied = suppliedIn(document)
   const byId = (items: readonly { id: Id }[]) => new Map(items.map((item) => [item.id, item]))
   return {
-    holder: byId(document.holders),
+    // A part of a kit is counted like fasteners, and may break or get lost like them.
+    holder: byId([...document.holders, ...document.parts.filter(({ id }) => supplied.has(id))]),
     part: byId(document.parts),
     tether: byId(document.tethers),
     setting: byId(document.settings),

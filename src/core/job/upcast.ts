@@ -13,6 +13,8 @@ const STEPS: Readonly<Record<number, (what: Raw) => Raw>> = {
   },
   // Nothing that was there means anything else; `reopened` came in.
   2: (what) => what,
+  // What is said of a kit's own things came in.
+  3: (what) => what,
 }
 
 /**

@@ -13,7 +13,8 @@ function pointing(): ProcedureDocument {
   const dash = smallDash()
   const when = { trim: ['plain'] }
   const view = (id: string, backOf: string | null) => ({ ...panelVan().views[0]!, id, name: id, backOf })
-  const choices = ['plain', 'full'].map((id) => ({ id, name: id }))
+  const tells = [{ id: 'badge', words: 'a badge', seen: 2, right: 1, from: { partId: 'panel', level: 'off' } }]
+  const choices = ['plain', 'full'].map((id) => ({ id, name: id, tells: id === 'full' ? tells : [] }))
   const openings = [{ id: 'way', parts: ['panel', 'unit'].map((partId) => ({ partId, level: 'off' })) }]
   return ProcedureDocument.parse({
     ...dash,
@@ -81,6 +82,7 @@ test('what loses one of several things keeps the rest, what loses all of them go
   expect(document.cavities[0]!.openings[0]!.parts.map(({ partId }) => partId)).toEqual(['unit'])
   expect(document.tethers[0]).toMatchObject({ id: 'main', throughPartId: null, mixups: [] })
   expect([document.functions[0]!.alsoNeeds, document.facets[0]!.toldFrom]).toEqual([[], null])
+  expect(document.facets[0]!.choices[1]!.tells).toMatchObject([{ id: 'badge', from: null }])
   const both = takenAway(pointing(), new Set(['panel', 'unit']))
   expect(both.document.cavities).toEqual([])
   const { document: plain, everywhere } = takenAway(pointing(), new Set(['trim']))

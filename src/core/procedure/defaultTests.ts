@@ -1,5 +1,6 @@
 import { circuitOf, isElectrical } from './circuits'
 import type { ProcedureDocument } from './document'
+import { suppliedIn } from './jobDocument'
 import type { Tether } from './tether'
 import type { VehicleFunction } from './vehicleFunction'
 
@@ -12,7 +13,11 @@ const known = new WeakMap<ProcedureDocument, ProcedureDocument>()
 export function withDefaultTests(document: ProcedureDocument): ProcedureDocument {
   const found = known.get(document)
   if (found) return found
-  const untested = document.tethers.filter((tether) => isElectrical(tether) && tether.functions.length === 0)
+  // What a kit's own plug brings is tested by what the kit says.
+  const supplied = suppliedIn(document)
+  const untested = document.tethers.filter(
+    (tether) => isElectrical(tether) && tether.functions.length === 0 && !supplied.has(tether.id),
+  )
   const tests = new Map(untested.map((tether) => [tether.id, defaultTest(tether)]))
   const functions = [...tests.values()].filter(({ id }) => !document.functions.some((item) => item.id === id))
   const whole =

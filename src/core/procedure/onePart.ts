@@ -3,6 +3,7 @@ import type { Cavity } from './cavity'
 import type { ProcedureDocument } from './document'
 import type { Need } from './need'
 import { editsBetween, type Edit } from './edit'
+import type { Facet, SeenFrom } from './facet'
 import type { Part } from './part'
 
 /**
@@ -29,10 +30,7 @@ export function mergeEdits(document: ProcedureDocument, keepId: Id, goneId: Id):
     })),
     needs: needsAnew(document.needs, now),
     cavities: document.cavities.map((cavity) => cavityAnew(cavity, now)),
-    facets: document.facets.map((facet) => ({
-      ...facet,
-      toldFrom: facet.toldFrom && { ...facet.toldFrom, partId: now(facet.toldFrom.partId) },
-    })),
+    facets: document.facets.map((facet) => facetAnew(facet, now)),
     cautions: document.cautions.map((caution) => ({
       ...caution,
       at: { ...caution.at, itemId: now(caution.at.itemId) },
@@ -44,6 +42,18 @@ export function mergeEdits(document: ProcedureDocument, keepId: Id, goneId: Id):
 
 /** An id as it is called from now on. */
 type Renamed = (id: Id) => Id
+
+function facetAnew(facet: Facet, now: Renamed): Facet {
+  const anew = (from: SeenFrom): SeenFrom => from && { ...from, partId: now(from.partId) }
+  return {
+    ...facet,
+    toldFrom: anew(facet.toldFrom),
+    choices: facet.choices.map((choice) => ({
+      ...choice,
+      tells: choice.tells.map((tell) => ({ ...tell, from: anew(tell.from) })),
+    })),
+  }
+}
 
 function carriedAnew(part: Part, now: Renamed): Part {
   return {

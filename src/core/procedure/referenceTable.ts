@@ -191,6 +191,24 @@ export const REFERENCES: readonly ReferenceRow[] = [
     without: (facet, isGone) =>
       facet.toldFrom && isGone(facet.toldFrom.partId, 'parts') ? { ...facet, toldFrom: null } : facet,
   }),
+  row<'facets'>({
+    collection: 'facets',
+    field: 'tell seen from',
+    pointers: ({ choices }) =>
+      to(
+        'parts',
+        choices.flatMap(({ tells }) => tells.map(({ from }) => from?.partId)),
+      ),
+    without: (facet, isGone) => ({
+      ...facet,
+      choices: facet.choices.map((choice) => ({
+        ...choice,
+        tells: choice.tells.map((tell) =>
+          tell.from && isGone(tell.from.partId, 'parts') ? { ...tell, from: null } : tell,
+        ),
+      })),
+    }),
+  }),
   row<'cautions'>({
     collection: 'cautions',
     field: 'at',

@@ -1,11 +1,11 @@
 import type { Id } from '../base/id'
+import { modelOfRequest } from '../plan/ask/modelOfRequest'
 import type { JobEvent } from '../job/event'
 import { foldJob, levelNow } from '../job/fold'
 import { wayInOf } from '../job/strips'
 import { planJob } from '../plan/planJob'
 import { PlanRequest } from '../plan/ask/planRequest'
 import type { ProcedureDocument } from '../procedure/document'
-import { forBuild } from '../procedure/forBuild'
 import { mayRestFree } from '../procedure/resting'
 import type { HouseValues } from '../shop/houseValues'
 import type { Rule } from '../vehicle/rule'
@@ -48,7 +48,7 @@ export function dearOrders(
       ...document,
       strips: strips.map((order, i) => ({ id: `seen-${i}`, label: `${i}`, sequence: [...order], brokeRule: false })),
     }
-    const plan = planJob(forBuild(seen, request.build, request.heads), request, house, rules, GLANCE)
+    const plan = planJob(modelOfRequest(seen, request), request, house, rules, GLANCE)
     return plan.ok ? plan.value.proof.totalS : null
   }
   const asSeenS = seconds([sequence])

@@ -2,13 +2,18 @@
 import { Axe, CircleX, EqualNot, NotebookPen, Unplug } from 'lucide-react'
 import type { AskedFirst } from '@/core/job/decide/knownOfTap'
 import type { NextTap } from '@/core/job/progress'
+import { stepsInHand } from '@/core/job/workSteps'
 import { capital, stepWords } from '@/words/operations'
 import type { Ask } from './askProps'
 import { FacetSlabs, LeaveButton, SlabButton, UndoSlab } from './slabs'
 import type { PlannedJob } from './useJob'
 
-function asksOf({ unread, changes, readingUnit }: AskedFirst): 'read' | 'work' | 'reading' | 'nothing' {
+function asksOf(
+  { unread, changes, readingUnit }: AskedFirst,
+  hand: InHand,
+): 'read' | 'work' | 'reading' | 'step' | 'nothing' {
   if (unread.length > 0) return 'read'
+  if (hand?.own === 'set' || hand?.own === 'read') return 'step'
   if (changes > 0) return 'work'
   return readingUnit !== '' ? 'reading' : 'nothing'
 }
@@ -40,6 +45,8 @@ export function ActionSlabs({
   const { model } = job
   const { unread } = asked
   const { operation } = tap.step
+  const work = operation.act === 'work' ? job.plan.job.works.get(operation.itemId) : undefined
+  const hand = work ? stepsInHand(job.state, work) : null
   return (
     <div className="sticky bottom-0 z-10 grid grid-cols-4 gap-2 bg-ground pb-2 pt-1 sm:pb-0 md:grid-cols-[2.4fr_repeat(4,1fr)]">
       {operation.act === 'decide' ? (
@@ -57,24 +64,53 @@ export function ActionSlabs({
           onClick={done}
           disabled={disabled}
           data-testid="done"
-          data-asks={asksOf(asked)}
+          data-asks={asksOf(asked, hand)}
         >
           <span className="text-[24px] leading-tight sm:text-[30px]">
-            {unread.length > 0 ? 'I have read it' : operation.act === 'test' ? 'It works' : 'Done as written'}
+            {unread.length > 0
+              ? 'I have read it'
+              : operation.act === 'test'
+                ? 'It works'
+                : (OWN_STEP_SAYS[hand?.own ?? 'none'] ?? 'Done as written')}
           </span>
           <span className="text-[17px] font-semibold leading-tight">
             {unread.length > 0
               ? `${unread[0]!.severity}: asked once, and again when the state changes`
-              : doneWords(tap.steps.map((step) => stepWords(model, step.operation).done))}
+              : hand
+                ? handWords(hand)
+                : doneWords(tap.steps.map((step) => stepWords(model, step.operation).done))}
           </span>
         </button>
       )}
       <SlabButton icon={<EqualNot size={28} aria-hidden />} words="Different" onClick={() => ask('different')} />
-      <SecondSlab tap={tap} broken={() => ask('broken')} fails={fails} reading={() => ask('work')} />
+      <SecondSlab
+        tap={tap}
+        broken={() => ask('broken')}
+        fails={fails}
+        reading={() => ask(hand ? 'note' : 'work')}
+        hasSteps={hand !== null}
+      />
       <ThirdSlab tap={tap} leave={() => later(operation.key)} wontMove={() => ask('wont-move')} />
       <UndoSlab atMs={job.lastAct?.atMs ?? null} can={job.lastAct !== null} onClick={takeBack} />
     </div>
   )
+}
+
+type InHand = ReturnType<typeof stepsInHand>
+
+/** What the tap of a step says that has a look of its own. */
+const OWN_STEP_SAYS: Readonly<Record<string, string>> = {
+  plug: 'Plugged, and tried',
+  set: 'It is set',
+  read: 'Read it off',
+}
+
+/** How many steps of the work the tap confirms. */
+function handWords({ steps, own, last }: NonNullable<InHand>): string {
+  if (own === 'plug') return 'it holds when pulled at'
+  if (own) return 'say how it stands'
+  const count = steps.length === 1 ? 'this step' : `these ${steps.length} steps`
+  return last ? `${count}, and with it all of this work` : count
 }
 
 /** "9 out, none broken; and 2 more". */
@@ -88,16 +124,18 @@ function SecondSlab({
   broken,
   fails,
   reading,
+  hasSteps,
 }: {
   tap: NextTap
   broken: () => void
   fails: () => void
   reading: () => void
+  hasSteps: boolean
 }) {
   const { act } = tap.step.operation
   if (act === 'test') return <SlabButton icon={<CircleX size={28} aria-hidden />} words="It fails" onClick={fails} />
   if (act === 'work')
-    return <SlabButton icon={<NotebookPen size={28} aria-hidden />} words="With a reading" onClick={reading} />
+    return <SlabButton icon={<NotebookPen size={28} aria-hidden />} words={hasSteps ? 'Note' : 'With a reading'} onClick={reading} />
   return <SlabButton icon={<Unplug size={28} aria-hidden />} words="Broken" onClick={broken} />
 }
 

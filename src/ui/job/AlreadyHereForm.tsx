@@ -18,7 +18,7 @@ export function AlreadyHereForm({ job, close }: { job: PlannedJob; close: () => 
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set())
   const here = cardId === '' ? null : alreadyHere(plan, state, cardId)
   const save = () => {
-    const { assumed, counted } = hereHappenings(state, here!)
+    const { assumed, counted } = hereHappenings(job.plan.job, state, here!)
     job.record(counted, 'counted', assumed)
     close()
   }

@@ -1,6 +1,7 @@
 'use client'
 import dynamic from 'next/dynamic'
 import { changesOwed, readingAsked } from '@/core/job/decide/owedHere'
+import { workHappenings } from '@/core/job/workSteps'
 import { happeningsFor, toBeCounted, type NextTap } from '@/core/job/progress'
 import { Dialog } from '../shell/Dialog'
 import { cardNameIn } from '@/words/modelNames'
@@ -12,6 +13,7 @@ const CountFirst = dynamic(() => import('./CountFirst').then((file) => file.Coun
 const Broken = dynamic(() => import('./Broken').then((file) => file.Broken))
 const WontMove = dynamic(() => import('./WontMove').then((file) => file.WontMove))
 const ReadingForm = dynamic(() => import('./ReadingForm').then((file) => file.ReadingForm))
+const StepAsk = dynamic(() => import('./StepAsk').then((file) => file.StepAsk))
 const WorkDone = dynamic(() => import('./WorkDone').then((file) => file.WorkDone))
 const RefitSheet = dynamic(() => import('./RefitSheet').then((file) => file.RefitSheet))
 
@@ -75,10 +77,13 @@ export function AsksOfTap({
             state,
             tap.steps.map((step) => step.operation),
           ).map((id) => model.holders.get(id)!)}
-          happenings={tap.steps.flatMap((step) => happeningsFor(state, step.operation))}
+          happenings={tap.steps.flatMap((step) => happeningsFor(state, step.operation, plan.job))}
           record={save}
           close={close}
         />
+      </Dialog>
+      <Dialog title={operation.name ?? 'Work'} open={ask === 'step'} onClose={close}>
+        <StepAsk key={job.log.events.length} job={job} workId={operation.itemId} record={save} close={close} />
       </Dialog>
       <Dialog title={operation.name ?? 'Work'} open={ask === 'work'} onClose={close}>
         <WorkDone
@@ -86,6 +91,7 @@ export function AsksOfTap({
             workId: operation.itemId,
             name: operation.name ?? 'Work',
             changes: changesOwed(plan, job.terms, state, operation),
+            before: workHappenings(state, plan.job, operation.itemId).slice(0, -1),
           }}
           record={save}
           close={close}

@@ -149,6 +149,9 @@ function StrayForm({
   )
 }
 
+/** Shown only where a job has a kit with things of its own. */
+const KIT_ACCOUNTS: readonly BalanceRow['account'][] = ['supply', 'plug', 'module']
+
 function ClosedAccounts({ rows, document }: { rows: BalanceRow[]; document: ProcedureDocument }) {
   const groups: [string, BalanceRow['account']][] = [
     ['Fasteners', 'holder'],
@@ -156,11 +159,15 @@ function ClosedAccounts({ rows, document }: { rows: BalanceRow[]; document: Proc
     ['Plugs', 'tether'],
     ['Settings', 'setting'],
     ['Tools', 'tool'],
+    ['Of the kit', 'supply'],
+    ['Plugs of the kit', 'plug'],
+    ['Modules', 'module'],
   ]
   return (
     <div className="mt-8 grid gap-x-8 gap-y-6 sm:grid-cols-2 lg:grid-cols-5">
       {groups.map(([title, account]) => {
         const mine = rows.filter((row) => row.account === account)
+        if (mine.length === 0 && KIT_ACCOUNTS.includes(account)) return null
         return (
           <section key={account}>
             <h2 className="flex justify-between border-b border-hair pb-1 text-lg">
@@ -197,5 +204,9 @@ function closedWords(document: ProcedureDocument, row: BalanceRow): string {
   if (row.account === 'stray') return 'stray fastener, settled'
   if (row.account === 'tool') return toolWords(row.id)
   if (row.account === 'unresolved') return rowWords(document, row).heading
+  if (row.account === 'supply' || row.account === 'plug' || row.account === 'module') {
+    const { heading, sentence } = rowWords(document, row)
+    return `${heading}: ${sentence}`
+  }
   return `${itemWords(document, row.id)}${row.end ? `, ${row.end}` : ''}`
 }

@@ -7,6 +7,8 @@ import { CardSteps } from './CardSteps'
 import type { Ask } from './askProps'
 import { waitWords } from './slabs'
 import { TestNeeds } from './TestNeeds'
+import { WorkCard } from './WorkCard'
+import { WorkSign } from './WorkSign'
 import type { PlannedJob } from './useJob'
 import { Refused } from './Refused'
 import { ActionSlabs } from './ActionSlabs'
@@ -45,6 +47,7 @@ export function TapInHand({
 }) {
   const { model, plan, state } = job
   const { operation } = tap.step
+  const work = operation.act === 'work' ? plan.job.works.get(operation.itemId) : undefined
   return (
     <>
       {refusal && (
@@ -55,12 +58,16 @@ export function TapInHand({
           {plan.job.works.get(delay.workId)?.name}: still {waitWords(delay.leftS)} until it has set or cooled.
         </p>
       )}
-      <ActionSign
-        document={job.document}
-        job={job}
-        tap={tap}
-        done={tap.card.steps.filter((step) => isDone(state, step.operation)).length}
-      />
+      {work && work.steps.length > 0 ? (
+        <WorkSign job={job} work={work} tap={tap} />
+      ) : (
+        <ActionSign
+          document={job.document}
+          job={job}
+          tap={tap}
+          done={tap.card.steps.filter((step) => isDone(state, step.operation)).length}
+        />
+      )}
       {operation.act === 'test' && (
         <TestNeeds plan={plan} state={state} functionId={operation.itemId} nowMs={job.nowMs} />
       )}
@@ -71,7 +78,11 @@ export function TapInHand({
           role="group"
           aria-label="The card, scrolls"
         >
-          <CardSteps model={model} state={state} tap={tap} trayOf={trayOf} left={left} leave={acts.later} />
+          {work && work.steps.length > 0 ? (
+            <WorkCard job={job} work={work} />
+          ) : (
+            <CardSteps model={model} state={state} tap={tap} trayOf={trayOf} left={left} leave={acts.later} />
+          )}
         </div>
         {tap.card.partId && <div className="relative hidden min-h-0 md:block">{map}</div>}
       </div>

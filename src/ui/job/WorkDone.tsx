@@ -2,9 +2,16 @@
 import { useState } from 'react'
 import type { Happening } from '@/core/job/event'
 import type { LastingChange } from '@/core/shop/workItem'
+import { CHANGED } from '@/words/overlayWords'
 import { TickBox } from './slabs'
 
-export type WorkAsked = { workId: string; name: string; changes: readonly LastingChange[] }
+/** `before`: what its open steps record when it is done as written. */
+export type WorkAsked = {
+  workId: string
+  name: string
+  changes: readonly LastingChange[]
+  before: readonly Happening[]
+}
 type Record = (happenings: readonly Happening[]) => void
 type Made = { where: string; how: string; consentBy: string; edgeTreated: boolean }
 
@@ -14,7 +21,10 @@ const began = (change: LastingChange): Made => ({
   consentBy: '',
   edgeTreated: false,
 })
-const isMissing = (made: Made) => made.consentBy.trim() === '' || made.where.trim() === ''
+/** The kit's own plastic is cut without asking anybody. */
+const asksNobody = (change: LastingChange) => change.on === 'kit'
+const isMissing = (change: LastingChange, made: Made) =>
+  made.where.trim() === '' || (made.consentBy.trim() === '' && !asksNobody(change))
 const asHappening = (change: LastingChange, made: Made): Happening => ({
   kind: 'changed for good',
   changeId: change.id,
@@ -33,13 +43,14 @@ export function WorkDone({ work, record, close }: { work: WorkAsked; record: Rec
   const [reading, setReading] = useState('')
   const [note, setNote] = useState('')
   const [made, setMade] = useState(work.changes.map(began))
-  const missing = made.some(isMissing)
+  const missing = work.changes.some((change, i) => isMissing(change, made[i]!))
   return (
     <form
       className="space-y-4"
       onSubmit={(event) => {
         event.preventDefault()
         record([
+          ...work.before,
           ...work.changes.map((change, i) => asHappening(change, made[i]!)),
           { kind: 'work done', workId: work.workId, reading: reading.trim(), note: note.trim() },
         ])
@@ -77,7 +88,7 @@ export function ChangeForm({ change, record, close }: { change: LastingChange; r
       }}
     >
       <ChangeFields change={change} made={made} onChange={setMade} />
-      <button className="slab w-full !min-h-[84px] text-2xl" disabled={isMissing(made)}>
+      <button className="slab w-full !min-h-[84px] text-2xl" disabled={isMissing(change, made)}>
         Keep it
       </button>
     </form>
@@ -96,16 +107,16 @@ function ChangeFields({
   const put = (next: Partial<Made>) => onChange({ ...made, ...next })
   return (
     <fieldset className="space-y-3 border-b-2 border-ink pb-4">
-      <legend className="text-xl font-bold">
-        {{ cut: 'Cut', file: 'Filed', drill: 'Drilled' }[change.what]} for good
-      </legend>
+      <legend className="text-xl font-bold">{CHANGED[change.what]} for good</legend>
       <Line label="Where" value={made.where} onChange={(where) => put({ where })} />
       <Line label="How much" value={made.how} onChange={(how) => put({ how })} />
-      <Line
-        label="Who agreed to it (for the customer)"
-        value={made.consentBy}
-        onChange={(consentBy) => put({ consentBy })}
-      />
+      {!asksNobody(change) && (
+        <Line
+          label="Who agreed to it (for the customer)"
+          value={made.consentBy}
+          onChange={(consentBy) => put({ consentBy })}
+        />
+      )}
       <TickBox
         words="The bare edge is treated"
         checked={made.edgeTreated}

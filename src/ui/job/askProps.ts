@@ -16,6 +16,7 @@ export type Ask =
   | 'more'
   | 'failed'
   | 'work'
+  | 'step'
   | 'reading'
   | 'count'
   | Exclude<MoreAsk, 'intake' | 'replan'>

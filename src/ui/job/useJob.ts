@@ -3,6 +3,7 @@ import { useEffect, useMemo, useState, useSyncExternalStore } from 'react'
 import { JobLog, type LogSnapshot } from '@/client/jobLog'
 import { JobStore } from '@/client/jobStore'
 import { sendTo } from '@/client/sendEvents'
+import { withKits } from '@/core/shop/withKits'
 import { balanceOf, type Balance } from '@/core/job/balance'
 import type { Overlay } from '@/core/job/overlay'
 import type { Happening, JobEvent } from '@/core/job/event'
@@ -205,10 +206,11 @@ function useReading(data: JobData, folds: Folds, events: readonly JobEvent[]) {
     .join(' ')
   // Folded anew only when something was stated or taken back: taps on the way back leave the plan alone.
   // eslint-disable-next-line react-hooks/exhaustive-deps
-  const document = useMemo(() => folds.document(data.base, events), [folds, data.base, stated])
+  const record = useMemo(() => folds.document(data.base, events), [folds, data.base, stated])
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const adopted = useMemo(() => adoptedPlan(events), [stated])
   const request = adopted?.request ?? data.request
+  const document = useMemo(() => withKits(record, request?.kits ?? []), [record, request])
   const found = adopted?.found ?? data.found
   const state = useMemo(() => foldJob(document, events), [document, events])
   // What was told on the way counts for the rest of the plan.
@@ -223,7 +225,7 @@ function useReading(data: JobData, folds: Folds, events: readonly JobEvent[]) {
     () => liveCircumstances(model, state, data.house, rules, data.acting),
     [model, state, data.house, rules, data.acting],
   )
-  const terms = useMemo(() => termsOf(document, request), [document, request])
+  const terms = useMemo(() => termsOf(document, request, state), [document, request, state])
   const balance = useMemo(() => balanceOf(document, state, terms), [document, state, terms])
   return { document, model, request, planned, working, state, terms, balance, circumstances }
 }

@@ -1,7 +1,7 @@
 'use client'
 import type { ReactNode } from 'react'
 import { goalKey } from '@/core/order/wish'
-import type { FittedKit } from '@/core/plan/ask/jobGoal'
+import type { FittedKit } from '@/core/shop/kitHere'
 import type { Goal } from '@/core/order/wish'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'

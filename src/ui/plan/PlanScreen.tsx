@@ -6,7 +6,8 @@ import { Policy } from '@/core/plan/ask/policy'
 import { facetsThatMatter } from '@/core/plan/derive/facetsThatMatter'
 import { summarise } from '@/core/plan/show/summary'
 import { bottomOf, uRows } from '@/core/job/uRows'
-import { allGoals, type FittedKit } from '@/core/plan/ask/jobGoal'
+import type { FittedKit } from '@/core/shop/kitHere'
+import { withKits } from '@/core/shop/withKits'
 import type { ShopRules } from '@/core/vehicle/rule'
 import { goalWords } from '@/words/modelNames'
 import type { Goal } from '@/core/order/wish'
@@ -60,7 +61,6 @@ const STARTS: Station[] = [
  * worker.
  */
 export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob }) {
-  const { document } = data
   const [goals, setGoals] = useState<Goal[]>([])
   const [kitIds, setKitIds] = useState<string[]>([])
   const [build, setBuild] = useState<Build>(data.vehicle.build)
@@ -70,10 +70,10 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
   const [later, setLater] = useState(false)
   const [whyOf, setWhyOf] = useState<string | null>(null)
 
-  const model = useMemo(() => forBuild(document, build, data.heads), [document, build, data.heads])
   const kits = useMemo(() => data.kits.filter(({ kit }) => kitIds.includes(kit.id)), [data.kits, kitIds])
-  const wanted = useMemo(() => allGoals({ goals, kits, endings: new Map() }), [goals, kits])
-  const matter = useMemo(() => facetsThatMatter(document, wanted, {}), [document, wanted])
+  const document = useMemo(() => withKits(data.document, kits), [data.document, kits])
+  const model = useMemo(() => forBuild(document, build, data.heads), [document, build, data.heads])
+  const matter = useMemo(() => facetsThatMatter(document, { goals, kits, endings: {} }, {}), [document, goals, kits])
   const chosen = goals.length + kits.length > 0
   const names = goalWords(document, { goals, kits })
   const untold = matter.filter(
@@ -84,12 +84,12 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
       !chosen || (untold.length > 0 && !later)
         ? null
         : (policy: Policy): PlanningInput => ({
-            document,
+            document: data.document,
             request: PlanRequest.parse({ goals, kits, build, heads: data.heads, policy, start }),
             house: data.house,
             rules: data.rules,
           }),
-    [document, goals, kits, chosen, build, data.heads, start, data.house, data.rules, untold.length, later],
+    [data.document, goals, kits, chosen, build, data.heads, start, data.house, data.rules, untold.length, later],
   )
   const input = useMemo(() => ask?.(policy) ?? null, [ask, policy])
   const planned = usePlanning(input)

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react'
+import { modelOfRequest } from '@/core/plan/ask/modelOfRequest'
 import { startExtras, startLanes, startPlanning, type LanesAnswer, type PlanningInput } from '@/client/planning'
 import { ok, type Result } from '@/core/base/result'
 import type { PlanError, PlanProgress } from '@/core/plan/find/findPlan'
@@ -6,7 +7,6 @@ import type { FoundOrder } from '@/core/plan/find/foundOrder'
 import { planOnCards, type PlanOnCards } from '@/core/plan/show/planOnCards'
 import type { PlanExtras } from '@/core/plan/show/planExtras'
 import type { Station } from '@/core/procedure/station'
-import { forBuild } from '@/core/procedure/forBuild'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 
 export type Planned = {
@@ -100,7 +100,7 @@ function shownOf(
 function planOf(input: PlanningInput, found: Result<FoundOrder, PlanError>): Result<PlanOnCards, PlanError> {
   if (!found.ok) return found
   const plan = planOnCards(
-    forBuild(input.document, input.request.build, input.request.heads),
+    modelOfRequest(input.document, input.request),
     input.request,
     input.house,
     rulesInForce(input.rules),

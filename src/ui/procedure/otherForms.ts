@@ -2,7 +2,19 @@ import { CAUTION_ACTS } from '@/core/procedure/acts'
 import { SEVERITIES } from '@/core/procedure/severity'
 import { NEED_REASONS } from '@/core/procedure/needReasons'
 import { SETTING_ROLES } from '@/core/procedure/setting'
-import { LEVELS_ASKED, LEVELS_OPENED, NOTE, WHEN, type Group } from './formSpec'
+import { LEVELS_ASKED, LEVELS_OPENED, NOTE, WHEN, type Group, type Spec } from './formSpec'
+
+/** From when something can be seen: from outside, unless a part and a level are named. */
+const seenFrom = (path: string, label: string): Spec => ({
+  as: 'maybe',
+  path,
+  label,
+  blank: { partId: '', level: 'off' },
+  specs: [
+    { as: 'item', path: 'partId', label: 'Part', of: 'parts' },
+    { as: 'choice', path: 'level', label: 'Level', options: LEVELS_ASKED },
+  ],
+})
 
 export const NEEDS_FORM: readonly Group[] = [
   {
@@ -101,7 +113,12 @@ export const FACETS_FORM: readonly Group[] = [
     title: 'How examples differ',
     specs: [
       { as: 'text', path: 'name', label: 'Name', required: true },
-      { as: 'choice', path: 'kind', label: 'It is about', options: ['other', 'steering side', 'year span'] },
+      {
+        as: 'choice',
+        path: 'kind',
+        label: 'It is about',
+        options: ['other', 'steering side', 'year span', 'unit family', 'option'],
+      },
       {
         as: 'rows',
         path: 'choices',
@@ -113,18 +130,23 @@ export const FACETS_FORM: readonly Group[] = [
           { as: 'text', path: 'name', label: 'Choice' },
           { as: 'text', path: 'tell', label: 'Told by' },
           { as: 'photo', path: 'photoId', label: 'Picture that tells it' },
+          {
+            as: 'rows',
+            path: 'tells',
+            label: 'Signs that make it likely',
+            add: 'Add a sign',
+            ids: true,
+            blank: { words: '', seen: 1, right: 1, from: null },
+            specs: [
+              { as: 'text', path: 'words', label: 'Seen' },
+              { as: 'number', path: 'right', label: 'Right' },
+              { as: 'number', path: 'seen', label: 'of so many that showed it' },
+              seenFrom('from', 'Seen only once a part is free or off'),
+            ],
+          },
         ],
       },
-      {
-        as: 'maybe',
-        path: 'toldFrom',
-        label: 'Can be told only once a part is free or off',
-        blank: { partId: '', level: 'off' },
-        specs: [
-          { as: 'item', path: 'partId', label: 'Part', of: 'parts' },
-          { as: 'choice', path: 'level', label: 'Level', options: LEVELS_ASKED },
-        ],
-      },
+      seenFrom('toldFrom', 'Can be told for certain only once a part is free or off'),
     ],
   },
 ]

@@ -6,7 +6,8 @@ import { whilePlanning } from '../../vehicle/circumstances'
 import { asFoundState } from '../../vehicle/vehicleState'
 import { openAccount, type HolderCounts, type OpenReason } from '../account'
 import type { BalanceRow } from '../balance'
-import { closingActs, type ClosingAct } from './closingActs'
+import type { ClosingAct } from './closingAct'
+import { closingActs } from './closingActs'
 
 const document = smallDash()
 const model = forBuild(document, {})

@@ -11,34 +11,8 @@ import type { BalanceRow } from '../balance'
 import type { Happening } from '../event'
 import type { JobState } from '../jobState'
 import { madeGood } from '../unresolved'
-
-/** What one tap says of an open row. `holderId`: the group a stray belongs to; `value`: what a setting is. */
-export type ClosingAct = {
-  says:
-    | 'it is back'
-    | 'it is plugged'
-    | 'stays open, insulated'
-    | 'it is set'
-    | 'belongs to'
-    | 'none of this job'
-    | 'old ones are in'
-    | 'new ones are in'
-    | 'ordered ones are here'
-    | 'order'
-    | 'lost'
-    | 'to stock'
-    | 'pieces found'
-    | 'found again'
-    | 'searched'
-    | 'more came off'
-  count?: number
-  holderId?: Id
-  value?: string
-  /** The act to offer first. */
-  main: boolean
-  /** Empty where a person has to say more: where they searched. */
-  happenings: readonly Happening[]
-}
+import type { ClosingAct } from './closingAct'
+import { kitActs } from './kitActs'
 
 /** The acts that close an open row, the likeliest first; or the rule that refuses them now. */
 export type ClosingActs = { acts: ClosingAct[]; refusedBy: Rule | null }
@@ -75,6 +49,10 @@ export function closingActs(row: BalanceRow, at: Where): ClosingActs {
       return settingActs(row, at)
     case 'stray':
       return acts(...row.couldBe.map((id) => strayActs(row.id, id)), strayActs(row.id, null))
+    case 'supply':
+    case 'plug':
+    case 'module':
+      return acts(...kitActs(row))
     case 'holder':
       return acts(...row.open.flatMap((reason) => groupActs(row.id, reason, at.state)))
   }
@@ -133,6 +111,10 @@ function groupActs(holderId: Id, reason: OpenReason, { holders, awaited }: Where
         { says: 'found again', count, main: false, happenings: [{ kind: 'found again', holderId, count }] },
         { says: 'searched', main: true, happenings: [] },
       ]
+    // Of a kit's things only.
+    case 'too many left':
+    case 'too few left':
+      return []
     case 'more back than out':
       return [{ says: 'more came off', count, main: false, happenings: cameOffUncounted(holderId, holders, count) }]
   }

@@ -8,6 +8,7 @@ import { settleAccount } from '../account'
 import type { CrewAtWork } from '../crew.testing'
 import { liveVehicle } from '../liveVehicle'
 import { isDone } from '../progress'
+import { NO_WORK } from '../workSteps'
 import { closingActs } from './closingActs'
 import { foundDifferent, groupsInTap } from './different'
 import { tappedDone, withTools } from './done'
@@ -15,7 +16,7 @@ import { foundBefore } from './foundBefore'
 import { putBackTap } from './putBack'
 import { whatHolds } from './whatHolds'
 
-const NOTHING_BEFORE = { refusal: null, unread: [], changes: 0, readingUnit: '' }
+const NOTHING_BEFORE = { refusal: null, unread: [], changes: 0, readingUnit: '', job: NO_WORK }
 
 const at = (crew: CrewAtWork) => ({
   document: crew.document,
@@ -45,7 +46,7 @@ describe('a tap on done', () => {
     const tap = goOnTo(crew, 'undo:screws')
     const refusal = whilePlanning(DEFAULT_HOUSE_VALUES).rules[0]!
     const unread = [{ id: 'hot', severity: 'WARNING', sentence: '', confirm: [] } as never]
-    const all = { refusal, unread, changes: 1, readingUnit: 'V' }
+    const all = { ...NOTHING_BEFORE, refusal, unread, changes: 1, readingUnit: 'V' }
     expect(tappedDone(crew.state, tap, all)).toEqual({ kind: 'nothing' })
     expect(tappedDone(crew.state, tap, { ...all, refusal: null })).toEqual({
       kind: 'read',

@@ -3,6 +3,7 @@ import type { Rule } from '../../vehicle/rule'
 import type { Happening } from '../event'
 import type { JobState } from '../jobState'
 import { happeningsFor, toBeCounted, toolsTakenUp, type NextTap } from '../progress'
+import { stepHappenings, stepsInHand, type WorkOfJob } from '../workSteps'
 
 /** What stands in the way of a tap, as the page found it: a rule, cautions nobody has read yet, what the work owes. */
 export type BeforeDone = {
@@ -12,13 +13,15 @@ export type BeforeDone = {
   changes: number
   /** The unit the test's reading is asked in; empty where none is. */
   readingUnit: string
+  /** Of what the plan was derived: its work has taps of its own. */
+  job: WorkOfJob
 }
 
 /** What a tap on "done as written" comes to: nothing, what is kept, or what has to be asked first. */
 export type DoneAnswer =
   | { kind: 'nothing' }
   | { kind: 'read'; happenings: Happening[] }
-  | { kind: 'ask'; what: 'work' | 'reading' | 'count' }
+  | { kind: 'ask'; what: 'work' | 'reading' | 'count' | 'step' }
   | { kind: 'keep'; happenings: Happening[] }
 
 /**
@@ -26,15 +29,32 @@ export type DoneAnswer =
  * before anything is done; what is owed (consent to a cut, a reading, a count nobody knows) is asked before it is kept.
  */
 export function tappedDone(state: JobState, tap: NextTap, before: BeforeDone): DoneAnswer {
+  const { job } = before
   if (before.refusal || tap.step.operation.act === 'decide') return { kind: 'nothing' }
   const { unread } = before
   if (unread.length > 0)
     return { kind: 'read', happenings: unread.map(({ id }) => ({ kind: 'caution read', cautionId: id })) }
+  const work = tap.step.operation.act === 'work' ? job.works.get(tap.step.operation.itemId) : undefined
+  const hand = work && stepsInHand(state, work)
+  const asked = askedFirst(state, tap, before, hand ?? null)
+  if (asked) return { kind: 'ask', what: asked }
+  if (hand && !hand.last) return { kind: 'keep', happenings: hand.steps.flatMap((step) => stepHappenings(work!, step)) }
+  return { kind: 'keep', happenings: tap.steps.flatMap((step) => happeningsFor(state, step.operation, job)) }
+}
+
+/** What has to be asked before a tap is kept; null where nothing has. */
+function askedFirst(
+  state: JobState,
+  tap: NextTap,
+  { changes, readingUnit }: BeforeDone,
+  hand: ReturnType<typeof stepsInHand>,
+): Extract<DoneAnswer, { kind: 'ask' }>['what'] | null {
+  if (hand?.own === 'set' || hand?.own === 'read') return 'step'
+  // What is changed for good is said with the last tap of its work, which keeps that tap as well.
+  if (changes > 0 && (!hand || hand.last)) return 'work'
+  if (readingUnit !== '') return 'reading'
   const operations = tap.steps.map((step) => step.operation)
-  if (before.changes > 0) return { kind: 'ask', what: 'work' }
-  if (before.readingUnit !== '') return { kind: 'ask', what: 'reading' }
-  if (toBeCounted(state, operations).length > 0) return { kind: 'ask', what: 'count' }
-  return { kind: 'keep', happenings: operations.flatMap((operation) => happeningsFor(state, operation)) }
+  return toBeCounted(state, operations).length > 0 ? 'count' : null
 }
 
 /** What is kept with whatever a tap comes to: the tools it takes up are out until they are counted back. */

@@ -10,6 +10,7 @@ import { INES, TOLU, type CrewAtWork } from '../crew.testing'
 import { liveCircumstances, liveVehicle } from '../liveVehicle'
 import { nextTap } from '../progress'
 import { termsOf } from '../terms'
+import { NO_WORK } from '../workSteps'
 import { knownOfTap } from './knownOfTap'
 
 function known(crew: CrewAtWork, authorised: string[] = [], nowMs = crew.nowMs) {
@@ -19,7 +20,7 @@ function known(crew: CrewAtWork, authorised: string[] = [], nowMs = crew.nowMs) 
   const at = { model, plan, state, vehicle, circumstances, terms: termsOf(crew.document, crew.request), nowMs }
   return knownOfTap(at, nextTap(plan, state), TOLU)
 }
-const NOTHING_ASKED = { unread: [], changes: 0, readingUnit: '' }
+const NOTHING_ASKED = { unread: [], changes: 0, readingUnit: '', job: NO_WORK }
 const dashWith = (change: (dash: ProcedureDocument) => void) => {
   const dash = smallDash()
   change(dash)

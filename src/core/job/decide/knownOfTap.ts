@@ -10,10 +10,11 @@ import { unreadCautions } from '../acknowledged'
 import type { JobState } from '../jobState'
 import { delayLeft, type NextTap } from '../progress'
 import type { JobTerms } from '../terms'
+import { NO_WORK, type WorkOfJob } from '../workSteps'
 import { changesOwed, readingAsked } from './owedHere'
 
 /** What has to be seen to before a step counts as done: cautions to read, changes to say, a reading to take. */
-export type AskedFirst = { unread: CautionAt[]; changes: number; readingUnit: string }
+export type AskedFirst = { unread: CautionAt[]; changes: number; readingUnit: string; job: WorkOfJob }
 
 /** What is known of the step in hand: what refuses it, what it waits for (seconds), what is asked first. */
 export type KnownOfTap = {
@@ -40,7 +41,7 @@ const NOTHING: KnownOfTap = {
   waitS: 0,
   delay: null,
   cautions: [],
-  asked: { unread: [], changes: 0, readingUnit: '' },
+  asked: { unread: [], changes: 0, readingUnit: '', job: NO_WORK },
 }
 
 /** Everything that stands before a tap. `actingId`: who would tap; what they have read is not asked again. */
@@ -59,6 +60,7 @@ export function knownOfTap(at: Where, tap: NextTap | null, actingId: string): Kn
       unread: unreadCautions(cautions, state, actingId),
       changes: changesOwed(plan, at.terms, state, operation).length,
       readingUnit: readingAsked(model, plan, operation),
+      job: plan.job,
     },
   }
 }

@@ -6,7 +6,15 @@ import type { Slice } from './slice'
 
 /** Plugs, and what they serve: open and closed, parked, tests, what worked before, why a test failed. */
 export const tethers: Slice<
-  'opened' | 'closed' | 'led through' | 'lead parked' | 'tested' | 'worked before' | 'trouble found' | 'loss accepted'
+  | 'opened'
+  | 'closed'
+  | 'tried'
+  | 'led through'
+  | 'lead parked'
+  | 'tested'
+  | 'worked before'
+  | 'trouble found'
+  | 'loss accepted'
 > = {
   opened: ({ state }, { tetherId }) => {
     state.tethersOpen.add(tetherId)
@@ -16,6 +24,9 @@ export const tethers: Slice<
     state.tethersOpen.delete(tetherId)
     touched(state, tetherId).closed += 1
     state.closedAt.set(tetherId, event.at)
+  },
+  tried: ({ state }, { tetherId }) => {
+    state.plugsTried.add(tetherId)
   },
   'led through': ({ state }, { tetherId }) => {
     state.ledThrough.add(tetherId)
@@ -41,6 +52,7 @@ export const tethers: Slice<
 /** A plug somebody has in hand is neither parked nor left as it was. */
 function touched(state: JobState, tetherId: Id): { opened: number; closed: number } {
   state.parked.delete(tetherId)
+  state.plugsTried.delete(tetherId)
   state.tethersTouched.add(tetherId)
   state.ends.delete(tetherId)
   const times = state.tetherTimes.get(tetherId) ?? { opened: 0, closed: 0 }

@@ -2,14 +2,13 @@ import type { Id } from '../../base/id'
 import type { Goal } from '../../order/wish'
 import type { Ending } from '../../procedure/end'
 import type { ProcedureForBuild } from '../../procedure/forBuild'
-import type { Access, Kit, KitFit } from '../../shop/kit'
+import type { Build } from '../../procedure/when'
+import type { Access, Kit } from '../../shop/kit'
+import { kitHere, type FittedKit, type KitHere } from '../../shop/kitHere'
 import type { PlanRequest } from './planRequest'
 
-/** A kit as it meets one model. Without a fit it can't be planned there. */
-export type FittedKit = { kit: Kit; fit: KitFit }
-
-/** What a job is for: openings and parts, and kits with their work. */
-export type JobGoal = { goals: readonly Goal[]; kits: readonly FittedKit[]; endings: ReadonlyMap<Id, Ending> }
+/** What a job is for: openings and parts, and kits with their work, as they are on the build that is known. */
+export type JobGoal = { goals: readonly Goal[]; kits: readonly KitHere[]; endings: ReadonlyMap<Id, Ending> }
 
 /** Every goal of a job: those chosen, and what the kits' work items need open. Each once. */
 export function allGoals(job: JobGoal): Goal[] {
@@ -39,7 +38,21 @@ export function fittedKits(kits: readonly { kit: Kit }[], procedureId: string): 
   )
 }
 
-/** What a job is for, as its request keeps it. */
-export function goalOfRequest(request: Pick<PlanRequest, 'goals' | 'kits' | 'endings'>): JobGoal {
-  return { goals: request.goals, kits: request.kits, endings: new Map(Object.entries(request.endings)) }
+/** What a job is for, by its request and the build: what is known by now may be more than when it was asked. */
+export function goalOfRequest(request: Pick<PlanRequest, 'goals' | 'kits' | 'endings'>, build: Build): JobGoal {
+  return {
+    goals: request.goals,
+    kits: request.kits.map((fitted) => kitHere(fitted, build)),
+    endings: new Map(Object.entries(request.endings)),
+  }
+}
+
+/** The same once more is known of the build. */
+export function goalOnceTold(goal: JobGoal, build: Build): JobGoal {
+  return { ...goal, kits: goal.kits.map((fitted) => kitHere(fitted, build)) }
+}
+
+/** Facets that some condition of the kits asks about and nobody has told. */
+export function openInKits({ kits }: JobGoal): ReadonlySet<Id> {
+  return new Set(kits.flatMap(({ open }) => [...open]))
 }

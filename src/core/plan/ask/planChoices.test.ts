@@ -15,7 +15,7 @@ function asked(cavities: number, openings: number, kits: object[] = []) {
   const goals = dash.cavities.map(({ id }) => ({ kind: 'cavity' as const, cavityId: id }))
   const request = PlanRequest.parse({ goals, kits, build: BUILD })
   const model = forBuild(dash, BUILD)
-  return { model, policy: request.policy, goal: goalFrom(request, null) }
+  return { model, policy: request.policy, goal: goalFrom(request, request.build, null) }
 }
 
 test('one cavity after the other, each opening once, and these are all there are', () => {
@@ -37,7 +37,7 @@ test('the lever of an automatic, once it has to be moved: by the ignition, or wi
     build: { ...BUILD, gearbox: 'automatic' },
   })
   const model = forBuild(dash, request.build)
-  const goal = goalFrom(request, null)
+  const goal = goalFrom(request, request.build, null)
   const lever = everyChoice(model, request.policy, goal).map(({ methods }) => methods)
   expect(lever.length).toBeGreaterThan(1)
   expect(new Set(lever.map((methods) => JSON.stringify(methods))).size).toBe(lever.length)
@@ -77,7 +77,7 @@ test('what is asked for: the furthest level of each part, whichever opening says
       build: {},
     })
     const choice = { ...nothingChosen(request.policy), openings: { a, b } }
-    return whatIsAsked(model, goalFrom(request, null), choice)
+    return whatIsAsked(model, goalFrom(request, request.build, null), choice)
   }
   expect(of([], 'a-free', 'b-off')).toBe(of([], 'a-off', 'b-free'))
   expect(of([], 'a-free', 'b-off')).toBe(of([], 'a-off-too', 'b-off'))

@@ -28,6 +28,8 @@ export const PlanRequest = z
     /** What becomes of things on this job, besides what the record and the kits say. */
     endings: z.record(Id, Ending).default({}),
     build: Build,
+    /** Tells that were seen when it was asked, by facet. */
+    tells: z.record(Id, z.array(Id).max(24)).default({}),
     /** Fasteners with another head on this very vehicle than the record says ("six-lobe T15"). */
     heads: z.record(Id, z.string().trim().min(1).max(40)).default({}),
     policy: Policy.default(() => Policy.parse({})),
@@ -39,4 +41,5 @@ export const PlanRequest = z
   })
   .refine((request) => request.goals.length + request.kits.length > 0, 'Choose what to open, or a kit.')
 export type PlanRequest = z.infer<typeof PlanRequest>
-export const KEPT_REQUEST: Kept<PlanRequest> = { shape: PlanRequest, version: 1, steps: {} }
+/** 2: its kits have things of their own. */
+export const KEPT_REQUEST: Kept<PlanRequest> = { shape: PlanRequest, version: 2, steps: { 1: (raw) => raw } }

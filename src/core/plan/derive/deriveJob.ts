@@ -40,6 +40,7 @@ export function deriveJob(
     removal: removal.value,
     refit: refit.value,
     works: new Map(),
+    modules: new Map(),
     added: new Map(),
     tests: [],
     decisions: [],

@@ -5,6 +5,7 @@ import type { Removal, RemovalError } from '../../order/removal'
 import type { Ending } from '../../procedure/end'
 import type { ProcedureForBuild } from '../../procedure/forBuild'
 import type { AddedFunction } from '../../shop/kit'
+import type { KitSetting } from '../../shop/kitThings'
 import type { WorkItem } from '../../shop/workItem'
 import type { Circumstances } from '../../vehicle/circumstances'
 import type { JobGoal } from '../ask/jobGoal'
@@ -34,7 +35,9 @@ export type DerivedJob = {
   endings: Map<Id, Ending>
   removal: Removal
   refit: AfterOpening
+  /** Pieces of work of the kits, with the counts of their steps filled in, and their modules to be set. */
   works: Map<Id, WorkItem>
+  modules: Map<Id, KitSetting>
   added: Map<Id, AddedFunction>
   tests: InterimTest[]
   decisions: Decision[]

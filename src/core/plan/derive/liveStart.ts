@@ -3,6 +3,7 @@ import { keyDoing, type Operation } from '../../order/operation'
 import { addDemand } from '../../order/refit'
 import { endValue, methodsTo } from '../../order/settingAct'
 import { atLeast } from '../../procedure/levels'
+import type { Build } from '../../procedure/when'
 import type { VehicleState } from '../../vehicle/vehicleState'
 import type { DerivedJob } from './derivedJob'
 import type { FoundOrder } from '../find/foundOrder'
@@ -88,8 +89,8 @@ export function movedParts({ levels }: AlreadyOut): { kind: 'part'; partId: Id; 
 }
 
 /** The goals of a request and, on a live job, whatever has moved already. */
-export function goalFrom(request: PlanRequest, out: AlreadyOut | null): JobGoal {
-  const goal = goalOfRequest(request)
+export function goalFrom(request: PlanRequest, build: Build, out: AlreadyOut | null): JobGoal {
+  const goal = goalOfRequest(request, build)
   return out ? { ...goal, goals: [...goal.goals, ...movedParts(out)] } : goal
 }
 

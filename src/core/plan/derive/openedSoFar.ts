@@ -38,7 +38,7 @@ export function leastWorkS({ model, goal, circumstances, scope, from }: Asking, 
   if (!removal.ok || !refit.ok) return null
   const job: DerivedJob = {
     ...{ model: bare, goal, circumstances, endings, removal: removal.value, refit: refit.value },
-    ...{ works: new Map(), added: new Map(), tests: [], decisions: [], backInOneGo: new Map() },
+    ...{ works: new Map(), modules: new Map(), added: new Map(), tests: [], decisions: [], backInOneGo: new Map() },
   }
   const legs = legsOf(job, scope)
   const done = from ? startFrom(legs, from).done : new Set()

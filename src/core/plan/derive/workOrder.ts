@@ -16,7 +16,7 @@ export function addWork(job: DerivedJob): DeriveError | null {
   for (const { kit, fit } of job.goal.kits) {
     for (const work of kit.works) {
       if (work.kind === 'bypass a signal') return { kind: 'bypass', workId: work.id }
-      addItem(job, fit, work)
+      addItem(job, kit, fit, work)
       if (!holdAccessOpen(job, fit, work)) return { kind: 'no access', workId: work.id }
       for (const first of work.afterWork) {
         const before = kit.works.find((item) => item.id === first)
@@ -30,13 +30,16 @@ export function addWork(job: DerivedJob): DeriveError | null {
       }
     }
     for (const item of kit.functions) job.added.set(item.id, item)
+    for (const setting of kit.settings) job.modules.set(setting.id, setting)
   }
   return null
 }
 
-function addItem(job: DerivedJob, fit: KitOfJob['fit'], work: Work): void {
+function addItem(job: DerivedJob, kit: KitOfJob['kit'], fit: KitOfJob['fit'], work: Work): void {
   const key = keyOf('work', work.id)
-  job.works.set(work.id, { ...work, station: fit.stations[work.id] ?? work.station })
+  const counted = new Map([...kit.parts, ...kit.holders].map(({ id, count }) => [id, count]))
+  const steps = work.steps.map((step) => ({ ...step, count: step.count ?? counted.get(step.itemId ?? '') ?? null }))
+  job.works.set(work.id, { ...work, steps, station: fit.stations[work.id] ?? work.station })
   job.refit.operations.set(key, {
     key,
     phase: 'work',

@@ -24,7 +24,7 @@ const PLENTY: ChoiceLimits = { choices: 100_000, ordered: 100_000 }
 function asked(document: ProcedureDocument, more: object = {}, build: Record<string, string> = {}) {
   const goals = document.cavities.map(({ id }) => ({ kind: 'cavity' as const, cavityId: id }))
   const request = PlanRequest.parse({ goals, build, ...more })
-  const [model, goal] = [forBuild(document, build), goalFrom(request, null)]
+  const [model, goal] = [forBuild(document, build), goalFrom(request, request.build, null)]
   const circumstances = whilePlanning(DEFAULT_HOUSE_VALUES)
   const nothing = nothingChosen(request.policy)
   const asking = { model, goal, circumstances, scope: request.scope, from: undefined }
@@ -120,14 +120,16 @@ test('the plan of the search is as quick as the quickest of all choices, each pl
     const document = drawn(seed, 2, 2)
     const { request, model } = asked(document)
     const found = findPlan(model, request, DEFAULT_HOUSE_VALUES)
-    const singly = everyChoice(model, request.policy, goalFrom(request, null)).flatMap(({ openings, methods }) => {
-      const alone = structuredClone(document)
-      for (const cavity of alone.cavities)
-        cavity.openings = cavity.openings.filter(({ id }) => id === openings[cavity.id])
-      const policy = { ...request.policy, methods }
-      const one = findPlan(forBuild(alone, {}), { ...request, policy }, DEFAULT_HOUSE_VALUES)
-      return one.ok ? [one.value.proof] : []
-    })
+    const singly = everyChoice(model, request.policy, goalFrom(request, request.build, null)).flatMap(
+      ({ openings, methods }) => {
+        const alone = structuredClone(document)
+        for (const cavity of alone.cavities)
+          cavity.openings = cavity.openings.filter(({ id }) => id === openings[cavity.id])
+        const policy = { ...request.policy, methods }
+        const one = findPlan(forBuild(alone, {}), { ...request, policy }, DEFAULT_HOUSE_VALUES)
+        return one.ok ? [one.value.proof] : []
+      },
+    )
     if (!found.ok || singly.some(({ proven }) => !proven)) continue
     // Two ways to move the lever that each ask for a part: taking both off was not looked at, and nothing is claimed.
     const { proven, allChoices, totalS } = found.value.proof

@@ -71,7 +71,7 @@ function findUnder(
   const barred = barredMethod(whole, model, request)
   if (barred) return fail(barred)
   const out = from ? { ...alreadyOut(from.state), ...(byHand && { byHand: [...byHand] }) } : null
-  const goal = goalFrom(request, out)
+  const goal = goalFrom(request, whole.build, out)
   const circumstances = whilePlanning(house, rules)
   const choices = new ChoicesByBound(
     { model, goal, circumstances, scope: request.scope, from },

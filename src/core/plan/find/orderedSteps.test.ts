@@ -29,7 +29,7 @@ function panelsLeft(seed: number): { found: number; shown: number } | null {
     build: {},
     policy: { habit: 'panel by panel' },
   })
-  const goal = goalOfRequest(request)
+  const goal = goalOfRequest(request, request.build)
   const derived = deriveJob(
     model,
     goal,

@@ -1,4 +1,5 @@
-import { forBuild, type ProcedureForBuild } from '../../procedure/forBuild'
+import type { ProcedureForBuild } from '../../procedure/forBuild'
+import { modelOfRequest } from '../ask/modelOfRequest'
 import { countOrdersUpTo } from '../../order/countOrders'
 import type { Id } from '../../base/id'
 import type { HouseValues } from '../../shop/houseValues'
@@ -58,7 +59,7 @@ export function planExtras(
       before[number.get(edge.after)!]!.push(number.get(edge.before)!)
   const counted = countOrdersUpTo(before, MANY)
   const asked = new Set(
-    allGoals(goalOfRequest(request)).flatMap((goal) => (goal.kind === 'cavity' ? [goal.cavityId] : [])),
+    allGoals(goalOfRequest(request, model.build)).flatMap((goal) => (goal.kind === 'cavity' ? [goal.cavityId] : [])),
   )
   const alsoNow = [...model.cavities.keys()].flatMap((cavityId) => {
     if (asked.has(cavityId) || request.goals.length >= 12) return []
@@ -99,9 +100,7 @@ function untoldRange(
   plan: PlanOnCards,
 ): PlanExtras['untold'] {
   const onTheWay = plan.job.decisions.map((decision) => decision.facetId)
-  const matter = facetsThatMatter(document, allGoals(goalOfRequest(request)), {}).filter(
-    (id) => build[id] === undefined,
-  )
+  const matter = facetsThatMatter(document, request, {}).filter((id) => build[id] === undefined)
   const facets = document.facets.filter(({ id }) => onTheWay.includes(id) || matter.includes(id))
   const builds = facets.reduce(
     (known, facet) => known.flatMap((told) => facet.choices.map((choice) => ({ ...told, [facet.id]: choice.id }))),
@@ -109,7 +108,7 @@ function untoldRange(
   )
   if (facets.length === 0 || builds.length > MOST_BUILDS) return null
   const totals = builds.flatMap((told) => {
-    const found = findPlan(forBuild(document, told, request.heads), { ...request, build: told }, house, rules, GLANCE)
+    const found = findPlan(modelOfRequest(document, request, told), { ...request, build: told }, house, rules, GLANCE)
     return found.ok ? [found.value.proof.totalS] : []
   })
   return totals.length < builds.length ? null : { leastS: Math.min(...totals), mostS: Math.max(...totals) }

@@ -61,7 +61,7 @@ export function planOnCards(
 ): Result<PlanOnCards, DeriveError | StalePlan> {
   const derived = deriveJob(
     underPolicy(whole, request.policy),
-    goalFrom(request, found.from),
+    goalFrom(request, whole.build, found.from),
     found.choices,
     whilePlanning(house, rules),
   )

@@ -1,12 +1,12 @@
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { DeskPage } from '@/app/DeskPage'
-import type { Kit } from '@/core/shop/kit'
+import { Kit } from '@/core/shop/kit'
 import { listKits } from '@/server/kits'
 import { listProcedures } from '@/server/procedures'
 import { requireCrew } from '@/server/session'
 import { may } from '@/server/whoAsks'
-import { KitForm } from '@/ui/shop/KitForm'
+import { KitForm } from '@/ui/kit/KitForm'
 import { ShopTabs } from '@/ui/shop/ShopTabs'
 import { removeKitAction, saveKitAction } from '../../actions'
 
@@ -15,8 +15,9 @@ export const metadata = { title: 'Kit' }
 export default async function KitPage({ params }: { params: Promise<{ kitId: string }> }) {
   const crew = await requireCrew()
   const { kitId } = await params
-  const blank: Kit = { id: crypto.randomUUID(), name: '', note: '', works: [], functions: [], changes: [], fits: [] }
-  const row = kitId === 'new' ? { kit: blank, version: 0 } : (await listKits(crew)).find(({ kit }) => kit.id === kitId)
+  const kits = await listKits(crew)
+  const blank: Kit = { ...Kit.parse({ id: crypto.randomUUID(), name: 'new' }), name: '' }
+  const row = kitId === 'new' ? { kit: blank, version: 0 } : kits.find(({ kit }) => kit.id === kitId)
   if (!row) notFound()
   const models = (await listProcedures(crew)).map((procedure) => ({
     procedureId: procedure.id,
@@ -35,6 +36,7 @@ export default async function KitPage({ params }: { params: Promise<{ kitId: str
         <KitForm
           kit={row.kit}
           version={row.version}
+          others={kits.filter(({ kit }) => kit.id !== row.kit.id).map(({ kit }) => kit)}
           models={models}
           stations={crew.house.stations.map((station) => station.name)}
           may={may(crew, 'keep kits')}

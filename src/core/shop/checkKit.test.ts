@@ -1,9 +1,11 @@
 import { expect, test } from '@jest/globals'
-import { checkKit, Kit } from './kit'
+import { checkKit } from './checkKit'
+import { Kit } from './kit'
 
 const kit = (works: [id: string, ...after: string[]][], more: object = {}) =>
   Kit.parse({ id: 'k', name: 'Kit', works: works.map(([id, ...afterWork]) => ({ id, name: id, afterWork })), ...more })
-const kinds = (of: Kit) => checkKit(of).map((problem) => `${problem.kind} ${problem.workId}`)
+const kinds = (of: Kit) =>
+  checkKit(of).map((problem) => `${problem.kind} ${'workId' in problem ? problem.workId : ''}`.trim())
 
 test('work in a line, or coming together, is sound', () => {
   expect(kinds(kit([['a'], ['b', 'a'], ['c', 'a', 'b']]))).toEqual([])

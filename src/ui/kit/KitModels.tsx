@@ -2,10 +2,10 @@
 import { Plus } from 'lucide-react'
 import { KitFit } from '@/core/shop/kit'
 import { Fit, type KitModel } from './KitFitSection'
-import type { KitPart } from './KitRows'
+import type { KitEdited } from './KitRows'
 
 /** How the kit meets each model it is fitted to. */
-export function KitModels({ kit, set, models }: KitPart & { models: KitModel[] }) {
+export function KitModels({ kit, set, models }: KitEdited & { models: KitModel[] }) {
   return (
     <section>
       <h2 className="border-b-2 border-ink pb-1 text-xl">On these models</h2>

@@ -2,7 +2,9 @@
 import { Plus, Trash2 } from 'lucide-react'
 import { ENDINGS } from '@/core/procedure/endings'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import { Kit, KitFit, type Access } from '@/core/shop/kit'
+import type { FitAccess, Kit, KitFit } from '@/core/shop/kit'
+import type { Facet } from '@/core/procedure/facet'
+import { WhenPicker } from './WhenPicker'
 import { SelectField } from '../forms/Field'
 import { ownerWords } from '@/words/items'
 import { Select } from './kitFields'
@@ -23,19 +25,21 @@ export function Fit({
   remove: () => void
 }) {
   const { document } = model
-  const options: [string, string, Access][] = [
-    ...document.cavities.map((cavity): [string, string, Access] => [
+  const facets: readonly Facet[] = [...kit.facets, ...document.facets]
+  const options: [string, string, FitAccess][] = [
+    ...document.cavities.map((cavity): [string, string, FitAccess] => [
       `cavity:${cavity.id}`,
       cavity.name,
-      { kind: 'cavity', cavityId: cavity.id },
+      { kind: 'cavity', cavityId: cavity.id, when: {} },
     ]),
-    ...document.parts.map((part): [string, string, Access] => [
+    ...document.parts.map((part): [string, string, FitAccess] => [
       `part:${part.id}`,
       `${part.name} off`,
-      { kind: 'part', partId: part.id, level: 'off' },
+      { kind: 'part', partId: part.id, level: 'off', when: {} },
     ]),
   ]
-  const keyOf = (access: Access) => (access.kind === 'cavity' ? `cavity:${access.cavityId}` : `part:${access.partId}`)
+  const keyOf = (access: FitAccess) =>
+    access.kind === 'cavity' ? `cavity:${access.cavityId}` : `part:${access.partId}`
   const things: [string, string][] = [
     ...document.parts.map((part): [string, string] => [part.id, part.name]),
     ...document.tethers.map((tether): [string, string] => [
@@ -73,7 +77,12 @@ export function Fit({
                 change({
                   access: {
                     ...fit.access,
-                    [work.id]: options.filter(([key]) => keys.includes(key)).map(([, , access]) => access),
+                    [work.id]: options
+                      .filter(([key]) => keys.includes(key))
+                      .map(
+                        ([key, , access]) =>
+                          (fit.access[work.id] ?? []).find((known) => keyOf(known) === key) ?? access,
+                      ),
                   },
                 })
               }
@@ -112,13 +121,20 @@ export function Fit({
             >
               <Trash2 size={16} aria-hidden />
             </button>
+            <WhenPicker
+              facets={facets}
+              when={ending.when}
+              onChange={(when) => change({ endings: fit.endings.with(i, { ...ending, when }) })}
+            />
           </div>
         ))}
         <button
           type="button"
           className="desk-button mt-1"
           disabled={things.length === 0}
-          onClick={() => change({ endings: [...fit.endings, { itemId: things[0]![0], ending: 'replaced', note: '' }] })}
+          onClick={() =>
+            change({ endings: [...fit.endings, { itemId: things[0]![0], ending: 'replaced', note: '', when: {} }] })
+          }
         >
           <Plus size={16} aria-hidden /> Add an end
         </button>

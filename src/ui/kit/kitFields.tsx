@@ -95,3 +95,53 @@ export function Yes({ label, value, onChange }: { label: string; value: boolean;
     </label>
   )
 }
+
+/** A number that may be left open: empty says that nobody knows. */
+export function MaybeNumber({
+  label,
+  value,
+  onChange,
+  step,
+}: {
+  label: string
+  value: number | null
+  onChange: (value: number | null) => void
+  step?: string
+}) {
+  return (
+    <TextField
+      label={label}
+      type="number"
+      min={0}
+      step={step}
+      value={value ?? ''}
+      onChange={(event) => onChange(Number.isNaN(event.target.valueAsNumber) ? null : event.target.valueAsNumber)}
+    />
+  )
+}
+
+/** One of the things of a list, or none. */
+export function Pick({
+  label,
+  value,
+  options,
+  empty,
+  onChange,
+}: {
+  label: string
+  value: string | null
+  options: readonly (readonly [id: string, name: string])[]
+  empty: string
+  onChange: (value: string | null) => void
+}) {
+  return (
+    <SelectField label={label} value={value ?? ''} onChange={(event) => onChange(event.target.value || null)}>
+      <option value="">{empty}</option>
+      {options.map(([id, name]) => (
+        <option key={id} value={id}>
+          {name}
+        </option>
+      ))}
+    </SelectField>
+  )
+}

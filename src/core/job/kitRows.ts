@@ -1,0 +1,86 @@
+import type { Id } from '../base/id'
+import { openAccount, settleAccount, type OpenReason } from './account'
+import { NOT_COUNTED, type JobState } from './jobState'
+import type { KitTerms } from './kitTerms'
+import type { SupplyNeed } from '../shop/supplies'
+
+export type KitRow =
+  /** A thing of a kit: what was there, what is fitted, what is left over by that. */
+  | {
+      account: 'supply'
+      id: Id
+      of: SupplyNeed['of']
+      there: number
+      wanted: number
+      fitted: number
+      left: number
+      open: OpenReason[]
+    }
+  /** A plug of a kit: closed, and tried. */
+  | { account: 'plug'; id: Id; open: boolean; closed: boolean }
+  /** A module of a kit: how it stands, against what it should be on this build. */
+  | { account: 'module'; id: Id; name: string; open: boolean; value: string | null; expected: string[] }
+
+/**
+ * What is owed of the kits. A kit of which nothing was fitted, plugged, set or done owes nothing: it goes back whole.
+ * What is used up is not counted. Cost: O(things).
+ */
+export function kitRows(state: JobState, kits: readonly KitTerms[]): KitRow[] {
+  return kits
+    .filter((kit) => isBegun(state, kit))
+    .flatMap((kit): KitRow[] => [
+      ...kit.needs.flatMap((need) => supplyRow(state, need)),
+      ...kit.plugs.map(({ id }): KitRow => {
+        const closed = (state.tetherTimes.get(id)?.closed ?? 0) > 0 && !state.tethersOpen.has(id)
+        return { account: 'plug', id, closed, open: !closed || !state.plugsTried.has(id) }
+      }),
+      ...kit.settings.map(({ id, name, expected }): KitRow => {
+        const value = state.adjusted.get(id)?.value ?? null
+        const values = [...new Set(expected.map((item) => item.value))]
+        return { account: 'module', id, name, value, expected: values, open: value === null || !agrees(value, values) }
+      }),
+    ])
+}
+
+/** Print and experience may disagree: either will do, and which it was is kept. */
+export function agrees(value: string, expected: readonly string[]): boolean {
+  const plain = (text: string) => text.replace(/[\s.,-]+/g, '').toLowerCase()
+  return expected.length === 0 || expected.some((other) => plain(other) === plain(value))
+}
+
+/** Whether anything of a kit has been done on this job. */
+export function isBegun(state: JobState, { needs, plugs, settings, works }: KitTerms): boolean {
+  return (
+    works.some(
+      ({ id, steps }) => state.works.has(id) || steps.some((step) => state.stepsDone.has(`${id}/${step.id}`)),
+    ) ||
+    needs.some(({ itemId }) => standing(state, itemId) > 0) ||
+    plugs.some(({ id }) => state.tethersTouched.has(id)) ||
+    settings.some(({ id }) => state.adjusted.has(id))
+  )
+}
+
+function standing(state: JobState, itemId: Id): number {
+  const c = state.holders.get(itemId)
+  return c ? c.fastenedOld + c.fittedNew - c.undone : 0
+}
+
+/** How many of a thing there are on this job: as counted or, where nobody counted, as the kit lists. */
+export function thereOf(state: JobState, { itemId, listed }: SupplyNeed): number {
+  const { box, stock, arrived } = state.supplies.get(itemId) ?? NOT_COUNTED
+  return (box ?? listed) + stock + arrived
+}
+
+function supplyRow(state: JobState, need: SupplyNeed): KitRow[] {
+  const there = thereOf(state, need)
+  if (need.supply.consumable || (need.needed === 0 && there === 0 && standing(state, need.itemId) === 0)) return []
+  const counts = state.holders.get(need.itemId) ?? openAccount(0)
+  const leftOver = state.leftOver.get(need.itemId) ?? null
+  const { inHand, open } = settleAccount(counts, { there, wanted: need.needed, leftOver })
+  return [
+    {
+      ...{ account: 'supply', id: need.itemId, of: need.of, there, wanted: need.needed },
+      ...{ fitted: standing(state, need.itemId), left: inHand, open },
+    },
+  ]
+}

@@ -1,0 +1,83 @@
+import { Kit } from '@/core/shop/kit'
+import { act, cavity, fasten, fit, lookAt, part, plug, plugIn, read, screws, work } from './pieces'
+
+/** A camera in the roof console and a relay for the beacons. */
+export function cameraKit(pickup: string): Kit {
+  return Kit.parse({
+    id: crypto.randomUUID(),
+    name: 'Fit a camera and a beacon relay',
+    note: 'Camera in the roof console, relay behind the surround.',
+    parts: [
+      part('cam-eye', 'Camera', 'SF-K10', 11_900),
+      part('cam-lead', 'Camera lead, 3 m', 'SF-K11', 2_200),
+      part('relay-box', 'Beacon relay', 'SF-B05', 1_650),
+    ],
+    holders: [
+      screws('cam-screws', 2, 'cam-eye', 'PH1', [2.5, 6]),
+      screws('relay-screw', 1, 'relay-box', 'T20', [4, 12]),
+    ],
+    plugs: [
+      plug('cam-plug', 'camera', 'cam-eye', 'threaded', 'the camera lead'),
+      plug('relay-plug', 'relay', 'relay-box', 'sliding lock', 'the beacon lead'),
+    ],
+    works: [
+      work('cam-look', 'Look before it is fixed', 'inspect', { station: 'centre', durationS: 120 }, [
+        lookAt('hold the camera in its place: the whole bed and both corners in the picture'),
+      ]),
+      work(
+        'cam-mount',
+        'Mount the camera',
+        'mount',
+        { station: 'centre', tool: 'cross PH1', durationS: 180, afterWork: ['cam-look'] },
+        [fit('cam-eye'), fasten('cam-screws'), plugIn('cam-plug')],
+      ),
+      work(
+        'cam-run',
+        'Lead along the roof',
+        'route a lead',
+        { station: 'centre', durationS: 300, afterWork: ['cam-mount'] },
+        [fit('cam-lead', { words: 'behind the headliner edge, never across an airbag' })],
+      ),
+      work(
+        'relay',
+        'Relay on the beacon lead',
+        'join',
+        { station: 'centre', tool: 'crimper', durationS: 300, alsoTools: ['meter'] },
+        [
+          read('supply at the beacon fuse', 'V', 11.5, 15),
+          act('join the relay, sleeve each joint'),
+          fit('relay-box', { words: 'plug down: water runs off' }),
+          fasten('relay-screw', 'snug', { tool: 'six-lobe T20' }),
+          plugIn('relay-plug'),
+        ],
+      ),
+    ],
+    functions: [
+      {
+        id: 'cam-picture',
+        name: 'New camera',
+        how: 'picture upright, both corners seen',
+        power: 'ignition',
+        afterWork: ['cam-run'],
+      },
+      {
+        id: 'relay-works',
+        name: 'Beacon relay',
+        how: 'beacons turn with the switch, and stop',
+        power: 'ignition',
+        afterWork: ['relay'],
+      },
+    ],
+    fits: [
+      {
+        procedureId: pickup,
+        access: {
+          'cam-look': [cavity('roof-cavity')],
+          'cam-mount': [cavity('roof-cavity')],
+          'cam-run': [cavity('roof-cavity')],
+          relay: [cavity('beacon-cavity')],
+        },
+      },
+    ],
+  })
+}

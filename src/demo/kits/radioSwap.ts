@@ -1,0 +1,176 @@
+import { Kit } from '@/core/shop/kit'
+import {
+  act,
+  cavity,
+  clips,
+  fasten,
+  fit,
+  lookAt,
+  part,
+  partAt,
+  plug,
+  plugIn,
+  press,
+  read,
+  screws,
+  set,
+  work,
+} from './pieces'
+
+const AMPLIFIED = { audio: ['amplified'] }
+const PLAIN = { audio: ['plain'] }
+
+/** A new unit with its adapter and a module for the buttons on the wheel; two branches by the vehicle's audio. */
+export function radioSwapKit(van: string): Kit {
+  return Kit.parse({
+    id: crypto.randomUUID(),
+    name: 'Swap the radio unit',
+    note: 'The new unit is a little larger: the surround is filed.',
+    facets: [
+      {
+        ...{ id: 'unit-family', kind: 'unit family', name: 'Unit' },
+        choices: [
+          { id: 'unit-plain', name: 'plain display' },
+          { id: 'unit-maps', name: 'with maps' },
+        ],
+      },
+    ],
+    parts: [
+      part('swap-unit', 'New unit', 'SF-U10', 19_500, { massKg: 1.4 }),
+      part('swap-left', 'Left bracket', 'SF-U11', 900),
+      part('swap-right', 'Right bracket', 'SF-U12', 900),
+      part('swap-display', 'Display', 'SF-U13', 14_000),
+      part('swap-adapter', 'Adapter lead', 'SF-U20', 4_500),
+      part('swap-amp-lead', 'Amplifier lead', 'SF-U21', 6_200, { when: AMPLIFIED }),
+      part('swap-speaker-lead', 'Speaker lead', 'SF-U22', 1_900, { when: PLAIN }),
+      part('swap-module', 'Wheel button module', 'SF-U30', 5_900),
+      part('swap-map-antenna', 'Map antenna', 'SF-U40', 2_600, { when: { 'unit-family': ['unit-maps'] } }),
+    ],
+    holders: [
+      screws('swap-left-screws', 4, 'swap-left', 'PH2', [3, 6]),
+      screws('swap-right-screws', 4, 'swap-right', 'PH2', [3, 6]),
+      screws('swap-unit-screws', 4, 'swap-unit', '7', [4, 12]),
+      screws('swap-display-screws', 4, 'swap-display', 'PH2', [3, 8], { tell: 'longer than those of the brackets' }),
+      clips('swap-display-clips', 6, 'swap-display'),
+    ],
+    plugs: [
+      plug('swap-main', 'main', 'swap-adapter', 'lever', 'the new unit'),
+      plug('swap-vehicle', 'vehicle side', 'swap-adapter', 'press tab', 'the plug of the old unit'),
+      plug('swap-amp', 'amplifier', 'swap-amp-lead', 'press tab', 'the adapter', { when: AMPLIFIED }),
+      plug('swap-speakers', 'speakers', 'swap-speaker-lead', 'press tab', 'the adapter', { when: PLAIN }),
+      plug('swap-buttons', 'wheel buttons', 'swap-module', 'friction fit', 'the adapter'),
+      plug('swap-sky', 'satellite', 'swap-map-antenna', 'threaded', 'the new unit', {
+        when: { 'unit-family': ['unit-maps'] },
+      }),
+    ],
+    settings: [
+      {
+        ...{ id: 'swap-switches', name: 'Switches of the button module', kind: 'switches', partId: 'swap-module' },
+        expected: [
+          { id: 'swap-switches-plain', value: '0110', when: PLAIN },
+          { id: 'swap-switches-amp', value: '0111', when: AMPLIFIED },
+        ],
+      },
+    ],
+    works: [
+      work('swap-brackets', 'Brackets on the unit', 'mount', { station: 'bench', tool: 'cross PH2', durationS: 240 }, [
+        fit('swap-left', { side: 'left', words: 'L on the flange, notch forward' }),
+        fit('swap-right', { side: 'right' }),
+        fasten('swap-left-screws', 'started', { count: 3, words: 'the hole in the middle stays free' }),
+        fasten('swap-right-screws', 'started', { count: 3 }),
+        fasten('swap-left-screws', 'snug', { count: 3 }),
+        fasten('swap-right-screws', 'snug', { count: 3 }),
+      ]),
+      work(
+        'file',
+        'File the surround',
+        'file',
+        { station: 'bench', tool: 'half-round file', durationS: 420, heldMeanwhile: 'the surround, on cloth' },
+        [
+          lookAt('hold the display against it: where does it bind?'),
+          act('file a little, try, file again', { tool: 'half-round file' }),
+        ],
+      ),
+      work(
+        'swap-leads',
+        'Adapter and button module in',
+        'join',
+        { station: 'centre', tool: 'crimper', durationS: 420, alsoTools: ['meter'], consumables: ['sleeve'] },
+        [
+          set('swap-switches', { words: 'before it is tied away behind the unit' }),
+          fit('swap-adapter'),
+          plugIn('swap-vehicle'),
+          fit('swap-amp-lead', { when: AMPLIFIED }),
+          plugIn('swap-amp', { when: AMPLIFIED }),
+          fit('swap-speaker-lead', { when: PLAIN }),
+          plugIn('swap-speakers', { when: PLAIN }),
+          fit('swap-module', { words: 'vents free, not right behind the unit' }),
+          plugIn('swap-buttons'),
+          read('supply at the adapter, ignition off', 'V', 11.5, 13.2),
+        ],
+      ),
+      work(
+        'swap-sky-antenna',
+        'Map antenna under the dash top',
+        'mount',
+        { station: 'centre', durationS: 240, when: { 'unit-family': ['unit-maps'] } },
+        [fit('swap-map-antenna', { words: 'no metal above it, sky through the glass' })],
+      ),
+      work(
+        'swap-in',
+        'Unit and display in',
+        'mount',
+        {
+          station: 'centre',
+          tool: 'hex 7',
+          durationS: 300,
+          afterWork: ['swap-brackets', 'swap-leads', 'swap-sky-antenna', 'file'],
+        },
+        [
+          plugIn('swap-main'),
+          plugIn('swap-sky', { when: { 'unit-family': ['unit-maps'] } }),
+          fit('swap-unit', { words: 'leads above it, nothing pinched' }),
+          fasten('swap-unit-screws'),
+          fit('swap-display'),
+          fasten('swap-display-screws'),
+          press('swap-display-clips'),
+        ],
+      ),
+    ],
+    functions: [
+      {
+        ...{
+          id: 'swap-plays',
+          name: 'New unit',
+          how: 'plays from four corners, the wheel buttons answer',
+          power: 'ignition',
+        },
+        ...{ warmUpS: 20, afterWork: ['swap-in'] },
+      },
+    ],
+    changes: [
+      {
+        ...{
+          id: 'edge',
+          what: 'file',
+          where: 'opening of the centre surround',
+          how: '1.6 to 2 mm all round, 800 grit',
+        },
+        ...{ consent: true, edgeTreated: true },
+      },
+    ],
+    fits: [
+      {
+        procedureId: van,
+        access: {
+          file: [cavity('radio-cavity'), partAt('surround', 'off')],
+          'swap-leads': [cavity('radio-cavity')],
+          'swap-sky-antenna': [cavity('radio-cavity')],
+          'swap-in': [cavity('radio-cavity')],
+        },
+        endings: [{ itemId: 'unit', ending: 'replaced' }],
+        functionsChanged: ['t-unit'],
+      },
+    ],
+  })
+}

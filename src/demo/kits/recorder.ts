@@ -1,0 +1,124 @@
+import { Kit } from '@/core/shop/kit'
+import {
+  act,
+  cavity,
+  fasten,
+  fit,
+  leadThrough,
+  lookAt,
+  part,
+  plug,
+  plugIn,
+  press,
+  read,
+  screws,
+  set,
+  work,
+} from './pieces'
+
+/** A recorder behind the radio, its microphone on the pillar, its antenna above the glovebox. */
+export function recorderKit(van: string): Kit {
+  return Kit.parse({
+    id: crypto.randomUUID(),
+    name: 'Fit a recorder',
+    note: 'Recorder behind the radio, microphone on the pillar, antenna under the dash top.',
+    parts: [
+      part('rec-box', 'Recorder', 'SF-R40', 32_900, { massKg: 0.6 }),
+      part('rec-bracket', 'Recorder bracket', 'SF-R41', 1_450),
+      part('rec-lead', 'Recorder lead', 'SF-R42', 2_900),
+      part('rec-mic', 'Microphone', 'SF-R43', 2_400),
+      part('rec-antenna', 'Satellite antenna', 'SF-R44', 3_800),
+      part('rec-pads', 'Adhesive pads', 'SF-C03', 90, { count: 4, supply: { consumable: true } }),
+    ],
+    holders: [
+      screws('rec-bracket-screws', 4, 'rec-box', 'PH2', [3, 6]),
+      screws('rec-box-screws', 2, 'rec-bracket', '7', [4, 12]),
+      { id: 'rec-mic-clip', kind: 'spring clip', count: 1, holds: ['rec-mic'] },
+    ],
+    plugs: [
+      plug('rec-main', 'main', 'rec-box', 'lever', 'the recorder lead'),
+      plug('rec-mic-plug', 'microphone', 'rec-mic', 'press tab', 'the recorder', { leadThrough: 'the pillar foot' }),
+      plug('rec-antenna-plug', 'antenna', 'rec-antenna', 'threaded', 'the recorder'),
+    ],
+    settings: [
+      {
+        ...{ id: 'rec-program', name: 'Recorder program', kind: 'program', partId: 'rec-box', values: ['1', '2', '3'] },
+        expected: [{ id: 'rec-program-van', value: '2', source: 'print' }],
+      },
+    ],
+    works: [
+      work('bracket', 'Bracket on the recorder', 'mount', { station: 'bench', tool: 'cross PH2', durationS: 150 }, [
+        set('rec-program', { words: 'before the bracket hides the dial' }),
+        fit('rec-bracket'),
+        fasten('rec-bracket-screws'),
+      ]),
+      work(
+        'mount',
+        'Mount the recorder',
+        'mount',
+        { station: 'centre', tool: 'hex 7', durationS: 180, afterWork: ['bracket', 'mic', 'antenna', 'tap'] },
+        [
+          plugIn('rec-main'),
+          plugIn('rec-mic-plug'),
+          plugIn('rec-antenna-plug'),
+          fit('rec-box', { words: 'vents free, no force on a plug' }),
+          fasten('rec-box-screws'),
+        ],
+      ),
+      work('mic', 'Microphone on the pillar', 'mount', { station: 'driver side', durationS: 210 }, [
+        leadThrough('rec-mic-plug', { caution: 'behind the airbag, never across it: keep to the maker’s lead' }),
+        fit('rec-mic', { words: 'at head height, off the vents' }),
+        press('rec-mic-clip'),
+      ]),
+      work(
+        'antenna',
+        'Antenna under the dash top',
+        'glue',
+        { station: 'centre', durationS: 240, unattendedS: 600, consumables: ['alcohol wipe'] },
+        [
+          act('degrease the place, let it dry'),
+          fit('rec-antenna', { words: 'no metal above it, sky through the glass, 20 cm from other antennas' }),
+          lookAt('lead laid in a figure of eight, not behind the unit'),
+        ],
+      ),
+      work('lead', 'Lead to the knee panel', 'route a lead', { station: 'driver side', durationS: 240 }, [
+        fit('rec-lead', { words: 'along the maker’s loom, tied every hand’s width', tool: 'draw rod' }),
+      ]),
+      work(
+        'tap',
+        'Join supply and ignition',
+        'join',
+        {
+          station: 'driver side',
+          tool: 'crimper',
+          durationS: 300,
+          afterWork: ['lead'],
+          alsoTools: ['stripper', 'meter'],
+        },
+        [
+          read('supply at the fuse', 'V', 11.5, 15),
+          act('join supply, ignition and ground, sleeve each joint'),
+          read('ground to the body', 'ohm', 0, 0.5),
+        ],
+      ),
+    ],
+    functions: [
+      {
+        ...{ id: 'records', name: 'Recorder', how: 'its light turns green within a minute', power: 'ignition' },
+        ...{ warmUpS: 60, afterWork: ['mount', 'tap'] },
+      },
+    ],
+    fits: [
+      {
+        procedureId: van,
+        access: {
+          mount: [cavity('radio-cavity')],
+          mic: [cavity('pillar-cavity')],
+          antenna: [cavity('radio-cavity')],
+          lead: [cavity('radio-cavity'), cavity('knee-cavity')],
+          tap: [cavity('knee-cavity')],
+        },
+      },
+    ],
+  })
+}

@@ -1,0 +1,184 @@
+'use client'
+import { useState } from 'react'
+import type { Happening } from '@/core/job/event'
+import { readNumber } from '@/core/job/intake'
+import { agrees } from '@/core/job/kitRows'
+import { inRange, stepHappenings, stepsInHand, type StepSaid } from '@/core/job/workSteps'
+import type { WorkItem } from '@/core/shop/workItem'
+import type { WorkStep } from '@/core/shop/workStep'
+import { rangeWords, workStepWords } from '@/words/workStepWords'
+import { kitOfJob } from './kitOfJob'
+import type { PlannedJob } from './useJob'
+
+type Record = (happenings: readonly Happening[]) => void
+
+/** What a step of work asks: how a module stands, or a number that is read off and lies where it has to. */
+export function StepAsk({
+  job,
+  workId,
+  record,
+  close,
+}: {
+  job: PlannedJob
+  workId: string
+  record: Record
+  close: () => void
+}) {
+  const work = job.plan.job.works.get(workId)
+  const hand = work && stepsInHand(job.state, work)
+  if (!work || !hand) return null
+  const { first, last } = hand
+  const keep = (said: StepSaid) => {
+    record([
+      ...stepHappenings(work, first, said),
+      ...(last ? [{ kind: 'work done', workId, reading: '', note: '' } as const] : []),
+    ])
+    close()
+  }
+  return first.act === 'set' ? (
+    <ModuleForm job={job} step={first} keep={keep} />
+  ) : (
+    <ReadOff job={job} work={work} step={first} keep={keep} close={close} />
+  )
+}
+
+/** How a module stands: one of its values, or as it is written on it; entered, and read back. */
+function ModuleForm({ job, step, keep }: { job: PlannedJob; step: WorkStep; keep: (said: StepSaid) => void }) {
+  const setting = kitOfJob(job).settings.find(({ id }) => id === step.itemId)
+  const expected = [...new Set(setting?.expected.map(({ value }) => value))]
+  const [value, setValue] = useState('')
+  const differs = value.trim() !== '' && !agrees(value, expected)
+  return (
+    <form
+      className="space-y-4"
+      onSubmit={(event) => {
+        event.preventDefault()
+        keep({ value: value.trim(), how: 'read back' })
+      }}
+    >
+      <p className="text-xl font-semibold">
+        {setting?.name}
+        {expected.length > 0 && (
+          <>
+            : it should be <span className="num">{expected.join(' or ')}</span>
+          </>
+        )}
+      </p>
+      {setting?.expected.length !== expected.length || expected.length < 2 ? null : (
+        <p className="text-lg">Print and experience disagree: either is kept as it was read.</p>
+      )}
+      <div className="flex flex-wrap gap-2">
+        {[...new Set([...expected, ...(setting?.values ?? [])])].map((choice) => (
+          <button
+            key={choice}
+            type="button"
+            className="ghost num min-h-14 text-xl"
+            aria-pressed={value === choice}
+            onClick={() => setValue(choice)}
+          >
+            {choice}
+          </button>
+        ))}
+      </div>
+      <label className="block">
+        <span className="mb-1 block text-lg font-semibold">As it stands on the module, read off it</span>
+        <input
+          className="field num !min-h-14 text-3xl"
+          maxLength={40}
+          value={value}
+          onChange={(event) => setValue(event.target.value)}
+        />
+      </label>
+      {differs && (
+        <p role="alert" className="text-lg font-bold">
+          That is not {expected.join(' or ')}. It is kept, and stays open in the balance until it agrees.
+        </p>
+      )}
+      <button className="slab w-full !min-h-[84px] text-2xl" disabled={value.trim() === ''}>
+        {differs ? 'It stands so all the same' : 'It is set, and read back'}
+      </button>
+    </form>
+  )
+}
+
+/** A number that is read off: outside its range it is a failure, and the step stays open. */
+function ReadOff({
+  job,
+  work,
+  step,
+  keep,
+  close,
+}: {
+  job: PlannedJob
+  work: WorkItem
+  step: WorkStep
+  keep: (said: StepSaid) => void
+  close: () => void
+}) {
+  const [value, setValue] = useState('')
+  const { unit = '' } = step.reading ?? {}
+  const number = readNumber(value)
+  const fits = inRange(step.reading, number)
+  const words = workStepWords(kitOfJob(job), step)
+  const said = `${value.trim()} ${unit}`.trim()
+  return (
+    <form
+      className="space-y-4"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (fits !== false && value.trim() !== '') keep({ reading: said })
+      }}
+    >
+      <p className="text-xl font-semibold">
+        {words.title}
+        {step.reading && rangeWords(step.reading) && `: ${rangeWords(step.reading)}`}
+      </p>
+      <label className="block">
+        <span className="mb-1 block text-lg font-semibold">Reading{unit && `, in ${unit}`}</span>
+        <input
+          autoFocus
+          inputMode="decimal"
+          className="field num !min-h-14 text-3xl"
+          maxLength={20}
+          value={value}
+          onChange={(event) => setValue(event.target.value)}
+        />
+      </label>
+      {value.trim() !== '' && step.reading && number === null && (
+        <p role="alert" className="text-lg font-bold">
+          Type it as a number, such as 12.4.
+        </p>
+      )}
+      {fits === false && (
+        <>
+          <p role="alert" className="text-lg font-bold">
+            {said} is outside {rangeWords(step.reading!)}: it fails. Find out why, then read it again. The step stays
+            open.
+          </p>
+          <button
+            type="button"
+            className="ghost min-h-14 w-full text-lg"
+            onClick={() => {
+              job.record([
+                {
+                  kind: 'noted',
+                  itemId: work.id,
+                  text: `${words.title}: ${said}, outside ${rangeWords(step.reading!)}`,
+                },
+              ])
+              close()
+            }}
+          >
+            Keep it as a note, and look for the cause
+          </button>
+        </>
+      )}
+      <button
+        className="slab w-full !min-h-[84px] text-2xl"
+        disabled={value.trim() === '' || fits === false || (step.reading !== null && number === null)}
+      >
+        Keep it
+      </button>
+    </form>
+  )
+}
