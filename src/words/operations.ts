@@ -106,8 +106,9 @@ const STEPS: Readonly<Record<Act, Says>> = {
     const tested = model.functions.get(operation.itemId)
     return said(
       `Test ${operation.name ?? tested?.name ?? ''}`.trim(),
-      [tested?.how, (tested?.warmUpS ?? 0) > 0 && `give it ${tested!.warmUpS} s`].filter(Boolean).join(', ') ||
-        'before trim hides it again',
+      [tested?.how ?? operation.note, (tested?.warmUpS ?? 0) > 0 && `give it ${tested!.warmUpS} s`]
+        .filter(Boolean)
+        .join(', ') || 'before trim hides it again',
       'it works',
     )
   },

@@ -30,6 +30,9 @@ export type PlanReport = {
   work: ReportStep[]
   tests: ReportStep[]
   wayOut: ReportStep[]
+  /** At the bench: before the first screw, and of what is done in between. */
+  beforeS: number
+  benchS: number
   wayInS: number
   bottomS: number
   wayOutS: number
@@ -85,6 +88,8 @@ export function planReport(plan: PlanOnCards): PlanReport {
     work: of('work'),
     tests: of('test'),
     wayOut: of('out'),
+    beforeS: plan.beforeS,
+    benchS: plan.benchS,
     wayInS: plan.wayInS,
     bottomS: plan.bottomS,
     wayOutS: plan.wayOutS,

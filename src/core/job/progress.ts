@@ -1,5 +1,6 @@
 import { wallMsOf } from '../base/clock'
 import type { Id } from '../base/id'
+import { splitKey } from '../procedure/acts'
 import { countedIn, type Operation } from '../order/operation'
 import type { Card } from '../plan/show/cards'
 import { allCards, type PlanOnCards } from '../plan/show/planOnCards'
@@ -43,12 +44,12 @@ export function delayLeft(
   nowMs: number,
 ): { workId: string; leftS: number } | null {
   let longest: { workId: string; leftS: number } | null = null
-  for (const edge of plan.refit.edges) {
-    const work = edge.after === operation.key && edge.delayS ? plan.refit.operations.get(edge.before) : undefined
-    const done = work && state.works.get(work.itemId)
+  for (const edge of [...plan.job.prepared.edges, ...plan.refit.edges]) {
+    const work = edge.after === operation.key && edge.delayS ? splitKey(edge.before) : undefined
+    const done = work?.[0] === 'work' ? state.works.get(work[1]) : undefined
     if (!work || !done) continue
     const leftS = Math.ceil((wallMsOf(done.at) - nowMs) / 1000 + edge.delayS!)
-    if (leftS > 0 && leftS > (longest?.leftS ?? 0)) longest = { workId: work.itemId, leftS }
+    if (leftS > 0 && leftS > (longest?.leftS ?? 0)) longest = { workId: work[1], leftS }
   }
   return longest
 }

@@ -122,7 +122,7 @@ export type BottomItem = { words: string; done: boolean }
 /** What is done at the bottom, in its order. `state` null = a plan not begun. */
 export function bottomOf(plan: PlanOnCards, state: JobState | null): { works: BottomItem[]; tests: BottomItem[] } {
   const of = (act: 'work' | 'test') =>
-    plan.wayOut
+    [...plan.before, ...plan.wayOut]
       .flatMap((card) => card.steps)
       .filter(({ operation }) => operation.act === act)
       .map(({ operation }) => ({

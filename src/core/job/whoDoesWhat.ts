@@ -38,6 +38,7 @@ function leftOf(plan: PlanOnCards, state: JobState, left: ReadonlySet<string>): 
   const openKeys = new Set(open.map(({ step }) => step.operation.key))
   const first = mustComeFirst(plan)
   const wayInOpen = open.find(({ step }) => step.operation.phase === 'in')
+  const prepared = new Set(plan.before.flatMap((card) => card.steps.map(({ operation }) => operation.key)))
   const rank = new Map([...state.givenTo.keys()].map((key, i) => [key, i]))
   const rankOf = ({ step }: Placed) => rank.get(step.operation.key) ?? Infinity
   const nobodys = state.people[0]?.personId
@@ -50,7 +51,8 @@ function leftOf(plan: PlanOnCards, state: JobState, left: ReadonlySet<string>): 
         .sort((a, b) => rankOf(a) - rankOf(b) || 0),
     blockedBy: (step) => {
       for (const key of first.get(step.operation.key) ?? []) if (openKeys.has(key)) return key
-      return step.operation.phase !== 'in' && wayInOpen ? wayInOpen.step.operation.key : null
+      const isOfTheWayOut = step.operation.phase !== 'in' && !prepared.has(step.operation.key)
+      return isOfTheWayOut && wayInOpen ? wayInOpen.step.operation.key : null
     },
     isTheirs: (key, personId) => (state.givenTo.get(key) ?? personId) === personId,
     isLeft: (key) => left.has(key),

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { Facet } from './facet'
-import { likelyChoices, toldByTells, trustIn } from './tells'
+import { buildByTells, likelyChoices, toldByTells, trustIn } from './tells'
 
 const tell = (id: string, right: number, seen: number) => ({ id, words: id, right, seen })
 const audio = (amplified: ReturnType<typeof tell>[], plain: ReturnType<typeof tell>[] = [], more: object[] = []) =>
@@ -62,4 +62,11 @@ test('a tell of another facet says nothing here', () => {
 })
 test('a tell can’t have been right more often than it was seen', () => {
   expect(() => audio([tell('a', 3, 2)])).toThrow(/more often than it was seen/)
+})
+test('what tells settle is taken into the build; what somebody told stays, what is likely does not count', () => {
+  const facet = audio(nineOfTen)
+  expect(buildByTells([facet], {}, { audio: ids(facet) }, 0.99)).toEqual({ audio: 'amplified' })
+  expect(buildByTells([facet], { audio: 'plain' }, { audio: ids(facet) }, 0.99)).toEqual({ audio: 'plain' })
+  const build = { gearbox: 'manual' }
+  expect(buildByTells([facet], build, { audio: ids(facet).slice(1) }, 0.99)).toBe(build)
 })

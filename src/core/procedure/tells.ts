@@ -1,5 +1,6 @@
 import type { Id } from '../base/id'
 import type { Facet, Tell } from './facet'
+import type { Build } from './when'
 
 /** How likely one choice of a facet is, by the tells that were seen. */
 export type Likely = { choiceId: Id; p: number }
@@ -49,4 +50,19 @@ export function toldByTells(facet: Facet, seenTells: ReadonlySet<Id>, threshold:
   const best = likely?.reduce((a, b) => (b.p > a.p ? b : a))
   if (!best) return { kind: 'contradict', tellIds: seen.map(({ id }) => id) }
   return { kind: best.p >= threshold ? 'settled' : 'to be verified', ...best }
+}
+
+/** The build with what tells settle: a facet somebody has told stays as it was told. Cost: O(facets x tells). */
+export function buildByTells(
+  facets: readonly Facet[],
+  build: Build,
+  seen: Readonly<Record<Id, readonly Id[]>>,
+  threshold: number,
+): Build {
+  const settled = facets.flatMap((facet): [Id, Id][] => {
+    if (build[facet.id] !== undefined) return []
+    const told = toldByTells(facet, new Set(seen[facet.id]), threshold)
+    return told.kind === 'settled' ? [[facet.id, told.choiceId]] : []
+  })
+  return settled.length === 0 ? build : { ...build, ...Object.fromEntries(settled) }
 }

@@ -50,6 +50,17 @@ export const HouseValues = z.object({
   coldBrittleC: z.number().min(-40).max(40).default(10),
   liftMassKg: z.number().positive().max(100).default(20),
   airbagWaitMin: z.number().min(1).max(120).default(10),
+  /** From which probability on the signs of a choice count as told. */
+  tellThreshold: z
+    .number({ error: 'Give a number such as 0.99.' })
+    .min(0.9, 'Signs that are wrong more than once in ten times are no telling.')
+    .max(0.9999, 'At most 0.9999: nothing is certain by signs.')
+    .default(0.99),
+  /** What money is counted in: ISO 4217. */
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/, 'A currency has three letters, such as EUR.')
+    .default('EUR'),
   /** Where the shop stands ("Europe/Berlin"): its times on pages and paper. Empty = as the machine that shows them. */
   timeZone: z.string().refine(isZone, 'There is no such time zone. Choose one from the list.').default(''),
 })

@@ -14,4 +14,3 @@ export const Supply = z.object({
   consumable: z.boolean().default(false),
 })
 export type Supply = z.infer<typeof Supply>
-export const NO_SUPPLY: Supply = Supply.parse({})

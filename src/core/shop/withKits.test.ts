@@ -2,6 +2,9 @@ import { expect, test } from '@jest/globals'
 import { withDefaultTests } from '../procedure/defaultTests'
 import { ProcedureDocument } from '../procedure/document'
 import { forBuild } from '../procedure/forBuild'
+import { Holder } from '../procedure/holder'
+import { Part } from '../procedure/part'
+import { Tether } from '../procedure/tether'
 import { suppliedIn } from '../procedure/jobDocument'
 import { RADIO } from '../testing/radioKit.testing'
 import { smallDash } from '../testing/smallDash.testing'
@@ -30,6 +33,25 @@ test('the record itself stays as it was, and what comes out is a record', () => 
   expect(dash).toEqual(smallDash())
   expect(ProcedureDocument.safeParse(job).success).toBe(true)
   expect(job.settings).toEqual(dash.settings)
+})
+test('what is written out is what the records have by default', () => {
+  const job = withKits(smallDash(), [RADIO])
+  const own = (items: readonly { id: string }[]) => items.filter(({ id }) => suppliedIn(job).has(id))
+  for (const part of own(job.parts)) expect(part).toEqual(Part.parse({ ...part }))
+  const bare = withKits(smallDash(), [
+    {
+      kit: Kit.parse({
+        id: 'k',
+        name: 'Kit',
+        parts: [{ id: 'p', name: 'Part' }],
+        holders: [{ id: 'h', kind: 'rivet nut', count: 1, holds: ['p'] }],
+        plugs: [{ id: 't', name: 'plug', partId: 'p' }],
+      }),
+    },
+  ])
+  expect(bare.parts.at(-1)).toEqual(Part.parse({ id: 'p', name: 'Part', station: 'bench' }))
+  expect(bare.holders.at(-1)).toEqual(Holder.parse({ id: 'h', kind: 'rivet nut', count: 1, holds: ['p'] }))
+  expect(bare.tethers.at(-1)).toEqual(Tether.parse({ id: 't', name: 'plug', partId: 'p', circuit: 'other' }))
 })
 test('twice is once, also after a way through JSON that knows nothing of kits', () => {
   const job = withKits(smallDash(), [RADIO])

@@ -1,10 +1,10 @@
 import type { Id } from '../base/id'
-import { Caution } from '../procedure/caution'
-import { Holder } from '../procedure/holder'
+import type { Holder } from '../procedure/holder'
 import { suppliedIn, type JobDocument } from '../procedure/jobDocument'
-import { Part } from '../procedure/part'
-import { Tether } from '../procedure/tether'
+import type { Part } from '../procedure/part'
+import type { Tether } from '../procedure/tether'
 import type { Kit } from './kit'
+import type { KitHolder, KitPart, KitPlug } from './kitThings'
 
 /**
  * The vehicle's record with the things of these kits, as records of its own kinds, so that whatever looks one up finds
@@ -27,24 +27,77 @@ export function withKits(document: JobDocument, kits: readonly { kit: Kit }[]): 
     ),
     parts: joined(
       document.parts,
-      all.flatMap(({ parts }) =>
-        parts.map((part) => Part.parse({ ...part, pieces: Math.min(20, part.count), station: 'bench' })),
-      ),
+      all.flatMap(({ parts }) => parts.map(asPart)),
     ),
     holders: joined(
       document.holders,
-      all.flatMap(({ holders }) => holders.map((holder) => Holder.parse(holder))),
+      all.flatMap(({ holders }) => holders.map(asHolder)),
     ),
     tethers: joined(
       document.tethers,
-      all.flatMap(({ plugs }) => plugs.map((plug) => Tether.parse({ ...plug, circuit: plug.circuit ?? 'other' }))),
+      all.flatMap(({ plugs }) => plugs.map(asTether)),
     ),
     cautions: joined(
       document.cautions,
-      all.flatMap(({ cautions }) => cautions.map((caution) => Caution.parse(caution))),
+      all.flatMap(({ cautions }) => cautions),
     ),
     supplied,
   }
+}
+
+/*
+ * What means nothing of a thing in a box, as the records have it by default; the compiler sees that nothing is missing.
+ * Written out, so that a tablet that only counts needs no parser.
+ */
+const OF_PART: Omit<Part, keyof KitPart> = {
+  formerIds: [],
+  splitFrom: null,
+  zone: '',
+  station: 'bench',
+  helperStation: null,
+  pieces: 1,
+  fixing: 'fastened',
+  hot: false,
+  fuel: false,
+  rests: [],
+  ease: null,
+  carriedBy: null,
+  usualEnd: 'refitted',
+  outline: null,
+  release: { start: '', motions: [], tool: 'hand', effort: 'light', protect: '', mustNot: '' },
+  refit: {
+    ...{ first: '', last: '', before: '', align: '', confirm: '', keepInFront: [], startAllFirst: false },
+    ...{ tightenOrder: [], hardToUndo: false },
+  },
+}
+const OF_HOLDER: Omit<Holder, keyof KitHolder> = {
+  howMany: 'counted',
+  countMost: null,
+  captive: false,
+  letsGo: 'as its kind',
+  turn: null,
+  bearsWeight: false,
+  sameAs: [],
+  reach: { by: 'sight', lookFrom: '', depthMm: null, headroomMm: null, powerTool: 'not said' },
+}
+const OF_TETHER: Omit<Tether, keyof KitPlug> = {
+  mustOpenFor: 'off',
+  reached: 'after the release',
+  mixups: [],
+  functions: [],
+  throughPartId: null,
+  effort: 'light',
+  reach: OF_HOLDER.reach,
+}
+
+function asPart({ count, photoId: _photo, supply: _supply, ...part }: KitPart): Part {
+  return { ...OF_PART, ...part, pieces: Math.min(20, count) }
+}
+function asHolder({ supply: _supply, ...holder }: KitHolder): Holder {
+  return { ...OF_HOLDER, ...holder }
+}
+function asTether({ into: _into, ...plug }: KitPlug): Tether {
+  return { ...OF_TETHER, ...plug, circuit: plug.circuit ?? 'other' }
 }
 
 function joined<T extends { id: Id }>(there: readonly T[], more: readonly T[]): T[] {

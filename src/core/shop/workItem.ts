@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { Id } from '../base/id'
 import { Station } from '../procedure/station'
-import { BENCH } from '../procedure/stations'
 import { When } from '../procedure/when'
 import { WorkStep } from './workStep'
 
@@ -52,11 +51,6 @@ export const WorkItem = z.object({
   when: When.default({}),
 })
 export type WorkItem = z.infer<typeof WorkItem>
-
-/** Done at the bench, away from the vehicle. */
-export function isAtBench(work: Pick<WorkItem, 'station'>): boolean {
-  return work.station === BENCH
-}
 
 /** `scrape`: paint off to bare metal, for a ground. */
 export const LASTING_CHANGES = ['cut', 'file', 'drill', 'scrape'] as const

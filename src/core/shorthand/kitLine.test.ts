@@ -25,7 +25,10 @@ test.each([
     'Display: 4 PH2, 6 clips',
     { parts: ['1 Display'], holders: ['4 machine screw PH2', '6 spring clip'], plugs: [], unclear: [] },
   ],
-  ['2 x bracket: 2 PH2 M3x8', { parts: ['2 bracket'], holders: ['2 machine screw PH2 M3x8'], plugs: [], unclear: [] }],
+  [
+    '2 x bracket: 2 PH2 M3x8 each',
+    { parts: ['2 bracket'], holders: ['4 machine screw PH2 M3x8'], plugs: [], unclear: [] },
+  ],
   [
     'recorder: 4 hex 7 M4x12; plug main, lever',
     { parts: ['1 recorder'], holders: ['4 machine screw 7 M4x12'], plugs: ['main lever'], unclear: [] },
@@ -43,6 +46,11 @@ test.each([
   'display: 4 PH2 behind the liner',
 ])('what is unclear is said, and nothing is guessed: %s', (line) => {
   expect(read(line).unclear.length).toBeGreaterThan(0)
+})
+test('of two brackets it is said whether so many screws are meant each or in all', () => {
+  expect(read('2 x bracket: 2 PH2').unclear).toEqual(['so many each, or in all?'])
+  expect(read('2 x bracket: 4 PH2 in all')).toMatchObject({ holders: ['4 machine screw PH2'], unclear: [] })
+  expect(read('1 x bracket: 2 PH2')).toMatchObject({ holders: ['2 machine screw PH2'], unclear: [] })
 })
 test('of several lines the clear ones are taken, the others stay as they were typed', () => {
   const { parts, kept } = readKitLines('Display: 4 PH2\n\nbox: blue cheese\nAntenna', numbered())

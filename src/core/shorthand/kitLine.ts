@@ -15,7 +15,8 @@ const PIECES = /^\s*(\d{1,2})\s*[x×]\s+/i
 /**
  * A line of a packing list: "2 x bracket: 2 PH2 M3x8", "display: 4 PH2, 6 clips; plug main, lever". Before the colon
  * stands the part, whatever it is called; after it what holds it and what it is plugged with, read like a line of a
- * strip. Never fails. Cost: that of one line.
+ * strip. Of several pieces it is said whether fasteners are meant *each* or *in all*; nobody guesses. Never fails.
+ * Cost: that of one line.
  */
 export function readKitLine(line: string, newId: (prefix: string) => Id): KitLine {
   const colon = line.indexOf(':')
@@ -27,8 +28,17 @@ export function readKitLine(line: string, newId: (prefix: string) => Id): KitLin
   const id = newId('part')
   const count = Math.max(1, Number(pieces?.[1] ?? 1))
   const part = KitPart.parse({ id, name, count })
-  return after.trim() === '' ? { parts: [part], holders: [], plugs: [], unclear: [] } : heldBy(part, after, newId)
+  if (after.trim() === '') return { parts: [part], holders: [], plugs: [], unclear: [] }
+  const each = EACH.test(after)
+  const read = heldBy(part, after.replace(EACH, '').replace(IN_ALL, ''), newId)
+  if (count === 1 || read.holders.length === 0) return read
+  if (!each && !IN_ALL.test(after)) return { ...read, unclear: [...read.unclear, EACH_OR_IN_ALL] }
+  return { ...read, holders: read.holders.map((holder) => ({ ...holder, count: holder.count * (each ? count : 1) })) }
 }
+
+const EACH = /[\s,]+each\b/i
+const IN_ALL = /[\s,]+(in all|altogether)\b/i
+const EACH_OR_IN_ALL = 'so many each, or in all?'
 
 /** What holds a part and what it is plugged with, by the rest of its line. */
 function heldBy(part: KitPart, said: string, newId: (prefix: string) => Id): KitLine {

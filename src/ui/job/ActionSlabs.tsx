@@ -135,7 +135,13 @@ function SecondSlab({
   const { act } = tap.step.operation
   if (act === 'test') return <SlabButton icon={<CircleX size={28} aria-hidden />} words="It fails" onClick={fails} />
   if (act === 'work')
-    return <SlabButton icon={<NotebookPen size={28} aria-hidden />} words={hasSteps ? 'Note' : 'With a reading'} onClick={reading} />
+    return (
+      <SlabButton
+        icon={<NotebookPen size={28} aria-hidden />}
+        words={hasSteps ? 'Note' : 'With a reading'}
+        onClick={reading}
+      />
+    )
   return <SlabButton icon={<Unplug size={28} aria-hidden />} words="Broken" onClick={broken} />
 }
 

@@ -1,4 +1,6 @@
 'use client'
+import { BoxCheck } from './BoxCheck'
+import { SignsToSee } from './SignsToSee'
 import Link from 'next/link'
 import { useLayoutEffect, useMemo, useState } from 'react'
 import { intakeOf } from '@/core/job/intake'
@@ -83,6 +85,9 @@ export function IntakeScreen({
                 />
               ),
           )}
+          {list.later.map((id) => (
+            <SignsToSee key={id} facetId={id} job={job} threshold={data.house.tellThreshold} />
+          ))}
           {list.later.length > 0 && (
             <p className="text-lg text-second">
               Told on the way, when it can be seen: {list.later.map((id) => itemWords(job.document, id)).join(', ')}.
@@ -115,6 +120,7 @@ export function IntakeScreen({
           </div>
         </section>
         <section className="min-h-0 overflow-y-auto" aria-label="Worth a look">
+          <BoxCheck job={job} />
           <h2 className="border-b-2 border-ink pb-1 text-2xl">
             Worth a look <span className="font-normal text-second">what is left is left</span>
           </h2>
@@ -184,6 +190,7 @@ function Bring({ job, jobId }: { job: PlannedJob; jobId: string }) {
       <dt className="text-second">bring</dt>
       <dd>
         {summary.tools.length === 0 ? 'nothing but hands' : summary.tools.map(({ tool }) => toolWords(tool)).join(', ')}
+        {summary.consumables.length > 0 && `; to use up: ${summary.consumables.join(', ')}`}
       </dd>
       <dt className="text-second">lay out</dt>
       <dd>

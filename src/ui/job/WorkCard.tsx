@@ -67,11 +67,7 @@ export function WorkCard({ job, work }: { job: PlannedJob; work: WorkItem }) {
       </ol>
       {work.photoId && (
         // eslint-disable-next-line @next/next/no-img-element
-        <img
-          src={mediaUrl(work.photoId)}
-          alt={`Photo: ${work.name}`}
-          className="mt-3 max-h-80 border border-hair"
-        />
+        <img src={mediaUrl(work.photoId)} alt={`Photo: ${work.name}`} className="mt-3 max-h-80 border border-hair" />
       )}
     </>
   )

@@ -1,7 +1,7 @@
 import { ArrowUpLeft, Undo2 } from 'lucide-react'
 import { checkFit, checkKit, refusesKit } from '@/core/shop/checkKit'
 import type { Kit } from '@/core/shop/kit'
-import { isAtBench } from '@/core/shop/workItem'
+import { isAtBench } from '@/core/shop/atBench'
 import { fitProblemSentence, kitMinutesWords, kitProblemSentence } from '@/words/kitWords'
 import { plural } from '@/words/items'
 import type { KitModel } from './KitFitSection'
@@ -35,7 +35,7 @@ export function KitAside({
       </button>
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
         <dt className="text-second">at the vehicle</dt>
-        <dd className="num">{kitMinutesWords(seconds(false))}</dd>
+        <dd className="num">{seconds(false) === 0 ? 'nothing' : kitMinutesWords(seconds(false))}</dd>
         <dt className="text-second">at the bench</dt>
         <dd className="num">{seconds(true) === 0 ? 'nothing' : kitMinutesWords(seconds(true))}</dd>
         <dt className="text-second">in the box</dt>

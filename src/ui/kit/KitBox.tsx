@@ -9,10 +9,11 @@ import { readKitLines } from '@/core/shorthand/kitLine'
 import { TextField } from '../forms/Field'
 import { FastenerRow, PlugRow } from './KitThingRows'
 import type { KitEdited } from './KitRows'
-import { MaybeNumber, NumberField, Yes } from './kitFields'
+import { MaybeNumber, Yes } from './kitFields'
 import { WhenPicker, whenWords } from './WhenPicker'
 
-const EXAMPLE = 'Display: 4 PH2 M3x8, 6 clips\n2 x bracket: 2 PH2\nGPS antenna'
+const COLUMNS = 'grid-cols-[5rem_minmax(8rem,2fr)_minmax(6rem,1fr)_7rem]'
+const EXAMPLE = 'Display: 4 PH2 M3x8, 6 clips\n2 x bracket: 2 PH2 each\nGPS antenna'
 
 /** What is in the box: parts, with what holds them and what they are plugged with. */
 export function KitBox({ kit, set, facets }: KitEdited & { facets: readonly Facet[] }) {
@@ -23,6 +24,14 @@ export function KitBox({ kit, set, facets }: KitEdited & { facets: readonly Face
         <p className="py-2 text-second">
           Nothing yet. Type the packing list below, a line each, or add parts one by one.
         </p>
+      )}
+      {kit.parts.length > 0 && (
+        <div aria-hidden="true" className={`grid gap-x-3 pr-[60px] pt-2 text-[15px] font-semibold ${COLUMNS}`}>
+          <span>Pieces</span>
+          <span>Part</span>
+          <span>Number</span>
+          <span>Price of one</span>
+        </div>
       )}
       <ul>
         {kit.parts.map((part, i) => (
@@ -118,30 +127,45 @@ function PartEntry({
   return (
     <li className="border-b border-hair py-2" data-thing={part.id}>
       <div className="flex items-start gap-3">
-        <div className="grid min-w-0 flex-1 grid-cols-[5rem_minmax(10rem,2fr)_minmax(7rem,1fr)_7rem] gap-x-3">
-          <NumberField label="Pieces" value={part.count} onChange={(count) => change({ count })} />
-          <TextField
-            label="Part"
+        <div className={`grid min-w-0 flex-1 gap-x-3 ${COLUMNS}`}>
+          <input
+            className="field num"
+            type="number"
+            min={1}
+            aria-label="Pieces"
+            value={Number.isNaN(part.count) ? '' : part.count}
+            onChange={(event) => change({ count: event.target.valueAsNumber })}
+          />
+          <input
+            className="field"
+            aria-label="Part"
             value={part.name}
             maxLength={80}
             onChange={(event) => change({ name: event.target.value })}
           />
-          <TextField
-            label="Number"
+          <input
+            className="field"
+            aria-label="Number"
             value={part.supply.partNumber}
             maxLength={40}
             onChange={(event) => supply({ partNumber: event.target.value })}
           />
-          <MaybeNumber
-            label="Price of one"
+          <input
+            className="field num"
+            type="number"
+            min={0}
             step="0.01"
-            value={part.supply.priceMinor === null ? null : part.supply.priceMinor / 100}
-            onChange={(price) => supply({ priceMinor: price === null ? null : Math.round(price * 100) })}
+            aria-label="Price of one"
+            value={part.supply.priceMinor === null ? '' : part.supply.priceMinor / 100}
+            onChange={(event) => {
+              const price = event.target.valueAsNumber
+              supply({ priceMinor: Number.isNaN(price) ? null : Math.round(price * 100) })
+            }}
           />
         </div>
         <button
           type="button"
-          className="desk-button mt-6"
+          className="desk-button"
           aria-label={`Remove ${part.name || 'this part'}`}
           onClick={() => set(without(kit, part.id))}
         >

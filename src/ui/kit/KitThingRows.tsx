@@ -30,7 +30,12 @@ function Line({
         <summary className="min-h-8 cursor-pointer text-[16px]">{words}</summary>
         <div className="grid gap-3 pb-2 sm:grid-cols-2 lg:grid-cols-4">{children}</div>
       </details>
-      <button type="button" className="desk-button !min-h-8" aria-label={`Remove ${name}`} onClick={remove}>
+      <button
+        type="button"
+        className="grid size-8 place-items-center rounded hover:bg-tint"
+        aria-label={`Remove ${name}`}
+        onClick={remove}
+      >
         <Trash2 size={15} aria-hidden />
       </button>
     </div>

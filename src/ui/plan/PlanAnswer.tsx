@@ -29,7 +29,15 @@ export function PlanAnswer({
         <Time name="Way out" seconds={plan.wayOutS} />
       </div>
       {plan.bottomS > 0 && (
-        <p className="mt-2 font-semibold">and {timeWords(plan.bottomS)} of work and tests in between</p>
+        <p className="mt-2 font-semibold">
+          and {timeWords(plan.bottomS)} of work and tests in between
+          {plan.benchS > 0 && `, ${timeWords(plan.benchS)} of it at the bench`}
+        </p>
+      )}
+      {plan.beforeS > 0 && (
+        <p className="mt-2 font-semibold">
+          {timeWords(plan.beforeS)} at the bench before the first screw: none of it at the vehicle
+        </p>
       )}
       {summary.waitingS.battery > 0 && (
         <p className="mt-2 font-semibold">
@@ -152,6 +160,11 @@ export function PlanFacts({
                 .join(', ')
                 .toLowerCase()}
             </span>
+          </li>
+        ))}
+        {summary.consumables.map((words) => (
+          <li key={words} className="border-b border-hair py-1.5 pl-7 font-semibold">
+            {words} <span className="font-normal text-second">used up</span>
           </li>
         ))}
       </FactList>

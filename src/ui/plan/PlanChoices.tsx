@@ -1,4 +1,6 @@
 'use client'
+import { seenFromWords } from '@/words/tellWords'
+import { Signs } from './Signs'
 import type { ReactNode } from 'react'
 import { goalKey } from '@/core/order/wish'
 import type { FittedKit } from '@/core/shop/kitHere'
@@ -94,11 +96,17 @@ export function FacetCards({
   facetIds,
   build,
   onChange,
+  tells,
+  onTells,
+  threshold,
 }: {
   document: ProcedureDocument
   facetIds: string[]
   build: Build
   onChange: (build: Build) => void
+  tells: Readonly<Record<string, readonly string[]>>
+  onTells: (tells: Readonly<Record<string, readonly string[]>>) => void
+  threshold: number
 }) {
   return facetIds.map((id) => {
     const facet = document.facets.find((item) => item.id === id)!
@@ -107,9 +115,9 @@ export function FacetCards({
         <legend className="flex w-full justify-between text-[15px]">
           <span className="font-semibold">{facet.name}</span>
           <span className="text-second">
-            {facet.toldFrom
-              ? `told once ${document.parts.find((part) => part.id === facet.toldFrom!.partId)?.name.toLowerCase()} is ${facet.toldFrom.level}`
-              : 'seen from outside'}
+            {facet.kind === 'option' || facet.kind === 'unit family'
+              ? 'as it was bought'
+              : `seen ${seenFromWords(document, facet.toldFrom)}`}
           </span>
         </legend>
         <div className="mt-1 grid grid-cols-2 gap-2">
@@ -141,6 +149,13 @@ export function FacetCards({
             </label>
           ))}
         </div>
+        <Signs
+          document={document}
+          facet={facet}
+          seen={tells[id] ?? []}
+          onSeen={(seen) => onTells({ ...tells, [id]: seen })}
+          threshold={threshold}
+        />
       </fieldset>
     )
   })

@@ -14,6 +14,7 @@ import type { Goal } from '@/core/order/wish'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { forBuild, type Heads } from '@/core/procedure/forBuild'
 import type { Station } from '@/core/procedure/station'
+import { buildByTells } from '@/core/procedure/tells'
 import type { Build } from '@/core/procedure/when'
 import type { HouseValues } from '@/core/shop/houseValues'
 import { planErrorSentence } from '@/words/problems'
@@ -24,6 +25,7 @@ import { FacetCards, GoalList, KitList, Section } from './PlanChoices'
 import { PlanAnswer, PlanFacts } from './PlanAnswer'
 import { OpenJobForm, type OpenJob } from './OpenJobForm'
 import { AlsoNow } from './AlsoNow'
+import { PartsToBring } from './PartsToBring'
 import { PolicyComparison } from './PolicyComparison'
 import { useExtras, useLanes, usePlanning } from './usePlanning'
 import { WhyLine } from './WhyLine'
@@ -63,7 +65,8 @@ const STARTS: Station[] = [
 export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob }) {
   const [goals, setGoals] = useState<Goal[]>([])
   const [kitIds, setKitIds] = useState<string[]>([])
-  const [build, setBuild] = useState<Build>(data.vehicle.build)
+  const [told, setTold] = useState<Build>(data.vehicle.build)
+  const [tells, setTells] = useState<Readonly<Record<string, readonly string[]>>>({})
   const [policy, setPolicy] = useState<Policy>(() => Policy.parse({}))
   const [starts, setStarts] = useState<Station[]>(['driver side'])
   const start = starts[0]!
@@ -72,6 +75,10 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
 
   const kits = useMemo(() => data.kits.filter(({ kit }) => kitIds.includes(kit.id)), [data.kits, kitIds])
   const document = useMemo(() => withKits(data.document, kits), [data.document, kits])
+  const build = useMemo(
+    () => buildByTells(document.facets, told, tells, data.house.tellThreshold),
+    [document, told, tells, data.house.tellThreshold],
+  )
   const model = useMemo(() => forBuild(document, build, data.heads), [document, build, data.heads])
   const matter = useMemo(() => facetsThatMatter(document, { goals, kits, endings: {} }, {}), [document, goals, kits])
   const chosen = goals.length + kits.length > 0
@@ -85,11 +92,11 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
         ? null
         : (policy: Policy): PlanningInput => ({
             document: data.document,
-            request: PlanRequest.parse({ goals, kits, build, heads: data.heads, policy, start }),
+            request: PlanRequest.parse({ goals, kits, build, tells, heads: data.heads, policy, start }),
             house: data.house,
             rules: data.rules,
           }),
-    [data.document, goals, kits, chosen, build, data.heads, start, data.house, data.rules, untold.length, later],
+    [data.document, goals, kits, chosen, build, tells, data.heads, start, data.house, data.rules, untold.length, later],
   )
   const input = useMemo(() => ask?.(policy) ?? null, [ask, policy])
   const planned = usePlanning(input)
@@ -104,31 +111,22 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
   return (
     <div className="grid gap-0 lg:grid-cols-[300px_minmax(0,1fr)_400px]">
       <section className="space-y-5 border-hair p-6 lg:border-r" aria-label="Choose">
-        <div className="flex items-center gap-3">
-          <Tape label={data.vehicle.label.toUpperCase()} />
-          <div className="leading-tight">
-            <h1 className="text-lg">{document.name}</h1>
-            <p className="text-[15px] text-second">
-              {data.revisionNumber ? `revision ${data.revisionNumber}` : 'draft, not published'}
-            </p>
-          </div>
-        </div>
-        {data.known.length > 0 && (
-          <Section title="Known of this one">
-            <ul className="list-disc pl-5 text-[15px]">
-              {data.known.map((words) => (
-                <li key={words}>{words}</li>
-              ))}
-            </ul>
-          </Section>
-        )}
+        <OfVehicle data={data} />
         <Section title="What for">
           <KitList kits={data.kits} chosen={kitIds} onChange={setKitIds} />
           <GoalList document={document} model={model} goals={goals} onChange={setGoals} />
         </Section>
         {chosen && matter.length > 0 && (
           <Section title="Which one is it">
-            <FacetCards document={document} facetIds={matter} build={build} onChange={setBuild} />
+            <FacetCards
+              document={document}
+              facetIds={matter}
+              build={build}
+              onChange={setTold}
+              tells={tells}
+              onTells={setTells}
+              threshold={data.house.tellThreshold}
+            />
           </Section>
         )}
         {chosen && (
@@ -149,14 +147,7 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
           <Empty words="Choose a kit or what to open on the left. The way in, the way out, the tools and the hazards come out at once." />
         )}
         {untold.length > 0 && !later && (
-          <>
-            <Empty
-              words={`Say first: ${untold.map((id) => itemWords(document, id)).join(', ')}. It can be seen from outside and changes the plan.`}
-            />
-            <button type="button" className="desk-button mt-3" onClick={() => setLater(true)}>
-              Nobody knows yet: ask before the first screw
-            </button>
-          </>
+          <SayFirst words={untold.map((id) => itemWords(document, id)).join(', ')} later={() => setLater(true)} />
         )}
         {input && (!planned.current || planned.first) && <Working planned={planned} />}
         {result && !result.ok && (
@@ -190,6 +181,13 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
         {plan ? (
           <>
             <PlanAnswer plan={plan} summary={summarise(plan)} extras={extras} />
+            <PartsToBring
+              document={document}
+              kits={kits}
+              build={build}
+              deciding={extras?.deciding ?? null}
+              currency={data.house.currency}
+            />
             <PolicyComparison plan={plan} ask={ask} onTake={setPolicy} />
             <OpenJobForm
               vehicleId={data.vehicle.id}
@@ -210,5 +208,43 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
         )}
       </section>
     </div>
+  )
+}
+
+/** Which vehicle, by which record, and what is known of this very one. */
+function OfVehicle({ data }: { data: PlanData }) {
+  return (
+    <>
+      <div className="flex items-center gap-3">
+        <Tape label={data.vehicle.label.toUpperCase()} />
+        <div className="leading-tight">
+          <h1 className="text-lg">{data.document.name}</h1>
+          <p className="text-[15px] text-second">
+            {data.revisionNumber ? `revision ${data.revisionNumber}` : 'draft, not published'}
+          </p>
+        </div>
+      </div>
+      {data.known.length > 0 && (
+        <Section title="Known of this one">
+          <ul className="list-disc pl-5 text-[15px]">
+            {data.known.map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ul>
+        </Section>
+      )}
+    </>
+  )
+}
+
+/** What can be seen from outside and changes the plan: said first, or asked before the first screw. */
+function SayFirst({ words, later }: { words: string; later: () => void }) {
+  return (
+    <>
+      <Empty words={`Say first: ${words}. It can be seen from outside and changes the plan.`} />
+      <button type="button" className="desk-button mt-3" onClick={later}>
+        Nobody knows yet: ask before the first screw
+      </button>
+    </>
   )
 }

@@ -42,6 +42,12 @@ const GROUPS: { title: string; entries: Entry[] }[] = [
       },
       { path: 'coldBrittleC', label: 'Brittle parts get a caution below', unit: '°C' },
       { path: 'liftMassKg', label: 'One person lifts at most', unit: 'kg' },
+      {
+        path: 'tellThreshold',
+        label: 'Signs of a choice count as told from',
+        unit: '0.9 to 0.9999',
+        help: 'Below it the choice is verified where it can be seen for certain.',
+      },
     ],
   },
 ]
@@ -88,7 +94,7 @@ export function HouseForm({
             {group.title === PLACE && (
               <>
                 <h2 className="mb-2 w-full border-b-2 border-ink pb-1 pt-5 text-lg font-bold">
-                  Times on pages and paper
+                  Times and money on pages and paper
                 </h2>
                 <SelectField label="Time zone of the shop" disabled={!may} {...form.register('timeZone')}>
                   <option value="">as the machine that shows the time</option>
@@ -96,6 +102,13 @@ export function HouseForm({
                     <option key={zone}>{zone}</option>
                   ))}
                 </SelectField>
+                <TextField
+                  label="Currency"
+                  help="Three letters, as EUR or GBP."
+                  readOnly={!may}
+                  problem={errors.currency?.message}
+                  {...form.register('currency', { setValueAs: (text: unknown) => String(text).trim().toUpperCase() })}
+                />
               </>
             )}
           </fieldset>

@@ -41,6 +41,7 @@ export function deriveJob(
     refit: refit.value,
     works: new Map(),
     modules: new Map(),
+    prepared: { operations: [], edges: [] },
     added: new Map(),
     tests: [],
     decisions: [],

@@ -10,6 +10,9 @@ import type { WorkItem } from '../../shop/workItem'
 import type { Circumstances } from '../../vehicle/circumstances'
 import type { JobGoal } from '../ask/jobGoal'
 
+/** Acts of prepared work in their order, and what has to set after it before other work. */
+export type Prepared = { operations: Operation[]; edges: Edge[] }
+
 /** A function tested while its plugs can still be reached, and the plugs closed only for that and opened again. */
 export type InterimTest = { functionId: Id; key: string; plugged: Id[] }
 
@@ -38,6 +41,8 @@ export type DerivedJob = {
   /** Pieces of work of the kits, with the counts of their steps filled in, and their modules to be set. */
   works: Map<Id, WorkItem>
   modules: Map<Id, KitSetting>
+  /** Work at the bench that is done before the first screw: no act of the order, and first of all cards. */
+  prepared: Prepared
   added: Map<Id, AddedFunction>
   tests: InterimTest[]
   decisions: Decision[]

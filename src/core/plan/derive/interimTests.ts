@@ -100,8 +100,11 @@ function addTest(job: DerivedJob, wayOut: KeyGraph, item: Tested, hiders: readon
       })
     else plugged.push(tetherId)
   }
-  const name = job.added.get(item.id)?.name
-  job.refit.operations.set(key, { ...operation(key, 'test', item.id, null), ...(name !== undefined && { name }) })
+  const kitTest = job.added.get(item.id)
+  job.refit.operations.set(key, {
+    ...operation(key, 'test', item.id, null),
+    ...(kitTest && { name: kitTest.name, ...(kitTest.how && { note: kitTest.how }) }),
+  })
   const ignition = powerDemand(job, item)
   job.refit.demands.set(key, [...(ignition ? [ignition] : []), ...stated.demands])
   for (const tetherId of plugged) added.push(...plugForTest(job, item.id, tetherId))

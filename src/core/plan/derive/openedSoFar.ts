@@ -9,6 +9,7 @@ import { endingsOf, type JobGoal } from '../ask/jobGoal'
 import { goalsSettled, mayStillSaveS, savedS } from '../ask/planChoices'
 import { demandsOf } from './demandsOf'
 import type { DerivedJob } from './derivedJob'
+import { preparedWork } from './preparedWork'
 import { legsOf, type Scope } from './leg'
 import { startFrom, type LiveStart } from './liveStart'
 
@@ -38,7 +39,15 @@ export function leastWorkS({ model, goal, circumstances, scope, from }: Asking, 
   if (!removal.ok || !refit.ok) return null
   const job: DerivedJob = {
     ...{ model: bare, goal, circumstances, endings, removal: removal.value, refit: refit.value },
-    ...{ works: new Map(), modules: new Map(), added: new Map(), tests: [], decisions: [], backInOneGo: new Map() },
+    ...{
+      works: new Map(),
+      modules: new Map(),
+      prepared: { operations: [], edges: [] },
+      added: new Map(),
+      tests: [],
+      decisions: [],
+      backInOneGo: new Map(),
+    },
   }
   const legs = legsOf(job, scope)
   const done = from ? startFrom(legs, from).done : new Set()
@@ -46,15 +55,16 @@ export function leastWorkS({ model, goal, circumstances, scope, from }: Asking, 
     operations.filter(({ key }) => !done.has(key)).reduce((sum, operation) => sum + demandsOf(job, operation).workS, 0)
   const saving = savedS(model, choice, goal) + mayStillSaveS(model, choice, goal)
   const both = [...legs.wayIn.operations.values(), ...legs.wayOut.operations.values()]
-  return counted(both) + worksS(goal, scope, from) - saving
+  return counted(both) + worksS(model, goal, scope, from) - saving
 }
 
-/** What the kits' work takes that is still to be done: the same whatever is chosen. */
-function worksS({ kits }: JobGoal, scope: Scope, from: LiveStart | undefined): number {
+/** What the kits' work takes at the vehicle that is still to be done: the same whatever is chosen. */
+function worksS({ build }: ProcedureForBuild, goal: JobGoal, scope: Scope, from: LiveStart | undefined): number {
   if (scope === 'opened') return 0
-  return kits
+  const prepared = new Set(preparedWork(goal, build).map(({ id }) => id))
+  return goal.kits
     .flatMap(({ kit }) => kit.works)
-    .filter(({ id }) => !from?.worksDone.has(id))
+    .filter(({ id }) => !prepared.has(id) && !from?.worksDone.has(id))
     .reduce((sum, { durationS }) => sum + durationS, 0)
 }
 

@@ -3,6 +3,7 @@ import type { Goal } from '../../order/wish'
 import type { Because } from '../../order/operation'
 import type { DerivedJob, DeriveError } from './derivedJob'
 import { goalOf } from '../ask/jobGoal'
+import { preparedWork } from './preparedWork'
 import { keyOf } from '../../procedure/acts'
 
 type KitOfJob = DerivedJob['goal']['kits'][number]
@@ -13,6 +14,8 @@ type Work = KitOfJob['kit']['works'][number]
  * that access again, and longer before where something has to cool, set or start up first.
  */
 export function addWork(job: DerivedJob): DeriveError | null {
+  const prepared = preparedWork(job.goal, job.model.build)
+  const isPrepared = (id: string) => prepared.some((work) => work.id === id)
   for (const { kit, fit } of job.goal.kits) {
     for (const work of kit.works) {
       if (work.kind === 'bypass a signal') return { kind: 'bypass', workId: work.id }
@@ -20,17 +23,24 @@ export function addWork(job: DerivedJob): DeriveError | null {
       if (!holdAccessOpen(job, fit, work)) return { kind: 'no access', workId: work.id }
       for (const first of work.afterWork) {
         const before = kit.works.find((item) => item.id === first)
-        if (before)
-          job.refit.edges.push({
-            before: keyOf('work', first),
-            after: keyOf('work', work.id),
-            because: { kind: 'work first', workId: first },
-            ...delayOf(before),
-          })
+        if (!before) continue
+        const edges = isPrepared(first) ? job.prepared.edges : job.refit.edges
+        edges.push({
+          before: keyOf('work', first),
+          after: keyOf('work', work.id),
+          because: { kind: 'work first', workId: first },
+          ...delayOf(before),
+        })
       }
     }
     for (const item of kit.functions) job.added.set(item.id, item)
     for (const setting of kit.settings) job.modules.set(setting.id, setting)
+  }
+  // What is prepared stands in front of everything, in its own order.
+  for (const { id } of prepared) {
+    const key = keyOf('work', id)
+    job.prepared.operations.push(job.refit.operations.get(key)!)
+    job.refit.operations.delete(key)
   }
   return null
 }

@@ -3,6 +3,7 @@ import { modelOfRequest } from '../ask/modelOfRequest'
 import { countOrdersUpTo } from '../../order/countOrders'
 import type { Id } from '../../base/id'
 import type { HouseValues } from '../../shop/houseValues'
+import { decidesSupplies, type DecidesSupplies } from '../../shop/supplyBranches'
 import type { Rule } from '../../vehicle/rule'
 import { forecastOf, type Forecast } from './forecast'
 import { facetsThatMatter } from '../derive/facetsThatMatter'
@@ -33,6 +34,11 @@ export type PlanExtras = {
    * there are too many.
    */
   untold: { leastS: number; mostS: number } | null
+  /**
+   * Facets not told yet that decide which parts are bought. `lookFirstS`: to the level where one is told for certain,
+   * and back; null where it can be told from outside, or is on no way.
+   */
+  deciding: (DecidesSupplies & { lookFirstS: number | null })[]
 }
 
 /** What is spent on each opening that nobody asked for. */
@@ -77,7 +83,24 @@ export function planExtras(
     alsoNow: alsoNow.sort((a, b) => a.extraS - b.extraS),
     forecast: forecastOf(plan.found),
     untold: untoldRange(model, request, house, rules, plan),
+    deciding: decidingParts(model, request, house, rules),
   }
+}
+
+function decidingParts(
+  model: ProcedureForBuild,
+  request: PlanRequest,
+  house: HouseValues,
+  rules: readonly Rule[] | undefined,
+): PlanExtras['deciding'] {
+  const { facets } = model.document
+  const open = facets.filter(({ id }) => model.build[id] === undefined)
+  return decidesSupplies(request.kits, model.build, open).map((found) => {
+    const told = facets.find(({ id }) => id === found.facetId)!.toldFrom
+    const goals = told ? [{ kind: 'part' as const, ...told }] : []
+    const look = told ? findPlan(model, { ...request, goals, kits: [], endings: {} }, house, rules, GLANCE) : null
+    return { ...found, lookFirstS: look?.ok ? look.value.proof.totalS : null }
+  })
 }
 
 function inStripOrder({ document }: ProcedureForBuild, plan: PlanOnCards): PlanExtras['strips'] {

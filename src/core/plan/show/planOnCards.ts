@@ -4,6 +4,8 @@ import type { ProcedureForBuild } from '../../procedure/forBuild'
 import type { HouseValues } from '../../shop/houseValues'
 import { whilePlanning } from '../../vehicle/circumstances'
 import type { Rule } from '../../vehicle/rule'
+import { BENCH } from '../../procedure/stations'
+import { demandsOf } from '../derive/demandsOf'
 import { cardsOf, type Card } from './cards'
 import { deriveJob } from '../derive/deriveJob'
 import type { AfterOpening, DerivedJob, DeriveError } from '../derive/derivedJob'
@@ -20,9 +22,15 @@ export type PlanOnCards = {
   job: DerivedJob
   removal: Removal
   refit: AfterOpening
+  /** Work at the bench before the first screw. */
+  before: Card[]
   wayIn: Card[]
   /** Work, tests and the way out, in their order. */
   wayOut: Card[]
+  /** At the bench before the first screw: no minute of it at the vehicle. */
+  beforeS: number
+  /** Of the work in between, what is done at the bench. */
+  benchS: number
   wayInS: number
   /** Work items and tests, with the waiting they ask for. */
   bottomS: number
@@ -34,12 +42,12 @@ export type PlanOnCards = {
   anew: boolean
 }
 
-/** Every card of a plan: the way in, then work, tests and the way out. */
-export function allCards(plan: Pick<PlanOnCards, 'wayIn' | 'wayOut'>): Card[] {
-  return [...plan.wayIn, ...plan.wayOut]
+/** Every card of a plan: what is prepared, the way in, then work, tests and the way out. */
+export function allCards(plan: Pick<PlanOnCards, 'before' | 'wayIn' | 'wayOut'>): Card[] {
+  return [...plan.before, ...plan.wayIn, ...plan.wayOut]
 }
 
-export function allSteps(plan: Pick<PlanOnCards, 'wayIn' | 'wayOut'>): Step[] {
+export function allSteps(plan: Pick<PlanOnCards, 'before' | 'wayIn' | 'wayOut'>): Step[] {
   return allCards(plan).flatMap((card) => card.steps)
 }
 
@@ -76,19 +84,31 @@ export function planOnCards(
     step.operation.phase === 'work' || step.operation.phase === 'test' || step.operation.act === 'wait'
   const inSteps = steps.filter((step) => step.operation.phase === 'in')
   const outSteps = steps.filter((step) => step.operation.phase !== 'in')
+  const before = preparedSteps(job)
   return ok({
     request,
     job,
     removal: job.removal,
     refit: job.refit,
+    before: cardsOf(before),
     wayIn: cardsOf(inSteps),
     wayOut: cardsOf(outSteps),
+    beforeS: secondsOf(before),
+    benchS: secondsOf(outSteps.filter((step) => isBottom(step) && step.station === BENCH)),
     wayInS: secondsOf(inSteps),
     bottomS: secondsOf(outSteps.filter(isBottom)),
     wayOutS: secondsOf(outSteps.filter((step) => !isBottom(step))),
     proof,
     found,
     anew: false,
+  })
+}
+
+/** What is prepared at the bench, piece by piece. */
+function preparedSteps(job: DerivedJob): Step[] {
+  return job.prepared.operations.map((operation) => {
+    const { tool, workS } = demandsOf(job, operation)
+    return { operation, station: BENCH, tool, workS, setUpS: 0 }
   })
 }
 

@@ -28,6 +28,8 @@ export type PlanSummary = {
    */
   waitingS: { battery: number; setting: number }
   tools: { tool: string; holderIds: Id[]; partIds: Id[] }[]
+  /** What the kits' work uses up that is no part of them: tape, cleaner. */
+  consumables: string[]
   cautions: CautionAt[]
   trays: Tray[]
   /** Steps that take more than one person. */
@@ -57,7 +59,7 @@ export function summarise(plan: PlanOnCards): PlanSummary {
     const { act, itemId } = step.operation
     const wayIn = step.operation.phase === 'in'
     const pulled = wayIn ? (step.operation.pulled ?? []) : []
-    for (const tool of toolsOfStep(model, step)) {
+    for (const tool of [...toolsOfStep(model, step), ...toolsOfWork(plan.job, step)]) {
       if (tool === 'hand') continue
       const entry = tools.get(tool) ?? { tool, holderIds: [], partIds: [] }
       tools.set(tool, entry)
@@ -75,6 +77,7 @@ export function summarise(plan: PlanOnCards): PlanSummary {
     partsResting: [...removal.levels].flatMap(([id, level]) => (level === 'off' ? [] : [id])),
     waitingS: waitingOf(plan),
     tools: [...tools.values()],
+    consumables: [...new Set([...plan.job.works.values()].flatMap(({ consumables }) => consumables))],
     cautions: [...cautions.values()],
     trays: traysFor(plan),
     together: allSteps(plan)
@@ -143,6 +146,12 @@ function toolsOfStep(model: ProcedureForBuild, step: Step): Set<string> {
     ...reach.flatMap(reachTools),
     ...(bySetting ? [bySetting] : []),
   ])
+}
+
+/** What a piece of work takes besides the tool that is in hand for most of it. */
+function toolsOfWork({ works }: DerivedJob, { operation: { act, itemId } }: Step): string[] {
+  const work = act === 'work' ? works.get(itemId) : undefined
+  return work ? [...work.alsoTools, ...work.steps.map(({ tool }) => tool)].filter((tool) => tool !== '') : []
 }
 
 /** The tool in hand and the ones for the other drives that were seen. */

@@ -1,0 +1,35 @@
+import type { Id } from '../../base/id'
+import { isAtBench } from '../../shop/atBench'
+import type { KitHere } from '../../shop/kitHere'
+import type { WorkItem } from '../../shop/workItem'
+import type { Build } from '../../procedure/when'
+import type { JobGoal } from '../ask/jobGoal'
+
+/**
+ * Work at the bench that needs nothing of the vehicle open, comes after no other work but such, and hangs on nothing
+ * that is told on the way: it is done before the first screw, or by a second pair of hands meanwhile, and lengthens
+ * nothing at the vehicle. In the order in which it can be done. Cost: O(works^2), of a few dozen.
+ */
+export function preparedWork({ kits }: Pick<JobGoal, 'kits'>, build: Build): WorkItem[] {
+  return kits.flatMap((fitted) => {
+    const able = fitted.kit.works.filter((work) => isAble(fitted, work, build))
+    const done: WorkItem[] = []
+    for (let before = -1; before !== done.length;) {
+      before = done.length
+      for (const work of able) if (!done.includes(work) && comesAfterOnly(fitted, work, done)) done.push(work)
+    }
+    return done
+  })
+}
+
+function isAble({ fit }: KitHere, work: WorkItem, build: Build): boolean {
+  const asks = [work.when, ...work.steps.map(({ when }) => when)].flatMap(Object.keys)
+  const atBench = isAtBench({ station: fit.stations[work.id] ?? work.station })
+  return atBench && (fit.access[work.id] ?? []).length === 0 && asks.every((id) => build[id] !== undefined)
+}
+
+/** What is not done on this build holds nothing up. */
+function comesAfterOnly({ kit }: KitHere, work: WorkItem, done: readonly WorkItem[]): boolean {
+  const isDone = (id: Id) => done.some((other) => other.id === id) || !kit.works.some((other) => other.id === id)
+  return work.afterWork.every(isDone)
+}
