@@ -32,7 +32,10 @@ describe.each(KINDS)('what is kept of a %s', (name, folder, kept) => {
       expect(readKept(kept, JSON.parse(toKeep(kept, read!)))).toEqual(read)
     }
     // Nothing of the newest is dropped on the way.
-    for (const line of lines(kept.version)) expect(readKept(kept, line)).toMatchObject(line)
+    for (const line of lines(kept.version)) {
+      const { v: _, ...said } = line as { v?: number }
+      expect(readKept(kept, line)).toMatchObject(said)
+    }
   })
   test('is left alone where a newer program wrote it, or where it is of no shape', () => {
     const [line] = lines(kept.version)

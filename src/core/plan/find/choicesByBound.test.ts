@@ -64,8 +64,11 @@ function drawn(seed: number, cavities: number, ways: number): ProcedureDocument 
 }
 
 const glue = (document: ProcedureDocument) => {
-  const works = document.cavities.map(({ id }) => ({ id, name: 'Mount', tool: 'hand', durationS: 120 }))
-  const access = Object.fromEntries(works.map(({ id }) => [id, [{ kind: 'cavity', cavityId: id }]]))
+  const mounts = document.cavities.map(({ id }) => ({ id, name: 'Mount', tool: 'hand', durationS: 120 }))
+  // What is prepared at the bench is no work of the search, and no bound may count it.
+  const prepared = { id: 'prepare', name: 'Prepare', tool: 'hand', durationS: 900, station: 'bench' }
+  const works = mounts.length < 40 ? [prepared, ...mounts.map((work) => ({ ...work, afterWork: ['prepare'] }))] : mounts
+  const access = Object.fromEntries(mounts.map(({ id }) => [id, [{ kind: 'cavity', cavityId: id }]]))
   return { kit: Kit.parse({ id: 'k', name: 'Recorder', works }), fit: KitFit.parse({ procedureId: 'p', access }) }
 }
 
