@@ -186,8 +186,12 @@ export async function addCavity(page: Page, name: string, part: string): Promise
  * The operation the sign asks for now ("fasten:…"), or null when there is nothing to do; in one look, as the sign may
  * go meanwhile.
  */
+/** The act the sign asks for and, of a kit's work, which of its steps: "work:mount s1". */
 export async function nextKey(page: Page): Promise<string | null> {
-  return page.locator('[data-next]').evaluateAll((signs) => signs[0]?.getAttribute('data-next') ?? null)
+  return page.locator('[data-next]').evaluateAll(([sign]) => {
+    if (!sign) return null
+    return [sign.getAttribute('data-next'), sign.getAttribute('data-step')].filter(Boolean).join(' ')
+  })
 }
 
 /** From the intake to the first card, where there is an intake. */
@@ -199,6 +203,22 @@ export async function beginJob(page: Page): Promise<void> {
   await expect(page.locator('[data-next]')).toBeVisible()
 }
 
+/** What a step of a kit's work asks: the module as it should be, or a number in the middle of its range. */
+export async function answerStep(page: Page, otherwise?: string): Promise<void> {
+  const dialog = page.getByRole('dialog')
+  const asked = await dialog.innerText()
+  const module = dialog.getByLabel('As it stands on the module, read off it')
+  if (await module.isVisible()) {
+    await module.fill(otherwise ?? /should be (\S+)/.exec(asked)?.[1] ?? '1')
+    await dialog.getByRole('button', { name: /^It is set|^It stands so/ }).click()
+  } else {
+    const [, least, most] = /(-?[\d.]+) to (-?[\d.]+)/.exec(asked) ?? []
+    await dialog.getByLabel(/^Reading/).fill(otherwise ?? String((Number(least ?? 12) + Number(most ?? 12)) / 2))
+    await dialog.getByRole('button', { name: 'Keep it', exact: true }).click()
+  }
+  await expect(dialog).toBeHidden()
+}
+
 /** Confirms the card: where a caution has to be read, that comes first; a test with a reading is passed without one. */
 export async function tapDone(page: Page): Promise<void> {
   const done = page.getByTestId('done')
@@ -208,6 +228,7 @@ export async function tapDone(page: Page): Promise<void> {
   }
   const asks = await done.getAttribute('data-asks')
   await done.click()
+  if (asks === 'step') await answerStep(page)
   if (asks === 'reading')
     await page
       .getByRole('dialog', { name: /^Test:/ })

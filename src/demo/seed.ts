@@ -92,7 +92,7 @@ const JOBS: JobSpec[] = [
     goals: [],
     kits: ['Fit a destination sign with audio'],
     by: 'Pavel',
-    done: 0.42,
+    done: 0.3,
     promisedInH: 5,
   },
   {

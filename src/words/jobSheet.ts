@@ -17,6 +17,7 @@ import { allSteps, type PlanOnCards } from '@/core/plan/show/planOnCards'
 import { traysFor } from '@/core/plan/show/trays'
 import { isAirbagCircuit } from '@/core/procedure/circuits'
 import { ProcedureDocument } from '@/core/procedure/document'
+import { withKits } from '@/core/shop/withKits'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { Holder } from '@/core/procedure/holder'
 import { Level } from '@/core/procedure/level'
@@ -105,7 +106,8 @@ export type JobSheet = {
 
 /** Folds and plans a job once, for everything its sheet says. */
 export function sheetOf(job: HandoverSource, shop: HandoverShop): JobSheet {
-  const { document } = job
+  // What comes in over a thread or a door is the vehicle's record; its kits' things are put in here.
+  const document = withKits(job.document, job.request?.kits ?? [])
   const state = foldJob(document, job.events)
   const rules = rulesInForce(shop.rules)
   const model = modelNow(document, job.request, state)

@@ -74,8 +74,8 @@ export function radioSwapKit(van: string): Kit {
     ],
     works: [
       work('swap-brackets', 'Brackets on the unit', 'mount', { station: 'bench', tool: 'cross PH2', durationS: 240 }, [
-        fit('swap-left', { side: 'left', words: 'L on the flange, notch forward' }),
-        fit('swap-right', { side: 'right' }),
+        fit('swap-left', { words: 'L on the flange, notch forward' }),
+        fit('swap-right'),
         fasten('swap-left-screws', 'started', { count: 3, words: 'the hole in the middle stays free' }),
         fasten('swap-right-screws', 'started', { count: 3 }),
         fasten('swap-left-screws', 'snug', { count: 3 }),

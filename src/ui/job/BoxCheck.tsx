@@ -66,7 +66,7 @@ function Scan({ job, rows }: { job: PlannedJob; rows: readonly BoxRow[] }) {
   return (
     <form className="flex flex-wrap items-center gap-3 py-2" onSubmit={submit}>
       <input
-        className="field num !min-h-14 !w-60 text-lg"
+        className="field num !min-h-14 !w-72 text-lg"
         aria-label="Scan or type a part number"
         placeholder="scan or type a number"
         autoComplete="off"
@@ -179,8 +179,8 @@ function StopSign({ stop, job }: { stop: Stop; job: PlannedJob }) {
       <p>
         {[
           stop.heldUp.length > 0 && `That holds up ${stop.heldUp.map(name).join(', ')}.`,
-          stop.functions.length > 0 && `There will be no ${stop.functions.map(name).join(', ')}.`,
-          stop.goesOn.length > 0 && `Without it: ${stop.goesOn.map(name).join(', ')}.`,
+          stop.functions.length > 0 && `Will not work: ${stop.functions.map(name).join(', ')}.`,
+          stop.goesOn.length > 0 && `Can be done without it: ${stop.goesOn.map(name).join(', ')}.`,
           gate &&
             (gate.allowed
               ? 'The vehicle may be used there.'

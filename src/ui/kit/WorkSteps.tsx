@@ -1,5 +1,6 @@
 'use client'
 import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react'
+import { useState } from 'react'
 import { newId } from '@/client/newId'
 import type { Facet } from '@/core/procedure/facet'
 import type { Kit } from '@/core/shop/kit'
@@ -146,8 +147,10 @@ function StepEntry({
 }) {
   const { of } = WORK_STEP_ACTS[step.act]
   const things = thingsFor(kit, of)
+  // A new one stands open until somebody folds it.
+  const [open, setOpen] = useState(step.itemId === null && step.words === '')
   return (
-    <details className="min-w-0 flex-1" open={step.itemId === null && step.words === ''}>
+    <details className="min-w-0 flex-1" open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="min-h-8 cursor-pointer pt-1 text-[16px]">{workStepWords(kit, step).title}</summary>
       <div className="grid gap-3 pb-2 sm:grid-cols-2 lg:grid-cols-4">
         <Select
