@@ -95,7 +95,8 @@ function Decides({
         ))}
       </ul>
       <p className="mt-1 text-[15px]">
-        <b>Bring for {item.branches.length === 2 ? 'both' : 'every case'}:</b> <span className="num">{money(item.bringMinor)}</span>, of which{' '}
+        <b>Bring for {item.branches.length === 2 ? 'both' : 'every case'}:</b>{' '}
+        <span className="num">{money(item.bringMinor)}</span>, of which{' '}
         {item.branches.map(({ choiceId, costMinor }, i) => (
           <span key={choiceId}>
             {i > 0 && ', '}
