@@ -12,6 +12,7 @@ import type { ShopTransaction } from '../db/client'
 import { planOnThread } from './planning'
 import { draftOf, newestRevision } from './revisions'
 import { inShop, type Crew, type Refused } from './whoAsks'
+import { kitsApart } from '@/core/shop/kitsApart'
 import { saidNow } from './vehicleBuild'
 
 export const NewJob = z.object({
@@ -44,6 +45,7 @@ export async function openJob(crew: Crew, job: NewJob): Promise<OpenedJob> {
     const base = await inShop(crew, (trx) => baseOf(trx, job.vehicleId))
     if ('status' in base) return base
     const { document } = base
+    if (!kitsApart(job.request.kits, document)) return { status: 'refused', sentence: REFUSALS.kitsMeet }
     const planned = await planOnThread(crew.shopId, () => ({
       ...{ document, request: job.request },
       ...{ house: crew.house, rules: crew.rules },

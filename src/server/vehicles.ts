@@ -125,16 +125,23 @@ export async function readVehicle(crew: Crew, vehicleId: string): Promise<Vehicl
             .executeTakeFirst()
         : undefined
     const source = revision ?? draft
+    const document = source ? readDocument(source.document) : null
     return {
       id: row.id,
       label: row.label,
       plate: row.plate,
       customer: row.customer,
-      build: Build.parse(row.build),
+      build: ofTheVehicle(Build.parse(row.build), document),
       procedureId: row.procedure_id,
-      procedure: source ? { document: readDocument(source.document), revisionNumber: revision?.number ?? null } : null,
+      procedure: document && { document, revisionNumber: revision?.number ?? null },
     }
   })
+}
+
+/** What is known of the vehicle itself: which family of a unit its last kit had says nothing of the next one's. */
+function ofTheVehicle(build: Build, document: ProcedureDocument | null): Build {
+  const own = new Set(document?.facets.map(({ id }) => id))
+  return Object.fromEntries(Object.entries(build).filter(([facetId]) => own.has(facetId)))
 }
 
 /** Says which model a vehicle is. What was told about its build belonged to the old model and is asked again. */

@@ -160,9 +160,15 @@ function holderRows(document: JobDocument, state: JobState, terms: JobTerms): Ba
     })
 }
 
+/** Of the vehicle: what came off. Of a kit: what was fitted, and may not have been. */
+function wasInHand(state: JobState, holderId: Id): boolean {
+  const c = state.holders.get(holderId)
+  return c !== undefined && (c.undone > 0 || (c.design === 0 && c.fastenedOld > 0))
+}
+
 /** Groups with this head that came off in this job and count as complete: one of them must be short. */
 function couldBe(document: ProcedureDocument, state: JobState, head: string): Id[] {
   return document.holders
-    .filter((holder) => headOf(holder) === head && (state.holders.get(holder.id)?.undone ?? 0) > 0)
+    .filter((holder) => headOf(holder) === head && wasInHand(state, holder.id))
     .map((holder) => holder.id)
 }

@@ -1,8 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { PlanRequest } from '../plan/ask/planRequest'
 import { crewAtDash, record } from '../testing/atDash.testing'
-import { RADIO } from '../testing/radioKit.testing'
-import { smallDash } from '../testing/smallDash.testing'
+import { RADIO, radioDash } from '../testing/radioKit.testing'
 import { boxRows, whereItStops } from './boxCheck'
 import type { CrewAtWork } from './crew.testing'
 import { leaveGate } from './leaveGate'
@@ -11,7 +10,7 @@ import { standingAt } from './standingAt'
 import { whilePlanning } from '../vehicle/circumstances'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 
-const crewWith = (build: Record<string, string>) => crewAtDash(smallDash(), PlanRequest.parse({ kits: [RADIO], build }))
+const crewWith = (build: Record<string, string>) => crewAtDash(radioDash(), PlanRequest.parse({ kits: [RADIO], build }))
 const PLAIN = { audio: 'plain', family: 'plain-unit' }
 const rows = (crew: CrewAtWork) => boxRows(crew.document, crew.plan, crew.state)
 const row = (crew: CrewAtWork, id: string) => rows(crew).find(({ itemId }) => itemId === id)!
@@ -42,6 +41,9 @@ test('what only an open branch needs is needed until the branch is told', () => 
   const crew = crewWith({ family: 'plain-unit' })
   record(crew, [{ kind: 'supplied', itemId: 'k-amp-lead', from: 'box', count: 0 }])
   expect(row(crew, 'k-amp-lead')).toMatchObject({ needed: 1, short: 1 })
+  // Which branch that is: said, so that nobody orders for nothing.
+  expect(row(crew, 'k-amp-lead').onlyIf).toEqual([{ facetId: 'audio', choiceIds: ['amplified'] }])
+  expect(row(crew, 'k-unit').onlyIf).toEqual([])
 })
 test('a part that is short says which work stops, what that holds up, and what goes on', () => {
   const crew = crewWith(PLAIN)

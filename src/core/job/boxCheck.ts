@@ -2,7 +2,7 @@ import type { Id } from '../base/id'
 import { allCards, type PlanOnCards } from '../plan/show/planOnCards'
 import type { ProcedureDocument } from '../procedure/document'
 import type { SupplyNeed } from '../shop/supplies'
-import { suppliesToBring } from '../shop/supplyBranches'
+import { decidesSupplies, suppliesToBring } from '../shop/supplyBranches'
 import { NOT_COUNTED, type JobState } from './jobState'
 
 /** A thing of a kit before the job: how many are needed, there, on their way, and short. */
@@ -13,6 +13,8 @@ export type BoxRow = SupplyNeed & {
   besides: number
   ordered: number
   short: number
+  /** Facets nobody has told yet by which the need of it differs, with the choices that need it. */
+  onlyIf: { facetId: Id; choiceIds: Id[] }[]
 }
 
 /** What is known of the build of a live job. */
@@ -33,13 +35,21 @@ export function boxRows(
   if (kits.length === 0) return []
   const build = toldBuildOf(plan, state)
   const open = document.facets.filter(({ id }) => build[id] === undefined)
+  const deciding = decidesSupplies(kits, build, open)
   return suppliesToBring(kits, build, open)
     .filter(({ needed, listed }) => needed + listed > 0)
     .map((need) => {
       const { box, stock, arrived, ordered } = state.supplies.get(need.itemId) ?? NOT_COUNTED
       const there = (box ?? need.listed) + stock + arrived
       const onItsWay = Math.max(0, ordered - arrived)
-      return { ...need, box, besides: stock + arrived, ordered: onItsWay, short: Math.max(0, need.needed - there) }
+      const onlyIf = deciding.flatMap(({ facetId, branches }) => {
+        const choiceIds = branches.filter(({ only }) => only.some(({ itemId }) => itemId === need.itemId))
+        return choiceIds.length > 0 && choiceIds.length < branches.length
+          ? [{ facetId, choiceIds: choiceIds.map(({ choiceId }) => choiceId) }]
+          : []
+      })
+      const short = Math.max(0, need.needed - there)
+      return { ...need, box, besides: stock + arrived, ordered: onItsWay, short, onlyIf }
     })
 }
 

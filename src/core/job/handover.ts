@@ -6,8 +6,9 @@ import { balanceOf, type BalanceRow } from './balance'
 import type { IntakePoint } from './intakePoints'
 import type { JobState } from './jobState'
 import { toRestore } from './intake'
+import { resultOfTest } from './resultOfTest'
 import type { LastingChange } from '../shop/workItem'
-import { functionsLeftOpen, testsOwed, type JobTerms } from './terms'
+import { functionsLeftOpen, testsOwed, type JobTerms, type OwedTest } from './terms'
 
 /** What still forbids the hand-over, as things: the interface makes the sentence. */
 export type HandoverBlock =
@@ -46,18 +47,7 @@ export function handoverBlocks(
   terms: JobTerms,
 ): HandoverBlock[] {
   const blocks: HandoverBlock[] = balanceOf(document, state, terms).openRows.map((row) => ({ kind: 'account', row }))
-  for (const { id: functionId, name } of testsOwed(document, state, terms)) {
-    const test = state.tests.get(functionId)
-    const later = withDefaultTests(document).tethers.find(
-      (tether) =>
-        tether.functions.includes(functionId) && test && compareText(state.closedAt.get(tether.id) ?? '', test.at) > 0,
-    )
-    if (!test) blocks.push({ kind: 'not tested', functionId, name })
-    // What did not work before is told, and is not ours.
-    else if (test.result === 'failed' && state.workedBefore.get(functionId)?.works === false) continue
-    else if (test.result === 'failed') blocks.push({ kind: 'test failed', functionId, name })
-    else if (later) blocks.push({ kind: 'tested before it was closed', functionId, tetherId: later.id })
-  }
+  blocks.push(...testsOwed(document, state, terms).flatMap((item) => testBlock(document, state, item) ?? []))
   for (const change of state.works.size > 0 ? terms.changes : [])
     if (!state.changes.has(change.id)) blocks.push({ kind: 'change not recorded', change })
   const untold = lossesOf(document, state, terms).filter((id) => !state.lossAccepted?.functionIds.includes(id))
@@ -71,4 +61,18 @@ export function handoverBlocks(
   )
   if (!checked) blocks.push({ kind: 'nobody has checked' })
   return blocks
+}
+
+/** What of an owed test is in the way: not made, made before its plug was closed again, failed. Null: nothing. */
+function testBlock(document: ProcedureDocument, state: JobState, item: OwedTest): HandoverBlock | null {
+  const { id: functionId, name } = item
+  const test = state.tests.get(functionId)
+  if (!test) return { kind: 'not tested', functionId, name }
+  // What did not work before is told, and is not ours.
+  if (resultOfTest(item, test) === 'failed')
+    return state.workedBefore.get(functionId)?.works === false ? null : { kind: 'test failed', functionId, name }
+  const later = withDefaultTests(document).tethers.find(
+    (tether) => tether.functions.includes(functionId) && compareText(state.closedAt.get(tether.id) ?? '', test.at) > 0,
+  )
+  return later ? { kind: 'tested before it was closed', functionId, tetherId: later.id } : null
 }

@@ -1,10 +1,11 @@
 import { describe, expect, test } from '@jest/globals'
 import { PlanRequest } from '../plan/ask/planRequest'
 import { crewAtDash, goOnTo, record } from '../testing/atDash.testing'
-import { RADIO } from '../testing/radioKit.testing'
-import { smallDash } from '../testing/smallDash.testing'
+import { RADIO, radioDash } from '../testing/radioKit.testing'
 import type { CrewAtWork } from './crew.testing'
 import { closingActs } from './decide/closingActs'
+import { handoverBlocks } from './handover'
+import { Kit } from '../shop/kit'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { whilePlanning } from '../vehicle/circumstances'
 import { tappedDone } from './decide/done'
@@ -16,18 +17,8 @@ import { termsOf } from './terms'
 import { inRange, stepsInHand } from './workSteps'
 
 const PLAIN = { audio: 'plain', family: 'plain-unit' }
-/** The dash asks whether its audio is amplified, once the unit is off. */
-const dash = () => ({
-  ...smallDash(),
-  facets: [
-    {
-      ...{ id: 'audio', kind: 'other' as const, name: 'Audio', toldFrom: { partId: 'unit', level: 'off' as const } },
-      choices: ['plain', 'amplified'].map((id) => ({ id, name: id, tell: id, photoId: null, tells: [] })),
-    },
-  ],
-})
 const crewWith = (build: Record<string, string> = PLAIN): CrewAtWork =>
-  crewAtDash(dash(), PlanRequest.parse({ kits: [RADIO], build }))
+  crewAtDash(radioDash(), PlanRequest.parse({ kits: [RADIO], build }))
 /** Everything as written, to the end. */
 function allAsWritten(crew: CrewAtWork): void {
   for (let i = 0; i < 200; i++) {
@@ -131,6 +122,39 @@ describe('the account of a kit', () => {
     expect(rowOf(crew, 'k-left-screws')).toMatchObject({ open: [{ kind: 'too few left', count: 1 }] })
     record(crew, acts(crew, 'k-left-screws')[1]!.happenings)
     expect(rowOf(crew, 'k-left-screws')).toMatchObject({ open: [{ kind: 'lost', count: 1 }] })
+  })
+  test('a screw that lies about may be one of the kit’s: said so, its group is one short, and in hand', () => {
+    const crew = crewWith()
+    allAsWritten(crew)
+    record(crew, [{ kind: 'stray found', strayId: 'x', head: 'cross PH2', where: 'on the seat' }])
+    const stray = crew.balance().rows.find(({ account }) => account === 'stray')
+    expect(stray).toMatchObject({ couldBe: expect.arrayContaining(['k-unit-screws', 'k-display-screws']) })
+    record(crew, [{ kind: 'stray settled', strayId: 'x', holderId: 'k-unit-screws', note: '' }])
+    expect(rowOf(crew, 'k-unit-screws')).toMatchObject({ open: [{ kind: 'short', count: 1, loose: 1 }] })
+  })
+  test('a part of no kit of this job that is said to be fitted is a row nobody can look up', () => {
+    const crew = crewWith()
+    record(crew, [{ kind: 'fitted', itemId: 'of-another-kit', count: 1 }])
+    expect(crew.balance().rows.find(({ account }) => account === 'unresolved')).toMatchObject({ of: 'holder', back: 1 })
+    expect(crew.state.holders.has('of-another-kit')).toBe(false)
+  })
+  test('a kit’s test outside its range has failed, whoever says that it passed', () => {
+    const functions = [
+      { id: 'k-supply', name: 'Supply', readingUnit: 'V', least: 11.5, most: 15, afterWork: ['w-unit'] },
+    ]
+    const kit = Kit.parse({ ...RADIO.kit, functions })
+    const crew = crewAtDash(radioDash(), PlanRequest.parse({ kits: [{ kit, fit: RADIO.fit }], build: PLAIN }))
+    allAsWritten(crew)
+    const blocks = () =>
+      handoverBlocks(crew.document, crew.state, false, termsOf(crew.document, crew.request, crew.state)).filter(
+        (block) => 'functionId' in block && block.functionId === 'k-supply',
+      )
+    const said = (reading: string) =>
+      record(crew, [{ kind: 'tested', functionId: 'k-supply', result: 'passed', reading, note: '' }])
+    said('9 V')
+    expect(blocks()).toMatchObject([{ kind: 'test failed' }])
+    said('12.4 V')
+    expect(blocks()).toEqual([])
   })
   test('what was brought for the other branch goes back: needed nowhere, left over', () => {
     const crew = crewWith({ family: 'plain-unit' })

@@ -1,24 +1,18 @@
 import { expect, test } from '@jest/globals'
 import { seededRandom } from '../base/random'
 import { PlanRequest } from '../plan/ask/planRequest'
-import { Facet } from '../procedure/facet'
 import { Kit, KitFit } from '../shop/kit'
 import type { FittedKit } from '../shop/kitHere'
 import { checkKit, refusesKit } from '../shop/checkKit'
 import { crewAtDash } from '../testing/atDash.testing'
 import { seeds } from '../testing/seeds.testing'
-import { smallDash } from '../testing/smallDash.testing'
+import { radioDash } from '../testing/radioKit.testing'
 import type { CrewAtWork } from './crew.testing'
 import type { Happening } from './event'
 import { happeningsFor, nextTap } from './progress'
 
 type Random = ReturnType<typeof seededRandom>
 
-const AUDIO = Facet.parse({
-  ...{ id: 'audio', name: 'Audio', toldFrom: { partId: 'unit', level: 'off' } },
-  choices: ['plain', 'amplified'].map((id) => ({ id, name: id })),
-})
-const dash = () => ({ ...smallDash(), facets: [AUDIO] })
 const pick = <T>(random: Random, list: readonly T[]): T => list[random.below(list.length)]!
 const times = <T>(count: number, make: (i: number) => T): T[] => Array.from({ length: count }, (_, i) => make(i))
 
@@ -97,7 +91,7 @@ function drawnJob(seed: number): { crew: CrewAtWork; random: Random; kit: Kit } 
   const family = pick(random, ['plain', 'other'])
   const build = { family, ...(random.below(2) === 0 && { audio: pick(random, ['plain', 'amplified']) }) }
   const goals = [{ kind: 'part' as const, partId: 'unit', level: 'off' as const }]
-  return { crew: crewAtDash(dash(), PlanRequest.parse({ goals, kits: [drawn], build })), random, kit: drawn.kit }
+  return { crew: crewAtDash(radioDash(), PlanRequest.parse({ goals, kits: [drawn], build })), random, kit: drawn.kit }
 }
 
 /** Everything as written, but for what `forgets` says of an event: that one is not done. */

@@ -19,7 +19,7 @@ import { closingActs } from './decide/closingActs'
 import { foundDifferent, groupsInTap } from './decide/different'
 import { tappedDone, withTools } from './decide/done'
 import { foundBefore } from './decide/foundBefore'
-import { readingAsked } from './decide/owedHere'
+import { testAsked } from './decide/owedHere'
 import type { Happening } from './event'
 import { handoverBlocks } from './handover'
 import { toRestore } from './intake'
@@ -140,7 +140,7 @@ export class Player {
     if (tap.card.phase === 'in' && this.happens() && this.breaksComingOut(tap)) return
     if (tap.card.phase === 'out' && this.happens() && this.goesWrongGoingBack(tap)) return
     const unread = unreadCautions(cautionsFor(model, act, circumstances), state, TOLU)
-    const readingUnit = readingAsked(model, this.plan, operation)
+    const readingUnit = testAsked(model, this.plan, operation).readingUnit
     const answer = tappedDone(state, tap, { refusal: null, unread, changes: 0, readingUnit, job: this.plan.job })
     if (answer.kind === 'read') return this.record(answer.happenings)
     if (answer.kind === 'ask') return this.answer(tap, answer.what)

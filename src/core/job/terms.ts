@@ -26,7 +26,7 @@ export type JobTerms = {
   kits: readonly KitTerms[]
 }
 
-export type OwedTest = Pick<VehicleFunction, 'id' | 'name' | 'how' | 'power' | 'readingUnit'>
+export type OwedTest = Pick<VehicleFunction, 'id' | 'name' | 'how' | 'power' | 'readingUnit' | 'least' | 'most'>
 
 const NOTHING_TOLD: Pick<JobState, 'facets'> = { facets: new Map() }
 

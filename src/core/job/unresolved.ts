@@ -36,6 +36,7 @@ export function unresolvedIn(known: Known, what: Happening): { of: UnresolvedOf;
   // A stray is settled, whatever became of the group it was said to be of.
   if (what.kind === 'stray settled') return null
   if ('holderId' in what) return lacks('holder', what.holderId)
+  if (what.kind === 'fitted') return lacks('holder', what.itemId)
   if ('partId' in what) return lacks('part', what.partId)
   if ('tetherId' in what) return lacks('tether', what.tetherId)
   if ('settingId' in what) return lacks('setting', what.settingId)
@@ -56,6 +57,7 @@ function timesOf(what: Happening): { out: number; back: number } {
     case 'lost':
       return { out: what.count, back: 0 }
     case 'fastened':
+    case 'fitted':
     case 'new fitted':
     case 'found again':
     case 'pieces recovered':

@@ -50,6 +50,8 @@ function defaultTest(tether: Tether): VehicleFunction {
     name: `${test.name} (${tether.name})`.slice(0, 60),
     id: `test-of-${tether.id}`.slice(0, 64),
     readingUnit: '',
+    least: null,
+    most: null,
     interim: 'when hidden',
     warmUpS: 0,
     alsoNeeds: [],

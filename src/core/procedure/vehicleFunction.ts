@@ -19,6 +19,9 @@ export const VehicleFunction = z.object({
   power: z.enum(['none', 'battery', 'accessory', 'ignition', 'engine']).default('ignition'),
   /** The unit of a reading, if one is taken; empty when the answer is yes or no. */
   readingUnit: z.string().max(12).default(''),
+  /** Where a reading has to lie: outside it the test has failed, whoever says that it passed. */
+  least: z.number().nullable().default(null),
+  most: z.number().nullable().default(null),
   /** Tested before trim hides its plugs again, or only at hand-over. */
   interim: z.enum(['when hidden', 'at hand-over']).default('when hidden'),
   /** How long its unit needs after power before the test says anything. */

@@ -1,5 +1,8 @@
+import type { ProcedureDocument } from '../procedure/document'
+import { Facet } from '../procedure/facet'
 import { Kit, KitFit } from '../shop/kit'
 import type { FittedKit } from '../shop/kitHere'
+import { smallDash } from './smallDash.testing'
 
 const screws = (id: string, count: number, holds: string, more: object = {}) => ({
   ...{ id, kind: 'machine screw', count, holds: [holds], thread: { diameterMm: 3, lengthMm: 8 } },
@@ -135,3 +138,12 @@ export const RADIO_FIT: KitFit = KitFit.parse({
 })
 
 export const RADIO: FittedKit = { kit: RADIO_KIT, fit: RADIO_FIT }
+
+/** The small dash, asking whether its audio is amplified: told for certain once its unit is off. */
+export function radioDash(): ProcedureDocument {
+  const audio = Facet.parse({
+    ...{ id: 'audio', name: 'Audio', toldFrom: { partId: 'unit', level: 'off' } },
+    choices: ['plain', 'amplified'].map((id) => ({ id, name: id, tell: id })),
+  })
+  return { ...smallDash(), facets: [audio] }
+}

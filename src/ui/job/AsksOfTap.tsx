@@ -1,6 +1,6 @@
 'use client'
 import dynamic from 'next/dynamic'
-import { changesOwed, readingAsked } from '@/core/job/decide/owedHere'
+import { changesOwed, testAsked } from '@/core/job/decide/owedHere'
 import { workHappenings } from '@/core/job/workSteps'
 import { happeningsFor, toBeCounted, type NextTap } from '@/core/job/progress'
 import { Dialog } from '../shell/Dialog'
@@ -28,8 +28,9 @@ export function AsksOfTap({
   foundOtherwise,
   later,
   replan,
+  fails,
   close,
-}: Pick<AskProps, 'data' | 'job' | 'ask' | 'setAsk' | 'save' | 'foundOtherwise' | 'later' | 'replan'> & {
+}: Pick<AskProps, 'data' | 'job' | 'ask' | 'setAsk' | 'save' | 'foundOtherwise' | 'later' | 'replan' | 'fails'> & {
   tap: NextTap
   close: () => void
 }) {
@@ -99,11 +100,12 @@ export function AsksOfTap({
       </Dialog>
       <Dialog title={`Test: ${stepWords(model, operation).title}`} open={ask === 'reading'} onClose={close}>
         <ReadingForm
-          unit={readingAsked(model, plan, operation)}
+          asked={testAsked(model, plan, operation)}
           keep={(reading) => (
             save([{ kind: 'tested', functionId: operation.itemId, result: 'passed', reading, note: '' }]),
             close()
           )}
+          fails={(reading) => (close(), fails(reading))}
         />
       </Dialog>
       <Dialog

@@ -11,6 +11,7 @@ import { rowWords } from '@/words/balanceWords'
 import { headWords, holderKindWords, itemWords, threadWords, toolWords, ownerWords } from '@/words/items'
 import { JobHead } from './JobHead'
 import { nameOf } from './nameOf'
+import { LeftOver } from './LeftOver'
 import { OpenRow } from './OpenRow'
 import type { JobData, LiveJob } from './useJob'
 import { useAnyJob } from './useAnyJob'
@@ -96,6 +97,7 @@ export function BalanceScreen({ data, change }: { data: JobData; change: ChangeA
             </ul>
           </section>
         )}
+        <LeftOver job={job} />
         <ClosedAccounts rows={closed} document={job.document} />
       </main>
       <Dialog title="A fastener lies about" open={stray} onClose={() => setStray(false)}>

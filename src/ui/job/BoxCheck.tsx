@@ -85,7 +85,7 @@ function Scan({ job, rows }: { job: PlannedJob; rows: readonly BoxRow[] }) {
 }
 
 function BoxLine({ row, job, say }: { row: BoxRow; job: PlannedJob; say: (row: BoxRow, count: number) => void }) {
-  const { itemId, needed, listed, box, besides, ordered, short, supply } = row
+  const { itemId, needed, listed, box, besides, ordered, short, supply, onlyIf } = row
   const there = (box ?? listed) + besides
   const done = box !== null && short === 0
   const supplied = (from: 'stock' | 'ordered' | 'arrived', count: number) =>
@@ -102,6 +102,7 @@ function BoxLine({ row, job, say }: { row: BoxRow; job: PlannedJob; say: (row: B
             short > 0 && <b key="s" className="text-ink">{`${short} short: needed ${needed}, there ${there}`}</b>,
             short === 0 && (box === null ? `listed ${listed}` : `${there} there`),
             short === 0 && there > needed && box !== null && `${there - needed} left over, as expected`,
+            ...onlyIf.map(({ facetId, choiceIds }) => `only if ${choiceNames(job, facetId, choiceIds)}`),
             ordered > 0 && `${ordered} ordered`,
             supply.partNumber,
             supply.place,
@@ -156,6 +157,14 @@ function BoxLine({ row, job, say }: { row: BoxRow; job: PlannedJob; say: (row: B
       </div>
     </li>
   )
+}
+
+function choiceNames({ document }: PlannedJob, facetId: string, choiceIds: readonly string[]): string {
+  const choices = document.facets.find(({ id }) => id === facetId)?.choices ?? []
+  return choices
+    .filter(({ id }) => choiceIds.includes(id))
+    .map(({ name }) => name)
+    .join(' or ')
 }
 
 /** Where the job would stop without it, whether the vehicle may be used there, and what can be done all the same. */

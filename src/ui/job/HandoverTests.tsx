@@ -7,7 +7,9 @@ import { Dialog } from '../shell/Dialog'
 import { nameOf } from './nameOf'
 import { TestFailed } from './TestFailed'
 import type { JobData, LiveJob } from './useJob'
+import { resultOfTest } from '@/core/job/resultOfTest'
 import { dateWords } from '@/words/dates'
+import { rangeWords } from '@/words/workStepWords'
 
 /** Every function of a plug that was opened, and what the kit added: passed or failed, with a reading. */
 export function HandoverTests({ data, job }: { data: JobData; job: LiveJob }) {
@@ -36,16 +38,12 @@ function TestRow({ item, data, job }: { item: OwedTest; data: JobData; job: Live
   const [reading, setReading] = useState('')
   const [why, setWhy] = useState(false)
   const done = data.handedOver && job.state.handedOver !== null
+  const said = reading.trim() ? `${reading.trim()} ${item.readingUnit}`.trim() : ''
   const record = (result: 'passed' | 'failed') =>
-    job.record([
-      {
-        kind: 'tested',
-        functionId,
-        result,
-        reading: reading.trim() ? `${reading.trim()} ${item.readingUnit}`.trim() : '',
-        note: '',
-      },
-    ])
+    job.record([{ kind: 'tested', functionId, result, reading: said, note: '' }])
+  // Outside its range it has failed, whoever says that it passed.
+  const outside = resultOfTest(item, { result: 'passed', reading: said }) === 'failed'
+  const range = item.least === null && item.most === null ? '' : rangeWords({ ...item, unit: item.readingUnit })
   return (
     <li
       className="grid grid-cols-1 items-center gap-x-4 gap-y-2 border-b border-hair py-3 md:grid-cols-[1fr_auto_auto]"
@@ -61,6 +59,8 @@ function TestRow({ item, data, job }: { item: OwedTest; data: JobData; job: Live
         <p className="text-[17px] text-second">
           {item.how}
           {item.power !== 'none' && ` (needs ${item.power})`}
+          {range && `, ${range}`}
+          {outside && <b className="block text-ink">{`${said} is outside ${range}: it fails.`}</b>}
           {job.state.workedBefore.get(functionId)?.works === false && '. It did not work before we began.'}
           {test &&
             `. ${[`${test.result} ${test.reading}`.trim(), nameOf(data, test.personId), dateWords(wallMsOf(test.at), 'clock', data.house.timeZone)].join(', ')}`}
@@ -85,7 +85,7 @@ function TestRow({ item, data, job }: { item: OwedTest; data: JobData; job: Live
       )}
       {/* Once it is handed over, a tap here would open the vehicle's account again. */}
       <div className={`gap-2 ${done ? 'hidden' : 'flex'}`}>
-        <button type="button" className="slab" onClick={() => record('passed')}>
+        <button type="button" className="slab" disabled={outside} onClick={() => record('passed')}>
           Passed
         </button>
         <button type="button" className="ghost" onClick={() => (record('failed'), setWhy(true))}>

@@ -29,6 +29,7 @@ export function JobAsks({
   later,
   tell,
   replan,
+  fails,
   look,
 }: AskProps) {
   const { model, state } = job
@@ -54,6 +55,7 @@ export function JobAsks({
           foundOtherwise={foundOtherwise}
           later={later}
           replan={replan}
+          fails={fails}
           close={close}
         />
       )}

@@ -74,8 +74,8 @@ export function JobAtWork({
     else if (answer.kind === 'ask') setAsk(answer.what)
     else if (answer.kind === 'keep') save(answer.happenings)
   }
-  const fails = () => {
-    job.record([{ kind: 'tested', functionId: operation!.itemId, result: 'failed', reading: '', note: '' }])
+  const fails = (reading = '') => {
+    job.record([{ kind: 'tested', functionId: operation!.itemId, result: 'failed', reading, note: '' }])
     setFailed(operation!.itemId)
     setAsk('failed')
   }
@@ -116,6 +116,7 @@ export function JobAtWork({
       later={later}
       tell={tell}
       replan={replan}
+      fails={fails}
       look={look}
     />,
   )
@@ -154,7 +155,7 @@ export function JobAtWork({
               acts={{
                 done,
                 takeBack,
-                fails,
+                fails: () => fails(),
                 tell,
                 later,
                 ask: setAsk,

@@ -35,5 +35,7 @@ export type AskProps = {
   later: (key: string) => void
   tell: (facetId: string, choiceId: string) => void
   replan: Replan
+  /** The test in hand failed, with a reading where one was taken. */
+  fails: (reading: string) => void
   look: () => void
 }

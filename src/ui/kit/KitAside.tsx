@@ -4,6 +4,7 @@ import type { Kit } from '@/core/shop/kit'
 import { isAtBench } from '@/core/shop/atBench'
 import { fitProblemSentence, kitMinutesWords, kitProblemSentence } from '@/words/kitWords'
 import { plural } from '@/words/items'
+import { moneyWords } from '@/words/money'
 import type { KitModel } from './KitFitSection'
 
 /** What the kit comes to, and what is wrong with it, while it is written. */
@@ -12,8 +13,10 @@ export function KitAside({
   models,
   undo,
   canUndo,
+  currency,
 }: {
   kit: Kit
+  currency: string
   models: readonly KitModel[]
   undo: () => void
   canUndo: boolean
@@ -27,7 +30,7 @@ export function KitAside({
     kit.works.filter((work) => isAtBench(work) === atBench).reduce((sum, { durationS }) => sum + durationS, 0)
   const fasteners = kit.holders.reduce((sum, { count }) => sum + count, 0)
   const priced = kit.parts.filter(({ supply }) => supply.priceMinor !== null)
-  const total = priced.reduce((sum, { supply, count }) => sum + supply.priceMinor! * count, 0) / 100
+  const total = priced.reduce((sum, { supply, count }) => sum + supply.priceMinor! * count, 0)
   return (
     <aside className="space-y-5 lg:sticky lg:top-4 lg:self-start" aria-label="What it comes to">
       <button type="button" className="desk-button" disabled={!canUndo} onClick={undo}>
@@ -47,7 +50,7 @@ export function KitAside({
           <>
             <dt className="text-second">parts cost</dt>
             <dd>
-              <span className="num">{total.toFixed(2)}</span>
+              <span className="num">{moneyWords(total, currency)}</span>
               {priced.length < kit.parts.length && `, ${kit.parts.length - priced.length} without a price`}
             </dd>
           </>

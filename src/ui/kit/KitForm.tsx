@@ -33,6 +33,7 @@ export function KitForm({
   others,
   models,
   stations,
+  currency,
   may,
   save,
   remove,
@@ -43,6 +44,7 @@ export function KitForm({
   others: readonly Kit[]
   models: KitModel[]
   stations: string[]
+  currency: string
   may: boolean
   save: Save
   remove: (kitId: string) => Promise<Saved>
@@ -107,7 +109,7 @@ export function KitForm({
         />
         {version > 0 && may && <RemoveKit name={kit.name} remove={() => remove(kit.id)} />}
       </div>
-      <KitAside kit={kit} models={models} undo={undo} canUndo={canUndo && may} />
+      <KitAside kit={kit} models={models} undo={undo} canUndo={canUndo && may} currency={currency} />
     </form>
   )
 }

@@ -4,7 +4,7 @@ import { LASTING_CHANGES, LastingChange } from '@/core/shop/workItem'
 import { AddedFunction, type Kit } from '@/core/shop/kit'
 import { newId } from '@/client/newId'
 import { TextField } from '../forms/Field'
-import { NumberField, Row, Rows, Select, Yes } from './kitFields'
+import { MaybeNumber, NumberField, Row, Rows, Select, Yes } from './kitFields'
 import { CheckList } from '../forms/CheckList'
 import { WhenPicker } from './WhenPicker'
 
@@ -40,6 +40,14 @@ export function FunctionRows({ kit, set, facets }: KitEdited & { facets: readonl
               options={['none', 'battery', 'accessory', 'ignition', 'engine']}
               onChange={(power) => change({ power: power as typeof item.power })}
             />
+            <TextField
+              label="Unit of its reading"
+              value={item.readingUnit}
+              maxLength={12}
+              onChange={(event) => change({ readingUnit: event.target.value })}
+            />
+            <MaybeNumber label="At least" step="any" value={item.least} onChange={(least) => change({ least })} />
+            <MaybeNumber label="At most" step="any" value={item.most} onChange={(most) => change({ most })} />
             <NumberField label="Its unit needs (s)" value={item.warmUpS} onChange={(warmUpS) => change({ warmUpS })} />
             <CheckList
               className="lg:col-span-4"

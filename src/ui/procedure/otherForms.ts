@@ -164,6 +164,8 @@ export const FUNCTIONS_FORM: readonly Group[] = [
         options: ['none', 'battery', 'accessory', 'ignition', 'engine'],
       },
       { as: 'text', path: 'readingUnit', label: 'Unit of a reading, if one is taken' },
+      { as: 'number', path: 'least', label: 'At least', nullable: true, help: 'Outside its range a reading fails.' },
+      { as: 'number', path: 'most', label: 'At most', nullable: true },
       {
         as: 'choice',
         path: 'interim',

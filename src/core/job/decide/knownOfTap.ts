@@ -11,7 +11,7 @@ import type { JobState } from '../jobState'
 import { delayLeft, type NextTap } from '../progress'
 import type { JobTerms } from '../terms'
 import { NO_WORK, type WorkOfJob } from '../workSteps'
-import { changesOwed, readingAsked } from './owedHere'
+import { changesOwed, testAsked } from './owedHere'
 
 /** What has to be seen to before a step counts as done: cautions to read, changes to say, a reading to take. */
 export type AskedFirst = { unread: CautionAt[]; changes: number; readingUnit: string; job: WorkOfJob }
@@ -59,7 +59,7 @@ export function knownOfTap(at: Where, tap: NextTap | null, actingId: string): Kn
     asked: {
       unread: unreadCautions(cautions, state, actingId),
       changes: changesOwed(plan, at.terms, state, operation).length,
-      readingUnit: readingAsked(model, plan, operation),
+      readingUnit: testAsked(model, plan, operation).readingUnit,
       job: plan.job,
     },
   }

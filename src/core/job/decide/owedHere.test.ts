@@ -4,7 +4,7 @@ import { Kit, KitFit } from '../../shop/kit'
 import { crewAtDash, record } from '../../testing/atDash.testing'
 import { smallDash } from '../../testing/smallDash.testing'
 import { termsOf } from '../terms'
-import { changesOwed, readingAsked } from './owedHere'
+import { changesOwed, testAsked } from './owedHere'
 
 const change = (id: string, what: 'file' | 'drill') => ({ id, what, where: `the ${id}` })
 const kit = Kit.parse({
@@ -56,7 +56,7 @@ test('work owes the changes of its own kind that nobody has noted; other work an
 })
 test('a reading is asked in the unit of the record’s function or of the kit’s, and only at a test', () => {
   const c = crew()
-  const unit = (itemId: string) => readingAsked(c.model, c.plan, { ...step(c, 'test:sound'), itemId })
+  const unit = (itemId: string) => testAsked(c.model, c.plan, { ...step(c, 'test:sound'), itemId }).readingUnit
   expect(['sound', 'added', 'test-of-hazard', 'gone'].map(unit)).toEqual(['dB', 'V', '', ''])
-  expect(readingAsked(c.model, c.plan, { ...step(c, 'undo:screws'), itemId: 'sound' })).toBe('')
+  expect(testAsked(c.model, c.plan, { ...step(c, 'undo:screws'), itemId: 'sound' }).readingUnit).toBe('')
 })

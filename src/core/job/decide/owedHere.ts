@@ -1,6 +1,7 @@
 import type { Operation } from '../../order/operation'
 import type { PlanOnCards } from '../../plan/show/planOnCards'
 import type { ProcedureForBuild } from '../../procedure/forBuild'
+import type { VehicleFunction } from '../../procedure/vehicleFunction'
 import type { LastingChange } from '../../shop/workItem'
 import type { JobState } from '../jobState'
 import type { JobTerms } from '../terms'
@@ -16,8 +17,12 @@ export function changesOwed(
   return work ? terms.changes.filter((item) => item.what === work.kind && !state.changes.has(item.id)) : []
 }
 
-/** The unit a test's reading is asked in; empty where none is. */
-export function readingAsked(model: ProcedureForBuild, plan: PlanOnCards, operation: Operation): string {
-  if (operation.act !== 'test') return ''
-  return model.functions.get(operation.itemId)?.readingUnit ?? plan.job.added.get(operation.itemId)?.readingUnit ?? ''
+/** What a test asks for: the unit of its reading (empty where none is taken), and where it has to lie. */
+export function testAsked(
+  model: ProcedureForBuild,
+  plan: PlanOnCards,
+  operation: Operation,
+): Pick<VehicleFunction, 'readingUnit' | 'least' | 'most'> {
+  const item = model.functions.get(operation.itemId) ?? plan.job.added.get(operation.itemId)
+  return operation.act === 'test' && item ? item : { readingUnit: '', least: null, most: null }
 }

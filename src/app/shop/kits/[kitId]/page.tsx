@@ -39,6 +39,7 @@ export default async function KitPage({ params }: { params: Promise<{ kitId: str
           others={kits.filter(({ kit }) => kit.id !== row.kit.id).map(({ kit }) => kit)}
           models={models}
           stations={crew.house.stations.map((station) => station.name)}
+          currency={crew.house.currency}
           may={may(crew, 'keep kits')}
           save={saveKitAction}
           remove={removeKitAction}
