@@ -1,20 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { panelVan } from '../src/demo/panelVan'
-import { answerStep, beginJob, nextKey, saved, setUpShop, someOwner, tapDone } from './steps'
-
-/** A shop of its own with the van's record, so that nothing of the demo is changed. */
-async function shopWithVan(page: Page): Promise<void> {
-  await setUpShop(page, someOwner('Kits and Boxes'))
-  await page.goto('/procedures')
-  await page.getByLabel('A procedure file (.json)').setInputFiles({
-    name: 'van.procedure.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from(JSON.stringify(panelVan())),
-  })
-  await page.waitForURL(/procedures\/[0-9a-f-]{36}/)
-  await page.getByRole('button', { name: 'Publish' }).click()
-  await expect(page.getByText('revision 1,')).toBeVisible()
-}
+import { answerStep, beginJob, nextKey, saved, shopWithVan, tapDone } from './steps'
 
 const aside = (page: Page) => page.getByRole('complementary', { name: 'What it comes to' })
 
@@ -87,7 +72,7 @@ test('a kit is written, its box is one short, a sign is not enough, the decision
 }) => {
   test.setTimeout(240_000)
   page.setDefaultTimeout(15_000)
-  await shopWithVan(page)
+  await shopWithVan(page, 'Kits and Boxes')
   await writeTheKit(page)
 
   await test.step('signs make it likely: one is 0.90, two 0.988, three are enough to count as told', async () => {

@@ -1,20 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { panelVan } from '../src/demo/panelVan'
-import { beginJob, actAs, lookAround, nextKey, saved, setUpShop, someOwner, tapDone } from './steps'
-
-/** A shop of its own with the van's record, so that nothing of the demo is changed. */
-async function shopWithVan(page: Page, name: string): Promise<void> {
-  await setUpShop(page, someOwner(name))
-  await page.goto('/procedures')
-  await page.getByLabel('A procedure file (.json)').setInputFiles({
-    name: 'van.procedure.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from(JSON.stringify(panelVan())),
-  })
-  await page.waitForURL(/procedures\/[0-9a-f-]{36}/)
-  await page.getByRole('button', { name: 'Publish' }).click()
-  await expect(page.getByText('revision 1,')).toBeVisible()
-}
+import { beginJob, actAs, lookAround, nextKey, saved, shopWithVan, tapDone } from './steps'
 
 async function planFor(page: Page, label: string): Promise<void> {
   await page.goto('/vehicles')

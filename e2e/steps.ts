@@ -1,3 +1,4 @@
+import { panelVan } from '../src/demo/panelVan'
 import { expect, type Browser, type Locator, type Page } from '@playwright/test'
 
 /** What a person does, in few words: used by every browser test. */
@@ -29,6 +30,20 @@ export async function setUpShop(page: Page, owner: Owner): Promise<void> {
   await page.getByLabel('PIN').fill(owner.pin)
   await page.getByRole('button', { name: 'Set up my shop' }).click()
   await page.waitForURL('**/today')
+}
+
+/** A shop of its own with the van's record, so that nothing of the demo is changed. */
+export async function shopWithVan(page: Page, name: string): Promise<void> {
+  await setUpShop(page, someOwner(name))
+  await page.goto('/procedures')
+  await page.getByLabel('A procedure file (.json)').setInputFiles({
+    name: 'van.procedure.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(panelVan())),
+  })
+  await page.waitForURL(/procedures\/[0-9a-f-]{36}/)
+  await page.getByRole('button', { name: 'Publish' }).click()
+  await expect(page.getByText('revision 1,')).toBeVisible()
 }
 
 export async function signIn(page: Page, username: string, password: string): Promise<void> {

@@ -8,6 +8,7 @@ import { cautionsFor } from '@/core/vehicle/cautionsFor'
 import { isAirbagCircuit } from '@/core/procedure/circuits'
 import { DirectionSign } from '../marks/DirectionSign'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
+import { LineMark } from '../marks/LineMark'
 import { PlugMark } from '../marks/PlugMark'
 import { AirbagFlag, SignalPlate } from '../marks/Signs'
 import { cardNameIn } from '@/words/modelNames'
@@ -144,16 +145,5 @@ export function StepMark({
     set: 'M12 2 22 12 12 22 2 12Z',
     restore: 'M12 2 22 12 12 22 2 12ZM8 12h8',
   }
-  return (
-    <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden="true" className="shrink-0">
-      <path
-        d={acts[operation.act] ?? ''}
-        fill="none"
-        stroke="currentColor"
-        strokeWidth="2.2"
-        strokeLinecap="round"
-        strokeLinejoin="round"
-      />
-    </svg>
-  )
+  return <LineMark d={acts[operation.act] ?? ''} size={size} />
 }

@@ -2,6 +2,7 @@ import type { WorkStep } from '@/core/shop/workStep'
 import type { Holder } from '@/core/procedure/holder'
 import type { Tether } from '@/core/procedure/tether'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
+import { LineMark } from '../marks/LineMark'
 import { PlugMark } from '../marks/PlugMark'
 import type { KitThingsOfJob } from './kitOfJob'
 
@@ -24,16 +25,5 @@ export function StepMarkOfWork({ kit, step, size }: { kit: KitThingsOfJob; step:
   const plug = kit.plugs.find(({ id }) => id === step.itemId)
   if (plug && step.act === 'plug')
     return <PlugMark tether={plug as unknown as Tether} size={size} className="shrink-0" />
-  return (
-    <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden="true" className="shrink-0">
-      <path
-        d={SHAPES[step.act]}
-        fill="none"
-        stroke="currentColor"
-        strokeWidth="2.2"
-        strokeLinecap="round"
-        strokeLinejoin="round"
-      />
-    </svg>
-  )
+  return <LineMark d={SHAPES[step.act]} size={size} />
 }

@@ -9,7 +9,7 @@ import type { Circumstances } from '../../vehicle/circumstances'
 import { askedByRules } from '../../vehicle/judge'
 import { addBackInOneGo } from './backInOneGo'
 import { addDecisions } from './decisions'
-import type { DerivedJob, DeriveError } from './derivedJob'
+import { bareJob, type DerivedJob, type DeriveError } from './derivedJob'
 import { addInterimTests } from './interimTests'
 import { allGoals, endingsOf, type JobGoal } from '../ask/jobGoal'
 import { addWork } from './workOrder'
@@ -32,21 +32,7 @@ export function deriveJob(
   if (!removal.ok) return removal
   const refit = turnRound(removal.value, endings, asked)
   if (!refit.ok) return refit
-  const job: DerivedJob = {
-    model,
-    goal,
-    circumstances,
-    endings,
-    removal: removal.value,
-    refit: refit.value,
-    works: new Map(),
-    modules: new Map(),
-    prepared: { operations: [], edges: [] },
-    added: new Map(),
-    tests: [],
-    decisions: [],
-    backInOneGo: new Map(),
-  }
+  const job = bareJob({ model, goal, circumstances, endings, removal: removal.value, refit: refit.value })
   const wrong = addWork(job)
   if (wrong) return fail(wrong)
   const { hasLoop } = addInterimTests(job)

@@ -52,4 +52,20 @@ export type DerivedJob = {
   backInOneGo: Map<Id, string[]>
 }
 
+/** A derivation before work, tests and decisions are added. */
+export function bareJob(
+  of: Pick<DerivedJob, 'model' | 'goal' | 'circumstances' | 'endings' | 'removal' | 'refit'>,
+): DerivedJob {
+  return {
+    ...of,
+    works: new Map(),
+    modules: new Map(),
+    prepared: { operations: [], edges: [] },
+    added: new Map(),
+    tests: [],
+    decisions: [],
+    backInOneGo: new Map(),
+  }
+}
+
 export type DeriveError = RemovalError | RefitError | { kind: 'bypass'; workId: Id } | { kind: 'no access'; workId: Id }

@@ -8,7 +8,7 @@ import { askedByRules } from '../../vehicle/judge'
 import { endingsOf, type JobGoal } from '../ask/jobGoal'
 import { goalsSettled, mayStillSaveS, savedS } from '../ask/planChoices'
 import { demandsOf } from './demandsOf'
-import type { DerivedJob } from './derivedJob'
+import { bareJob } from './derivedJob'
 import { preparedWork } from './preparedWork'
 import { legsOf, type Scope } from './leg'
 import { startFrom, type LiveStart } from './liveStart'
@@ -37,18 +37,7 @@ export function leastWorkS({ model, goal, circumstances, scope, from }: Asking, 
   const removal = deriveRemoval(bare, goalsSettled(bare, goal, choice), choice, asked)
   const refit = removal.ok ? turnRound(removal.value, endings, asked) : removal
   if (!removal.ok || !refit.ok) return null
-  const job: DerivedJob = {
-    ...{ model: bare, goal, circumstances, endings, removal: removal.value, refit: refit.value },
-    ...{
-      works: new Map(),
-      modules: new Map(),
-      prepared: { operations: [], edges: [] },
-      added: new Map(),
-      tests: [],
-      decisions: [],
-      backInOneGo: new Map(),
-    },
-  }
+  const job = bareJob({ model: bare, goal, circumstances, endings, removal: removal.value, refit: refit.value })
   const legs = legsOf(job, scope)
   const done = from ? startFrom(legs, from).done : new Set()
   const counted = (operations: readonly Operation[]) =>
