@@ -14,8 +14,10 @@ export function workStepWords(kit: Things, step: WorkStep): StepSaid {
   const { act, words, tool, caution, side } = step
   const thing = thingWords(kit, step)
   const where = side === 'both' ? 'both sides' : (side ?? '')
-  const title = capital([thing ? `${VERBS[act]} ${thing}` : words || VERBS[act], where].filter(Boolean).join(', '))
-  const how = [thing ? words : '', howWords(kit, step), tool && `with ${tool}`].filter(Boolean).join(', ')
+  const does = thing ? `${VERBS[act]} ${thing}` : words || VERBS[act]
+  const title = capital([act === 'look at' && words ? words : does, where].filter(Boolean).join(', '))
+  const said = thing && act !== 'read' && act !== 'look at' ? words : ''
+  const how = [howWords(kit, step), said, tool && `with ${tool}`].filter(Boolean).join(', ')
   return { title, how, mind: caution }
 }
 

@@ -22,7 +22,7 @@ export function LeftOver({ job }: { job: LiveJob }) {
             <li key={row.id} className="flex flex-wrap items-center gap-3 border-b border-hair py-2" data-left={row.id}>
               <span className="min-w-56 flex-1 text-lg">
                 <b>{name}</b>{' '}
-                <span className="text-second">
+                <span className="block text-second">
                   {row.left} left over
                   {row.wanted === 0 ? ': none is for this build, back to the shelf' : ', as expected'}
                 </span>

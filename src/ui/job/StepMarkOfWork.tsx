@@ -1,10 +1,8 @@
 import type { WorkStep } from '@/core/shop/workStep'
-import type { Holder } from '@/core/procedure/holder'
-import type { Tether } from '@/core/procedure/tether'
+import type { ProcedureDocument } from '@/core/procedure/document'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
 import { LineMark } from '../marks/LineMark'
 import { PlugMark } from '../marks/PlugMark'
-import type { KitThingsOfJob } from './kitOfJob'
 
 const SHAPES: Readonly<Record<WorkStep['act'], string>> = {
   fit: 'M4 20h16M12 4v12M7 11l5 5 5-5',
@@ -18,12 +16,19 @@ const SHAPES: Readonly<Record<WorkStep['act'], string>> = {
 }
 
 /** The mark of a step of work: the fastener or plug it is about, else what is done. */
-export function StepMarkOfWork({ kit, step, size }: { kit: KitThingsOfJob; step: WorkStep; size: number }) {
-  const holder = kit.holders.find(({ id }) => id === step.itemId)
-  if (holder)
-    return <FastenerMark shape={shapeOf(holder as unknown as Holder)} hidden={false} size={size} className="shrink-0" />
-  const plug = kit.plugs.find(({ id }) => id === step.itemId)
-  if (plug && step.act === 'plug')
-    return <PlugMark tether={plug as unknown as Tether} size={size} className="shrink-0" />
+export function StepMarkOfWork({
+  document,
+  step,
+  size,
+}: {
+  document: ProcedureDocument
+  step: WorkStep
+  size: number
+}) {
+  const holder = document.holders.find(({ id }) => id === step.itemId)
+  if (holder) return <FastenerMark shape={shapeOf(holder)} hidden={false} size={size} className="shrink-0" />
+  // The job's own record of it: out of a box and classified by nobody it is none of the airbag system, nor yellow.
+  const plug = step.act === 'plug' ? document.tethers.find(({ id }) => id === step.itemId) : undefined
+  if (plug) return <PlugMark tether={plug} size={size} className="shrink-0" />
   return <LineMark d={SHAPES[step.act]} size={size} />
 }

@@ -23,7 +23,7 @@ export function WorkCard({ job, work }: { job: PlannedJob; work: WorkItem }) {
           return (
             <StepRow
               key={step.id}
-              mark={<StepMarkOfWork kit={kit} step={step} size={30} />}
+              mark={<StepMarkOfWork document={job.document} step={step} size={30} />}
               title={words.title}
               below={[said && `read: ${said}`, words.how, words.mind].filter(Boolean).join(' · ')}
               done={done}

@@ -36,7 +36,7 @@ export function WorkSign({ job, work, tap }: { job: PlannedJob; work: WorkItem; 
         data-next={tap.step.operation.key}
         data-step={first?.id}
       >
-        {first && <StepMarkOfWork kit={kit} step={first} size={60} />}
+        {first && <StepMarkOfWork document={job.document} step={first} size={60} />}
         <span className="min-w-0 [overflow-wrap:anywhere]">{words.title}</span>
       </h1>
       <p className="mt-1 min-h-10 text-[clamp(20px,2.3vw,30px)] font-medium leading-tight">{words.how}</p>
