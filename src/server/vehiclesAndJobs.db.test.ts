@@ -1,6 +1,8 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { emptyDocument } from '@/core/procedure/document'
+import { newFacet } from '@/core/procedure/facet'
+import { RADIO } from '@/core/testing/radioKit.testing'
 import { smallDash } from '@/core/testing/smallDash.testing'
 import { database } from './database'
 import { createProcedure, publishDraft } from './draftEdits'
@@ -34,6 +36,7 @@ beforeAll(async () => {
   await makeShop(other, [stranger])
   const dash = smallDash()
   for (const tether of dash.tethers) tether.functions = ['sound']
+  dash.facets.push(newFacet('gearbox', 'Gearbox', ['a', 'b']))
   modelId = await createProcedure(crew, dash)
 })
 afterAll(async () => {
@@ -103,4 +106,24 @@ test('the planner answers for a published model of this shop only, and keeps not
   })
   expect((await listJobs(crew, 'open')).length).toBe(before)
   expect((await crewNames(crew)).map(({ name }) => name)).toEqual(['Marit'])
+})
+
+test('what was said of a kit is none of the vehicle’s: its next plan asks again which unit was bought', async () => {
+  const id = await vehicle('V 9')
+  const build = { gearbox: 'a', family: 'plain-unit', audio: 'plain' }
+  const opened = await openJob(crew, job(id, PlanRequest.parse({ kits: [RADIO], build })))
+  expect(opened.status).toBe('done')
+  expect((await readVehicle(crew, id))!.build).toEqual({ gearbox: 'a' })
+  const read = await readJob(crew, opened.status === 'done' ? opened.jobId : '')
+  // The job itself keeps it, and goes by a document that has the kit's things.
+  expect(read!.request!.build).toEqual(build)
+  expect(read!.document.parts.some(({ id: partId }) => partId === 'k-display')).toBe(true)
+  expect(read!.base.parts.some(({ id: partId }) => partId === 'k-display')).toBe(false)
+})
+test('a kit twice in one job would be one account: it is refused with what to do', async () => {
+  const id = await vehicle('V 10')
+  const twice = PlanRequest.parse({ kits: [RADIO, RADIO], build: {} })
+  expect(await openJob(crew, job(id, twice))).toMatchObject({
+    ...{ status: 'refused', sentence: expect.stringContaining('as a copy') },
+  })
 })
