@@ -10,7 +10,17 @@ import { rightWords, seenFromWords, toldByTellsWords } from './tellWords'
 
 const document = withKits(radioDash(), [RADIO])
 const screws = (more: object): KitRow => ({
-  ...{ account: 'supply', id: 'k-unit-screws', of: 'holder', there: 4, wanted: 4, fitted: 4, left: 0, open: [] },
+  ...{
+    account: 'supply',
+    id: 'k-unit-screws',
+    of: 'holder',
+    box: 4,
+    there: 4,
+    wanted: 4,
+    fitted: 4,
+    left: 0,
+    open: [],
+  },
   ...more,
 })
 const said = (row: KitRow) => {

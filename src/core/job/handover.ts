@@ -49,7 +49,7 @@ export function handoverBlocks(
   const blocks: HandoverBlock[] = balanceOf(document, state, terms).openRows.map((row) => ({ kind: 'account', row }))
   blocks.push(...testsOwed(document, state, terms).flatMap((item) => testBlock(document, state, item) ?? []))
   for (const change of state.works.size > 0 ? terms.changes : [])
-    if (!state.changes.has(change.id)) blocks.push({ kind: 'change not recorded', change })
+    if (!isAgreed(state, change)) blocks.push({ kind: 'change not recorded', change })
   const untold = lossesOf(document, state, terms).filter((id) => !state.lossAccepted?.functionIds.includes(id))
   if (untold.length > 0) blocks.push({ kind: 'loss not accepted', functionIds: untold })
   for (const point of toRestore(state))
@@ -75,4 +75,10 @@ function testBlock(document: ProcedureDocument, state: JobState, item: OwedTest)
     (tether) => tether.functions.includes(functionId) && compareText(state.closedAt.get(tether.id) ?? '', test.at) > 0,
   )
   return later ? { kind: 'tested before it was closed', functionId, tetherId: later.id } : null
+}
+
+/** Whether a change is recorded, and somebody agreed to it; the kit's own plastic is cut without asking anybody. */
+function isAgreed(state: JobState, change: LastingChange): boolean {
+  const made = state.changes.get(change.id)
+  return made !== undefined && (made.consentBy !== '' || change.on === 'kit')
 }

@@ -156,6 +156,34 @@ describe('the account of a kit', () => {
     said('12.4 V')
     expect(blocks()).toEqual([])
   })
+  test('one more in the box than was counted is one more there, whatever came from the shelf besides', () => {
+    const crew = crewWith()
+    record(crew, [{ kind: 'supplied', itemId: 'k-left-screws', from: 'box', count: 1 }])
+    record(crew, [{ kind: 'supplied', itemId: 'k-left-screws', from: 'stock', count: 2 }])
+    allAsWritten(crew)
+    record(crew, [{ kind: 'left over', itemId: 'k-left-screws', count: 2 }])
+    record(crew, acts(crew, 'k-left-screws').find(({ says }) => says === 'more were in the box')!.happenings)
+    expect(rowOf(crew, 'k-left-screws')).toMatchObject({ box: 2, there: 4, left: 2, open: [] })
+  })
+  test('a change of the vehicle nobody agreed to is not recorded; of the kit’s own plastic nobody is asked', () => {
+    const changes = (['vehicle', 'kit'] as const).map((on) => ({ id: on, what: 'scrape', on, where: `the ${on}` }))
+    const kit = Kit.parse({ ...RADIO.kit, changes })
+    const crew = crewAtDash(radioDash(), PlanRequest.parse({ kits: [{ kit, fit: RADIO.fit }], build: PLAIN }))
+    allAsWritten(crew)
+    const blocked = () =>
+      handoverBlocks(crew.document, crew.state, false, termsOf(crew.document, crew.request, crew.state)).flatMap(
+        (block) => (block.kind === 'change not recorded' ? [block.change.id] : []),
+      )
+    const made = (changeId: string, consentBy: string) =>
+      record(crew, [
+        { kind: 'changed for good', changeId, what: 'scrape', where: 'there', how: '', consentBy, edgeTreated: true },
+      ])
+    made('vehicle', '')
+    made('kit', '')
+    expect(blocked()).toEqual(['vehicle'])
+    made('vehicle', 'Ms Reed')
+    expect(blocked()).toEqual([])
+  })
   test('what was brought for the other branch goes back: needed nowhere, left over', () => {
     const crew = crewWith({ family: 'plain-unit' })
     record(crew, [{ kind: 'supplied', itemId: 'k-amp-lead', from: 'box', count: 1 }])

@@ -10,6 +10,8 @@ export type KitRow =
       account: 'supply'
       id: Id
       of: SupplyNeed['of']
+      /** In the box, as counted or as listed; `there`: with what came from the shelf and what arrived. */
+      box: number
       there: number
       wanted: number
       fitted: number
@@ -65,21 +67,17 @@ function standing(state: JobState, itemId: Id): number {
   return c ? c.fastenedOld + c.fittedNew - c.undone : 0
 }
 
-/** How many of a thing there are on this job: as counted or, where nobody counted, as the kit lists. */
-export function thereOf(state: JobState, { itemId, listed }: SupplyNeed): number {
-  const { box, stock, arrived } = state.supplies.get(itemId) ?? NOT_COUNTED
-  return (box ?? listed) + stock + arrived
-}
-
 function supplyRow(state: JobState, need: SupplyNeed): KitRow[] {
-  const there = thereOf(state, need)
+  const { box: counted, stock, arrived } = state.supplies.get(need.itemId) ?? NOT_COUNTED
+  const box = counted ?? need.listed
+  const there = box + stock + arrived
   if (need.supply.consumable || (need.needed === 0 && there === 0 && standing(state, need.itemId) === 0)) return []
   const counts = state.holders.get(need.itemId) ?? openAccount(0)
   const leftOver = state.leftOver.get(need.itemId) ?? null
   const { inHand, open } = settleAccount(counts, { there, wanted: need.needed, leftOver })
   return [
     {
-      ...{ account: 'supply', id: need.itemId, of: need.of, there, wanted: need.needed },
+      ...{ account: 'supply', id: need.itemId, of: need.of, box, there, wanted: need.needed },
       ...{ fitted: standing(state, need.itemId), left: inHand, open },
     },
   ]

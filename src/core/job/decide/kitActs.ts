@@ -44,7 +44,7 @@ function supplyActs(row: Row<'supply'>, reason: OpenReason): ClosingAct[] {
       return [
         act('counted again', row.left, true, { kind: 'left over', itemId: id, count: row.left }),
         act('more were in the box', count, false, {
-          ...{ kind: 'supplied', itemId: id, from: 'box', count: Math.min(99, row.there + count) },
+          ...{ kind: 'supplied', itemId: id, from: 'box', count: Math.min(99, row.box + count) },
         }),
       ]
     case 'too few left':
@@ -64,7 +64,7 @@ function supplyActs(row: Row<'supply'>, reason: OpenReason): ClosingAct[] {
     case 'more back than out':
       return [
         act('more were in the box', count, true, {
-          ...{ kind: 'supplied', itemId: id, from: 'box', count: Math.min(99, row.there + count) },
+          ...{ kind: 'supplied', itemId: id, from: 'box', count: Math.min(99, row.box + count) },
         }),
       ]
   }
