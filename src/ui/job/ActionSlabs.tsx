@@ -108,7 +108,7 @@ const OWN_STEP_SAYS: Readonly<Record<string, string>> = {
 /** How many steps of the work the tap confirms. */
 function handWords({ steps, own, last }: NonNullable<InHand>): string {
   if (own === 'plug') return 'it holds when pulled at'
-  if (own) return 'say how it stands'
+  if (own === 'set' || own === 'read') return 'say how it stands'
   const count = steps.length === 1 ? 'this step' : `these ${steps.length} steps`
   return last ? `${count}, and with it all of this work` : count
 }
