@@ -46,6 +46,8 @@ export function StepAsk({
 function ModuleForm({ job, step, keep }: { job: PlannedJob; step: WorkStep; keep: (said: StepSaid) => void }) {
   const setting = kitOfJob(job).settings.find(({ id }) => id === step.itemId)
   const expected = [...new Set(setting?.expected.map(({ value }) => value))]
+  // Two values of one source are those of two builds nobody has told yet: no disagreement.
+  const disagree = expected.length > 1 && new Set(setting?.expected.map(({ source }) => source)).size > 1
   const [value, setValue] = useState('')
   const differs = value.trim() !== '' && !agrees(value, expected)
   return (
@@ -64,9 +66,7 @@ function ModuleForm({ job, step, keep }: { job: PlannedJob; step: WorkStep; keep
           </>
         )}
       </p>
-      {setting?.expected.length !== expected.length || expected.length < 2 ? null : (
-        <p className="text-lg">Print and experience disagree: either is kept as it was read.</p>
-      )}
+      {disagree && <p className="text-lg">Print and experience disagree: either is kept as it was read.</p>}
       <div className="flex flex-wrap gap-2">
         {[...new Set([...expected, ...(setting?.values ?? [])])].map((choice) => (
           <button
