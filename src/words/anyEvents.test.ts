@@ -86,6 +86,10 @@ const DRAWN: Readonly<Record<Happening['kind'], Draw>> = {
   supplied: (r, itemId) => ({ itemId, from: r.pick(['box', 'stock', 'ordered', 'arrived']), count: r.below(9) }),
   'left over': (r, itemId) => ({ itemId, count: r.below(9) }),
   adjusted: (_, moduleSettingId) => ({ moduleSettingId, value: '0110' }),
+  'place judged': (r, workId) => ({ workId, of: r.pick(['camera', 'module']), answers: { vents: r.chance(0.5) } }),
+  'gone on without': (_, id) => ({ functionIds: [id] }),
+  'left for later': () => ({ text: 'the second speaker' }),
+  'shown to the customer': (_, id) => ({ functionIds: [id], points: ['taught'], by: 'them' }),
   'tell seen': (r, facetId) => ({ facetId, tellId: 'leads', seen: r.chance(0.5) }),
   'changed for good': (_, changeId) => ({
     changeId,

@@ -131,12 +131,14 @@ export function blockSentence(document: ProcedureDocument, block: HandoverBlock)
       return `${block.name} is not tested yet.`
     case 'tested before it was closed':
       return `${itemWords(document, block.functionId)} was tested before the plug ${itemWords(document, block.tetherId)} was closed again. Test it once more.`
+    case 'tested before it was closed over':
+      return `${block.name} was tested before ${itemWords(document, block.partId)} was pushed home over it. Test it once more.`
     case 'test failed':
       return `${block.name} failed its test. Find the cause, then test it again.`
     case 'change not recorded':
       return `${capital(block.change.what)} “${block.change.where}”: say what was really done, and who agreed.`
     case 'loss not accepted':
-      return `Nobody has accepted yet what the vehicle can’t do any more: ${block.functionIds.map((id) => itemWords(document, id)).join(', ')}.`
+      return `Nobody has accepted yet what the vehicle can’t do any more: ${block.names.join(', ')}.`
     case 'not restored':
       return `${capital(block.point)} was noted as “${block.value}” before: put it back so, and say it is.`
     case 'installer has not signed':

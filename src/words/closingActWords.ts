@@ -26,6 +26,7 @@ const CLOSING_ACT_WORDS: Readonly<Record<ClosingAct['says'], Words>> = {
   searched: 'Searched: sign',
   'it is tried': 'Pulled at: it holds',
   'it is plugged and tried': 'Plugged, and tried',
+  'it is capped': 'Not connected: capped and tied back',
   'counted again': ({ count }) => `Counted again: ${count} left`,
   'more were in the box': ({ count }) => `${count} more ${count === 1 ? 'was' : 'were'} in the box`,
   'more came off': ({ count }) => `${count} more came off`,

@@ -52,10 +52,14 @@ test.each<[object, string]>([
   expect(said(screws(more))).toBe(words)
 })
 test('a plug is closed, then tried by its latch; a module is set, then read back', () => {
-  const plug = (more: object): KitRow => ({ ...{ account: 'plug', id: 'k-power', open: true, closed: false }, ...more })
+  const plug = (more: object): KitRow => ({
+    ...{ account: 'plug', id: 'k-power', open: true, closed: false, capped: false },
+    ...more,
+  })
   expect(said(plug({}))).toMatch(/^Plug power is open: Plug it, then hear the click/)
   expect(said(plug({ closed: true }))).toMatch(/^Plug power is not tried: Hear the click/)
   expect(said(plug({ closed: true, open: false }))).toBe('Plug power: plugged and tried')
+  expect(said(plug({ capped: true, open: false }))).toBe('Plug power: left open on purpose, capped and tied back')
   const module = (value: string | null, open: boolean): KitRow => ({
     ...{ account: 'module', id: 'k-switches', name: 'Switches', open, value, expected: ['0110', '0111'] },
   })

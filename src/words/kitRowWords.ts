@@ -70,7 +70,12 @@ export function leftWords({ kind, count }: OpenReason): string {
     : `${count} missing of what should be left over: it may lie in the dash. Look for it.`
 }
 
-function plugWords(tether: Tether, name: string, { closed, open }: Row<'plug'>): { heading: string; sentence: string } {
+function plugWords(
+  tether: Tether,
+  name: string,
+  { closed, open, capped }: Row<'plug'>,
+): { heading: string; sentence: string } {
+  if (capped) return { heading: `Plug ${name}`, sentence: 'left open on purpose, capped and tied back' }
   if (!open) return { heading: `Plug ${name}`, sentence: 'plugged and tried' }
   return closed
     ? { heading: `Plug ${name} is not tried`, sentence: capitalised(tryWords(tether)) }

@@ -1,6 +1,7 @@
 import type { LastingChange } from '@/core/shop/workItem'
 import { unreachable } from '@/core/base/result'
-import type { FitProblem, KitProblem } from '@/core/shop/checkKit'
+import type { FitProblem } from '@/core/shop/checkFit'
+import type { KitProblem } from '@/core/shop/checkKit'
 import { capital } from './operations'
 import { REFUSALS } from './refusals'
 
@@ -33,6 +34,10 @@ export function kitProblemSentence(problem: KitProblem): string {
       return `“${problem.in}” is only for a choice that is not there any more. Choose again for which it is.`
     case 'no such value':
       return `“${problem.in}” should be ${problem.value}, which is not among its values. Add it, or choose another.`
+    case 'function needs itself':
+      return `“${problem.in}” needs itself, by way of what it needs. Take one of these needs away.`
+    case 'cut before the look':
+      return `“${problem.in}” would be done before anybody has looked at the camera’s picture. Look first, then cut.`
     case 'more used than there are':
       return `The works use ${problem.needed} ${problem.in}, and the box holds ${problem.listed}.`
     case 'plug in no step':
@@ -55,7 +60,17 @@ export function fitProblemSentence(problem: FitProblem): string {
       return 'A function that changes or goes is not in this model any more. Choose again.'
     case 'no such facet':
       return `“${problem.in}” is only for some builds, by a question this model does not ask.`
+    case 'no such thing':
+      return `${FIT_PLACES[problem.in]} names a thing that neither the kit nor this model has (any more). Choose again.`
+    case 'adapter in an airbag plug':
+      return 'An adapter is put into an airbag plug. Nothing is: take the row away, and see the maker’s data.'
     default:
       return unreachable(problem)
   }
+}
+
+const FIT_PLACES: Readonly<Record<Extract<FitProblem, { kind: 'no such thing' }>['in'], string>> = {
+  'carried over': 'What is carried over',
+  adapter: 'An adapter',
+  'way out': 'The order of the way out',
 }

@@ -158,6 +158,12 @@ export function linkWords(document: ProcedureDocument, because: Because): string
       return 'carries it'
     case 'eased first':
       return 'eased first'
+    case 'onto its carrier':
+      return `goes onto ${itemWords(document, because.ontoId)}`
+    case 'into the adapter':
+      return `goes into ${itemWords(document, because.adapterId)}`
+    case 'kit order':
+      return 'the kit says so'
     default:
       return 'comes first'
   }

@@ -25,6 +25,7 @@ const VERBS: Readonly<Record<WorkStep['act'], string>> = {
   fit: 'fit',
   fasten: 'fasten',
   plug: 'plug',
+  cap: 'cap and tie back',
   'lead through': 'lead through',
   set: 'set',
   read: 'read off',
@@ -40,6 +41,7 @@ function thingWords(kit: Things, step: WorkStep): string {
     case 'fasten':
       return groupWords(kit, step)
     case 'plug':
+    case 'cap':
     case 'lead through':
       return plugWords(kit, step)
     case 'set':

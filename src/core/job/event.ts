@@ -8,8 +8,10 @@ import { Build } from '../procedure/when'
 import { FoundOrder } from '../plan/find/foundOrder'
 import { PlanRequest } from '../plan/ask/planRequest'
 import { Station } from '../procedure/station'
+import { PLACED } from '../shop/placing'
 import { LASTING_CHANGES } from '../shop/workItem'
 import { EVENT_VERSION } from './eventVersion'
+import { CUSTOMER_POINTS } from './customerPoints'
 import { INTAKE_POINTS } from './intakePoints'
 import { upcast } from './upcast'
 
@@ -121,6 +123,30 @@ export const Happening = z.discriminatedUnion('kind', [
     symptom: z.string().trim().max(120).default(''),
     cause: z.string().trim().min(1, 'Say what it was.').max(120),
     cure: z.string().trim().max(120).default(''),
+  }),
+  /** A place was judged before something was fixed there: answers by rule, true = as it should be. */
+  named('place judged', {
+    workId: Id,
+    of: z.enum(PLACED),
+    answers: z.record(z.string().max(40), z.boolean()),
+    where: z.string().trim().max(120).default(''),
+    photoId: uuid().nullable().default(null),
+  }),
+  /** What a function needs is about to be closed over without it, and somebody goes on without that function. */
+  named('gone on without', { functionIds: z.array(Id).min(1).max(20) }),
+  /** What is left for another day, in words the customer reads. */
+  named('left for later', { text: z.string().trim().min(1, 'Say what is left.').max(200) }),
+  /** The customer was shown these functions, and what else there was to tell; they signed here or on paper. */
+  named('shown to the customer', {
+    functionIds: z.array(Id).max(60),
+    points: z.array(z.enum(CUSTOMER_POINTS)).max(10),
+    by: z.string().trim().min(1, 'Say who was shown.').max(80),
+    /** The strokes as an SVG path; empty: signed on paper. */
+    strokes: z
+      .string()
+      .max(20_000, 'That is more than a signature. Clear it, and sign once more.')
+      .regex(/^[MLQC0-9 .,-]*$/, 'That is no drawn signature.')
+      .default(''),
   }),
   named('tool out', { tool: z.string().min(1).max(60) }),
   named('tool back', { tool: z.string().min(1).max(60) }),

@@ -5,7 +5,8 @@ import { traysFor } from '../plan/show/trays'
 import { applyEdits } from '../procedure/edit'
 import { ProcedureDocument } from '../procedure/document'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
-import { Kit, KitFit } from '../shop/kit'
+import { Kit } from '../shop/kit'
+import { KitFit } from '../shop/kitFit'
 import { cautionsFor } from '../vehicle/cautionsFor'
 import { powerGate } from '../vehicle/powerGate'
 import { rulesInForce } from '../vehicle/rulesInForce'
@@ -238,7 +239,7 @@ describe('accounts', () => {
     expect(untested()).toContain('t-unit')
     left('main')
     expect(untested()).not.toContain('t-unit')
-    expect(blocks()).toContainEqual({ kind: 'loss not accepted', functionIds: ['t-unit'] })
+    expect(blocks()).toContainEqual({ kind: 'loss not accepted', names: ['Radio'] })
     crew.add({ kind: 'loss accepted', functionIds: ['t-unit'], by: 'Ms Reed' })
     expect(blocks().some((block) => block.kind === 'loss not accepted')).toBe(false)
     left('hazard')

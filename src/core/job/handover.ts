@@ -3,6 +3,7 @@ import type { Id } from '../base/id'
 import { withDefaultTests } from '../procedure/defaultTests'
 import type { ProcedureDocument } from '../procedure/document'
 import { balanceOf, type BalanceRow } from './balance'
+import { blockedFunctions } from './functionStanding'
 import type { IntakePoint } from './intakePoints'
 import type { JobState } from './jobState'
 import { toRestore } from './intake'
@@ -15,9 +16,11 @@ export type HandoverBlock =
   | { kind: 'account'; row: BalanceRow }
   | { kind: 'not tested'; functionId: Id; name: string }
   | { kind: 'tested before it was closed'; functionId: Id; tetherId: Id }
+  /** A part that can hardly be undone went home over it after the test. */
+  | { kind: 'tested before it was closed over'; functionId: Id; name: string; partId: Id }
   | { kind: 'test failed'; functionId: Id; name: string }
   | { kind: 'change not recorded'; change: LastingChange }
-  | { kind: 'loss not accepted'; functionIds: Id[] }
+  | { kind: 'loss not accepted'; names: string[] }
   | { kind: 'not restored'; point: IntakePoint; value: string }
   | { kind: 'installer has not signed' }
   | { kind: 'nobody has checked' }
@@ -28,10 +31,12 @@ export type HandoverBlock =
 
 /**
  * What the vehicle can't do any more: what the kit's work takes away, and what hangs on plugs that somebody left open
- * on purpose.
+ * on purpose. And what was wanted of a kit, and will not be there.
  */
 export function lossesOf(document: ProcedureDocument, state: JobState, terms: JobTerms): Id[] {
-  return [...new Set([...(state.works.size > 0 ? terms.taken : []), ...functionsLeftOpen(document, state, terms)])]
+  const begun = state.works.size > 0
+  const blocked = begun ? blockedFunctions(terms, state).map(({ functionId }) => functionId) : []
+  return [...new Set([...(begun ? terms.taken : []), ...functionsLeftOpen(document, state, terms), ...blocked])]
 }
 
 /**
@@ -47,11 +52,12 @@ export function handoverBlocks(
   terms: JobTerms,
 ): HandoverBlock[] {
   const blocks: HandoverBlock[] = balanceOf(document, state, terms).openRows.map((row) => ({ kind: 'account', row }))
-  blocks.push(...testsOwed(document, state, terms).flatMap((item) => testBlock(document, state, item) ?? []))
+  blocks.push(...testsOwed(document, state, terms).flatMap((item) => testBlock(document, state, terms, item) ?? []))
   for (const change of state.works.size > 0 ? terms.changes : [])
     if (!isAgreed(state, change)) blocks.push({ kind: 'change not recorded', change })
   const untold = lossesOf(document, state, terms).filter((id) => !state.lossAccepted?.functionIds.includes(id))
-  if (untold.length > 0) blocks.push({ kind: 'loss not accepted', functionIds: untold })
+  if (untold.length > 0)
+    blocks.push({ kind: 'loss not accepted', names: untold.map((id) => functionName(document, terms, id)) })
   for (const point of toRestore(state))
     blocks.push({ kind: 'not restored', point, value: state.intake.get(point)!.value })
   const installer = state.signatures.find((signature) => signature.as === 'installer')
@@ -63,8 +69,19 @@ export function handoverBlocks(
   return blocks
 }
 
+/** What a function is called, the vehicle's or a kit's. */
+export function functionName(document: ProcedureDocument, { added }: Pick<JobTerms, 'added'>, id: Id): string {
+  const functions = [...added, ...withDefaultTests(document).functions]
+  return functions.find((item) => item.id === id)?.name ?? 'a function the record no longer has'
+}
+
 /** What of an owed test is in the way: not made, made before its plug was closed again, failed. Null: nothing. */
-function testBlock(document: ProcedureDocument, state: JobState, item: OwedTest): HandoverBlock | null {
+function testBlock(
+  document: ProcedureDocument,
+  state: JobState,
+  terms: JobTerms,
+  item: OwedTest,
+): HandoverBlock | null {
   const { id: functionId, name } = item
   const test = state.tests.get(functionId)
   if (!test) return { kind: 'not tested', functionId, name }
@@ -74,7 +91,9 @@ function testBlock(document: ProcedureDocument, state: JobState, item: OwedTest)
   const later = withDefaultTests(document).tethers.find(
     (tether) => tether.functions.includes(functionId) && compareText(state.closedAt.get(tether.id) ?? '', test.at) > 0,
   )
-  return later ? { kind: 'tested before it was closed', functionId, tetherId: later.id } : null
+  if (later) return { kind: 'tested before it was closed', functionId, tetherId: later.id }
+  const over = terms.again.get(functionId)?.find((id) => compareText(state.homeAt.get(id) ?? '', test.at) > 0)
+  return over === undefined ? null : { kind: 'tested before it was closed over', functionId, name, partId: over }
 }
 
 /** Whether a change is recorded, and somebody agreed to it; the kit's own plastic is cut without asking anybody. */

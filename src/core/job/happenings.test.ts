@@ -24,10 +24,11 @@ const QUIET = [
   ...['trouble found', 'loss accepted', 'facet told', 'checked in', 'restored', 'noted', 'voice noted', 'photographed'],
   ...['different from the record', 'stated', 'came before', 'order means nothing', 'already off', 'question put off'],
   ...['note settled', 'proposal declined', 'row accepted', 'supplied', 'left over', 'tell seen', 'tried'],
+  ...['place judged', 'gone on without', 'left for later', 'shown to the customer'],
 ]
 const ONLY_THE_SHOP = ['handed over', 'reopened']
 const ONLY_LEADS = ['note settled', 'proposal declined', 'row accepted']
-const IN_PERSON = [...ONLY_LEADS, 'countersigned']
+const IN_PERSON = [...ONLY_LEADS, 'countersigned', 'shown to the customer']
 
 const samples = readFileSync(`src/core/job/corpus/v${EVENT_VERSION}.jsonl`, 'utf8')
   .trim()

@@ -68,6 +68,8 @@ export const HAPPENINGS: Readonly<Record<Happening['kind'], Row>> = {
   'left over': quiet('kit'),
   supplied: quiet('kit'),
   'tell seen': quiet('kit'),
+  'place judged': quiet('kit'),
+  'gone on without': quiet('kit'),
 
   opened: { ...loud('tethers'), onCircuit: true },
   closed: { ...loud('tethers'), onCircuit: true },
@@ -83,6 +85,9 @@ export const HAPPENINGS: Readonly<Record<Happening['kind'], Row>> = {
   'facet told': quiet('settings'),
   'checked in': quiet('settings'),
   restored: quiet('settings'),
+
+  'left for later': quiet('people'),
+  'shown to the customer': { account: 'people', by: 'anybody', inPerson: true, reopens: false },
 
   noted: quiet('desk'),
   'voice noted': quiet('desk'),

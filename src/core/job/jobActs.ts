@@ -61,8 +61,13 @@ export const JOB_ACTS: Readonly<Record<Act, Row>> = {
     records: (_, { itemId }) => [moved(itemId, 'off')],
   },
   fasten: {
-    isDone: (state, { itemId }) => isBackIn(state.holders.get(itemId)),
-    records: (state, { itemId }) => countedBack(state, itemId),
+    isDone: (state, { itemId, fresh }) =>
+      fresh === undefined ? isBackIn(state.holders.get(itemId)) : standingOf(state, itemId) >= fresh,
+    records: (state, { itemId, fresh }) => {
+      if (fresh === undefined) return countedBack(state, itemId)
+      const left = fresh - standingOf(state, itemId)
+      return left > 0 ? [{ kind: 'fastened', holderId: itemId, count: left, stage: 'final' }] : []
+    },
   },
   start: {
     isDone: (state, { itemId }) => {
@@ -111,6 +116,12 @@ export const JOB_ACTS: Readonly<Record<Act, Row>> = {
   decide: { isDone: (state, { itemId }) => state.facets.has(itemId), records: () => [] },
   // A wait is over when what waited for it is done; the rules of safety hold the next act back until then.
   wait: { isDone: () => true, records: () => [] },
+}
+
+/** How many of a kit's group are in. */
+function standingOf(state: JobState, holderId: Id): number {
+  const c = state.holders.get(holderId)
+  return c ? c.fastenedOld + c.fittedNew - c.undone : 0
 }
 
 /** A group counted out: as many as there were, or as are left of it. */

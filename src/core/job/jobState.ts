@@ -17,6 +17,9 @@ export type Supplied = { box: number | null; stock: number; ordered: number; arr
 export const NOT_COUNTED: Supplied = { box: null, stock: 0, ordered: 0, arrived: 0 }
 type ByWhom = { at: Stamp; personId: Id }
 
+export type PlaceSaid = Omit<Extract<Happening, { kind: 'place judged' }>, 'kind' | 'workId'> & ByWhom
+export type ShownToCustomer = Omit<Extract<Happening, { kind: 'shown to the customer' }>, 'kind'> & ByWhom
+
 export type Intake = { value: string; at: Stamp; personId: Id }
 export type ChangeMade = Omit<Extract<Happening, { kind: 'changed for good' }>, 'kind'> & { at: Stamp; personId: Id }
 export type Trouble = Omit<Extract<Happening, { kind: 'trouble found' }>, 'kind'> & {
@@ -52,6 +55,15 @@ export type JobState = {
   adjusted: Map<Id, { value: string; how: 'entered' | 'read back' } & ByWhom>
   /** By facet: tells that were looked for, and whether they were seen. */
   tells: Map<Id, ReadonlyMap<Id, boolean>>
+  /** By work: how its place was judged. */
+  places: Map<Id, PlaceSaid>
+  /** Functions that somebody went on without, once what they need was about to be closed over. */
+  givenUp: Set<Id>
+  /** What is left for another day, and what the customer was shown and signed for. */
+  leftForLater: { eventId: string; text: string }[]
+  shown: ShownToCustomer | null
+  /** When each part went home last. */
+  homeAt: Map<Id, Stamp>
   /** Plugs that were tried after they were closed for the last time. */
   plugsTried: Set<Id>
   /** The last time each tether was closed: a test made before that does not count. */
@@ -172,6 +184,9 @@ export function beginning(document: JobDocument, history: JobEvent[]): JobState 
     troubles: [],
     awaited: new Map(),
     leftOut: [],
+    leftForLater: [],
+    shown: null,
+    homeAt: new Map(),
     accepted: new Map(),
     settledNotes: new Set(),
     deviations: [],
@@ -185,7 +200,10 @@ export function beginning(document: JobDocument, history: JobEvent[]): JobState 
   }
 }
 
-type OfKits = Pick<JobState, 'supplies' | 'leftOver' | 'stepsDone' | 'adjusted' | 'tells' | 'plugsTried'>
+type OfKits = Pick<
+  JobState,
+  'supplies' | 'leftOver' | 'stepsDone' | 'adjusted' | 'tells' | 'plugsTried' | 'places' | 'givenUp'
+>
 
 function nothingOfKits(): OfKits {
   return {
@@ -195,5 +213,7 @@ function nothingOfKits(): OfKits {
     adjusted: new Map(),
     tells: new Map(),
     plugsTried: new Set(),
+    places: new Map(),
+    givenUp: new Set(),
   }
 }

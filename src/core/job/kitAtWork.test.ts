@@ -206,7 +206,14 @@ describe('the taps of a piece of work', () => {
     const tap = goOnTo(crew, key)
     return { tap, work: crew.plan.job.works.get(key.split(':')[1]!)! }
   }
-  const before = (crew: CrewAtWork) => ({ refusal: null, unread: [], changes: 0, readingUnit: '', job: crew.plan.job })
+  const before = (crew: CrewAtWork) => ({
+    refusal: null,
+    unread: [],
+    changes: 0,
+    readingUnit: '',
+    buried: [],
+    job: crew.plan.job,
+  })
   test('what needs no look of its own is one tap; a plug, a setting and a reading are one each', () => {
     const crew = crewWith()
     const { work } = at(crew, 'work:w-unit')

@@ -18,8 +18,8 @@ export type KitRow =
       left: number
       open: OpenReason[]
     }
-  /** A plug of a kit: closed, and tried. */
-  | { account: 'plug'; id: Id; open: boolean; closed: boolean }
+  /** A plug of a kit: closed, and tried; or capped on purpose. */
+  | { account: 'plug'; id: Id; open: boolean; closed: boolean; capped: boolean }
   /** A module of a kit: how it stands, against what it should be on this build. */
   | { account: 'module'; id: Id; name: string; open: boolean; value: string | null; expected: string[] }
 
@@ -34,7 +34,8 @@ export function kitRows(state: JobState, kits: readonly KitTerms[]): KitRow[] {
       ...kit.needs.flatMap((need) => supplyRow(state, need)),
       ...kit.plugs.map(({ id }): KitRow => {
         const closed = (state.tetherTimes.get(id)?.closed ?? 0) > 0 && !state.tethersOpen.has(id)
-        return { account: 'plug', id, closed, open: !closed || !state.plugsTried.has(id) }
+        const capped = !closed && state.ends.get(id)?.end === 'left open and insulated'
+        return { account: 'plug', id, closed, capped, open: !capped && (!closed || !state.plugsTried.has(id)) }
       }),
       ...kit.settings.map(({ id, name, expected }): KitRow => {
         const value = state.adjusted.get(id)?.value ?? null

@@ -17,7 +17,7 @@ import { CrewAtWork, INES, TOLU } from './crew.testing'
 import { brokenHappenings, mayHaveBroken } from './decide/broken'
 import { closingActs } from './decide/closingActs'
 import { foundDifferent, groupsInTap } from './decide/different'
-import { tappedDone, withTools } from './decide/done'
+import { tappedDone, type DoneAnswer, withTools } from './decide/done'
 import { foundBefore } from './decide/foundBefore'
 import { testAsked } from './decide/owedHere'
 import type { Happening } from './event'
@@ -141,7 +141,14 @@ export class Player {
     if (tap.card.phase === 'out' && this.happens() && this.goesWrongGoingBack(tap)) return
     const unread = unreadCautions(cautionsFor(model, act, circumstances), state, TOLU)
     const readingUnit = testAsked(model, this.plan, operation).readingUnit
-    const answer = tappedDone(state, tap, { refusal: null, unread, changes: 0, readingUnit, job: this.plan.job })
+    const answer = tappedDone(state, tap, {
+      refusal: null,
+      unread,
+      changes: 0,
+      readingUnit,
+      buried: [],
+      job: this.plan.job,
+    })
     if (answer.kind === 'read') return this.record(answer.happenings)
     if (answer.kind === 'ask') return this.answer(tap, answer.what)
     if (answer.kind === 'keep') this.did(tap, answer.happenings)
@@ -156,7 +163,7 @@ export class Player {
     const build = this.request.build[itemId] ?? this.document.facets.find(({ id }) => id === itemId)!.choices[0]!.id
     return { kind: 'facet told', facetId: itemId, choiceId: build }
   }
-  private answer(tap: NextTap, what: 'work' | 'reading' | 'count' | 'step'): void {
+  private answer(tap: NextTap, what: Extract<DoneAnswer, { kind: 'ask' }>['what']): void {
     const { itemId } = tap.step.operation
     if (what === 'reading')
       return this.did(tap, [{ kind: 'tested', functionId: itemId, result: 'passed', reading: '12', note: '' }])

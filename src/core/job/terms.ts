@@ -1,15 +1,19 @@
 import type { Id } from '../base/id'
-import { endingsOf } from '../plan/ask/jobGoal'
-import { goalOfRequest } from '../plan/ask/jobGoal'
+import { deriveRemoval } from '../order/deriveRemoval'
+import { carriedOf, endingsOf, goalOf, goalOfRequest, type CarriedOver, type JobGoal } from '../plan/ask/jobGoal'
 import type { PlanRequest } from '../plan/ask/planRequest'
 import { goesBack } from '../procedure/endings'
 import type { Ending } from '../procedure/end'
 import { withDefaultTests } from '../procedure/defaultTests'
 import type { ProcedureDocument } from '../procedure/document'
-import { forBuild } from '../procedure/forBuild'
+import { forBuild, type ProcedureForBuild } from '../procedure/forBuild'
 import type { VehicleFunction } from '../procedure/vehicleFunction'
+import type { AddedFunction } from '../shop/addedFunction'
+import { closureOf } from '../shop/functionClosure'
+import type { Adapted } from '../shop/kitFit'
 import type { LastingChange } from '../shop/workItem'
 import type { Happening, JobEvent } from './event'
+import { blockedFunctions } from './functionStanding'
 import { standingEvents } from './fold'
 import type { JobState } from './jobState'
 import { kitTermsOf, type KitTerms } from './kitTerms'
@@ -20,17 +24,32 @@ import { kitTermsOf, type KitTerms } from './kitTerms'
  */
 export type JobTerms = {
   endings: ReadonlyMap<Id, Ending>
-  added: readonly OwedTest[]
+  added: readonly AddedFunction[]
+  /** By function of a kit: parts that can hardly be undone and go home over its work; after them it is tried again. */
+  again: ReadonlyMap<Id, readonly Id[]>
+  /** Parts of the vehicle that come back on a part of a kit, and adapters in its plugs. */
+  carried: ReadonlyMap<Id, CarriedOver>
+  adapted: readonly Adapted[]
   taken: ReadonlySet<Id>
   changes: readonly LastingChange[]
   kits: readonly KitTerms[]
 }
 
-export type OwedTest = Pick<VehicleFunction, 'id' | 'name' | 'how' | 'power' | 'readingUnit' | 'least' | 'most'>
+export type OwedTest = Pick<VehicleFunction, 'id' | 'name' | 'how' | 'power' | 'readingUnit' | 'least' | 'most'> &
+  Partial<Pick<AddedFunction, 'testWith' | 'warmUpS'>>
 
 const NOTHING_TOLD: Pick<JobState, 'facets'> = { facets: new Map() }
 
-export const PLAIN_TERMS: JobTerms = { endings: new Map(), added: [], taken: new Set(), changes: [], kits: [] }
+export const PLAIN_TERMS: JobTerms = {
+  endings: new Map(),
+  added: [],
+  again: new Map(),
+  carried: new Map(),
+  adapted: [],
+  taken: new Set(),
+  changes: [],
+  kits: [],
+}
 
 /**
  * What was last agreed to be done on a job, and in which order; null when its plan is the one it was opened with, or
@@ -53,13 +72,35 @@ export function termsOf(
   if (request === null) return PLAIN_TERMS
   const build = { ...request.build, ...Object.fromEntries(facets) }
   const goal = goalOfRequest(request, build)
+  const model = forBuild(document, build)
   return {
-    endings: endingsOf(forBuild(document, build), goal),
+    endings: endingsOf(model, goal),
     added: goal.kits.flatMap(({ kit }) => kit.functions),
+    again: triedAgainAfter(model, goal),
+    carried: carriedOf(goal),
+    adapted: goal.kits.flatMap(({ fit }) => fit.adapted),
     taken: new Set(goal.kits.flatMap(({ fit }) => fit.functionsTaken)),
     changes: goal.kits.flatMap(({ kit }) => kit.changes),
     kits: kitTermsOf(goal.kits, request.kits, build),
   }
+}
+
+/**
+ * Parts whose last push can hardly be undone and that go home over the work of a kit's function, by function: what lies
+ * behind them is pushed at once more. Cost: one derivation for each function, where the model has such a part.
+ */
+function triedAgainAfter(model: ProcedureForBuild, { kits }: JobGoal): Map<Id, Id[]> {
+  const again = new Map<Id, Id[]>()
+  if (![...model.parts.values()].some(({ refit }) => refit.hardToUndo)) return again
+  for (const { kit, fit } of kits)
+    for (const { id } of kit.functions) {
+      const goals = [...closureOf(kit, [id]).works].flatMap((workId) => (fit.access[workId] ?? []).map(goalOf))
+      const removal = deriveRemoval(model, goals, { openings: {}, methods: {}, resting: 'rest' })
+      const parts = removal.ok ? [...removal.value.levels.keys()] : []
+      const hard = parts.filter((partId) => model.parts.get(partId)?.refit.hardToUndo)
+      if (hard.length > 0) again.set(id, hard)
+    }
+  return again
 }
 
 /** What becomes of a thing: what was recorded on the job, else what its terms say. Null = it goes back. */
@@ -91,5 +132,7 @@ export function testsOwed(recorded: ProcedureDocument, state: JobState, terms: J
     document.tethers.flatMap((tether) => (state.tethersTouched.has(tether.id) ? tether.functions : [])),
   )
   const ofTheRecord = document.functions.filter((item) => wanted.has(item.id) && !lost.has(item.id))
-  return [...ofTheRecord, ...(state.works.size > 0 ? terms.added : [])]
+  // What will not be there is told, and not tested.
+  const blocked = new Set(blockedFunctions(terms, state).map(({ functionId }) => functionId))
+  return [...ofTheRecord, ...(state.works.size > 0 ? terms.added.filter(({ id }) => !blocked.has(id)) : [])]
 }

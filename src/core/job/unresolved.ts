@@ -1,6 +1,7 @@
 import type { Id } from '../base/id'
 import type { Stamp } from '../base/stamp'
 import { suppliedIn, type JobDocument } from '../procedure/jobDocument'
+import { NOT_WANTED, WANTED } from '../shop/functionClosure'
 import type { Happening, JobEvent } from './event'
 
 /** What of a record an event names, where the record does not have it (any more). */
@@ -16,6 +17,8 @@ export type Unresolved = { of: UnresolvedOf; id: Id; out: number; back: number; 
 /** The things of a record that events can name. */
 export type Known = Readonly<Record<UnresolvedOf, ReadonlyMap<Id, unknown>>>
 
+const WISHES: ReadonlySet<Id> = new Set([WANTED, NOT_WANTED])
+
 /** Cost: O(items); made once a fold. */
 export function knownIn(document: JobDocument): Known {
   const supplied = suppliedIn(document)
@@ -26,7 +29,10 @@ export function knownIn(document: JobDocument): Known {
     part: byId(document.parts),
     tether: byId(document.tethers),
     setting: byId(document.settings),
-    facet: new Map(document.facets.map(({ id, choices }) => [id, new Set(choices.map((choice) => choice.id))])),
+    facet: new Map([
+      ...document.facets.map(({ id, choices }) => [id, new Set(choices.map((choice) => choice.id))] as const),
+      ...[...(document.wishes ?? [])].map((id) => [id, WISHES] as const),
+    ]),
   }
 }
 

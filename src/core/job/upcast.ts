@@ -15,6 +15,8 @@ const STEPS: Readonly<Record<number, (what: Raw) => Raw>> = {
   2: (what) => what,
   // What is said of a kit's own things came in.
   3: (what) => what,
+  // Places that are judged, functions gone on without, what the customer was shown.
+  4: (what) => what,
 }
 
 /**

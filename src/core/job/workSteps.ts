@@ -66,6 +66,7 @@ const OF_THING: Readonly<Record<WorkStep['act'], OfThing>> = {
     { kind: 'closed', tetherId },
     { kind: 'tried', tetherId },
   ],
+  cap: (itemId) => [{ kind: 'ended', itemId, end: 'left open and insulated', count: 1, note: '' }],
   'lead through': (tetherId) => [{ kind: 'led through', tetherId }],
   set: (moduleSettingId, _, { value, how = 'entered' }) =>
     value === undefined ? [] : [{ kind: 'adjusted', moduleSettingId, value, how }],

@@ -28,6 +28,8 @@ export type Operation = {
    * act.
    */
   pulled?: Id[]
+  /** Fasteners of a kit that hold something of the vehicle: so many are fitted, and none came off before. */
+  fresh?: number
   /** What it is called, where the record has no name for it: work items and functions of a kit. */
   name?: string
   /** What its work item says to mind. */
@@ -62,6 +64,12 @@ export type Because =
   | { kind: 'only for the test'; functionId: Id; tetherId: Id }
   | { kind: 'by hand'; tetherId: Id }
   | { kind: 'told'; facetId: Id }
+  /** A thing of the vehicle is on its new carrier before that goes in, and is plugged once it is in. */
+  | { kind: 'onto its carrier'; partId: Id; ontoId: Id }
+  /** A plug of the vehicle goes into an adapter that has to be there. */
+  | { kind: 'into the adapter'; tetherId: Id; adapterId: Id }
+  /** A kit says that its work comes before, or after, a part goes home. */
+  | { kind: 'kit order'; workId: Id; partId: Id }
   /** Every strip that has both shows it, and nobody has said why. */
   | { kind: 'seen'; strips: string[] }
   | { kind: 'goal' }

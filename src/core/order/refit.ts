@@ -44,11 +44,15 @@ export function deriveRefit(
   return loop ? fail({ kind: 'contradiction', loop }) : refit
 }
 
-/** The same, not yet looked at for a loop: for whoever adds to it first. */
+/**
+ * The same, not yet looked at for a loop: for whoever adds to it first. `elsewhere`: parts that come back at another
+ * place, where nothing of the old one is in their way.
+ */
 export function turnRound(
   removal: Removal,
   endings: ReadonlyMap<Id, Ending>,
   asked: AskedByRules,
+  elsewhere: ReadonlySet<Id> = NOWHERE_ELSE,
 ): Result<Refit, RefitError> {
   const operations = new Map<string, Operation>()
   const edges: Edge[] = []
@@ -75,19 +79,29 @@ export function turnRound(
   }
   pressHome(removal, operations, endings)
   for (const edge of removal.edges)
-    if (isPhysical(removal, edge)) order(outKeyOf.get(edge.after), outKeyOf.get(edge.before), edge.because)
+    if (isPhysical(removal, edge) && isOfOnePlace(removal, edge, elsewhere))
+      order(outKeyOf.get(edge.after), outKeyOf.get(edge.before), edge.because)
   for (const operation of operations.values())
     if (operation.act === 'fasten')
       for (const partId of removal.model.holders.get(operation.itemId)!.holds)
         // One that was only eased: where it came free, the relation turned round says it already.
         if (removal.levels.get(partId) === 'eased' && operations.has(keyOf('seat', partId)))
           order(keyOf('seat', partId), operation.key, { kind: 'holds', holderId: operation.itemId, partId })
-  leadThroughApertures(removal, operations, order)
+  leadThroughApertures(removal, operations, order, elsewhere)
   tightenInStages(removal, operations, order)
   const demands = demandsOnTheWayBack(removal, operations, outKeyOf, asked)
   statedForTheWayBack(removal, operations, order, demands)
   startLikeFastening(operations, edges, demands)
   return ok({ operations, edges, demands, outKeyOf })
+}
+
+const NOWHERE_ELSE: ReadonlySet<Id> = new Set()
+
+/** Whether both acts are at the part's old place, or both are of a part that comes back at another. */
+function isOfOnePlace({ operations }: Removal, { before, after }: Edge, elsewhere: ReadonlySet<Id>): boolean {
+  if (elsewhere.size === 0) return true
+  const [a, b] = [before, after].map((key) => operations.get(key)?.partId ?? null)
+  return a === b || ![a, b].some((id) => id !== null && elsewhere.has(id!))
 }
 
 /**
@@ -143,11 +157,17 @@ function isPhysical(removal: Removal, { because }: Edge): boolean {
   return reason === 'setting' || PHYSICAL.includes(reason)
 }
 
-function leadThroughApertures(removal: Removal, operations: Map<string, Operation>, order: Order): void {
+function leadThroughApertures(
+  removal: Removal,
+  operations: Map<string, Operation>,
+  order: Order,
+  elsewhere: ReadonlySet<Id>,
+): void {
   for (const operation of [...operations.values()]) {
     if (operation.act !== 'close') continue
     const tether = removal.model.tethers.get(operation.itemId)!
     if (tether.leadThrough === '' && tether.throughPartId === null) continue
+    if (elsewhere.has(tether.partId)) continue
     const key = keyOf('feed', tether.id)
     const because: Because = { kind: 'lead through', tetherId: tether.id }
     operations.set(key, { ...operation, key, act: 'feed' })

@@ -1,8 +1,10 @@
 import { describe, expect, test } from '@jest/globals'
 import { RADIO_FIT, RADIO_KIT } from '../testing/radioKit.testing'
 import { smallDash } from '../testing/smallDash.testing'
-import { checkFit, checkKit, refusesKit } from './checkKit'
-import { Kit, KitFit } from './kit'
+import { checkFit } from './checkFit'
+import { checkKit, refusesKit } from './checkKit'
+import { Kit } from './kit'
+import { KitFit } from './kitFit'
 
 const kit = (works: [id: string, ...after: string[]][], more: object = {}) =>
   Kit.parse({ id: 'k', name: 'Kit', works: works.map(([id, ...afterWork]) => ({ id, name: id, afterWork })), ...more })

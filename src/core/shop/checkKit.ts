@@ -1,6 +1,9 @@
 import type { Id } from '../base/id'
-import type { ProcedureDocument } from '../procedure/document'
-import type { Kit, KitFit } from './kit'
+import type { AddedFunction } from './addedFunction'
+import { closureOf } from './functionClosure'
+import type { Kit } from './kit'
+import type { KitFit } from './kitFit'
+import { withLooksFirst } from './lookFirst'
 import { suppliesNeeded } from './supplies'
 import { WORK_STEP_ACTS, type StepThing, type WorkStep } from './workStep'
 
@@ -14,6 +17,9 @@ export type KitProblem =
   | { kind: 'step of the wrong kind'; stepId: Id; in: string }
   | { kind: 'no such choice'; facetId: Id; in: string }
   | { kind: 'no such value'; value: string; in: string }
+  | { kind: 'function needs itself'; functionId: Id; in: string }
+  /** A hole is made before anybody has looked at the camera's picture. */
+  | { kind: 'cut before the look'; workId: Id; in: string }
   /** Told, and no reason to refuse the kit: a kit is written bit by bit. */
   | { kind: 'more used than there are'; itemId: Id; in: string; needed: number; listed: number }
   | { kind: 'plug in no step'; itemId: Id; in: string }
@@ -29,6 +35,8 @@ const REFUSES: Readonly<Record<KitProblem['kind'], boolean>> = {
   'step of the wrong kind': true,
   'no such choice': true,
   'no such value': true,
+  'function needs itself': true,
+  'cut before the look': true,
   'more used than there are': false,
   'plug in no step': false,
   'setting without a value': false,
@@ -41,7 +49,7 @@ export function refusesKit({ kind }: KitProblem): boolean {
 
 /** What is wrong in a kit, what refuses it first. A signal is never bypassed. Cost: O(items^2), of a few dozen. */
 export function checkKit(kit: Kit): KitProblem[] {
-  const found = [...workProblems(kit), ...pointers(kit), ...counted(kit)]
+  const found = [...workProblems(kit), ...functionProblems(kit), ...pointers(kit), ...counted(kit)]
   return [...found.filter(refusesKit), ...found.filter((problem) => !refusesKit(problem))]
 }
 
@@ -52,12 +60,34 @@ function workProblems(kit: Kit): KitProblem[] {
     if (work.kind === 'bypass a signal') found.push({ kind: 'bypass', workId: work.id })
     for (const first of work.afterWork)
       if (!ids.has(first)) found.push({ kind: 'no such work', workId: first, in: work.name })
-    if (comesAfterItself(kit, work.id)) found.push({ kind: 'work after itself', workId: work.id })
+    if (comesAfterItself(kit.works, work.id)) found.push({ kind: 'work after itself', workId: work.id })
+  }
+  if (found.length === 0) {
+    const looked = withLooksFirst(kit.works)
+    for (const work of kit.works)
+      if (comesAfterItself(looked, work.id)) found.push({ kind: 'cut before the look', workId: work.id, in: work.name })
   }
   for (const item of kit.functions)
     for (const first of item.afterWork)
       if (!ids.has(first)) found.push({ kind: 'no such work', workId: first, in: item.name })
   return found
+}
+
+/** What a function needs is in the kit, and is not the function itself by way of others. */
+function functionProblems({ functions, parts, plugs, settings }: Kit): KitProblem[] {
+  const lists = { function: functions, part: parts, plug: plugs, setting: settings }
+  return functions.flatMap((item) => [
+    ...item.needs.flatMap(({ of, id }): KitProblem[] =>
+      lists[of].some((other) => other.id === id) ? [] : [{ kind: 'no such thing', id, in: item.name }],
+    ),
+    ...(closureOf({ functions, works: [] }, directly(item)).functions.has(item.id)
+      ? [{ kind: 'function needs itself', functionId: item.id, in: item.name } as const]
+      : []),
+  ])
+}
+
+function directly({ needs }: AddedFunction): Id[] {
+  return needs.flatMap(({ of, id }) => (of === 'function' ? [id] : []))
 }
 
 /** Which list a step's thing stands in. */
@@ -83,6 +113,7 @@ function pointers(kit: Kit): KitProblem[] {
     ...kit.plugs.flatMap((plug) => lost([plug.partId], plug.name)),
     ...kit.settings.flatMap((setting) => [...lost([setting.partId], setting.name), ...valueProblems(setting)]),
     ...kit.works.flatMap((work) => work.steps.flatMap((step) => stepProblem(kit, work.name, step) ?? [])),
+    ...kit.works.flatMap((work) => lost([work.placing?.partId ?? null], work.name)),
     ...choiceProblems(kit),
   ]
 }
@@ -133,6 +164,8 @@ function counted(kit: Kit): KitProblem[] {
     access: {},
     stations: {},
     endings: [],
+    adapted: [],
+    wayOut: [],
     functionsChanged: [],
     functionsTaken: [],
   }
@@ -153,45 +186,11 @@ function counted(kit: Kit): KitProblem[] {
   ]
 }
 
-/** What a model does not have, or a kit asks of it in vain. */
-export type FitProblem =
-  | { kind: 'no such place'; workId: Id; in: string }
-  | { kind: 'no such end'; itemId: Id }
-  | { kind: 'no such function'; functionId: Id }
-  | { kind: 'no such facet'; facetId: Id; in: string }
-
-/** Where a kit and a model do not meet: a place, a thing or a facet that the model does not have (any more). */
-export function checkFit(kit: Kit, fit: KitFit, document: ProcedureDocument): FitProblem[] {
-  const has = (items: readonly { id: Id }[], id: Id) => items.some((item) => item.id === id)
-  const facets = new Set([...document.facets, ...kit.facets].map(({ id }) => id))
-  const conditional = [...kit.parts, ...kit.plugs, ...kit.settings, ...kit.works, ...kit.functions]
-  return [
-    ...kit.works.flatMap((work) =>
-      (fit.access[work.id] ?? [])
-        .filter((access) =>
-          access.kind === 'cavity' ? !has(document.cavities, access.cavityId) : !has(document.parts, access.partId),
-        )
-        .map((): FitProblem => ({ kind: 'no such place', workId: work.id, in: work.name })),
-    ),
-    ...fit.endings
-      .filter(({ itemId }) => !has(document.parts, itemId) && !has(document.tethers, itemId))
-      .map(({ itemId }): FitProblem => ({ kind: 'no such end', itemId })),
-    ...[...fit.functionsChanged, ...fit.functionsTaken]
-      .filter((id) => !has(document.functions, id))
-      .map((functionId): FitProblem => ({ kind: 'no such function', functionId })),
-    ...conditional.flatMap(({ when, name }) =>
-      Object.keys(when)
-        .filter((id) => !facets.has(id))
-        .map((facetId): FitProblem => ({ kind: 'no such facet', facetId, in: name })),
-    ),
-  ]
-}
-
-function comesAfterItself(kit: Kit, workId: Id): boolean {
+function comesAfterItself(works: Kit['works'], workId: Id): boolean {
   const seen = new Set<Id>()
   const stack = [workId]
   for (let at = stack.pop(); at !== undefined; at = stack.pop())
-    for (const first of kit.works.find((work) => work.id === at)?.afterWork ?? []) {
+    for (const first of works.find((work) => work.id === at)?.afterWork ?? []) {
       if (first === workId) return true
       if (!seen.has(first)) stack.push(first)
       seen.add(first)

@@ -61,6 +61,14 @@ export const HouseValues = z.object({
     .string()
     .regex(/^[A-Z]{3}$/, 'A currency has three letters, such as EUR.')
     .default('EUR'),
+  /** What the shop asks for an hour of work. Null = nobody has said: then no price of work is shown. */
+  labourMinorPerHour: z
+    .number({ error: 'Give an amount for an hour of work.' })
+    .int('An amount is in whole cents.')
+    .min(0)
+    .max(10_000_000)
+    .nullable()
+    .default(null),
   /** Where the shop stands ("Europe/Berlin"): its times on pages and paper. Empty = as the machine that shows them. */
   timeZone: z.string().refine(isZone, 'There is no such time zone. Choose one from the list.').default(''),
 })

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { RADIO, RADIO_FIT, RADIO_KIT } from '../testing/radioKit.testing'
-import { Kit, KitFit } from './kit'
+import { Kit } from './kit'
+import { KitFit } from './kitFit'
 import { kitHere } from './kitHere'
 
 const ids = (items: readonly { id: string }[]) => items.map(({ id }) => id)

@@ -1,13 +1,20 @@
 import type { Id } from '../base/id'
 import { existsOn } from '../procedure/existsOn'
 import type { Build, When } from '../procedure/when'
-import type { Kit, KitFit } from './kit'
+import { doneWithout, isWanted } from './functionClosure'
+import type { Kit } from './kit'
+import { withLooksFirst } from './lookFirst'
+import type { WorkItem } from './workItem'
+import type { KitFit } from './kitFit'
 
 /** A kit as it meets one model. Without a fit it can't be planned there. */
 export type FittedKit = { kit: Kit; fit: KitFit }
 
-/** A kit on one build, and the facets that some condition asks about and nobody has told. */
-export type KitHere = FittedKit & { open: ReadonlySet<Id> }
+/**
+ * A kit on one build, and the facets that some condition asks about and nobody has told. `capped`: plugs of what is
+ * fitted that only functions need which nobody wants.
+ */
+export type KitHere = FittedKit & { open: ReadonlySet<Id>; capped: ReadonlySet<Id> }
 
 /**
  * Restricts a kit and its fit to a build of the vehicle and of the kit itself. What nobody has told stays in, as in a
@@ -22,33 +29,56 @@ export function kitHere({ kit, fit }: FittedKit, build: Build): KitHere {
       if (exists === 'unknown') for (const id of Object.keys(when)) if (build[id] === undefined) open.add(id)
       return exists !== 'no'
     })
-  const parts = here(kit.parts)
-  const has = idsOf(parts)
-  const held = (holds: readonly Id[]) => holds.filter((id) => has.has(id))
-  const holders = here(kit.holders)
-    .filter(({ holds }) => holds.length === 0 || held(holds).length > 0)
-    .map((holder) => ({ ...holder, holds: held(holder.holds) }))
-  const plugs = here(kit.plugs).filter(({ partId }) => partId === null || has.has(partId))
-  const settings = here(kit.settings)
-    .filter(({ partId }) => partId === null || has.has(partId))
-    .map((setting) => ({ ...setting, expected: here(setting.expected) }))
-  const things = new Set([...has, ...idsOf(holders), ...idsOf(plugs), ...idsOf(settings)])
-  const works = here(kit.works).map((work) => ({
-    ...work,
-    steps: here(work.steps).filter(({ itemId }) => itemId === null || things.has(itemId)),
-  }))
-  const done = idsOf(works)
-  const functions = here(kit.functions)
-  const changes = here(kit.changes)
+  const works = here(kit.works)
+  const functions = here(kit.functions).map((item) => ({ ...item, needs: here(item.needs) }))
+  const without = doneWithout({ ...kit, works, functions }, build)
+  const wanted = <T extends { id: Id; when: When }>(items: readonly T[]) =>
+    here(items).filter(({ id }) => !without.things.has(id))
+  const things = thingsHere(kit, wanted, here)
+  const ids = new Set(Object.values(things).flatMap((items) => [...idsOf(items)]))
+  const steps = (work: WorkItem) =>
+    here(work.steps)
+      .filter(({ itemId }) => itemId === null || ids.has(itemId))
+      .map((step) =>
+        step.act === 'plug' && without.capped.has(step.itemId!) ? { ...step, act: 'cap' as const } : step,
+      )
+  const done = works.filter(({ id }) => !without.works.has(id)).map((work) => ({ ...work, steps: steps(work) }))
+  const isDone = idsOf(done)
   const access = Object.fromEntries(
     Object.entries(fit.access)
-      .filter(([workId]) => done.has(workId))
+      .filter(([workId]) => isDone.has(workId))
       .map(([workId, list]) => [workId, here(list)]),
   )
   return {
-    kit: { ...kit, parts, holders, plugs, settings, works, functions, changes },
-    fit: { ...fit, access, endings: here(fit.endings) },
+    kit: {
+      ...kit,
+      ...things,
+      works: withLooksFirst(done),
+      functions: functions.filter((item) => isWanted(item, build)),
+      changes: here(kit.changes),
+    },
+    fit: { ...fit, access, endings: here(fit.endings), adapted: here(fit.adapted), wayOut: here(fit.wayOut) },
     open,
+    capped: new Set([...without.capped].filter((id) => ids.has(id))),
+  }
+}
+
+type Filter = <T extends { id: Id; when: When }>(items: readonly T[]) => T[]
+
+/** The things of a kit that are there, and of each what still means something. */
+function thingsHere(kit: Kit, wanted: Filter, here: <T extends { when: When }>(items: readonly T[]) => T[]) {
+  const parts = wanted(kit.parts)
+  const has = idsOf(parts)
+  const held = (holds: readonly Id[]) => holds.filter((id) => has.has(id))
+  return {
+    parts,
+    holders: wanted(kit.holders)
+      .filter(({ holds }) => holds.length === 0 || held(holds).length > 0)
+      .map((holder) => ({ ...holder, holds: held(holder.holds) })),
+    plugs: wanted(kit.plugs).filter(({ partId }) => partId === null || has.has(partId)),
+    settings: wanted(kit.settings)
+      .filter(({ partId }) => partId === null || has.has(partId))
+      .map((setting) => ({ ...setting, expected: here(setting.expected) })),
   }
 }
 

@@ -25,13 +25,14 @@ export type SupplyNeed = {
 /** What the works of these kits use on a build, of all that the kits list. Cost: O(things x steps). */
 export function suppliesNeeded(kits: readonly FittedKit[], build: Build): SupplyNeed[] {
   return kits.flatMap((fitted) => {
-    const here = kitHere(fitted, build).kit
+    const { kit: here, fit } = kitHere(fitted, build)
+    const carried = new Set(fit.endings.flatMap(({ fastenedBy }) => fastenedBy))
     const need = (of: SupplyNeed['of'], thing: KitPart | KitHolder, name: string): SupplyNeed => {
       const isHere = [...here.parts, ...here.holders].some(({ id }) => id === thing.id)
       return {
         ...{ kitId: here.id, itemId: thing.id, of, name, isHere, supply: thing.supply },
         listed: isHere ? thing.count : 0,
-        needed: isHere ? usedBy(here.works, thing.id, thing.count) : 0,
+        needed: isHere ? usedBy(here.works, thing.id, thing.count, carried.has(thing.id)) : 0,
       }
     }
     return [
@@ -45,7 +46,7 @@ export function suppliesNeeded(kits: readonly FittedKit[], build: Build): Supply
  * Steps that name no number use all there are. Started, then adjusted, then snug are the same fasteners: within one
  * piece of work the most of any stage counts; two pieces of work use each their own.
  */
-function usedBy(works: readonly WorkItem[], itemId: Id, count: number): number {
+function usedBy(works: readonly WorkItem[], itemId: Id, count: number, holdsCarried: boolean): number {
   const perWork = works.map(({ steps }) => {
     const byStage = new Map<string, number>()
     for (const step of steps)
@@ -56,5 +57,8 @@ function usedBy(works: readonly WorkItem[], itemId: Id, count: number): number {
     return Math.max(0, ...byStage.values())
   })
   const isNamed = works.some(({ steps }) => steps.some((step) => step.itemId === itemId))
-  return isNamed ? perWork.reduce((sum, n) => sum + n, 0) : count
+  const inWorks = perWork.reduce((sum, n) => sum + n, 0)
+  // What holds something that is carried over is used whole for that.
+  if (holdsCarried) return Math.max(count, inWorks)
+  return isNamed ? inWorks : count
 }

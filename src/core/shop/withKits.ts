@@ -12,7 +12,7 @@ import type { KitHolder, KitPart, KitPlug } from './kitThings'
  * classified is none of the airbag system, as one found on a vehicle may be. Cost: O(items of the kits).
  */
 export function withKits(document: JobDocument, kits: readonly { kit: Kit }[]): JobDocument {
-  if (kits.every(({ kit }) => ownIds(kit).length === 0)) return document
+  if (kits.every(({ kit }) => ownIds(kit).length + wishesOf(kit).length === 0)) return document
   const all = kits.map(({ kit }) => kit)
   const supplied = new Set([...suppliedIn(document), ...all.flatMap(ownIds)])
   return {
@@ -42,6 +42,7 @@ export function withKits(document: JobDocument, kits: readonly { kit: Kit }[]): 
       all.flatMap(({ cautions }) => cautions),
     ),
     supplied,
+    wishes: new Set([...(document.wishes ?? []), ...all.flatMap(wishesOf)]),
   }
 }
 
@@ -103,6 +104,11 @@ function asTether({ into: _into, ...plug }: KitPlug): Tether {
 function joined<T extends { id: Id }>(there: readonly T[], more: readonly T[]): T[] {
   const ids = new Set(there.map(({ id }) => id))
   return [...there, ...more.filter(({ id }) => !ids.has(id))]
+}
+
+/** Functions the customer may do without. */
+function wishesOf({ functions }: Kit): Id[] {
+  return functions.filter(({ optional }) => optional).map(({ id }) => id)
 }
 
 /**

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { Id } from '../base/id'
 import { Station } from '../procedure/station'
 import { When } from '../procedure/when'
+import { Placing } from './placing'
 import { WorkStep } from './workStep'
 
 /** What is done with the vehicle open. The rules of safety know these kinds. */
@@ -46,6 +47,8 @@ export const WorkItem = z.object({
   /** Something is held meanwhile, by the other hand or by a second person. */
   heldMeanwhile: z.string().trim().max(80).default(''),
   photoId: z.uuid().nullable().default(null),
+  /** It finds or takes a place that is judged before anything is fixed. */
+  placing: Placing.nullable().default(null),
   /** What is done, tap by tap, in this order. Empty: the name says it all. */
   steps: z.array(WorkStep).max(60).default([]),
   when: When.default({}),

@@ -10,6 +10,8 @@ export const WORK_STEP_ACTS = {
   fit: { of: 'part' },
   fasten: { of: 'holder' },
   plug: { of: 'plug' },
+  /** Nothing hangs on it here: its end is covered and tied back. */
+  cap: { of: 'plug' },
   'lead through': { of: 'plug' },
   set: { of: 'setting' },
   read: { of: 'nothing' },

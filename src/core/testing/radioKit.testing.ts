@@ -1,6 +1,7 @@
 import type { ProcedureDocument } from '../procedure/document'
 import { Facet } from '../procedure/facet'
-import { Kit, KitFit } from '../shop/kit'
+import { Kit } from '../shop/kit'
+import { KitFit } from '../shop/kitFit'
 import type { FittedKit } from '../shop/kitHere'
 import { smallDash } from './smallDash.testing'
 

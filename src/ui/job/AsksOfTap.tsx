@@ -13,6 +13,8 @@ const CountFirst = dynamic(() => import('./CountFirst').then((file) => file.Coun
 const Broken = dynamic(() => import('./Broken').then((file) => file.Broken))
 const WontMove = dynamic(() => import('./WontMove').then((file) => file.WontMove))
 const ReadingForm = dynamic(() => import('./ReadingForm').then((file) => file.ReadingForm))
+const PlaceAsk = dynamic(() => import('./PlaceAsk').then((file) => file.PlaceAsk))
+const Buried = dynamic(() => import('./Buried').then((file) => file.Buried))
 const StepAsk = dynamic(() => import('./StepAsk').then((file) => file.StepAsk))
 const WorkDone = dynamic(() => import('./WorkDone').then((file) => file.WorkDone))
 const RefitSheet = dynamic(() => import('./RefitSheet').then((file) => file.RefitSheet))
@@ -85,6 +87,12 @@ export function AsksOfTap({
       </Dialog>
       <Dialog title={operation.name ?? 'Work'} open={ask === 'step'} onClose={close}>
         <StepAsk key={job.log.events.length} job={job} workId={operation.itemId} record={save} close={close} />
+      </Dialog>
+      <Dialog title={`${operation.name ?? 'Work'}: the place`} open={ask === 'place'} onClose={close} wide>
+        <PlaceAsk job={job} workId={operation.itemId} shopId={data.shopId} jobId={data.id} close={close} />
+      </Dialog>
+      <Dialog title="This closes over something that is wanted" open={ask === 'buried'} onClose={close}>
+        <Buried job={job} keys={tap.steps.map((step) => step.operation.key)} close={close} />
       </Dialog>
       <Dialog title={operation.name ?? 'Work'} open={ask === 'work'} onClose={close}>
         <WorkDone

@@ -130,6 +130,7 @@ function blockPlace(jobId: string, block: HandoverBlock): string {
     case 'not tested':
     case 'test failed':
     case 'tested before it was closed':
+    case 'tested before it was closed over':
       return `#test:${block.functionId}`
     case 'change not recorded':
       return `/jobs/${jobId}`

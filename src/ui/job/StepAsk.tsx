@@ -3,6 +3,7 @@ import { useState } from 'react'
 import type { Happening } from '@/core/job/event'
 import { readNumber } from '@/core/job/intake'
 import { agrees } from '@/core/job/kitRows'
+import { changesOwed } from '@/core/job/decide/owedHere'
 import { inRange, stepHappenings, stepsInHand, type StepSaid } from '@/core/job/workSteps'
 import type { WorkItem } from '@/core/shop/workItem'
 import type { WorkStep } from '@/core/shop/workStep'
@@ -28,10 +29,15 @@ export function StepAsk({
   const hand = work && stepsInHand(job.state, work)
   if (!work || !hand) return null
   const { first, last } = hand
+  const owed =
+    job.terms.changes.length === 0
+      ? 0
+      : changesOwed(job.plan, job.terms, job.state, { act: 'work', itemId: workId }).length
   const keep = (said: StepSaid) => {
     record([
       ...stepHappenings(work, first, said),
-      ...(last ? [{ kind: 'work done', workId, reading: '', note: '' } as const] : []),
+      // What was changed for good is said next, and ends the work.
+      ...(last && owed === 0 ? [{ kind: 'work done', workId, reading: '', note: '' } as const] : []),
     ])
     close()
   }

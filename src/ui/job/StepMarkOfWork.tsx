@@ -8,6 +8,7 @@ const SHAPES: Readonly<Record<WorkStep['act'], string>> = {
   fit: 'M4 20h16M12 4v12M7 11l5 5 5-5',
   fasten: 'M12 4v16M8 8l4-4 4 4',
   plug: 'M8 3v6M16 3v6M6 9h12v4a6 6 0 0 1-12 0ZM12 19v3',
+  cap: 'M6 9h12v10H6ZM9 9V5h6v4M4 19h16',
   'lead through': 'M3 12h7M14 12h7M10 5v14M14 5v14',
   set: 'M12 2 22 12 12 22 2 12Z',
   read: 'M4 16a8 8 0 0 1 16 0M12 16l4-6',

@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { lossesOf } from '@/core/job/handover'
+import { functionName, lossesOf } from '@/core/job/handover'
 import { toRestore } from '@/core/job/intake'
 import type { LastingChange } from '@/core/shop/workItem'
 import { Dialog } from '../shell/Dialog'
@@ -47,7 +47,8 @@ export function ToldAndPutBack({ data, job }: { data: JobData; job: LiveJob }) {
         {losses.length > 0 && (
           <li className="border-b border-hair py-2 text-lg">
             <p>
-              The vehicle can’t do any more: <b>{losses.map((id) => itemWords(job.document, id)).join(', ')}</b>.
+              The vehicle can’t do any more:{' '}
+              <b>{losses.map((id) => functionName(job.document, terms, id)).join(', ')}</b>.
               {state.lossAccepted && untold.length === 0 && ` Accepted by ${state.lossAccepted.by}.`}
             </p>
             {untold.length > 0 && (

@@ -19,6 +19,8 @@ export type Ask =
   | 'step'
   | 'reading'
   | 'count'
+  | 'place'
+  | 'buried'
   | Exclude<MoreAsk, 'intake' | 'replan'>
   | null
 

@@ -19,3 +19,10 @@ export function kitOfJob({ plan }: Pick<PlannedJob, 'plan'>): KitThingsOfJob {
     settings: kits.flatMap(({ settings }) => settings),
   }
 }
+
+/** What a thing or a function of the kits is called, by its id. */
+export function nameInKits({ plan }: Pick<PlannedJob, 'plan'>): (id: string) => string {
+  const kits = plan.request.kits.map(({ kit }) => kit)
+  const named = kits.flatMap(({ parts, plugs, settings, functions }) => [...parts, ...plugs, ...settings, ...functions])
+  return (id) => named.find((item) => item.id === id)?.name ?? ''
+}

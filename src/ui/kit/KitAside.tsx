@@ -1,5 +1,6 @@
 import { ArrowUpLeft, Undo2 } from 'lucide-react'
-import { checkFit, checkKit, refusesKit } from '@/core/shop/checkKit'
+import { checkFit } from '@/core/shop/checkFit'
+import { checkKit, refusesKit } from '@/core/shop/checkKit'
 import type { Kit } from '@/core/shop/kit'
 import { isAtBench } from '@/core/shop/atBench'
 import { fitProblemSentence, kitMinutesWords, kitProblemSentence } from '@/words/kitWords'

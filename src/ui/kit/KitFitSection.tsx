@@ -2,7 +2,8 @@
 import { Plus, Trash2 } from 'lucide-react'
 import { ENDINGS } from '@/core/procedure/endings'
 import type { ProcedureDocument } from '@/core/procedure/document'
-import type { FitAccess, Kit, KitFit } from '@/core/shop/kit'
+import type { Kit } from '@/core/shop/kit'
+import { FitEnding, type FitAccess, type KitFit } from '@/core/shop/kitFit'
 import type { Facet } from '@/core/procedure/facet'
 import { WhenPicker } from './WhenPicker'
 import { SelectField } from '../forms/Field'
@@ -133,7 +134,7 @@ export function Fit({
           className="desk-button mt-1"
           disabled={things.length === 0}
           onClick={() =>
-            change({ endings: [...fit.endings, { itemId: things[0]![0], ending: 'replaced', note: '', when: {} }] })
+            change({ endings: [...fit.endings, FitEnding.parse({ itemId: things[0]![0], ending: 'replaced' })] })
           }
         >
           <Plus size={16} aria-hidden /> Add an end

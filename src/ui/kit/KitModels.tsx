@@ -1,6 +1,6 @@
 'use client'
 import { Plus } from 'lucide-react'
-import { KitFit } from '@/core/shop/kit'
+import { KitFit } from '@/core/shop/kitFit'
 import { Fit, type KitModel } from './KitFitSection'
 import type { KitEdited } from './KitRows'
 

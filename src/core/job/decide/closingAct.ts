@@ -22,6 +22,7 @@ export type ClosingAct = {
     | 'more came off'
     | 'it is tried'
     | 'it is plugged and tried'
+    | 'it is capped'
     | 'counted again'
     | 'more were in the box'
   count?: number

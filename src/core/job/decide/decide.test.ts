@@ -16,7 +16,7 @@ import { foundBefore } from './foundBefore'
 import { putBackTap } from './putBack'
 import { whatHolds } from './whatHolds'
 
-const NOTHING_BEFORE = { refusal: null, unread: [], changes: 0, readingUnit: '', job: NO_WORK }
+const NOTHING_BEFORE = { refusal: null, unread: [], changes: 0, readingUnit: '', buried: [], job: NO_WORK }
 
 const at = (crew: CrewAtWork) => ({
   document: crew.document,

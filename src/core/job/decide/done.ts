@@ -1,6 +1,9 @@
 import type { CautionAt } from '../../vehicle/cautionsFor'
+import { judgePlace } from '../../shop/placing'
+import type { WorkItem } from '../../shop/workItem'
 import type { Rule } from '../../vehicle/rule'
 import type { Happening } from '../event'
+import type { Blocked } from '../functionStanding'
 import type { JobState } from '../jobState'
 import { happeningsFor, toBeCounted, toolsTakenUp, type NextTap } from '../progress'
 import { stepHappenings, stepsInHand, type WorkOfJob } from '../workSteps'
@@ -13,6 +16,8 @@ export type BeforeDone = {
   changes: number
   /** The unit the test's reading is asked in; empty where none is. */
   readingUnit: string
+  /** Functions that lose for good what they need, if this is done as it stands. */
+  buried: readonly Blocked[]
   /** Of what the plan was derived: its work has taps of its own. */
   job: WorkOfJob
 }
@@ -21,7 +26,7 @@ export type BeforeDone = {
 export type DoneAnswer =
   | { kind: 'nothing' }
   | { kind: 'read'; happenings: Happening[] }
-  | { kind: 'ask'; what: 'work' | 'reading' | 'count' | 'step' }
+  | { kind: 'ask'; what: 'work' | 'reading' | 'count' | 'step' | 'place' | 'buried' }
   | { kind: 'keep'; happenings: Happening[] }
 
 /**
@@ -36,19 +41,27 @@ export function tappedDone(state: JobState, tap: NextTap, before: BeforeDone): D
     return { kind: 'read', happenings: unread.map(({ id }) => ({ kind: 'caution read', cautionId: id })) }
   const work = tap.step.operation.act === 'work' ? job.works.get(tap.step.operation.itemId) : undefined
   const hand = work && stepsInHand(state, work)
-  const asked = askedFirst(state, tap, before, hand ?? null)
+  const asked = work && placeIsOpen(state, work) ? 'place' : askedFirst(state, tap, before, hand ?? null)
   if (asked) return { kind: 'ask', what: asked }
   if (hand && !hand.last) return { kind: 'keep', happenings: hand.steps.flatMap((step) => stepHappenings(work!, step)) }
   return { kind: 'keep', happenings: tap.steps.flatMap((step) => happeningsFor(state, step.operation, job)) }
+}
+
+/** Whether a place of this work has still to be judged, or was found wanting: another one is looked for. */
+export function placeIsOpen({ places }: Pick<JobState, 'places'>, { id, placing }: WorkItem): boolean {
+  if (!placing) return false
+  const { kind } = judgePlace(placing.of, places.get(id)?.answers ?? {})
+  return kind === 'not asked' || kind === 'another place'
 }
 
 /** What has to be asked before a tap is kept; null where nothing has. */
 function askedFirst(
   state: JobState,
   tap: NextTap,
-  { changes, readingUnit }: BeforeDone,
+  { changes, readingUnit, buried }: BeforeDone,
   hand: ReturnType<typeof stepsInHand>,
 ): Extract<DoneAnswer, { kind: 'ask' }>['what'] | null {
+  if (buried.length > 0) return 'buried'
   if (hand?.own === 'set' || hand?.own === 'read') return 'step'
   // What is changed for good is said with the last tap of its work, which keeps that tap as well.
   if (changes > 0 && (!hand || hand.last)) return 'work'

@@ -12,7 +12,13 @@ export function kitActs(row: KitRow): ClosingAct[] {
     const tried: Happening = { kind: 'tried', tetherId: row.id }
     return row.closed
       ? [{ says: 'it is tried', main: true, happenings: [tried] }]
-      : [{ says: 'it is plugged and tried', main: true, happenings: [{ kind: 'closed', tetherId: row.id }, tried] }]
+      : [
+          { says: 'it is plugged and tried', main: true, happenings: [{ kind: 'closed', tetherId: row.id }, tried] },
+          {
+            ...{ says: 'it is capped', main: false },
+            happenings: [{ kind: 'ended', itemId: row.id, end: 'left open and insulated', count: 1, note: '' }],
+          },
+        ]
   }
   return row.expected.map((value, i) => ({
     ...{ says: 'it is set', value, main: i === 0 },

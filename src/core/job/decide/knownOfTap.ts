@@ -7,6 +7,7 @@ import { refusals, waitLeftS } from '../../vehicle/judge'
 import type { Rule } from '../../vehicle/rule'
 import type { VehicleState } from '../../vehicle/vehicleState'
 import { unreadCautions } from '../acknowledged'
+import { buriedBy, type Blocked } from '../functionStanding'
 import type { JobState } from '../jobState'
 import { delayLeft, type NextTap } from '../progress'
 import type { JobTerms } from '../terms'
@@ -14,7 +15,13 @@ import { NO_WORK, type WorkOfJob } from '../workSteps'
 import { changesOwed, testAsked } from './owedHere'
 
 /** What has to be seen to before a step counts as done: cautions to read, changes to say, a reading to take. */
-export type AskedFirst = { unread: CautionAt[]; changes: number; readingUnit: string; job: WorkOfJob }
+export type AskedFirst = {
+  unread: CautionAt[]
+  changes: number
+  readingUnit: string
+  buried: Blocked[]
+  job: WorkOfJob
+}
 
 /** What is known of the step in hand: what refuses it, what it waits for (seconds), what is asked first. */
 export type KnownOfTap = {
@@ -41,7 +48,7 @@ const NOTHING: KnownOfTap = {
   waitS: 0,
   delay: null,
   cautions: [],
-  asked: { unread: [], changes: 0, readingUnit: '', job: NO_WORK },
+  asked: { unread: [], changes: 0, readingUnit: '', buried: [], job: NO_WORK },
 }
 
 /** Everything that stands before a tap. `actingId`: who would tap; what they have read is not asked again. */
@@ -60,6 +67,12 @@ export function knownOfTap(at: Where, tap: NextTap | null, actingId: string): Kn
       unread: unreadCautions(cautions, state, actingId),
       changes: changesOwed(plan, at.terms, state, operation).length,
       readingUnit: testAsked(model, plan, operation).readingUnit,
+      buried: buriedBy(
+        plan.job,
+        tap.steps.map((step) => step.operation.key),
+        at.terms,
+        state,
+      ),
       job: plan.job,
     },
   }

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { PlanRequest } from '../../plan/ask/planRequest'
-import { Kit, KitFit } from '../../shop/kit'
+import { Kit } from '../../shop/kit'
+import { KitFit } from '../../shop/kitFit'
 import { crewAtDash, record } from '../../testing/atDash.testing'
 import { smallDash } from '../../testing/smallDash.testing'
 import { termsOf } from '../terms'

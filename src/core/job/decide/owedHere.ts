@@ -11,7 +11,7 @@ export function changesOwed(
   plan: PlanOnCards,
   terms: JobTerms,
   state: JobState,
-  operation: Operation,
+  operation: Pick<Operation, 'act' | 'itemId'>,
 ): LastingChange[] {
   const work = operation.act === 'work' ? plan.job.works.get(operation.itemId) : undefined
   return work ? terms.changes.filter((item) => item.what === work.kind && !state.changes.has(item.id)) : []

@@ -4,7 +4,9 @@ import { NOT_COUNTED } from '../jobState'
 /**
  * What comes with a kit: how many there are of a thing, what is fitted, which taps of its work are done, how it is set.
  */
-export const kit: Slice<'fitted' | 'step done' | 'adjusted' | 'supplied' | 'left over' | 'tell seen'> = {
+export const kit: Slice<
+  'fitted' | 'step done' | 'adjusted' | 'supplied' | 'left over' | 'tell seen' | 'place judged' | 'gone on without'
+> = {
   fitted: ({ state }, { itemId, count }) => {
     accountIn(state, itemId).fastenedOld += count
   },
@@ -21,6 +23,12 @@ export const kit: Slice<'fitted' | 'step done' | 'adjusted' | 'supplied' | 'left
   },
   'left over': ({ state }, { itemId, count }) => {
     state.leftOver.set(itemId, count)
+  },
+  'place judged': ({ state, by }, { kind: _, workId, ...place }) => {
+    state.places.set(workId, { ...place, ...by })
+  },
+  'gone on without': ({ state }, { functionIds }) => {
+    for (const id of functionIds) state.givenUp.add(id)
   },
   'tell seen': ({ state }, { facetId, tellId, seen }) => {
     const tells = new Map(state.tells.get(facetId))

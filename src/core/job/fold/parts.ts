@@ -3,12 +3,13 @@ import type { Slice } from './slice'
 
 /** Parts and what is done at them: where they are, tools, work, what is changed for good. */
 export const parts: Slice<'part at' | 'tool out' | 'tool back' | 'work done' | 'changed for good'> = {
-  'part at': ({ state }, what) => {
+  'part at': ({ state, event }, what) => {
     // What was once taken for a piece of it went with it.
     for (const partId of [what.partId, ...(state.splitOff.get(what.partId) ?? [])]) {
       state.parts.set(partId, what.level)
       if (what.level !== 'in place') state.moved.add(partId)
       if (what.level === 'off') state.setAside.add(partId)
+      if (what.level === 'in place') state.homeAt.set(partId, event.at)
     }
   },
   'tool out': ({ state }, { tool }) => {

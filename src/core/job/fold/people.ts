@@ -12,6 +12,8 @@ export const people: Slice<
   | 'reopened'
   | 'caution read'
   | 'taken back'
+  | 'left for later'
+  | 'shown to the customer'
 > = {
   'job opened': nothing,
   'taken back': nothing,
@@ -35,6 +37,12 @@ export const people: Slice<
   reopened: nothing,
   'handed over': ({ state, by }) => {
     state.handedOver = by
+  },
+  'left for later': ({ state, event }, { text }) => {
+    state.leftForLater.push({ eventId: event.id, text })
+  },
+  'shown to the customer': ({ state, by }, { kind: _, ...shown }) => {
+    state.shown = { ...shown, ...by }
   },
   'caution read': ({ state, event }, { cautionId }) => {
     state.cautionsRead.add(`${event.personId}:${cautionId}`)

@@ -1,14 +1,22 @@
 import type { Id } from '../../base/id'
 import type { Goal } from '../../order/wish'
 import type { Ending } from '../../procedure/end'
+import { goesBack } from '../../procedure/endings'
 import type { ProcedureForBuild } from '../../procedure/forBuild'
 import type { Build } from '../../procedure/when'
-import type { Access, Kit } from '../../shop/kit'
+import type { Kit } from '../../shop/kit'
+import type { Access } from '../../shop/kitFit'
 import { kitHere, type FittedKit, type KitHere } from '../../shop/kitHere'
 import type { PlanRequest } from './planRequest'
 
 /** What a job is for: openings and parts, and kits with their work, as they are on the build that is known. */
-export type JobGoal = { goals: readonly Goal[]; kits: readonly KitHere[]; endings: ReadonlyMap<Id, Ending> }
+export type JobGoal = {
+  goals: readonly Goal[]
+  kits: readonly KitHere[]
+  endings: ReadonlyMap<Id, Ending>
+  /** Nothing is tried before trim hides it: by choice, with its risk. */
+  closeAtOnce?: boolean
+}
 
 /** Every goal of a job: those chosen, and what the kits' work items need open. Each once. */
 export function allGoals(job: JobGoal): Goal[] {
@@ -28,7 +36,29 @@ export function endingsOf(model: ProcedureForBuild, job: JobGoal): Map<Id, Endin
   for (const part of model.parts.values()) if (part.usualEnd !== 'refitted') endings.set(part.id, part.usualEnd)
   for (const { fit } of job.kits) for (const { itemId, ending } of fit.endings) endings.set(itemId, ending)
   for (const [itemId, ending] of job.endings) endings.set(itemId, ending)
+  const carried = carriedOf(job)
+  for (const partId of carried.keys()) endings.delete(partId)
+  for (const [partId, { fastenedBy }] of carried)
+    for (const holder of model.holdersOf.get(partId) ?? [])
+      if (!fastenedBy.includes(holder.id) && holder.holds.every((id) => carried.has(id) || !goesBack(endings.get(id))))
+        endings.set(holder.id, 'scrapped')
   return endings
+}
+
+/** A part of the vehicle on its new carrier, and what holds it there. */
+export type CarriedOver = { ontoId: Id; fastenedBy: readonly Id[] }
+
+/**
+ * Parts that a kit moves to a part of its own, by part: they come back, there. What was decided for this job goes
+ * before what the kit says.
+ */
+export function carriedOf({ kits, endings }: Pick<JobGoal, 'kits' | 'endings'>): Map<Id, CarriedOver> {
+  const carried = new Map<Id, CarriedOver>()
+  for (const { kit, fit } of kits)
+    for (const { itemId, ending, onto, fastenedBy } of fit.endings)
+      if (ending === 'moved' && kit.parts.some(({ id }) => id === onto) && !endings.has(itemId))
+        carried.set(itemId, { ontoId: onto!, fastenedBy })
+  return carried
 }
 
 /** The kits that say how they meet a model. */
@@ -39,11 +69,15 @@ export function fittedKits(kits: readonly { kit: Kit }[], procedureId: string): 
 }
 
 /** What a job is for, by its request and the build: what is known by now may be more than when it was asked. */
-export function goalOfRequest(request: Pick<PlanRequest, 'goals' | 'kits' | 'endings'>, build: Build): JobGoal {
+export function goalOfRequest(
+  request: Pick<PlanRequest, 'goals' | 'kits' | 'endings'> & Partial<Pick<PlanRequest, 'policy'>>,
+  build: Build,
+): JobGoal {
   return {
     goals: request.goals,
     kits: request.kits.map((fitted) => kitHere(fitted, build)),
     endings: new Map(Object.entries(request.endings)),
+    ...(request.policy?.tests === 'at hand-over' && { closeAtOnce: true }),
   }
 }
 

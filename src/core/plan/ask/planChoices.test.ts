@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { forBuild } from '../../procedure/forBuild'
-import { Kit, KitFit } from '../../shop/kit'
+import { Kit } from '../../shop/kit'
+import { KitFit } from '../../shop/kitFit'
 import { withCavities } from '../../testing/withCavities.testing'
 import { smallDash } from '../../testing/smallDash.testing'
 import { goalFrom } from '../derive/liveStart'

@@ -4,7 +4,8 @@ import type { Kept } from '../../base/keptJson'
 import { Ending } from '../../procedure/end'
 import { Station } from '../../procedure/station'
 import { Build } from '../../procedure/when'
-import { Access, Kit, KitFit } from '../../shop/kit'
+import { Kit } from '../../shop/kit'
+import { Access, KitFit } from '../../shop/kitFit'
 import { Policy } from './policy'
 
 export const Without = z.object({
@@ -41,5 +42,9 @@ export const PlanRequest = z
   })
   .refine((request) => request.goals.length + request.kits.length > 0, 'Choose what to open, or a kit.')
 export type PlanRequest = z.infer<typeof PlanRequest>
-/** 2: its kits have things of their own. */
-export const KEPT_REQUEST: Kept<PlanRequest> = { shape: PlanRequest, version: 2, steps: { 1: (raw) => raw } }
+/** 2: its kits have things of their own; 3: kits of version 3, and when is tested. */
+export const KEPT_REQUEST: Kept<PlanRequest> = {
+  shape: PlanRequest,
+  version: 3,
+  steps: { 1: (raw) => raw, 2: (raw) => raw },
+}

@@ -15,6 +15,8 @@ export const Policy = z.object({
    * lets it.
    */
   lever: z.enum(['back meanwhile', 'left out']).default('back meanwhile'),
+  /** What trim hides is tried before, or all of it at hand-over: then what fails is opened again. */
+  tests: z.enum(['before it is hidden', 'at hand-over']).default('before it is hidden'),
   methods: z.record(z.string(), Id).default({}),
 })
 export type Policy = z.infer<typeof Policy>

@@ -21,7 +21,13 @@ export type Demands = {
 
 /** What an operation asks for: stations to choose from, people, tool and seconds. All seconds are house estimates. */
 export function demandsOf(job: DerivedJob, operation: Operation): Demands {
-  return ASKS[operation.act](job, operation)
+  const asks = ASKS[operation.act](job, operation)
+  return isOntoCarrier(job, operation) ? { ...asks, stations: [BENCH] } : asks
+}
+
+/** What is carried over to a part of a kit is put on it where that lies. */
+function isOntoCarrier({ carried }: DerivedJob, { act, phase, partId }: Operation): boolean {
+  return phase === 'out' && partId !== null && carried.has(partId) && act !== 'close'
 }
 
 type Asks = (job: DerivedJob, operation: Operation) => Demands

@@ -11,7 +11,8 @@ import { addBackInOneGo } from './backInOneGo'
 import { addDecisions } from './decisions'
 import { bareJob, type DerivedJob, type DeriveError } from './derivedJob'
 import { addInterimTests } from './interimTests'
-import { allGoals, endingsOf, type JobGoal } from '../ask/jobGoal'
+import { allGoals, carriedOf, endingsOf, type JobGoal } from '../ask/jobGoal'
+import { addAdapters, addCarriedOver, addKitOrder } from './kitMeetsVehicle'
 import { addWork } from './workOrder'
 
 /**
@@ -30,11 +31,16 @@ export function deriveJob(
   const endings = endingsOf(model, goal)
   const removal = deriveRemoval(model, allGoals(goal), choices, asked)
   if (!removal.ok) return removal
-  const refit = turnRound(removal.value, endings, asked)
+  const carried = carriedOf(goal)
+  const refit = turnRound(removal.value, endings, asked, new Set(carried.keys()))
   if (!refit.ok) return refit
   const job = bareJob({ model, goal, circumstances, endings, removal: removal.value, refit: refit.value })
+  job.carried = carried
   const wrong = addWork(job)
   if (wrong) return fail(wrong)
+  addCarriedOver(job)
+  addAdapters(job)
+  addKitOrder(job)
   const { hasLoop } = addInterimTests(job)
   job.decisions = addDecisions(job)
   powerOnlyForItsAct(job)

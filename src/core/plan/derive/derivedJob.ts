@@ -4,11 +4,11 @@ import type { RefitError } from '../../order/refit'
 import type { Removal, RemovalError } from '../../order/removal'
 import type { Ending } from '../../procedure/end'
 import type { ProcedureForBuild } from '../../procedure/forBuild'
-import type { AddedFunction } from '../../shop/kit'
+import type { AddedFunction } from '../../shop/addedFunction'
 import type { KitSetting } from '../../shop/kitThings'
 import type { WorkItem } from '../../shop/workItem'
 import type { Circumstances } from '../../vehicle/circumstances'
-import type { JobGoal } from '../ask/jobGoal'
+import type { CarriedOver, JobGoal } from '../ask/jobGoal'
 
 /** Acts of prepared work in their order, and what has to set after it before other work. */
 export type Prepared = { operations: Operation[]; edges: Edge[] }
@@ -44,6 +44,10 @@ export type DerivedJob = {
   /** Work at the bench that is done before the first screw: no act of the order, and first of all cards. */
   prepared: Prepared
   added: Map<Id, AddedFunction>
+  /** Parts of the vehicle that come back on a part of a kit. */
+  carried: ReadonlyMap<Id, CarriedOver>
+  /** Tests not made before trim hides what they try, by choice: what lies over it then. */
+  notTriedBefore: { functionId: Id; hiders: Id[] }[]
   tests: InterimTest[]
   decisions: Decision[]
   /**
@@ -62,6 +66,8 @@ export function bareJob(
     modules: new Map(),
     prepared: { operations: [], edges: [] },
     added: new Map(),
+    carried: new Map(),
+    notTriedBefore: [],
     tests: [],
     decisions: [],
     backInOneGo: new Map(),

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
-import { Kit, KitFit } from '../../shop/kit'
+import { Kit } from '../../shop/kit'
+import { KitFit } from '../../shop/kitFit'
 import { RADIO, RADIO_KIT, radioDash } from '../../testing/radioKit.testing'
 import { facetsThatMatter, type AskedFor } from './facetsThatMatter'
 

@@ -3,6 +3,8 @@ import { KeyGraph } from '../../order/keyGraph'
 import { keyDoing, type Because, type Demand, type Edge, type Operation } from '../../order/operation'
 import { isAirbagCircuit } from '../../procedure/circuits'
 import type { VehicleFunction } from '../../procedure/vehicleFunction'
+import type { TestSetting } from '../../shop/addedFunction'
+import { closureOf } from '../../shop/functionClosure'
 import { matches } from '../../vehicle/judge'
 import type { Power } from '../../vehicle/powers'
 import type { Rule } from '../../vehicle/rule'
@@ -10,7 +12,11 @@ import type { DerivedJob } from './derivedJob'
 import { closeKeyOf } from './workOrder'
 import { keyOf, splitKey } from '../../procedure/acts'
 
-type Tested = Pick<VehicleFunction, 'id' | 'power' | 'alsoNeeds' | 'interim'> & { tetherIds: Id[]; after: string[] }
+type Tested = Pick<VehicleFunction, 'id' | 'power' | 'alsoNeeds' | 'interim'> & {
+  tetherIds: Id[]
+  after: string[]
+  testWith: readonly TestSetting[]
+}
 
 /**
  * Adds the tests that are to be made before trim hides their plugs again: once what a test needs is closed and what its
@@ -24,7 +30,11 @@ export function addInterimTests(job: DerivedJob): { hasLoop: boolean } {
   const hidden = functionsTouched(job)
     .filter((item) => item.interim !== 'at hand-over')
     .map((item) => ({ item, hiders: hidersOf(job, wayOut, item) }))
-  for (const { item, hiders } of hidden) if (hiders.length > 0) addTest(job, wayOut, item, hiders)
+  for (const { item, hiders } of hidden)
+    if (hiders.length === 0) continue
+    else if (job.goal.closeAtOnce)
+      job.notTriedBefore.push({ functionId: item.id, hiders: [...new Set(hiders.map(({ partId }) => partId))] })
+    else addTest(job, wayOut, item, hiders)
   return { hasLoop: wayOut.hasLoop() }
 }
 
@@ -37,11 +47,24 @@ function functionsTouched(job: DerivedJob): Tested[] {
     const tetherIds = [...job.model.tethers.values()]
       .filter((tether) => tether.functions.includes(item.id) && closeKeyOf(job, tether.id))
       .map((tether) => tether.id)
-    if (tetherIds.length > 0) found.push({ ...item, tetherIds, after: [] })
+    if (tetherIds.length > 0) found.push({ ...item, tetherIds, after: adaptedFirst(job, tetherIds), testWith: [] })
   }
-  for (const item of job.added.values())
-    found.push({ ...item, alsoNeeds: [], tetherIds: [], after: item.afterWork.map((id) => keyOf('work', id)) })
+  for (const { kit } of job.goal.kits)
+    for (const item of kit.functions) {
+      const after = [...closureOf(kit, [item.id]).works].map((id) => keyOf('work', id))
+      found.push({ ...item, alsoNeeds: [], tetherIds: [], after })
+    }
   return found
+}
+
+/** The work that plugs an adapter put into one of these connections: before it nothing can be tried. */
+function adaptedFirst(job: DerivedJob, tetherIds: readonly Id[]): string[] {
+  const plugs = job.goal.kits.flatMap(({ fit }) =>
+    fit.adapted.flatMap(({ tetherId, plugIds }) => (tetherIds.includes(tetherId) ? plugIds : [])),
+  )
+  return [...job.works.values()]
+    .filter(({ steps }) => steps.some(({ itemId }) => itemId !== null && plugs.includes(itemId)))
+    .map(({ id }) => keyOf('work', id))
 }
 
 /**
@@ -106,7 +129,7 @@ function addTest(job: DerivedJob, wayOut: KeyGraph, item: Tested, hiders: readon
     ...(kitTest && { name: kitTest.name, ...(kitTest.how && { note: kitTest.how }) }),
   })
   const ignition = powerDemand(job, item)
-  job.refit.demands.set(key, [...(ignition ? [ignition] : []), ...stated.demands])
+  job.refit.demands.set(key, [...(ignition ? [ignition] : []), ...stated.demands, ...setForIt(job, item)])
   for (const tetherId of plugged) added.push(...plugForTest(job, item.id, tetherId))
   job.refit.edges.push(...added)
   for (const edge of added) wayOut.add(edge)
@@ -202,6 +225,18 @@ function powerDemand(job: DerivedJob, item: Tested): Demand | null {
       ? 'accessory'
       : (ignition.values.find((v) => v === 'on') ?? ignition.values.find((v) => v !== 'off'))
   return value ? { settingId: ignition.id, value, because: { kind: 'only for its act', settingId: ignition.id } } : null
+}
+
+/** How settings of the vehicle have to stand for a kit's test, where this model has one of that role and value. */
+function setForIt(job: DerivedJob, { testWith }: Tested): Demand[] {
+  return testWith.flatMap(({ role, value }): Demand[] => {
+    const setting = [...job.model.settings.values()].find(
+      (item) => item.role === role && item.role !== 'ignition' && item.values.includes(value),
+    )
+    return setting
+      ? [{ settingId: setting.id, value, because: { kind: 'only for its act', settingId: setting.id } }]
+      : []
+  })
 }
 
 /** What the record itself asks of a test: another operation first, a plug closed, a setting at a value. */

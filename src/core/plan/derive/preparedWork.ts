@@ -23,6 +23,9 @@ export function preparedWork({ kits }: Pick<JobGoal, 'kits'>, build: Build): Wor
 }
 
 function isAble({ fit }: KitHere, work: WorkItem, build: Build): boolean {
+  // What a thing of the vehicle is carried over to waits for that thing.
+  const carriers = fit.endings.flatMap(({ ending, onto }) => (ending === 'moved' && onto !== null ? [onto] : []))
+  if (work.steps.some(({ act, itemId }) => act === 'fit' && carriers.includes(itemId ?? ''))) return false
   const asks = [work.when, ...work.steps.map(({ when }) => when)].flatMap(Object.keys)
   const atBench = isAtBench({ station: fit.stations[work.id] ?? work.station })
   return atBench && (fit.access[work.id] ?? []).length === 0 && asks.every((id) => build[id] !== undefined)

@@ -79,6 +79,14 @@ function holdAccessOpen(job: DerivedJob, fit: KitOfJob['fit'], work: Work): bool
   return true
 }
 
+/** The acts of the way out that a piece of work holds up: what closes its access again. */
+export function accessHolds(job: DerivedJob, workId: string): string[] {
+  const fit = job.goal.kits.find(({ kit }) => kit.works.some(({ id }) => id === workId))?.fit
+  return (fit?.access[workId] ?? [])
+    .flatMap((access) => openedBy(job, goalOf(access)) ?? [])
+    .flatMap((inKey) => job.refit.outKeyOf.get(inKey) ?? [])
+}
+
 function delayOf({ unattendedS }: Work): { delayS?: number } {
   return unattendedS > 0 ? { delayS: unattendedS } : {}
 }

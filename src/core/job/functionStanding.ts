@@ -1,0 +1,106 @@
+import type { Id } from '../base/id'
+import { accessHolds } from '../plan/derive/workOrder'
+import type { DerivedJob } from '../plan/derive/derivedJob'
+import type { AddedFunction, FunctionNeed } from '../shop/addedFunction'
+import type { JobState } from './jobState'
+import { agrees } from './kitRows'
+import type { JobTerms } from './terms'
+
+/** How something that a function needs stands: there; still to be done; or why it will not be there. */
+export type NeedStanding =
+  'there' | 'to come' | 'not on this build' | 'not wanted' | 'left open' | 'set otherwise' | 'given up'
+
+/** What of its needs a function lacks. */
+export type Lacking = { need: FunctionNeed; is: Exclude<NeedStanding, 'there'> }
+export type Blocked = { functionId: Id; name: string; lacks: Lacking[] }
+
+type Known = Pick<JobState, 'ends' | 'tetherTimes' | 'tethersOpen' | 'holders' | 'adjusted'>
+type Terms = Pick<JobTerms, 'kits' | 'added'>
+
+/**
+ * Functions that are wanted and will not be there, as it stands now: something they need is on no branch of this build,
+ * was left open on purpose or stands otherwise. The function is blocked, never the job. Cost: O(functions x needs).
+ */
+export function blockedFunctions(terms: Terms, state: Known | null): Blocked[] {
+  return lackingFunctions(terms, state).flatMap(({ lacks, ...item }) => {
+    const blocking = lacks.filter(({ is }) => is !== 'to come')
+    return blocking.length > 0 ? [{ ...item, lacks: blocking }] : []
+  })
+}
+
+/** The same with what is only still to come. */
+export function lackingFunctions(terms: Terms, state: Known | null): Blocked[] {
+  const seen = new Map<Id, Lacking[]>()
+  const lacksOf = (item: AddedFunction): Lacking[] => {
+    const known = seen.get(item.id)
+    if (known) return known
+    // A ring of needs is refused with its kit; here it ends.
+    seen.set(item.id, [])
+    const lacks = item.needs.flatMap((need): Lacking[] => {
+      const is = need.of === 'function' ? ofFunction(need.id) : ofThing(terms, state, need)
+      return is === 'there' ? [] : [{ need, is }]
+    })
+    seen.set(item.id, lacks)
+    return lacks
+  }
+  const ofFunction = (id: Id): NeedStanding => {
+    const other = terms.added.find((item) => item.id === id)
+    if (!other) return 'not wanted'
+    const lacks = lacksOf(other)
+    return lacks.length === 0 ? 'there' : lacks.every(({ is }) => is === 'to come') ? 'to come' : 'given up'
+  }
+  return terms.added.flatMap((item) => {
+    const lacks = lacksOf(item)
+    return lacks.length > 0 ? [{ functionId: item.id, name: item.name, lacks }] : []
+  })
+}
+
+function ofThing({ kits }: Terms, state: Known | null, { of, id }: FunctionNeed): NeedStanding {
+  if (of === 'part') {
+    if (!kits.some(({ needs }) => needs.some(({ itemId, isHere }) => itemId === id && isHere)))
+      return 'not on this build'
+    const counts = state?.holders.get(id)
+    return counts && counts.fastenedOld + counts.fittedNew > counts.undone ? 'there' : 'to come'
+  }
+  if (of === 'plug') {
+    if (!kits.some(({ plugs }) => plugs.some((plug) => plug.id === id))) return 'not on this build'
+    if (state?.ends.get(id)?.end === 'left open and insulated') return 'left open'
+    const closed = (state?.tetherTimes.get(id)?.closed ?? 0) > 0 && !state!.tethersOpen.has(id)
+    return closed ? 'there' : 'to come'
+  }
+  const setting = kits.flatMap(({ settings }) => settings).find((item) => item.id === id)
+  if (!setting) return 'not on this build'
+  const value = state?.adjusted.get(id)?.value
+  if (value === undefined) return 'to come'
+  return agrees(
+    value,
+    setting.expected.map((item) => item.value),
+  )
+    ? 'there'
+    : 'set otherwise'
+}
+
+/**
+ * Functions that lose for good, shortly, what they need: these acts close over the work that would bring it, and it is
+ * not there. Said before they are done. Cost: O(works x access).
+ */
+export function buriedBy(
+  job: DerivedJob,
+  keys: readonly string[],
+  terms: Terms,
+  state: Known & Pick<JobState, 'givenUp'>,
+): Blocked[] {
+  if (terms.added.every(({ needs }) => needs.length === 0)) return []
+  const closing = new Set(keys)
+  const covered = new Set(
+    [...job.works.values()]
+      .filter(({ id }) => accessHolds(job, id).some((key) => closing.has(key)))
+      .flatMap(({ steps }) => steps.flatMap(({ itemId }) => itemId ?? [])),
+  )
+  return lackingFunctions(terms, state)
+    .filter(({ functionId }) => !state.givenUp.has(functionId))
+    .flatMap(({ lacks, ...item }) => {
+      const here = lacks.filter(({ need }) => covered.has(need.id))
+      return here.length > 0 ? [{ ...item, lacks: here }] : []
+    })
+}

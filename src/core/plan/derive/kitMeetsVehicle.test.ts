@@ -1,0 +1,147 @@
+import { describe, expect, test } from '@jest/globals'
+import { PlanRequest } from '../ask/planRequest'
+import { checkFit } from '../../shop/checkFit'
+import { Kit } from '../../shop/kit'
+import { KitFit } from '../../shop/kitFit'
+import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
+import { suppliesNeeded } from '../../shop/supplies'
+import { smallDash } from '../../testing/smallDash.testing'
+import { modelOfRequest } from '../ask/modelOfRequest'
+import { planJob } from '../planJob'
+import { allSteps } from '../show/planOnCards'
+import { BENCH } from '../../procedure/stations'
+
+/** A new frame takes the cover of the old one, on two screws of its own; the unit's plug goes through an adapter. */
+const KIT = Kit.parse({
+  id: 'frame-kit',
+  name: 'New frame',
+  parts: [
+    { id: 'frame', name: 'New frame' },
+    { id: 'adapter', name: 'Adapter' },
+  ],
+  holders: [{ id: 'frame-screws', kind: 'machine screw', count: 2, holds: ['frame'] }],
+  plugs: [{ id: 'adapter-socket', name: 'socket side', partId: 'adapter', circuit: 'audio' }],
+  works: [
+    { id: 'frame-in', name: 'Frame in', steps: [{ id: 's1', act: 'fit', itemId: 'frame' }] },
+    {
+      id: 'adapt',
+      name: 'Adapter in',
+      steps: [
+        { id: 's2', act: 'fit', itemId: 'adapter' },
+        { id: 's3', act: 'plug', itemId: 'adapter-socket' },
+      ],
+    },
+  ],
+})
+const unitOff = [{ kind: 'part', partId: 'unit', level: 'off' }] as const
+const FIT = {
+  procedureId: 'small-dash',
+  access: { 'frame-in': unitOff, adapt: unitOff },
+  endings: [{ itemId: 'cover', ending: 'moved', onto: 'frame', fastenedBy: ['frame-screws'] }],
+  adapted: [{ tetherId: 'main', partId: 'adapter', plugIds: ['adapter-socket'] }],
+}
+const plan = (fit: object = {}, document = smallDash(), policy: object = {}) => {
+  const request = PlanRequest.parse({
+    kits: [{ kit: KIT, fit: KitFit.parse({ ...FIT, ...fit }) }],
+    build: {},
+    policy: { ...policy },
+  })
+  const planned = planJob(modelOfRequest(document, request), request, DEFAULT_HOUSE_VALUES)
+  if (!planned.ok) throw new Error(JSON.stringify(planned.error))
+  return planned.value
+}
+const keys = (of: ReturnType<typeof plan>) => allSteps(of).map(({ operation }) => operation.key)
+const before = (list: readonly string[], a: string, b: string) =>
+  list.indexOf(a) >= 0 && list.indexOf(a) < list.indexOf(b)
+
+describe('what is carried over', () => {
+  test('is undone, placed on its new carrier and fastened there, at the bench, before that goes in', () => {
+    const planned = plan()
+    const order = keys(planned)
+    expect(before(order, 'release:cover', 'seat:cover')).toBe(true)
+    expect(before(order, 'seat:cover', 'fasten:frame-screws')).toBe(true)
+    expect(before(order, 'fasten:frame-screws', 'work:frame-in')).toBe(true)
+    // The cover stands no more over the screws of the panel: they go in after it was moved.
+    expect(before(order, 'seat:cover', 'fasten:screws')).toBe(true)
+    const onto = allSteps(planned).filter(({ operation }) => operation.partId === 'cover' && operation.phase === 'out')
+    expect(new Set(onto.map(({ station }) => station))).toEqual(new Set([BENCH]))
+  })
+  test('leaves its old clips behind: nothing presses them home', () => {
+    const pressed = allSteps(plan()).flatMap(({ operation }) =>
+      operation.phase === 'out' ? (operation.pulled ?? []) : [],
+    )
+    expect(pressed).not.toContain('cover-clips')
+    expect(keys(plan())).not.toContain('fasten:cover-clips')
+  })
+  test('may be held by its own fasteners again', () => {
+    const own = plan({ endings: [{ itemId: 'cover', ending: 'moved', onto: 'frame', fastenedBy: ['cover-clips'] }] })
+    const seat = allSteps(own).find(({ operation }) => operation.key === 'seat:cover')!
+    expect(seat.operation.pulled).toEqual(['cover-clips'])
+    expect(keys(own)).not.toContain('fasten:frame-screws')
+  })
+  test('that goes nowhere known has no way back, as before', () => {
+    const gone = keys(plan({ endings: [{ itemId: 'cover', ending: 'moved' }] }))
+    expect(gone.some((key) => key === 'seat:cover' || key === 'place:cover')).toBe(false)
+  })
+  test('counts the kit’s screws as used', () => {
+    const needs = suppliesNeeded([{ kit: KIT, fit: KitFit.parse(FIT) }], {})
+    expect(needs.find(({ itemId }) => itemId === 'frame-screws')).toMatchObject({ needed: 2 })
+  })
+})
+
+describe('an adapter in a connection', () => {
+  test('is there before the vehicle’s plug goes into it; the plug is closed once, and the adapter’s own besides', () => {
+    const order = keys(plan())
+    expect(before(order, 'work:adapt', 'close:main')).toBe(true)
+    expect(order.filter((key) => key === 'close:main')).toHaveLength(1)
+  })
+  test('a function of that plug is tested only once the adapter is plugged', () => {
+    const document = smallDash()
+    document.parts.push({ ...document.parts[1]!, id: 'lid', name: 'Lid' })
+    document.needs.push({
+      ...document.needs[1]!,
+      id: 'n-lid',
+      dependent: { act: 'release', id: 'panel' },
+      needs: { kind: 'part', partId: 'lid', level: 'off' },
+    })
+    const order = keys(plan({}, document))
+    expect(before(order, 'work:adapt', 'test:sound')).toBe(true)
+    expect(before(order, 'test:sound', 'seat:panel')).toBe(true)
+  })
+})
+
+test('a kit may say what goes home before, and what after, a piece of its work', () => {
+  const first = { access: { 'frame-in': [], adapt: unitOff } }
+  const after = keys(plan({ ...first, wayOut: [{ workId: 'frame-in', is: 'after', partId: 'panel' }] }))
+  expect(before(after, 'seat:panel', 'work:frame-in')).toBe(true)
+  const ahead = keys(plan({ ...first, wayOut: [{ workId: 'frame-in', is: 'before', partId: 'panel' }] }))
+  expect(before(ahead, 'work:frame-in', 'seat:panel')).toBe(true)
+})
+
+test('closed at once: nothing is tried before, what lies over it is named, and the plan is no longer', () => {
+  const safe = plan()
+  const fast = plan({}, smallDash(), { tests: 'at hand-over' })
+  expect(safe.job.tests.map(({ functionId }) => functionId)).toEqual(['sound'])
+  expect(fast.job.tests).toEqual([])
+  expect(fast.job.notTriedBefore).toMatchObject([{ functionId: 'sound', hiders: ['panel'] }])
+  expect(fast.proof.totalS).toBeLessThan(safe.proof.totalS)
+})
+
+test('what neither of them has, and an adapter in an airbag plug, are named', () => {
+  const document = smallDash()
+  document.tethers.push({ ...document.tethers[0]!, id: 'bag', name: 'bag', circuit: 'srs-firing' })
+  const said = (fit: object) => checkFit(KIT, KitFit.parse({ ...FIT, ...fit }), document)
+  expect(said({})).toEqual([])
+  expect(said({ endings: [{ itemId: 'cover', ending: 'moved', onto: 'x', fastenedBy: ['y'] }] })).toMatchObject([
+    { kind: 'no such thing', id: 'x', in: 'carried over' },
+    { kind: 'no such thing', id: 'y', in: 'carried over' },
+  ])
+  expect(said({ adapted: [{ tetherId: 'bag', partId: 'adapter', plugIds: ['z'] }] })).toMatchObject([
+    { kind: 'no such thing', id: 'z', in: 'adapter' },
+    { kind: 'adapter in an airbag plug', tetherId: 'bag' },
+  ])
+  expect(said({ wayOut: [{ workId: 'w', is: 'after', partId: 'p' }] }).map(({ kind }) => kind)).toEqual([
+    'no such thing',
+    'no such thing',
+  ])
+})

@@ -1,0 +1,83 @@
+import type { Id } from '../base/id'
+import { isAirbagCircuit } from '../procedure/circuits'
+import type { ProcedureDocument } from '../procedure/document'
+import type { Kit } from './kit'
+import type { KitFit } from './kitFit'
+
+/** What a model does not have, or a kit asks of it in vain. */
+export type FitProblem =
+  | { kind: 'no such place'; workId: Id; in: string }
+  | { kind: 'no such end'; itemId: Id }
+  | { kind: 'no such function'; functionId: Id }
+  | { kind: 'no such facet'; facetId: Id; in: string }
+  /** What is carried over, adapted or ordered names something that neither of them has. */
+  | { kind: 'no such thing'; id: Id; in: 'carried over' | 'adapter' | 'way out' }
+  /** Airbag plugs are plugged as the maker plugged them: nothing is put between. */
+  | { kind: 'adapter in an airbag plug'; tetherId: Id }
+
+/** Where a kit and a model do not meet: a place, a thing or a facet that the model does not have (any more). */
+export function checkFit(kit: Kit, fit: KitFit, document: ProcedureDocument): FitProblem[] {
+  const has = (items: readonly { id: Id }[], id: Id) => items.some((item) => item.id === id)
+  const facets = new Set([...document.facets, ...kit.facets].map(({ id }) => id))
+  const conditional = [...kit.parts, ...kit.plugs, ...kit.settings, ...kit.works, ...kit.functions]
+  return [
+    ...kit.works.flatMap((work) =>
+      (fit.access[work.id] ?? [])
+        .filter((access) =>
+          access.kind === 'cavity' ? !has(document.cavities, access.cavityId) : !has(document.parts, access.partId),
+        )
+        .map((): FitProblem => ({ kind: 'no such place', workId: work.id, in: work.name })),
+    ),
+    ...fit.endings
+      .filter(({ itemId }) => !has(document.parts, itemId) && !has(document.tethers, itemId))
+      .map(({ itemId }): FitProblem => ({ kind: 'no such end', itemId })),
+    ...connected(kit, fit, document),
+    ...[...fit.functionsChanged, ...fit.functionsTaken]
+      .filter((id) => !has(document.functions, id))
+      .map((functionId): FitProblem => ({ kind: 'no such function', functionId })),
+    ...conditional.flatMap(({ when, name }) =>
+      Object.keys(when)
+        .filter((id) => !facets.has(id))
+        .map((facetId): FitProblem => ({ kind: 'no such facet', facetId, in: name })),
+    ),
+  ]
+}
+
+type In = Extract<FitProblem, { kind: 'no such thing' }>['in']
+
+/** What a fit says of things of both: carriers and their fasteners, adapters and their plugs, the order of the way out. */
+function connected(kit: Kit, fit: KitFit, document: ProcedureDocument): FitProblem[] {
+  const known = {
+    parts: ids(document.parts),
+    tethers: ids(document.tethers),
+    holders: new Set([...ids(document.holders), ...ids(kit.holders)]),
+    kitParts: ids(kit.parts),
+    plugs: ids(kit.plugs),
+    works: ids(kit.works),
+  }
+  const lost = (where: In, has: ReadonlySet<Id>, wanted: readonly (Id | null)[]): FitProblem[] =>
+    wanted.flatMap((id) => (id === null || has.has(id) ? [] : [{ kind: 'no such thing', id, in: where }]))
+  const adapted = new Set(fit.adapted.map(({ tetherId }) => tetherId))
+  return [
+    ...fit.endings.flatMap(({ onto, fastenedBy }) => [
+      ...lost('carried over', known.kitParts, [onto]),
+      ...lost('carried over', known.holders, fastenedBy),
+    ]),
+    ...fit.adapted.flatMap(({ tetherId, partId, plugIds }) => [
+      ...lost('adapter', known.tethers, [tetherId]),
+      ...lost('adapter', known.kitParts, [partId]),
+      ...lost('adapter', known.plugs, plugIds),
+    ]),
+    ...document.tethers
+      .filter((tether) => adapted.has(tether.id) && isAirbagCircuit(tether))
+      .map(({ id }): FitProblem => ({ kind: 'adapter in an airbag plug', tetherId: id })),
+    ...fit.wayOut.flatMap(({ workId, partId }) => [
+      ...lost('way out', known.works, [workId]),
+      ...lost('way out', known.parts, [partId]),
+    ]),
+  ]
+}
+
+function ids(items: readonly { id: Id }[]): Set<Id> {
+  return new Set(items.map(({ id }) => id))
+}
