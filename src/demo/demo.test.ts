@@ -2,11 +2,18 @@ import { describe, expect, test } from '@jest/globals'
 import { checkRecord } from '../core/plan/check/checkRecord'
 import { forBuild } from '../core/procedure/forBuild'
 import { parseDocument } from '../core/procedure/parseDocument'
+import { modelOfRequest } from '../core/plan/ask/modelOfRequest'
+import { facetsThatMatter } from '../core/plan/derive/facetsThatMatter'
+import type { ProcedureDocument } from '../core/procedure/document'
+import { checkFit } from '../core/shop/checkFit'
+import { checkKit } from '../core/shop/checkKit'
+import { withKits } from '../core/shop/withKits'
 import { planJob } from '../core/plan/planJob'
 import { PlanRequest } from '../core/plan/ask/planRequest'
 import { DEFAULT_HOUSE_VALUES } from '../core/shop/houseValues'
 import { whilePlanning } from '../core/vehicle/circumstances'
 import type { Build } from '../core/procedure/when'
+import { demoKits } from './shopFacts'
 import { panelVan } from './panelVan'
 import { patrolMotorcycle } from './patrolMotorcycle'
 import { roadWorksPickup } from './roadWorksPickup'
@@ -62,4 +69,34 @@ describe.each(
         ]).toEqual([item.id, true])
       }
   })
+})
+
+describe('the kits', () => {
+  const models = { van: panelVan(), moto: patrolMotorcycle(), pickup: roadWorksPickup(), bus: smallBus() }
+  const byName = new Map<string, ProcedureDocument>(Object.entries(models))
+  const kits = demoKits({ van: 'van', moto: 'moto', pickup: 'pickup', bus: 'bus' })
+  const fitted = kits.flatMap((kit) => kit.fits.map((fit) => ({ kit, fit })))
+
+  test.each(fitted.map((item) => [`${item.kit.name} on ${item.fit.procedureId}`, item] as const))(
+    '%s: nothing wrong, a plan whatever is told',
+    (_, { kit, fit }) => {
+      const document = byName.get(fit.procedureId)!
+      expect(checkKit(kit)).toEqual([])
+      expect(checkFit(kit, fit, document)).toEqual([])
+      const asked = PlanRequest.parse({ kits: [{ kit, fit }], build: {} })
+      const matter = facetsThatMatter(document, asked, {})
+      const whole = withKits(document, asked.kits)
+      const builds = whole.facets
+        .filter(({ id }) => matter.includes(id))
+        .reduce<Build[]>(
+          (all, facet) => all.flatMap((build) => facet.choices.map((choice) => ({ ...build, [facet.id]: choice.id }))),
+          [{}],
+        )
+      for (const build of builds) {
+        const request = { ...asked, build }
+        const planned = planJob(modelOfRequest(document, request), request, DEFAULT_HOUSE_VALUES)
+        expect([build, planned.ok ? 'planned' : planned.error]).toEqual([build, 'planned'])
+      }
+    },
+  )
 })

@@ -2,6 +2,7 @@ import { AIRBAG_CIRCUITS } from '@/core/shop/rights'
 import { modelOfRequest } from '@/core/plan/ask/modelOfRequest'
 import { toKeep } from '@/core/base/keptJson'
 import { KEPT_KIT, type Kit } from '@/core/shop/kit'
+import { placingRules, type Placed } from '@/core/shop/placing'
 import { withKits } from '@/core/shop/withKits'
 import { fittedKits } from '@/core/plan/ask/jobGoal'
 import { KEPT_PLAN } from '@/core/plan/find/foundOrder'
@@ -191,7 +192,7 @@ export async function seedDemo(db: Db, secret: string, nowMs: number): Promise<v
         id: shopId,
         name: 'Saltmarsh Fleet Electronics',
         is_demo: true,
-        house: JSON.stringify(DEFAULT_HOUSE_VALUES),
+        house: JSON.stringify({ ...DEFAULT_HOUSE_VALUES, labourMinorPerHour: 7_200 }),
         rules: JSON.stringify(DEMO_RULES),
         tools: JSON.stringify(DEMO_TOOLS),
         words: JSON.stringify(DEMO_WORDS),
@@ -465,6 +466,8 @@ class DemoWriter {
     const wanted = typeof spec.done === 'number' ? Math.round(steps.length * spec.done) : steps.length
     for (const step of steps.slice(0, wanted)) {
       const state = foldJob(document, events)
+      const place = plan.job.works.get(step.operation.itemId)?.placing
+      if (place && step.operation.act === 'work') add(goodPlace(step.operation.itemId, place.of))
       for (const what of [...toolsTakenUp(state, [step]), ...happeningsFor(state, step.operation, plan.job)]) add(what)
       if (spec.broken && step.operation.phase === 'in' && countedIn(step.operation).includes(spec.broken))
         add({ kind: 'broken', holderId: spec.broken, count: 1, wasFitted: 'no', note: 'cold morning' })
@@ -477,12 +480,22 @@ class DemoWriter {
         termsOf(document, request, foldJob(document, events)),
       ))
         add({ kind: 'tested', functionId: functionId.id, result: 'passed', reading: '', note: '' })
+      add({
+        ...{ kind: 'shown to the customer', by: 'the driver', strokes: '' },
+        functionIds: [...plan.job.added.keys()],
+        points: ['taught', 'nothing of ours left', 'as left explained', 'told what is missing'],
+      })
       add({ kind: 'countersigned', as: 'installer', name: spec.by })
       add({ kind: 'countersigned', as: 'checker', name: 'Marit' }, 'Marit')
       add({ kind: 'handed over' })
     }
     return events
   }
+}
+
+function goodPlace(workId: string, of: Placed): Happening {
+  const answers = Object.fromEntries(placingRules(of).map(({ id }) => [id, true]))
+  return { kind: 'place judged', workId, of, answers, where: '', photoId: null }
 }
 
 function roundToQuarter(ms: number): number {

@@ -2,6 +2,7 @@ import type { Kit } from '@/core/shop/kit'
 import type { Tool } from '@/core/shop/tool'
 import { ShopRules } from '@/core/vehicle/rule'
 import { cameraKit } from './kits/cameraAndRelay'
+import { radioLooseKit } from './kits/radioLoose'
 import { radioSwapKit } from './kits/radioSwap'
 import { recorderKit } from './kits/recorder'
 import { signKit } from './kits/signAndAudio'
@@ -49,5 +50,12 @@ export const DEMO_WORDS = [
 /** The kits, each with its fit on the models it meets. `models`: procedure ids by the demo's short names. */
 export function demoKits(models: Record<string, string>): Kit[] {
   const { van, moto, pickup, bus } = models as Record<'van' | 'moto' | 'pickup' | 'bus', string>
-  return [recorderKit(van), radioSwapKit(van), trackerKit(moto, van), cameraKit(pickup), signKit(bus)]
+  return [
+    recorderKit(van),
+    radioSwapKit(van),
+    radioLooseKit(van),
+    trackerKit(moto, van),
+    cameraKit(pickup),
+    signKit(bus),
+  ]
 }

@@ -2,6 +2,7 @@ import { Document, Image, Page, Text, View } from '@react-pdf/renderer'
 import type { HandoverFacts } from '@/words/jobSheet'
 import { type Fonts, register, s } from './pdfStyles'
 import { Fact, Listed, Opened, Sign, TapeMark, Code } from './PdfPieces'
+import { WithCustomer } from './WithCustomer'
 import { ForTheNext, Signed, Tested } from './PdfSections'
 
 type Paper = {
@@ -65,6 +66,7 @@ export function handoverPaper({ facts, photos, fonts }: Paper) {
             {facts.asFound}.
           </Text>
         )}
+        <WithCustomer said={facts.withCustomer} />
         <Listed title="Notes" items={facts.notes} />
         {facts.leftOut.length > 0 && (
           <Text style={[s.bold, { marginTop: 6 }]}>

@@ -32,18 +32,22 @@ export async function handOverSheet(crew: Crew, jobId: string, signal: AbortSign
   }
   const ask = <T>(question: SheetQuestion) => onThread<T>('sheet', crew.shopId, () => question, { signal })
   const facts = await ask<ShortSheet>({ ask: 'facts', job, shop })
-  if (facts.kind === 'not answered') return notMade(facts)
+  if (facts.kind === 'not answered') return sheetNotMade(facts)
   const photos = []
   for (const { id, words } of facts.answer.photos.slice(0, MOST_PHOTOS)) {
     const photo = await readMedia(crew, id, true)
     if (photo) photos.push({ data: new Uint8Array(photo.bytes), words })
   }
   const paper = await ask<Uint8Array>({ ask: 'paper', facts: facts.answer, photos, fonts: FONTS })
-  if (paper.kind === 'not answered') return notMade(paper)
+  if (paper.kind === 'not answered') return sheetNotMade(paper)
   return { status: 'made', pdf: new Uint8Array(paper.answer), label: job.vehicle.label }
 }
 
-function notMade({ why, deadlineS }: Extract<Threaded<unknown>, { kind: 'not answered' }>): Sheet {
+/** Why no paper was made, as a sentence. */
+export function sheetNotMade({ why, deadlineS }: Extract<Threaded<unknown>, { kind: 'not answered' }>): {
+  status: 'refused'
+  sentence: string
+} {
   const sentence = why === 'too many wait' ? REFUSALS.manySheetsAsked : REFUSALS.sheetTookTooLong(deadlineS)
   return { status: 'refused', sentence }
 }
@@ -58,7 +62,7 @@ const fontFile = (family: 'next' | 'mono', weight: number) =>
     'files',
     `atkinson-hyperlegible-${family}-latin-${weight}-normal.woff`,
   )
-const FONTS: Extract<SheetQuestion, { ask: 'paper' }>['fonts'] = {
+export const FONTS: Extract<SheetQuestion, { ask: 'paper' }>['fonts'] = {
   regular: fontFile('next', 400),
   bold: fontFile('next', 700),
   heavy: fontFile('next', 800),

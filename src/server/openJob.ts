@@ -6,11 +6,9 @@ import type { FoundOrder } from '@/core/plan/find/foundOrder'
 import { KEPT_REQUEST, PlanRequest } from '@/core/plan/ask/planRequest'
 import type { PlanError } from '@/core/plan/find/findPlan'
 import { ProcedureDocument } from '@/core/procedure/document'
-import { readDocument } from '@/core/procedure/documentMigrations'
 import { REFUSALS } from '@/words/refusals'
-import type { ShopTransaction } from '../db/client'
 import { planOnThread } from './planning'
-import { draftOf, newestRevision } from './revisions'
+import { recordOfVehicle, type RecordOfVehicle } from './recordOfVehicle'
 import { inShop, type Crew, type Refused } from './whoAsks'
 import { kitsApart } from '@/core/shop/kitsApart'
 import { saidNow } from './vehicleBuild'
@@ -27,22 +25,13 @@ export type NewJob = z.infer<typeof NewJob>
 export type OpenedJob =
   { status: 'done'; jobId: string } | Refused | { status: 'no plan'; error: PlanError; document: ProcedureDocument }
 
-/** What a job would be opened on: the newest revision, or the draft while nothing is published. */
-type Base = {
-  vehicleId: string
-  procedureId: string
-  revisionId: string | null
-  draftVersion: number | null
-  document: ProcedureDocument
-}
-
 /**
  * Opens a job on what its vehicle's model is now. The plan must come out; it is looked for before anything is held, on
  * a thread of its own. Where the record has changed meanwhile it is looked for once more.
  */
 export async function openJob(crew: Crew, job: NewJob): Promise<OpenedJob> {
   for (let tries = 0; tries < MOST_TRIES; tries++) {
-    const base = await inShop(crew, (trx) => baseOf(trx, job.vehicleId))
+    const base = await inShop(crew, (trx) => recordOfVehicle(trx, job.vehicleId))
     if ('status' in base) return base
     const { document } = base
     if (!kitsApart(job.request.kits, document)) return { status: 'refused', sentence: REFUSALS.kitsMeet }
@@ -60,30 +49,12 @@ export async function openJob(crew: Crew, job: NewJob): Promise<OpenedJob> {
 
 const MOST_TRIES = 3
 
-async function baseOf(trx: ShopTransaction, vehicleId: string): Promise<Base | Refused> {
-  const vehicle = await trx.selectFrom('vehicle').selectAll().where('id', '=', vehicleId).executeTakeFirst()
-  if (!vehicle) return { status: 'refused', sentence: REFUSALS.notYourVehicleChoose }
-  const procedureId = vehicle.procedure_id
-  if (!procedureId) return { status: 'refused', sentence: REFUSALS.vehicleWithoutModel }
-  const revision = await newestRevision(trx, procedureId)
-  const draft = revision ? undefined : await draftOf(trx, procedureId)
-  const stored = revision ?? draft
-  if (!stored) return { status: 'refused', sentence: REFUSALS.vehicleWithoutModel }
-  return {
-    vehicleId,
-    procedureId,
-    revisionId: revision?.id ?? null,
-    draftVersion: draft?.version ?? null,
-    document: readDocument(stored.document),
-  }
-}
-
 /** Writes the job, if its record is still the one that was planned with; null where it is not. */
-async function write(crew: Crew, job: NewJob, base: Base, found: FoundOrder): Promise<string | null> {
+async function write(crew: Crew, job: NewJob, base: RecordOfVehicle, found: FoundOrder): Promise<string | null> {
   return inShop(crew, async (trx) => {
     // Held: nobody publishes or edits between the look and the writing.
     await trx.selectFrom('procedure').select('id').where('id', '=', base.procedureId).forUpdate().executeTakeFirst()
-    const now = await baseOf(trx, base.vehicleId)
+    const now = await recordOfVehicle(trx, base.vehicleId)
     if ('status' in now || now.revisionId !== base.revisionId || now.draftVersion !== base.draftVersion) return null
     const id = crypto.randomUUID()
     await trx

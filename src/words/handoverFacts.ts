@@ -1,6 +1,7 @@
 import { wallMsOf } from '@/core/base/clock'
 import { handoverBlocks } from '@/core/job/handover'
 import type { JobState } from '@/core/job/jobState'
+import { customerOf } from './customerSheet'
 import { dateWords } from './dates'
 import {
   acceptedOf,
@@ -59,6 +60,7 @@ export function handoverFacts(job: HandoverSource, shop: HandoverShop): Handover
     asLeft: document.settings
       .map((setting) => settingTo(setting.name, state.settings.get(setting.id) ?? setting.asFound))
       .join(', '),
+    withCustomer: customerOf(sheet),
     notes: state.notes.filter((note) => note.text !== '').map((note) => `${note.text} (${name(note.personId)})`),
     photos: state.photos.map((photo) => ({
       id: photo.photoId,

@@ -3,6 +3,7 @@ import { wallMsOf } from '@/core/base/clock'
 import { balanceOf, type Balance, type BalanceRow } from '@/core/job/balance'
 import { foldJob } from '@/core/job/fold'
 import { JobEvent } from '@/core/job/event'
+import { functionName } from '@/core/job/handover'
 import type { JobState } from '@/core/job/jobState'
 import { liveCircumstances } from '@/core/job/liveVehicle'
 import { modelNow } from '@/core/job/modelNow'
@@ -68,6 +69,16 @@ export const HandoverFacts = z.object({
   ),
   asFound: z.string(),
   asLeft: z.string(),
+  withCustomer: z.object({
+    shown: z
+      .object({
+        ...{ by: z.string(), at: z.string(), strokes: z.string() },
+        ...{ what: z.array(z.string()), points: z.array(z.string()) },
+      })
+      .nullable(),
+    ...{ missing: z.array(z.string()), later: z.array(z.string()), leftSet: z.array(z.string()) },
+    places: z.array(z.string()),
+  }),
   notes: z.array(z.string()),
   photos: z.array(z.object({ id: z.string(), words: z.string() })),
   signatures: z.array(z.object({ name: z.string(), as: z.string(), at: z.string() })),
@@ -186,20 +197,23 @@ export function replacedOf({ document, state, terms, holder }: JobSheet): string
   const ended = [...terms.endings].flatMap(([id, end]) =>
     end !== 'refitted' && state.moved.has(id) ? [`${itemWords(document, id)}: ${end}.`] : [],
   )
+  const carried = [...terms.carried].flatMap(([id, { ontoId }]) =>
+    state.moved.has(id) ? [`${itemWords(document, id)}: now on ${itemWords(document, ontoId)}.`] : [],
+  )
   const leftOut = state.leftOut.map(
     (item) => `${item.count} left out, ${itemWords(document, item.holderId)}: ${item.reason}.`,
   )
-  return [...renewed, ...ended, ...leftOut]
+  return [...renewed, ...ended, ...carried, ...leftOut]
 }
 
 /** What somebody answered for: rows left open, functions lost, plugs left open on purpose. */
-export function acceptedOf({ document, state, balance, name }: JobSheet): string[] {
+export function acceptedOf({ document, state, terms, balance, name }: JobSheet): string[] {
   const rows = balance.acceptedRows.map((row) => {
     const by = state.accepted.get(`${row.account}:${row.id}`)!
     return `${rowWords(document, row).heading}: ${by.reason} (${name(by.personId)}).`
   })
   const lost = state.lossAccepted
-  const functions = lost?.functionIds.map((id) => itemWords(document, id)).join(', ')
+  const functions = lost?.functionIds.map((id) => functionName(document, terms, id)).join(', ')
   const left = [...state.ends].flatMap(([id, { end }]) =>
     end === 'left open and insulated' ? [`Plug ${itemWords(document, id)} is left open on purpose and insulated.`] : [],
   )

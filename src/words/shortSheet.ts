@@ -40,5 +40,8 @@ function shortTexts(value: unknown): unknown {
   if (typeof value === 'string') return value.length > LONGEST_TEXT ? `${value.slice(0, LONGEST_TEXT)}…` : value
   if (Array.isArray(value)) return value.map(shortTexts)
   if (typeof value !== 'object' || value === null) return value
-  return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, shortTexts(inner)]))
+  // What was signed is a drawing, bounded where it came in: cut off it would be no signature.
+  return Object.fromEntries(
+    Object.entries(value).map(([key, inner]) => [key, key === 'strokes' ? inner : shortTexts(inner)]),
+  )
 }

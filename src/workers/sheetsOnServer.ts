@@ -3,6 +3,8 @@ import { z } from 'zod'
 import { handoverFacts } from '@/words/handoverFacts'
 import { HandoverFacts, HandoverShop, HandoverSource } from '@/words/jobSheet'
 import { shortSheet } from '@/words/shortSheet'
+import { QuotationFacts } from '@/words/quotationFacts'
+import { quotationSheet } from '@/paper/quotationSheet'
 import { handoverPaper } from '@/paper/handoverPaper'
 import { Fonts } from '@/paper/pdfStyles'
 
@@ -18,12 +20,14 @@ export const SheetQuestion = z.discriminatedUnion('ask', [
     photos: z.array(z.object({ data: z.instanceof(Uint8Array), words: z.string() })),
     fonts: Fonts,
   }),
+  z.object({ ask: z.literal('quotation'), facts: QuotationFacts, fonts: Fonts }),
 ])
 export type SheetQuestion = z.infer<typeof SheetQuestion>
 
-/** The hand-over sheet, on a thread of the server's pool. Cost: a fold, a derivation and the drawing of its pages. */
+/** A paper, the hand-over's or a quotation's, on a thread of the server's pool. Cost: a fold, a derivation and the drawing of its pages. */
 export default async function sheet(asked: unknown): Promise<ShortSheet | Uint8Array> {
   const question = SheetQuestion.parse(asked)
+  if (question.ask === 'quotation') return renderToBuffer(quotationSheet(question))
   if (question.ask === 'facts') return shortSheet(handoverFacts(question.job, question.shop))
   const photos = question.photos.map(({ data, words }) => ({ data: Buffer.from(data), words }))
   return renderToBuffer(handoverPaper({ facts: question.facts, photos, fonts: question.fonts }))

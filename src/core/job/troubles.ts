@@ -2,6 +2,7 @@ import type { Id } from '../base/id'
 import type { Circuit } from '../procedure/circuits'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Tether } from '../procedure/tether'
+import type { AddedFunction } from '../shop/addedFunction'
 import type { Trouble } from '../procedure/vehicleFunction'
 import { levelNow } from './fold'
 import type { JobState } from './jobState'
@@ -102,13 +103,22 @@ const OF_THE_CIRCUIT: Partial<Record<Circuit, Trouble>> = {
 
 /**
  * What to look at when a test fails, likeliest first: plugs of that function that are open by this job's log, or were
- * assumed to be closed; then what the record has learnt; then what the trade knows of such plugs. Cost: O(plugs of the
+ * assumed to be closed; then what the record, or the kit (`added`), has learnt; then what the trade knows of such plugs. Cost: O(plugs of the
  * function).
  */
-export function suspectsFor(model: ProcedureForBuild, state: JobState, functionId: Id): Suspect[] {
+export function suspectsFor(
+  model: ProcedureForBuild,
+  state: JobState,
+  functionId: Id,
+  added?: Pick<AddedFunction, 'needs' | 'troubles'>,
+): Suspect[] {
   const item = model.functions.get(functionId)
+  const needed = new Set([
+    ...(item?.alsoNeeds ?? []),
+    ...(added?.needs ?? []).flatMap(({ of, id }) => (of === 'plug' ? [id] : [])),
+  ])
   const plugs = [...model.tethers.values()].filter(
-    (tether) => tether.functions.includes(functionId) || item?.alsoNeeds.includes(tether.id),
+    (tether) => tether.functions.includes(functionId) || needed.has(tether.id),
   )
   const open = plugs
     .filter((tether) => state.tethersOpen.has(tether.id))
@@ -140,7 +150,11 @@ export function suspectsFor(model: ProcedureForBuild, state: JobState, functionI
     const trouble = plug.circuit ? OF_THE_CIRCUIT[plug.circuit] : undefined
     return trouble ? [{ ...trouble, from: 'practice', tetherId: plug.id }] : []
   })
-  const recorded = (item?.troubles ?? []).map((trouble): Suspect => ({ ...trouble, from: 'record', tetherId: null }))
+  const recorded = (added?.troubles ?? item?.troubles ?? []).map((trouble): Suspect => ({
+    ...trouble,
+    from: 'record',
+    tetherId: null,
+  }))
   const known = new Set<string>()
   return [...open, ...assumed, ...recorded, ...practice, ...byCircuit].filter(
     ({ cause }) => !known.has(cause.toLowerCase()) && known.add(cause.toLowerCase()),

@@ -97,11 +97,15 @@ export function turnRound(
 
 const NOWHERE_ELSE: ReadonlySet<Id> = new Set()
 
-/** Whether both acts are at the part's old place, or both are of a part that comes back at another. */
+/**
+ * Whether both acts are at the part's old place, or both are of a part that comes back at another; its plugs are
+ * plugged where its carrier goes in.
+ */
 function isOfOnePlace({ operations }: Removal, { before, after }: Edge, elsewhere: ReadonlySet<Id>): boolean {
   if (elsewhere.size === 0) return true
-  const [a, b] = [before, after].map((key) => operations.get(key)?.partId ?? null)
-  return a === b || ![a, b].some((id) => id !== null && elsewhere.has(id!))
+  const [a, b] = [operations.get(before), operations.get(after)]
+  const goes = [a, b].some((operation) => operation?.partId && elsewhere.has(operation.partId))
+  return !goes || (a?.partId === b?.partId && a?.act !== 'open' && b?.act !== 'open')
 }
 
 /**

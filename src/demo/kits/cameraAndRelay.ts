@@ -21,9 +21,13 @@ export function cameraKit(pickup: string): Kit {
       plug('relay-plug', 'relay', 'relay-box', 'sliding lock', 'the beacon lead'),
     ],
     works: [
-      work('cam-look', 'Look before it is fixed', 'inspect', { station: 'centre', durationS: 120 }, [
-        lookAt('hold the camera in its place: the whole bed and both corners in the picture'),
-      ]),
+      work(
+        'cam-look',
+        'Look before it is fixed',
+        'inspect',
+        { station: 'centre', durationS: 120, placing: { of: 'camera', partId: 'cam-eye' } },
+        [lookAt('hold the camera in its place: the whole bed and both corners in the picture')],
+      ),
       work(
         'cam-mount',
         'Mount the camera',
@@ -59,6 +63,9 @@ export function cameraKit(pickup: string): Kit {
         how: 'picture upright, both corners seen',
         power: 'ignition',
         afterWork: ['cam-run'],
+        testWith: [{ role: 'gear lever', value: 'out of park' }],
+        show: 'lever in reverse, brake held: the picture comes by itself',
+        needs: [{ of: 'plug', id: 'cam-plug' }],
       },
       {
         id: 'relay-works',

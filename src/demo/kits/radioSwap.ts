@@ -55,7 +55,7 @@ export function radioSwapKit(van: string): Kit {
     ],
     plugs: [
       plug('swap-main', 'main', 'swap-adapter', 'lever', 'the new unit'),
-      plug('swap-vehicle', 'vehicle side', 'swap-adapter', 'press tab', 'the plug of the old unit'),
+      plug('swap-parking', 'parking signal', 'swap-adapter', 'press tab', 'the parking brake lead'),
       plug('swap-amp', 'amplifier', 'swap-amp-lead', 'press tab', 'the adapter', { when: AMPLIFIED }),
       plug('swap-speakers', 'speakers', 'swap-speaker-lead', 'press tab', 'the adapter', { when: PLAIN }),
       plug('swap-buttons', 'wheel buttons', 'swap-module', 'friction fit', 'the adapter'),
@@ -95,11 +95,14 @@ export function radioSwapKit(van: string): Kit {
         'swap-leads',
         'Adapter and button module in',
         'join',
-        { station: 'centre', tool: 'crimper', durationS: 420, alsoTools: ['meter'], consumables: ['sleeve'] },
+        {
+          ...{ station: 'centre', tool: 'crimper', durationS: 420, alsoTools: ['meter'], consumables: ['sleeve'] },
+          placing: { of: 'module', partId: 'swap-module' },
+        },
         [
           set('swap-switches', { words: 'before it is tied away behind the unit' }),
           fit('swap-adapter'),
-          plugIn('swap-vehicle'),
+          plugIn('swap-parking'),
           fit('swap-amp-lead', { when: AMPLIFIED }),
           plugIn('swap-amp', { when: AMPLIFIED }),
           fit('swap-speaker-lead', { when: PLAIN }),
@@ -113,17 +116,20 @@ export function radioSwapKit(van: string): Kit {
         'swap-sky-antenna',
         'Map antenna under the dash top',
         'mount',
-        { station: 'centre', durationS: 240, when: { 'unit-family': ['unit-maps'] } },
+        {
+          ...{ station: 'centre', durationS: 240, when: { 'unit-family': ['unit-maps'] } },
+          placing: { of: 'satellite antenna', partId: 'swap-map-antenna' },
+        },
         [fit('swap-map-antenna', { words: 'no metal above it, sky through the glass' })],
       ),
       work(
         'swap-in',
-        'Unit and display in',
+        'Unit in',
         'mount',
         {
           station: 'centre',
           tool: 'hex 7',
-          durationS: 300,
+          durationS: 210,
           afterWork: ['swap-brackets', 'swap-leads', 'swap-sky-antenna', 'file'],
         },
         [
@@ -131,10 +137,17 @@ export function radioSwapKit(van: string): Kit {
           plugIn('swap-sky', { when: { 'unit-family': ['unit-maps'] } }),
           fit('swap-unit', { words: 'leads above it, nothing pinched' }),
           fasten('swap-unit-screws'),
-          fit('swap-display'),
-          fasten('swap-display-screws'),
-          press('swap-display-clips'),
         ],
+      ),
+      work(
+        'swap-display-on',
+        'Display on',
+        'mount',
+        {
+          ...{ station: 'centre', tool: 'cross PH2', durationS: 120, afterWork: ['swap-in'] },
+          placing: { of: 'screen', partId: 'swap-display' },
+        },
+        [fit('swap-display'), fasten('swap-display-screws'), press('swap-display-clips')],
       ),
     ],
     functions: [
@@ -145,7 +158,40 @@ export function radioSwapKit(van: string): Kit {
           how: 'plays from four corners, the wheel buttons answer',
           power: 'ignition',
         },
-        ...{ warmUpS: 20, afterWork: ['swap-in'] },
+        ...{ warmUpS: 20, afterWork: ['swap-display-on'], needs: [{ of: 'plug', id: 'swap-main' }] },
+        show: 'volume, stations, and where the clock is set',
+      },
+      {
+        ...{
+          id: 'swap-wheel',
+          name: 'Wheel buttons',
+          how: 'each button does what is printed on it',
+          power: 'ignition',
+        },
+        ...{ optional: true, show: 'each button once' },
+        needs: [
+          { of: 'function', id: 'swap-plays' },
+          { of: 'part', id: 'swap-module' },
+          { of: 'plug', id: 'swap-buttons' },
+          { of: 'setting', id: 'swap-switches', because: 'by the audio of the van' },
+        ],
+      },
+      {
+        ...{ id: 'swap-projection', name: 'Phone on the display', how: 'starts with the brake set, not without' },
+        ...{ power: 'ignition', optional: true, show: 'the customer pairs their own telephone' },
+        testWith: [{ role: 'parking brake', value: 'on' }],
+        needs: [
+          { of: 'function', id: 'swap-plays' },
+          { of: 'plug', id: 'swap-parking', because: 'the real signal, never a bypass' },
+        ],
+      },
+      {
+        ...{ id: 'swap-maps', name: 'Maps', how: 'finds its place under the open sky', power: 'ignition', warmUpS: 60 },
+        ...{ when: { 'unit-family': ['unit-maps'] }, show: 'a way home' },
+        needs: [
+          { of: 'part', id: 'swap-map-antenna' },
+          { of: 'plug', id: 'swap-sky' },
+        ],
       },
     ],
     changes: [
@@ -167,8 +213,10 @@ export function radioSwapKit(van: string): Kit {
           'swap-leads': [cavity('radio-cavity')],
           'swap-sky-antenna': [cavity('radio-cavity')],
           'swap-in': [cavity('radio-cavity')],
+          'swap-display-on': [cavity('radio-cavity')],
         },
         endings: [{ itemId: 'unit', ending: 'replaced' }],
+        adapted: [{ tetherId: 'main', partId: 'swap-adapter', plugIds: ['swap-main'] }],
         functionsChanged: ['t-unit'],
       },
     ],

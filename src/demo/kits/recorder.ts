@@ -65,16 +65,25 @@ export function recorderKit(van: string): Kit {
           fasten('rec-box-screws'),
         ],
       ),
-      work('mic', 'Microphone on the pillar', 'mount', { station: 'driver side', durationS: 210 }, [
-        leadThrough('rec-mic-plug', { caution: 'behind the airbag, never across it: keep to the maker’s lead' }),
-        fit('rec-mic', { words: 'at head height, off the vents' }),
-        press('rec-mic-clip'),
-      ]),
+      work(
+        'mic',
+        'Microphone on the pillar',
+        'mount',
+        { station: 'driver side', durationS: 210, placing: { of: 'microphone', partId: 'rec-mic' } },
+        [
+          leadThrough('rec-mic-plug', { caution: 'behind the airbag, never across it: keep to the maker’s lead' }),
+          fit('rec-mic', { words: 'at head height, off the vents' }),
+          press('rec-mic-clip'),
+        ],
+      ),
       work(
         'antenna',
         'Antenna under the dash top',
         'glue',
-        { station: 'centre', durationS: 240, unattendedS: 600, consumables: ['alcohol wipe'] },
+        {
+          ...{ station: 'centre', durationS: 240, unattendedS: 600, consumables: ['alcohol wipe'] },
+          placing: { of: 'satellite antenna', partId: 'rec-antenna' },
+        },
         [
           act('degrease the place, let it dry'),
           fit('rec-antenna', { words: 'no metal above it, sky through the glass, 20 cm from other antennas' }),
@@ -105,7 +114,20 @@ export function recorderKit(van: string): Kit {
     functions: [
       {
         ...{ id: 'records', name: 'Recorder', how: 'its light turns green within a minute', power: 'ignition' },
-        ...{ warmUpS: 60, afterWork: ['mount', 'tap'] },
+        ...{ warmUpS: 60, afterWork: ['mount', 'tap'], show: 'the light, and how an event is marked' },
+        needs: [
+          { of: 'plug', id: 'rec-main' },
+          { of: 'setting', id: 'rec-program', because: 'by the model it is in' },
+        ],
+      },
+      {
+        ...{ id: 'rec-sound', name: 'Recorded speech', how: 'a sentence is heard back', power: 'ignition' },
+        ...{ optional: true, show: 'that speech is kept, and how it is switched off' },
+        needs: [
+          { of: 'function', id: 'records' },
+          { of: 'part', id: 'rec-mic' },
+          { of: 'plug', id: 'rec-mic-plug' },
+        ],
       },
     ],
     fits: [

@@ -1,5 +1,5 @@
 import { Kit } from '@/core/shop/kit'
-import { act, cavity, fasten, fit, part, plug, plugIn, read, screws, set, work } from './pieces'
+import { act, cavity, fasten, fit, part, partAt, plug, plugIn, read, screws, set, work } from './pieces'
 
 /** A destination sign with spoken stops: the sign above the driver, its amplifier in the recorder bay. */
 export function signKit(bus: string): Kit {
@@ -11,10 +11,12 @@ export function signKit(bus: string): Kit {
       part('sgn-driver', 'Sign driver', 'SF-D10', 21_000),
       part('sgn-amp', 'Speech amplifier', 'SF-D20', 9_800, { massKg: 0.9 }),
       part('sgn-lead', 'Sign lead, 2 m', 'SF-D11', 1_800),
+      part('sgn-panel', 'Switch panel with a sign key', 'SF-D30', 3_400),
     ],
     holders: [
       screws('sgn-driver-screws', 4, 'sgn-driver', 'T20', [4, 10]),
       screws('sgn-amp-screws', 4, 'sgn-amp', '8', [5, 16]),
+      screws('sgn-panel-screws', 2, 'sgn-panel', 'T20', [4, 12]),
     ],
     plugs: [
       plug('sgn-main', 'sign', 'sgn-driver', 'sliding lock', 'the sign lead'),
@@ -48,6 +50,10 @@ export function signKit(bus: string): Kit {
           plugIn('sgn-speech'),
         ],
       ),
+      work('sgn-panel-in', 'New switch panel in', 'mount', { station: 'driver side', durationS: 120 }, [
+        fit('sgn-panel', { words: 'the sign key on the driver’s side' }),
+        fasten('sgn-panel-screws', 'snug', { tool: 'six-lobe T20' }),
+      ]),
     ],
     functions: [
       {
@@ -68,7 +74,13 @@ export function signKit(bus: string): Kit {
     fits: [
       {
         procedureId: bus,
-        access: { 'sgn-mount': [cavity('sign-cavity')], 'sgn-audio': [cavity('recorder-cavity')] },
+        access: {
+          'sgn-mount': [cavity('sign-cavity')],
+          'sgn-audio': [cavity('recorder-cavity')],
+          'sgn-panel-in': [partAt('switches', 'off')],
+        },
+        // The switch block goes over to the new panel, on its own clips.
+        endings: [{ itemId: 'switches', ending: 'moved', onto: 'sgn-panel', fastenedBy: ['switch-clips'] }],
       },
     ],
   })

@@ -104,6 +104,9 @@ export function HandoverScreen({
             </div>
           )}
           {!handed ? <HandOverSlab data={data} job={job} may={blocks.length === 0} handOver={handOver} /> : null}
+          <Link className="ghost" href={`/jobs/${data.id}/customer`}>
+            With the customer: {state.shown ? `shown to ${state.shown.by}` : 'show, teach, sign'}
+          </Link>
           <a className="ghost" href={`/jobs/${data.id}/sheet`} target="_blank" rel="noreferrer">
             <Printer size={22} aria-hidden /> The sheet as PDF
           </a>

@@ -6,7 +6,7 @@ import type { LiveJob } from './useJob'
 
 const FROM: Record<Suspect['from'], string> = {
   'this job': 'by this job’s log',
-  record: 'found on this model before',
+  record: 'found before',
   practice: 'common practice',
 }
 
@@ -14,7 +14,8 @@ const FROM: Record<Suspect['from'], string> = {
 export function TestFailed({ job, functionId, close }: { job: LiveJob; functionId: string; close: () => void }) {
   const [cause, setCause] = useState('')
   const [cure, setCure] = useState('')
-  const suspects = suspectsFor(job.model, job.state, functionId)
+  const added = job.terms.added.find(({ id }) => id === functionId)
+  const suspects = suspectsFor(job.model, job.state, functionId, added)
   const found = (suspect: { symptom: string; cause: string; cure: string }) => {
     job.record([
       { kind: 'trouble found', functionId, symptom: suspect.symptom, cause: suspect.cause, cure: suspect.cure },

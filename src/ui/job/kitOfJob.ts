@@ -1,5 +1,5 @@
 import type { KitHolder, KitPart, KitPlug, KitSetting } from '@/core/shop/kitThings'
-import type { PlannedJob } from './useJob'
+import type { LiveJob, PlannedJob } from './useJob'
 
 /** The things of all kits of a job, to name what a step is about. */
 export type KitThingsOfJob = {
@@ -22,7 +22,13 @@ export function kitOfJob({ plan }: Pick<PlannedJob, 'plan'>): KitThingsOfJob {
 
 /** What a thing or a function of the kits is called, by its id. */
 export function nameInKits({ plan }: Pick<PlannedJob, 'plan'>): (id: string) => string {
-  const kits = plan.request.kits.map(({ kit }) => kit)
-  const named = kits.flatMap(({ parts, plugs, settings, functions }) => [...parts, ...plugs, ...settings, ...functions])
+  return nameInRequest(plan)
+}
+
+/** The same, where a job has no plan (yet). */
+export function nameInRequest({ request }: Pick<LiveJob, 'request'>): (id: string) => string {
+  const named = (request?.kits ?? []).flatMap(({ kit: { parts, plugs, settings, functions } }) =>
+    [parts, plugs, settings, functions].flat(),
+  )
   return (id) => named.find((item) => item.id === id)?.name ?? ''
 }

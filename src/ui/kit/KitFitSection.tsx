@@ -1,14 +1,12 @@
 'use client'
-import { Plus, Trash2 } from 'lucide-react'
-import { ENDINGS } from '@/core/procedure/endings'
+import { Trash2 } from 'lucide-react'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import type { Kit } from '@/core/shop/kit'
-import { FitEnding, type FitAccess, type KitFit } from '@/core/shop/kitFit'
+import type { FitAccess, KitFit } from '@/core/shop/kitFit'
 import type { Facet } from '@/core/procedure/facet'
-import { WhenPicker } from './WhenPicker'
-import { SelectField } from '../forms/Field'
-import { ownerWords } from '@/words/items'
-import { Select } from './kitFields'
+import { AccessWhen } from './AccessWhen'
+import { FitConnections } from './FitConnections'
+import { FitEndings } from './FitEndings'
 import { CheckList } from '../forms/CheckList'
 
 export type KitModel = { procedureId: string; document: ProcedureDocument }
@@ -41,13 +39,6 @@ export function Fit({
   ]
   const keyOf = (access: FitAccess) =>
     access.kind === 'cavity' ? `cavity:${access.cavityId}` : `part:${access.partId}`
-  const things: [string, string][] = [
-    ...document.parts.map((part): [string, string] => [part.id, part.name]),
-    ...document.tethers.map((tether): [string, string] => [
-      tether.id,
-      `plug ${tether.name} of ${ownerWords(document, tether)}`,
-    ]),
-  ]
   return (
     <section className="mt-4 border-l-[6px] border-petrol pl-4" aria-label={`On ${document.name}`}>
       <h3 className="flex items-center justify-between text-lg">
@@ -88,58 +79,17 @@ export function Fit({
                 })
               }
             />
+            <AccessWhen
+              list={fit.access[work.id] ?? []}
+              facets={facets}
+              nameOf={(access) => options.find(([key]) => key === keyOf(access))?.[1] ?? 'this place'}
+              onChange={(list) => change({ access: { ...fit.access, [work.id]: list } })}
+            />
           </details>
         )
       })}
-      <div className="py-2">
-        <p className="text-[15px] font-semibold">What does not simply go back</p>
-        {fit.endings.map((ending, i) => (
-          <div key={i} className="flex flex-wrap items-end gap-2 py-1">
-            <SelectField
-              label="Thing"
-              value={ending.itemId}
-              onChange={(event) => change({ endings: fit.endings.with(i, { ...ending, itemId: event.target.value }) })}
-            >
-              {things.map(([id, name]) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </SelectField>
-            <Select
-              label="Is"
-              value={ending.ending}
-              options={ENDINGS}
-              onChange={(value) =>
-                change({ endings: fit.endings.with(i, { ...ending, ending: value as typeof ending.ending }) })
-              }
-            />
-            <button
-              type="button"
-              className="desk-button"
-              aria-label="Remove this end"
-              onClick={() => change({ endings: fit.endings.toSpliced(i, 1) })}
-            >
-              <Trash2 size={16} aria-hidden />
-            </button>
-            <WhenPicker
-              facets={facets}
-              when={ending.when}
-              onChange={(when) => change({ endings: fit.endings.with(i, { ...ending, when }) })}
-            />
-          </div>
-        ))}
-        <button
-          type="button"
-          className="desk-button mt-1"
-          disabled={things.length === 0}
-          onClick={() =>
-            change({ endings: [...fit.endings, FitEnding.parse({ itemId: things[0]![0], ending: 'replaced' })] })
-          }
-        >
-          <Plus size={16} aria-hidden /> Add an end
-        </button>
-      </div>
+      <FitEndings kit={kit} fit={fit} document={document} facets={facets} change={change} />
+      <FitConnections kit={kit} fit={fit} document={document} facets={facets} change={change} />
       <div className="grid gap-x-6 md:grid-cols-2">
         <CheckList
           label="Works differently afterwards"

@@ -14,7 +14,9 @@ import { KitFacets } from './KitFacets'
 import type { KitModel } from './KitFitSection'
 import { KitModels } from './KitModels'
 import { KitModules } from './KitModules'
-import { ChangeRows, FunctionRows, type KitEdited } from './KitRows'
+import { FoundTroubles, type FoundTrouble } from './FoundTroubles'
+import { FunctionRows } from './FunctionRows'
+import { ChangeRows, type KitEdited } from './KitRows'
 import { WorkRows } from './WorkRows'
 import { useKitDraft } from './useKitDraft'
 
@@ -34,6 +36,7 @@ export function KitForm({
   models,
   stations,
   currency,
+  found,
   may,
   save,
   remove,
@@ -45,6 +48,8 @@ export function KitForm({
   models: KitModel[]
   stations: string[]
   currency: string
+  /** What jobs have found of its functions, and it does not say yet. */
+  found: readonly FoundTrouble[]
   may: boolean
   save: Save
   remove: (kitId: string) => Promise<Saved>
@@ -96,6 +101,7 @@ export function KitForm({
           <KitModules {...edited} facets={facets} />
           <WorkRows {...edited} places={[...STATIONS, ...stations]} facets={facets} />
           <FunctionRows {...edited} facets={facets} />
+          <FoundTroubles {...edited} found={found} />
           <ChangeRows {...edited} facets={facets} />
           <KitModels {...edited} models={models} />
         </fieldset>

@@ -2,68 +2,13 @@
 import type { Facet } from '@/core/procedure/facet'
 import { LASTING_CHANGES, LastingChange } from '@/core/shop/workItem'
 import type { Kit } from '@/core/shop/kit'
-import { AddedFunction } from '@/core/shop/addedFunction'
 import { newId } from '@/client/newId'
 import { TextField } from '../forms/Field'
-import { MaybeNumber, NumberField, Row, Rows, Select, Yes } from './kitFields'
-import { CheckList } from '../forms/CheckList'
+import { Row, Rows, Select, Yes } from './kitFields'
 import { WhenPicker } from './WhenPicker'
 
 /** A kit that is being changed, and how. */
 export type KitEdited = { kit: Kit; set: (more: Partial<Kit>) => void }
-
-/** What the vehicle can do once the kit is fitted. */
-export function FunctionRows({ kit, set, facets }: KitEdited & { facets: readonly Facet[] }) {
-  return (
-    <Rows
-      title="The vehicle can do afterwards"
-      add="Add a function"
-      onAdd={() =>
-        set({
-          functions: [...kit.functions, { ...AddedFunction.parse({ id: newId('function'), name: 'new' }), name: '' }],
-        })
-      }
-      empty="Nothing new."
-    >
-      {kit.functions.map((item, i) => {
-        const change = (more: Partial<typeof item>) => set({ functions: kit.functions.with(i, { ...item, ...more }) })
-        return (
-          <Row key={item.id} name={item.name} onRemove={() => set({ functions: kit.functions.toSpliced(i, 1) })}>
-            <TextField label="Function" value={item.name} onChange={(event) => change({ name: event.target.value })} />
-            <TextField
-              label="It works when"
-              value={item.how}
-              onChange={(event) => change({ how: event.target.value })}
-            />
-            <Select
-              label="Power"
-              value={item.power}
-              options={['none', 'battery', 'accessory', 'ignition', 'engine']}
-              onChange={(power) => change({ power: power as typeof item.power })}
-            />
-            <TextField
-              label="Unit of its reading"
-              value={item.readingUnit}
-              maxLength={12}
-              onChange={(event) => change({ readingUnit: event.target.value })}
-            />
-            <MaybeNumber label="At least" step="any" value={item.least} onChange={(least) => change({ least })} />
-            <MaybeNumber label="At most" step="any" value={item.most} onChange={(most) => change({ most })} />
-            <NumberField label="Its unit needs (s)" value={item.warmUpS} onChange={(warmUpS) => change({ warmUpS })} />
-            <CheckList
-              className="lg:col-span-4"
-              label="Can be tested after"
-              options={kit.works.map((work) => [work.id, work.name || 'unnamed work'])}
-              chosen={item.afterWork}
-              onChange={(afterWork) => change({ afterWork })}
-            />
-            <WhenPicker facets={facets} when={item.when} onChange={(when) => change({ when })} />
-          </Row>
-        )
-      })}
-    </Rows>
-  )
-}
 
 /** What the kit cuts, files or drills. */
 export function ChangeRows({ kit, set, facets }: KitEdited & { facets: readonly Facet[] }) {

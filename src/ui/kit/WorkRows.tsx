@@ -2,9 +2,11 @@
 import { newId } from '@/client/newId'
 import type { Facet } from '@/core/procedure/facet'
 import { BENCH } from '@/core/procedure/stations'
+import type { Kit } from '@/core/shop/kit'
+import { PLACED, type Placed } from '@/core/shop/placing'
 import { WORK_KINDS, WorkItem } from '@/core/shop/workItem'
 import { CheckList } from '../forms/CheckList'
-import { TextField } from '../forms/Field'
+import { SelectField, TextField } from '../forms/Field'
 import type { KitEdited } from './KitRows'
 import { NumberField, Row, Rows, Select } from './kitFields'
 import { WhenPicker } from './WhenPicker'
@@ -62,7 +64,7 @@ export function WorkRows({ kit, set, places, facets }: KitEdited & { places: str
               onChange={(afterWork) => change({ afterWork })}
             />
             <WorkSteps kit={kit} work={work} facets={facets} change={(steps) => change({ steps })} />
-            <MoreOfWork work={work} change={change} />
+            <MoreOfWork kit={kit} work={work} change={change} />
             <WhenPicker facets={facets} when={work.when} onChange={(when) => change({ when })} />
           </Row>
         )
@@ -72,7 +74,7 @@ export function WorkRows({ kit, set, places, facets }: KitEdited & { places: str
 }
 
 /** What is seldom needed: what else it takes and uses up, who holds what, what to mind. */
-function MoreOfWork({ work, change }: { work: WorkItem; change: (more: Partial<WorkItem>) => void }) {
+function MoreOfWork({ kit, work, change }: { kit: Kit; work: WorkItem; change: (more: Partial<WorkItem>) => void }) {
   const list = (text: string) => text.split(',').map((word) => word.trimStart())
   const kept = (words: string[]) => words.filter((word) => word.trim() !== '')
   return (
@@ -83,9 +85,10 @@ function MoreOfWork({ work, change }: { work: WorkItem; change: (more: Partial<W
           work.consumables.length > 0 && `uses ${work.consumables.join(', ')}`,
           work.heldMeanwhile && `held: ${work.heldMeanwhile}`,
           work.note,
+          work.placing && `finds a place for a ${work.placing.of}`,
         ]
           .filter(Boolean)
-          .join('; ') || 'more tools, what it uses up, what is held, a note'}
+          .join('; ') || 'more tools, what it uses up, what is held, a place to judge, a note'}
       </summary>
       <div className="grid gap-3 pb-2 sm:grid-cols-2">
         <TextField
@@ -113,6 +116,30 @@ function MoreOfWork({ work, change }: { work: WorkItem; change: (more: Partial<W
           maxLength={300}
           onChange={(event) => change({ note: event.target.value })}
         />
+      </div>
+      <div className="grid gap-3 pb-2 sm:grid-cols-2">
+        <Select
+          label="Finds a place for"
+          value={work.placing?.of ?? 'nothing'}
+          options={['nothing', ...PLACED]}
+          onChange={(of) =>
+            change({ placing: of === 'nothing' ? null : { of: of as Placed, partId: work.placing?.partId ?? null } })
+          }
+        />
+        {work.placing && (
+          <SelectField
+            label="Which one"
+            value={work.placing.partId ?? ''}
+            onChange={(event) => change({ placing: { ...work.placing!, partId: event.target.value || null } })}
+          >
+            <option value="">not said</option>
+            {kit.parts.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </SelectField>
+        )}
       </div>
       {work.station === BENCH && <p className="text-second">At the bench: it needs nothing of the vehicle open.</p>}
     </details>

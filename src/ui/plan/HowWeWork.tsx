@@ -1,6 +1,9 @@
 'use client'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { PlanOnCards } from '@/core/plan/show/planOnCards'
+import { closedAtOnce } from '@/core/plan/show/closedAtOnce'
+import { itemWords } from '@/words/items'
+import { kitMinutesWords } from '@/words/kitWords'
 import { Policy } from '@/core/plan/ask/policy'
 import type { Station } from '@/core/procedure/station'
 import { Choice, Section } from './PlanChoices'
@@ -48,6 +51,14 @@ export function HowWeWork({
             onChange={(battery) => onPolicy({ ...policy, battery })}
           />
         )}
+        <Choice
+          label="Tests"
+          value={policy.tests}
+          options={['before it is hidden', 'at hand-over']}
+          words={{ 'before it is hidden': 'test, then close', 'at hand-over': 'close at once' }}
+          onChange={(tests) => onPolicy({ ...policy, tests })}
+        />
+        {plan && <RiskOfClosing plan={plan} />}
         {plan && <MethodChoice model={model} plan={plan} policy={policy} onChange={onPolicy} />}
         <Choice
           label="People"
@@ -74,5 +85,20 @@ export function HowWeWork({
         ))}
       </div>
     </Section>
+  )
+}
+
+/** What it costs if a test at the end fails. */
+function RiskOfClosing({ plan }: { plan: PlanOnCards }) {
+  const risk = closedAtOnce(plan)
+  if (!risk) return null
+  const { document } = plan.job.model
+  const names = risk.functionIds.map((id) => plan.job.added.get(id)?.name ?? itemWords(document, id))
+  return (
+    <p role="status" className="border-l-4 border-ink pl-2 text-[15px]" data-risk>
+      <b>Not tried before it is closed over: {names.join(', ')}.</b> If one fails at the end,{' '}
+      {risk.partIds.map((id) => itemWords(document, id)).join(', ')} {risk.partIds.length === 1 ? 'comes' : 'come'} off
+      again: about {kitMinutesWords(risk.againS)}.
+    </p>
   )
 }

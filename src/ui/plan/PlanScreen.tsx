@@ -1,5 +1,5 @@
 'use client'
-import { useMemo, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import type { PlanningInput } from '@/client/planning'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { Policy } from '@/core/plan/ask/policy'
@@ -25,7 +25,10 @@ import { FacetCards, GoalList, KitList, Section } from './PlanChoices'
 import { PlanAnswer, PlanFacts } from './PlanAnswer'
 import { OpenJobForm, type OpenJob } from './OpenJobForm'
 import { AlsoNow } from './AlsoNow'
+import { Alternatives } from './Alternatives'
 import { PartsToBring } from './PartsToBring'
+import { Quoted } from './Quoted'
+import { Wishes } from './Wishes'
 import { PolicyComparison } from './PolicyComparison'
 import { useExtras, useLanes, usePlanning } from './usePlanning'
 import { WhyLine } from './WhyLine'
@@ -63,6 +66,7 @@ const STARTS: Station[] = [
  * worker.
  */
 export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob }) {
+  const { heads, house, rules } = data
   const [goals, setGoals] = useState<Goal[]>([])
   const [kitIds, setKitIds] = useState<string[]>([])
   const [told, setTold] = useState<Build>(data.vehicle.build)
@@ -76,28 +80,29 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
   const kits = useMemo(() => data.kits.filter(({ kit }) => kitIds.includes(kit.id)), [data.kits, kitIds])
   const document = useMemo(() => withKits(data.document, kits), [data.document, kits])
   const build = useMemo(
-    () => buildByTells(document.facets, told, tells, data.house.tellThreshold),
-    [document, told, tells, data.house.tellThreshold],
+    () => buildByTells(document.facets, told, tells, house.tellThreshold),
+    [document, told, tells, house.tellThreshold],
   )
-  const model = useMemo(() => forBuild(document, build, data.heads), [document, build, data.heads])
+  const model = useMemo(() => forBuild(document, build, heads), [document, build, heads])
   const matter = useMemo(() => facetsThatMatter(document, { goals, kits, endings: {} }, {}), [document, goals, kits])
   const chosen = goals.length + kits.length > 0
   const names = goalWords(document, { goals, kits })
   const untold = matter.filter(
     (id) => build[id] === undefined && document.facets.find((facet) => facet.id === id)!.toldFrom === null,
   )
-  const ask = useMemo(
-    () =>
-      !chosen || (untold.length > 0 && !later)
-        ? null
-        : (policy: Policy): PlanningInput => ({
-            document: data.document,
-            request: PlanRequest.parse({ goals, kits, build, tells, heads: data.heads, policy, start }),
-            house: data.house,
-            rules: data.rules,
-          }),
-    [data.document, goals, kits, chosen, build, tells, data.heads, start, data.house, data.rules, untold.length, later],
+  const askOf = useCallback(
+    (kits: readonly FittedKit[], policy: Policy): PlanningInput => ({
+      document: data.document,
+      request: PlanRequest.parse({ goals, kits, build, tells, heads, policy, start }),
+      ...{ house, rules },
+    }),
+    [data.document, goals, build, tells, heads, start, house, rules],
   )
+  const ask = useMemo(
+    () => (!chosen || (untold.length > 0 && !later) ? null : (policy: Policy) => askOf(kits, policy)),
+    [askOf, kits, chosen, untold.length, later],
+  )
+  const askWith = useCallback((other: readonly FittedKit[]) => askOf(other, policy), [askOf, policy])
   const input = useMemo(() => ask?.(policy) ?? null, [ask, policy])
   const planned = usePlanning(input)
   const extras = useExtras(input, planned)
@@ -125,7 +130,18 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
               onChange={setTold}
               tells={tells}
               onTells={setTells}
-              threshold={data.house.tellThreshold}
+              threshold={house.tellThreshold}
+            />
+          </Section>
+        )}
+        {hasOptions(kits) && (
+          <Section title="What they want">
+            <Wishes
+              kits={kits}
+              build={told}
+              onChange={setTold}
+              options={extras?.options ?? null}
+              currency={house.currency}
             />
           </Section>
         )}
@@ -186,7 +202,25 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
               kits={kits}
               build={build}
               deciding={extras?.deciding ?? null}
-              currency={data.house.currency}
+              currency={house.currency}
+            />
+            {kits.length > 0 && (
+              <Quoted
+                plan={plan}
+                document={document}
+                house={house}
+                vehicleId={data.vehicle.id}
+                current={planned.current}
+              />
+            )}
+            <Alternatives
+              plan={plan}
+              document={document}
+              house={house}
+              kits={data.kits}
+              chosen={kits}
+              askWith={askWith}
+              onTake={(kitId) => setKitIds([kitId])}
             />
             <PolicyComparison plan={plan} ask={ask} onTake={setPolicy} />
             <OpenJobForm
@@ -209,6 +243,10 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
       </section>
     </div>
   )
+}
+
+function hasOptions(kits: readonly FittedKit[]): boolean {
+  return kits.some(({ kit }) => kit.functions.some(({ optional }) => optional))
 }
 
 /** Which vehicle, by which record, and what is known of this very one. */

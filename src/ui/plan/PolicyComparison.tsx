@@ -19,6 +19,8 @@ const WAYS: { name: string; change: Partial<Policy> }[] = [
   { name: 'panels set aside', change: { resting: 'set aside' } },
   { name: 'battery stays on', change: { battery: 'stays on' } },
   { name: 'battery off first', change: { battery: 'off first' } },
+  { name: 'tested before it is hidden', change: { tests: 'before it is hidden' } },
+  { name: 'closed at once, tested at the end', change: { tests: 'at hand-over' } },
 ]
 
 const ROWS: { name: string; value: (figures: PlanFigures) => string; number: (figures: PlanFigures) => number }[] = [

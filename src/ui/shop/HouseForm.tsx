@@ -109,6 +109,19 @@ export function HouseForm({
                   problem={errors.currency?.message}
                   {...form.register('currency', { setValueAs: (text: unknown) => String(text).trim().toUpperCase() })}
                 />
+                <TextField
+                  label="An hour of work"
+                  help="For quotations. Empty: no price of work is shown."
+                  inputMode="decimal"
+                  readOnly={!may}
+                  problem={errors.labourMinorPerHour?.message}
+                  defaultValue={house.labourMinorPerHour === null ? '' : (house.labourMinorPerHour / 100).toFixed(2)}
+                  onChange={(event) =>
+                    form.setValue('labourMinorPerHour', asMinor(event.target.value) as number | null, {
+                      shouldDirty: true,
+                    })
+                  }
+                />
               </>
             )}
           </fieldset>
@@ -117,6 +130,13 @@ export function HouseForm({
       <SaveBar {...saving} may={may} who="A lead" />
     </form>
   )
+}
+
+/** "72.00" as whole minor units; empty = nobody has said; anything else as typed, for the form to refuse. */
+export function asMinor(text: string): unknown {
+  if (text.trim() === '') return null
+  const typed = asNumber(text)
+  return typeof typed === 'number' ? Math.round(typed * 100) : typed
 }
 
 /** "3,5" and "3.5" are the same number; anything else stays as typed, so that the form can say what is wrong. */

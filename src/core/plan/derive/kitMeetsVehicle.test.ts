@@ -83,6 +83,20 @@ describe('what is carried over', () => {
     const gone = keys(plan({ endings: [{ itemId: 'cover', ending: 'moved' }] }))
     expect(gone.some((key) => key === 'seat:cover' || key === 'place:cover')).toBe(false)
   })
+  test('opens the place of its own carrier, and closes nothing there', () => {
+    const access = { 'frame-in': [{ kind: 'part', partId: 'cover', level: 'off' }], adapt: unitOff }
+    const order = keys(plan({ access }))
+    expect(before(order, 'lift:cover', 'seat:cover')).toBe(true)
+    expect(before(order, 'fasten:frame-screws', 'work:frame-in')).toBe(true)
+  })
+  test('has its plug closed once its carrier is in, however it was reached before', () => {
+    const document = smallDash()
+    const lamp = { ...document.tethers[0]!, id: 'lamp', name: 'lamp', partId: 'cover', functions: [] }
+    document.tethers.push({ ...lamp, reached: 'before the release', mustOpenFor: 'free' })
+    const order = keys(plan({}, document))
+    expect(before(order, 'work:frame-in', 'close:lamp')).toBe(true)
+    expect(before(order, 'close:lamp', 'seat:unit')).toBe(true)
+  })
   test('counts the kit’s screws as used', () => {
     const needs = suppliesNeeded([{ kit: KIT, fit: KitFit.parse(FIT) }], {})
     expect(needs.find(({ itemId }) => itemId === 'frame-screws')).toMatchObject({ needed: 2 })

@@ -72,7 +72,7 @@ function holdAccessOpen(job: DerivedJob, fit: KitOfJob['fit'], work: Work): bool
     if (opened === null) return false
     for (const inKey of opened) {
       job.refit.edges.push({ before: inKey, after: key, because: { kind: 'access', workId: work.id } })
-      const back = job.refit.outKeyOf.get(inKey)
+      const back = closedBy(job, inKey)
       if (back) job.refit.edges.push({ before: key, after: back, because: holdsUp, ...delayOf(work) })
     }
   }
@@ -84,7 +84,13 @@ export function accessHolds(job: DerivedJob, workId: string): string[] {
   const fit = job.goal.kits.find(({ kit }) => kit.works.some(({ id }) => id === workId))?.fit
   return (fit?.access[workId] ?? [])
     .flatMap((access) => openedBy(job, goalOf(access)) ?? [])
-    .flatMap((inKey) => job.refit.outKeyOf.get(inKey) ?? [])
+    .flatMap((inKey) => closedBy(job, inKey) ?? [])
+}
+
+/** What closes again what an act of the way in opened; a part that is carried over closes nothing where it was. */
+function closedBy({ refit, removal, carried }: DerivedJob, inKey: string): string | undefined {
+  const partId = removal.operations.get(inKey)?.partId
+  return partId && carried.has(partId) ? undefined : refit.outKeyOf.get(inKey)
 }
 
 function delayOf({ unattendedS }: Work): { delayS?: number } {

@@ -9,6 +9,7 @@ import { forecastOf, type Forecast } from './forecast'
 import { facetsThatMatter } from '../derive/facetsThatMatter'
 import { findPlan } from '../find/findPlan'
 import { allGoals, goalOfRequest } from '../ask/jobGoal'
+import { optionalOf, optionTakes, withOtherWish, type OptionTakes } from './optionTakes'
 import type { PlanOnCards } from './planOnCards'
 import type { PlanRequest } from '../ask/planRequest'
 import { recordedOrderS, stripOrderS } from '../find/recordedOrder'
@@ -39,6 +40,8 @@ export type PlanExtras = {
    * and back; null where it can be told from outside, or is on no way.
    */
   deciding: (DecidesSupplies & { lookFirstS: number | null })[]
+  /** Functions the customer may do without: what each takes and costs in parts, while all else stays as it is asked. */
+  options: OptionTakes[]
 }
 
 /** What is spent on each opening that nobody asked for. */
@@ -84,6 +87,7 @@ export function planExtras(
     forecast: forecastOf(plan.found),
     untold: untoldRange(model, request, house, rules, plan),
     deciding: decidingParts(model, request, house, rules),
+    options: optionsOf(model, request, house, rules, plan),
   }
 }
 
@@ -100,6 +104,21 @@ function decidingParts(
     const goals = told ? [{ kind: 'part' as const, ...told }] : []
     const look = told ? findPlan(model, { ...request, goals, kits: [], endings: {} }, house, rules, GLANCE) : null
     return { ...found, lookFirstS: look?.ok ? look.value.proof.totalS : null }
+  })
+}
+
+/** Each optional function with and without it. Cost: one plan each. */
+function optionsOf(
+  model: ProcedureForBuild,
+  request: PlanRequest,
+  house: HouseValues,
+  rules: readonly Rule[] | undefined,
+  plan: PlanOnCards,
+): OptionTakes[] {
+  return optionalOf(request).flatMap((item) => {
+    const asked = withOtherWish(request, item)
+    const found = findPlan(modelOfRequest(model.document, asked), asked, house, rules, GLANCE)
+    return found.ok ? [optionTakes(model, request, item, plan.proof.totalS, found.value.proof.totalS)] : []
   })
 }
 

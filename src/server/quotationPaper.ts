@@ -1,0 +1,86 @@
+import 'server-only'
+import { z } from 'zod'
+import { modelOfRequest } from '@/core/plan/ask/modelOfRequest'
+import { PlanRequest } from '@/core/plan/ask/planRequest'
+import type { PlanError } from '@/core/plan/find/findPlan'
+import { optionalOf, optionTakes, withOtherWish, type OptionTakes } from '@/core/plan/show/optionTakes'
+import { planOnCards } from '@/core/plan/show/planOnCards'
+import type { ProcedureDocument } from '@/core/procedure/document'
+import { kitsApart } from '@/core/shop/kitsApart'
+import { withKits } from '@/core/shop/withKits'
+import { rulesInForce } from '@/core/vehicle/rulesInForce'
+import { quotationFacts } from '@/words/quotationFacts'
+import { REFUSALS } from '@/words/refusals'
+import type { SheetQuestion } from '@/workers/sheetsOnServer'
+import { FONTS, sheetNotMade } from './handOverSheet'
+import { planOnThread } from './planning'
+import { recordOfVehicle } from './recordOfVehicle'
+import { onThread } from './threads'
+import { readVehicle } from './vehicles'
+import { inShop, type Crew } from './whoAsks'
+
+/** What is spent on each option. */
+const GLANCE = { expandedStates: 5_000 }
+
+/** For whom a quotation is written, and of what. */
+export const QuotationQuestion = z.object({
+  vehicleId: z.uuid('Say for which vehicle.'),
+  request: PlanRequest,
+  to: z.string().trim().max(120, 'The name is longer than 120 letters.').default(''),
+  validDays: z
+    .number({ error: 'Say for how many days it is valid.' })
+    .int('Say for how many whole days it is valid.')
+    .min(1, 'It is valid for one day at least.')
+    .max(365, 'It is valid for a year at most.')
+    .default(30),
+  note: z.string().trim().max(400, 'The word to it is longer than 400 letters.').default(''),
+})
+export type QuotationQuestion = z.infer<typeof QuotationQuestion>
+
+export type QuotationPaper =
+  | { status: 'made'; pdf: Uint8Array }
+  | { status: 'refused'; sentence: string }
+  | { status: 'no plan'; error: PlanError; document: ProcedureDocument }
+
+/**
+ * The quotation of a job that is not opened yet, as a PDF: planned anew by the shop's own record, rules and prices, so
+ * that nobody can write another sum into it. Nothing is kept.
+ */
+export async function quotationPaper(
+  crew: Crew,
+  asked: QuotationQuestion,
+  nowMs: number,
+  signal: AbortSignal,
+): Promise<QuotationPaper> {
+  const { request } = asked
+  const base = await inShop(crew, (trx) => recordOfVehicle(trx, asked.vehicleId))
+  if ('status' in base) return base
+  const { document } = base
+  if (!kitsApart(request.kits, document)) return { status: 'refused', sentence: REFUSALS.kitsMeet }
+  const vehicle = await readVehicle(crew, asked.vehicleId)
+  const { house } = crew
+  const planned = await planOnThread(crew.shopId, () => ({ document, request, house, rules: crew.rules }), signal)
+  if (planned.kind === 'not answered') return { status: 'refused', sentence: planned.sentence }
+  if (!planned.answer.ok) return { status: 'no plan', error: planned.answer.error, document }
+  const model = modelOfRequest(document, request)
+  const rules = rulesInForce(crew.rules)
+  const plan = planOnCards(model, request, house, rules, planned.answer.value)
+  if (!plan.ok) throw new Error('A plan just found does not fit its own record.')
+  const options: OptionTakes[] = []
+  for (const item of optionalOf(request)) {
+    const other = { document, request: withOtherWish(request, item), house, rules: crew.rules, limits: GLANCE }
+    const found = await planOnThread(crew.shopId, () => other, signal)
+    // An option that can't be planned is not offered.
+    if (found.kind === 'answer' && found.answer.ok)
+      options.push(optionTakes(model, request, item, plan.value.proof.totalS, found.answer.value.proof.totalS))
+  }
+  const facts = quotationFacts(withKits(document, request.kits), plan.value, {
+    ...{ house, nowMs, shopName: crew.shopName, options },
+    ...{ to: asked.to, validDays: asked.validDays, note: asked.note },
+    vehicle: { label: vehicle?.label ?? '', plate: vehicle?.plate ?? '', customer: vehicle?.customer ?? '' },
+  })
+  const question: SheetQuestion = { ask: 'quotation', facts, fonts: FONTS }
+  const paper = await onThread<Uint8Array>('sheet', crew.shopId, () => question, { signal })
+  if (paper.kind === 'not answered') return sheetNotMade(paper)
+  return { status: 'made', pdf: new Uint8Array(paper.answer) }
+}
