@@ -1,5 +1,4 @@
 import type { Blocked, Lacking } from '@/core/job/functionStanding'
-import type { TestSetting } from '@/core/shop/addedFunction'
 
 /** What a thing that a function needs is called: by its id, among the things and functions of a job's kits. */
 export type NameOf = (id: string) => string
@@ -40,6 +39,6 @@ export function blockedSentence(nameOf: NameOf, { name, lacks }: Blocked): strin
 }
 
 /** "with the gear lever out of park". */
-export function testWithWords(settings: readonly TestSetting[]): string {
+export function testWithWords(settings: readonly { role: string; value: string }[]): string {
   return settings.length === 0 ? '' : `with ${settings.map(({ role, value }) => `${role} ${value}`).join(', ')}`
 }

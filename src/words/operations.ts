@@ -9,7 +9,8 @@ import { HOLDER_ACTS, tightWords, turnWords } from './acts/holderActs'
 import { motionsBack, motionsOut } from './acts/motions'
 import { holderFacts, reachWords } from './acts/reachWords'
 import { latchWords, TETHER_ACTS } from './acts/tetherActs'
-import { holderWords } from './items'
+import { testWithWords } from './functionWords'
+import { holderWords, itemWords } from './items'
 import { keyOf, type Act } from '@/core/procedure/acts'
 
 /**
@@ -85,6 +86,12 @@ const STEPS: Readonly<Record<Act, Says>> = {
   },
   place: (model, operation, said) => {
     const part = model.parts.get(operation.itemId)!
+    if (operation.ontoId)
+      return said(
+        `Onto ${itemWords(model.document, operation.ontoId)}`,
+        'its new place, at the bench: not where it was',
+        'it lies in its new place',
+      )
     const rest = part.rests.find(({ level }) => level === 'free')
     // What may rest hangs or lies there until it is pressed home; only what may not is held.
     return rest
@@ -104,9 +111,14 @@ const STEPS: Readonly<Record<Act, Says>> = {
   work: (_, operation, said) => said(operation.name ?? 'Work', operation.note ?? '', 'it is done'),
   test: (model, operation, said) => {
     const tested = model.functions.get(operation.itemId)
+    const warmUpS = tested?.warmUpS ?? operation.tried?.warmUpS ?? 0
     return said(
       `Test ${operation.name ?? tested?.name ?? ''}`.trim(),
-      [tested?.how ?? operation.note, (tested?.warmUpS ?? 0) > 0 && `give it ${tested!.warmUpS} s`]
+      [
+        tested?.how ?? operation.note,
+        testWithWords(operation.tried?.testWith ?? []),
+        warmUpS > 0 && `give it ${warmUpS} s`,
+      ]
         .filter(Boolean)
         .join(', ') || 'before trim hides it again',
       'it works',

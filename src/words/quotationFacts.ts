@@ -90,9 +90,9 @@ export function quotationFacts(document: ProcedureDocument, plan: PlanOnCards, b
     lost: functionNames(document, quoted.lost),
     blocked: blockedWords((id) => names.get(id) ?? id, quoted),
     phases: quoted.phases
-      .filter(({ seconds }) => Math.round(seconds) > 0)
-      .map(({ phase, seconds, minor }) => ({
-        ...{ words: PHASE_WORDS[phase], time: promiseWords(seconds), money: money(minor) },
+      .filter(({ minutes }) => minutes > 0)
+      .map(({ phase, minutes, minor }) => ({
+        ...{ words: PHASE_WORDS[phase], time: promiseWords(minutes), money: money(minor) },
       })),
     parts: parts.map(({ itemId, count, minor }) => ({
       words: `${count > 1 ? `${count} × ` : ''}${supplyName(document, itemId)}`,
@@ -102,13 +102,13 @@ export function quotationFacts(document: ProcedureDocument, plan: PlanOnCards, b
     work: money(quoted.labourMinor),
     partsTotal: money(quoted.partsMinor),
     total: money(quoted.totalMinor),
-    time: `${promiseWords(quoted.vehicleS)} at the vehicle, ${promiseWords(quoted.benchS)} at the bench`,
+    time: `${promiseWords(quoted.minutes.vehicle)} at the vehicle, ${promiseWords(quoted.minutes.bench)} at the bench`,
     options: besides.options.map(({ functionId, extraS, partsMinor }) => {
       const work = house.labourMinorPerHour === null ? 0 : Math.round((extraS * house.labourMinorPerHour) / 3600)
       const item = kits.flatMap(({ functions }) => functions).find(({ id }) => id === functionId)!
       return {
         words: names.get(functionId)!,
-        time: extraS < 30 ? '' : promiseWords(extraS),
+        time: extraS < 30 ? '' : promiseWords(Math.ceil(extraS / 60)),
         money: money(work + partsMinor),
         isIn: isWanted(item, plan.job.model.build),
       }

@@ -15,9 +15,8 @@ export const PHASE_WORDS: Readonly<Record<Phase, string>> = {
   waiting: 'Waiting, nobody at it',
 }
 
-/** "1 h 05 min", "12 min": rounded up to a minute, as a promise is. */
-export function promiseWords(seconds: number): string {
-  const minutes = Math.ceil(seconds / 60 - 1e-9)
+/** "1 h 05 min", "12 min". */
+export function promiseWords(minutes: number): string {
   if (minutes < 60) return `${minutes} min`
   return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')} min`
 }

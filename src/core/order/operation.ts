@@ -28,6 +28,10 @@ export type Operation = {
    * act.
    */
   pulled?: Id[]
+  /** The part of a kit that carries it from now on. */
+  ontoId?: Id
+  /** Of a kit's test: how long its unit needs, and how settings of the vehicle have to stand for it. */
+  tried?: { warmUpS: number; testWith: { role: string; value: string }[] }
   /** Fasteners of a kit that hold something of the vehicle: so many are fitted, and none came off before. */
   fresh?: number
   /** What it is called, where the record has no name for it: work items and functions of a kit. */

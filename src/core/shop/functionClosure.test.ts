@@ -38,6 +38,16 @@ describe('what functions need', () => {
     const needs = suppliesNeeded([{ kit: KIT, fit: RADIO_FIT }], without('rear-view'))
     expect(needs.find(({ itemId }) => itemId === 'camera')).toMatchObject({ needed: 0, isHere: false })
   })
+  test('a part that only such functions name falls away out of work that is done all the same', () => {
+    const works = KIT.works.map((work) =>
+      work.id === 'connect'
+        ? { ...work, steps: [...work.steps, { ...work.steps[0]!, id: 'c9', itemId: 'camera' }] }
+        : work,
+    )
+    const { kit } = kitHere({ kit: { ...KIT, works }, fit: RADIO_FIT }, without('rear-view'))
+    expect(kit.works[0]!.steps.map(({ itemId }) => itemId)).toEqual(['lead', 'power', 'parking'])
+    expect(ids(kit.parts)).not.toContain('camera')
+  })
   test('a lead of what is fitted all the same is capped: the step says so', () => {
     const { kit, capped } = here(without('projection'))
     expect([...capped]).toEqual(['parking'])

@@ -64,8 +64,9 @@ export type DoneWithout = Record<'works' | 'things' | 'capped', ReadonlySet<Id>>
 const NOTHING: DoneWithout = { works: new Set(), things: new Set(), capped: new Set() }
 
 /**
- * What is in the closure of functions that are not wanted, and in none that is. A thing that works use falls away with
- * the last of them. A lead of a part that is fitted all the same stays in the box's count of plugs: it is capped.
+ * What is in the closure of functions that are not wanted, and in none that is. Parts and settings that only such
+ * functions name fall away, also out of work that is done all the same; what only their work uses falls away with it.
+ * A lead of a part that is fitted all the same stays an account: it is capped.
  * Cost: one closure for each function.
  */
 export function doneWithout(kit: Pick<Kit, 'functions' | 'works' | 'plugs'>, build: Build): DoneWithout {
@@ -78,8 +79,7 @@ export function doneWithout(kit: Pick<Kit, 'functions' | 'works' | 'plugs'>, bui
   const used = (list: readonly WorkItem[]) => new Set(list.flatMap(({ steps }) => steps.map(({ itemId }) => itemId)))
   const stay = used(kit.works.filter(({ id }) => !works.has(id)))
   const gone = [...used(kit.works.filter(({ id }) => works.has(id)))].filter((id) => id !== null && !stay.has(id))
-  const free = (id: Id) => !stay.has(id)
-  const things = new Set([...gone, ...only('parts').filter(free), ...only('settings').filter(free)] as Id[])
+  const things = new Set([...gone, ...only('parts'), ...only('settings')] as Id[])
   const capped = only('plugs').filter((id) => {
     const host = kit.plugs.find((plug) => plug.id === id)?.partId ?? null
     return !things.has(id) && !(host !== null && things.has(host))

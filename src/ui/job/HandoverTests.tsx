@@ -9,6 +9,7 @@ import { TestFailed } from './TestFailed'
 import type { JobData, LiveJob } from './useJob'
 import { resultOfTest } from '@/core/job/resultOfTest'
 import { dateWords } from '@/words/dates'
+import { testWithWords } from '@/words/functionWords'
 import { rangeWords } from '@/words/workStepWords'
 
 /** Every function of a plug that was opened, and what the kit added: passed or failed, with a reading. */
@@ -59,6 +60,8 @@ function TestRow({ item, data, job }: { item: OwedTest; data: JobData; job: Live
         <p className="text-[17px] text-second">
           {item.how}
           {item.power !== 'none' && ` (needs ${item.power})`}
+          {item.testWith && item.testWith.length > 0 && `, ${testWithWords(item.testWith)}`}
+          {(item.warmUpS ?? 0) > 0 && `, give it ${item.warmUpS} s`}
           {range && `, ${range}`}
           {outside && <b className="block text-ink">{`${said} is outside ${range}: it fails.`}</b>}
           {job.state.workedBefore.get(functionId)?.works === false && '. It did not work before we began.'}

@@ -279,7 +279,7 @@ function OfVehicle({ data }: { data: PlanData }) {
 function SayFirst({ words, later }: { words: string; later: () => void }) {
   return (
     <>
-      <Empty words={`Say first: ${words}. It can be seen from outside and changes the plan.`} />
+      <Empty words={`Say first: ${words}. It can be known before the first screw, and changes the plan.`} />
       <button type="button" className="desk-button mt-3" onClick={later}>
         Nobody knows yet: ask before the first screw
       </button>

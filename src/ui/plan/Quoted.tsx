@@ -49,11 +49,11 @@ export function Quoted({
         <caption className="sr-only">Time and price by phase</caption>
         <tbody>
           {quoted.phases
-            .filter(({ seconds }) => Math.round(seconds) > 0)
-            .map(({ phase, seconds, minor }) => (
+            .filter(({ minutes }) => minutes > 0)
+            .map(({ phase, minutes, minor }) => (
               <tr key={phase} className="border-b border-hair">
                 <th className="py-1 text-left font-normal">{PHASE_WORDS[phase]}</th>
-                <td className="num whitespace-nowrap py-1 pl-3">{promiseWords(seconds)}</td>
+                <td className="num whitespace-nowrap py-1 pl-3">{promiseWords(minutes)}</td>
                 <td className="num whitespace-nowrap py-1 pl-3">{minor === null ? '' : money(minor)}</td>
               </tr>
             ))}
@@ -68,7 +68,7 @@ export function Quoted({
           )}
           <tr className="border-b-2 border-ink font-bold">
             <th className="py-1 text-left">Together</th>
-            <td className="num whitespace-nowrap py-1 pl-3">{promiseWords(quoted.vehicleS + quoted.benchS)}</td>
+            <td className="num whitespace-nowrap py-1 pl-3">{promiseWords(quoted.minutes.together)}</td>
             <td className="num whitespace-nowrap py-1 pl-3">{money(quoted.totalMinor)}</td>
           </tr>
         </tbody>
@@ -79,7 +79,7 @@ export function Quoted({
         </p>
       )}
       <p className="mt-1 text-[15px]">
-        {promiseWords(quoted.vehicleS)} at the vehicle, {promiseWords(quoted.benchS)} at the bench.{' '}
+        {promiseWords(quoted.minutes.vehicle)} at the vehicle, {promiseWords(quoted.minutes.bench)} at the bench.{' '}
         {backToFactoryWords(quoted)}
       </p>
       <button type="button" className="desk-button mt-2" disabled={!current} onClick={() => setAsks(true)}>

@@ -20,7 +20,7 @@ function known(crew: CrewAtWork, authorised: string[] = [], nowMs = crew.nowMs) 
   const at = { model, plan, state, vehicle, circumstances, terms: termsOf(crew.document, crew.request), nowMs }
   return knownOfTap(at, nextTap(plan, state), TOLU)
 }
-const NOTHING_ASKED = { unread: [], changes: 0, readingUnit: '', job: NO_WORK }
+const NOTHING_ASKED = { unread: [], changes: 0, readingUnit: '', buried: [], job: NO_WORK }
 const dashWith = (change: (dash: ProcedureDocument) => void) => {
   const dash = smallDash()
   change(dash)

@@ -126,7 +126,11 @@ function addTest(job: DerivedJob, wayOut: KeyGraph, item: Tested, hiders: readon
   const kitTest = job.added.get(item.id)
   job.refit.operations.set(key, {
     ...operation(key, 'test', item.id, null),
-    ...(kitTest && { name: kitTest.name, ...(kitTest.how && { note: kitTest.how }) }),
+    ...(kitTest && {
+      name: kitTest.name,
+      ...(kitTest.how && { note: kitTest.how }),
+      tried: { warmUpS: kitTest.warmUpS, testWith: kitTest.testWith },
+    }),
   })
   const ignition = powerDemand(job, item)
   job.refit.demands.set(key, [...(ignition ? [ignition] : []), ...stated.demands, ...setForIt(job, item)])

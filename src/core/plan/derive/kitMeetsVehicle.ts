@@ -21,6 +21,10 @@ export function addCarriedOver(job: DerivedJob): void {
     const home = seat ?? place
     if (!home) continue
     const because: Because = { kind: 'onto its carrier', partId, ontoId }
+    for (const key of [place, seat]) {
+      const operation = key && job.refit.operations.get(key)
+      if (operation) job.refit.operations.set(operation.key, { ...operation, ontoId })
+    }
     for (const holderId of fastenedBy) fastenThere(job, partId, holderId, home)
     const done = [place, seat, ...fastenedBy.map((id) => keyOf('fasten', id))].filter((key) => key && has(job, key))
     const plugs = (job.model.tyingOf.get(partId) ?? []).flatMap(({ id }) => closeKeyOf(job, id) ?? [])

@@ -13,6 +13,11 @@ const FoundOperation = z.object({
   setting: z.object({ settingId: Id, from: z.string(), to: z.string(), methodId: Id }).nullable(),
   nth: z.number().int(),
   pulled: z.array(Id).optional(),
+  ontoId: Id.optional(),
+  tried: z
+    .object({ warmUpS: z.number(), testWith: z.array(z.object({ role: z.string(), value: z.string() })) })
+    .optional(),
+  fresh: z.number().int().optional(),
   name: z.string().optional(),
   note: z.string().optional(),
 })
@@ -65,4 +70,5 @@ export const FoundOrder = z.object({
   proof: Proof,
 })
 export type FoundOrder = z.infer<typeof FoundOrder>
-export const KEPT_PLAN: Kept<FoundOrder> = { shape: FoundOrder, version: 1, steps: {} }
+/** 2: what is carried over, fresh fasteners, how a kit's test is made. */
+export const KEPT_PLAN: Kept<FoundOrder> = { shape: FoundOrder, version: 2, steps: { 1: (raw) => raw } }

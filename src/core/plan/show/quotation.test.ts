@@ -56,7 +56,12 @@ describe('two ways to the same end', () => {
   test('joints at the bench are no minute at the vehicle, and are paid all the same', () => {
     const [a, b] = [quoted(three, 7_200), quoted(loose, 7_200)]
     expect([b.vehicleS, b.benchS - a.benchS]).toEqual([a.vehicleS, 45 * 60])
-    expect(b.phases.find(({ phase }) => phase === 'bench')).toEqual({ phase: 'bench', seconds: 2700, minor: 5_400 })
+    expect(b.phases.find(({ phase }) => phase === 'bench')).toEqual({
+      phase: 'bench',
+      seconds: 2700,
+      minutes: 45,
+      minor: 5_400,
+    })
   })
   test('without an hourly price no price of work is claimed', () => {
     const { labourMinor, phases, totalMinor } = quoted(loose, null)
@@ -67,10 +72,13 @@ describe('two ways to the same end', () => {
 describe('what is promised', () => {
   test('phases hold every second once, and their prices add up to the cent', () => {
     const { plan } = planOf([RADIO], { audio: 'amplified', family: 'map-unit' }, radioDash())
-    const { phases, labourMinor, partsMinor, totalMinor, vehicleS, benchS } = quotationOf(plan, 7_777)
+    const { phases, labourMinor, partsMinor, totalMinor, vehicleS, benchS, minutes } = quotationOf(plan, 7_777)
     const seconds = phases.reduce((sum, line) => sum + line.seconds, 0)
     expect(seconds).toBeCloseTo(plan.proof.totalS + plan.beforeS, 6)
     expect(vehicleS + benchS).toBeCloseTo(seconds, 6)
+    expect(minutes.together).toBe(Math.ceil(seconds / 60))
+    expect(minutes.vehicle + minutes.bench).toBe(minutes.together)
+    expect(phases.reduce((sum, line) => sum + line.minutes, 0)).toBe(minutes.together)
     expect(phases.reduce((sum, { minor }) => sum + (minor ?? 0), 0)).toBe(labourMinor)
     expect([partsMinor, totalMinor]).toEqual([24_000, 24_000 + labourMinor!])
   })

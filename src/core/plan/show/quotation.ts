@@ -10,8 +10,11 @@ import { allSteps, type PlanOnCards } from './planOnCards'
 export const PHASES = ['open', 'bench', 'leads', 'fit', 'set up', 'close', 'waiting'] as const
 export type Phase = (typeof PHASES)[number]
 
-/** One phase of a job: how long, and what it costs. Waiting costs nothing: nobody stands there. */
-export type PhaseLine = { phase: Phase; seconds: number; minor: number | null }
+/**
+ * One phase of a job: how long, and what it costs. Waiting costs nothing: nobody stands there. Whole minutes add up to
+ * the promise, as the money does.
+ */
+export type PhaseLine = { phase: Phase; seconds: number; minutes: number; minor: number | null }
 export type PartLine = { itemId: Id; of: 'part' | 'holder'; count: number; minor: number | null }
 
 /**
@@ -27,6 +30,8 @@ export type Quotation = {
   totalMinor: number
   vehicleS: number
   benchS: number
+  /** The promise in whole minutes, rounded up once, and what of it is at the vehicle and at the bench. */
+  minutes: { together: number; vehicle: number; bench: number }
   gained: { id: Id; name: string }[]
   blocked: BlockedFirst[]
   /** Functions of the vehicle that are touched and stay, that work differently, and that are lost. */
@@ -69,6 +74,13 @@ export function quotationOf(plan: PlanOnCards, perHourMinor: number | null): Quo
     charged.map((phase) => seconds.get(phase)!),
   )
   const { job, request } = plan
+  const [vehicleS, benchS] = [plan.proof.totalS - plan.benchS, plan.beforeS + plan.benchS]
+  const together = Math.ceil((vehicleS + benchS) / 60 - 1e-9)
+  const [vehicleMin, benchMin] = shared(together, [vehicleS, benchS])
+  const minutes = shared(
+    together,
+    PHASES.map((phase) => seconds.get(phase)!),
+  )
   const build = request.build
   const open = job.model.document.facets.filter(({ id }) => build[id] === undefined)
   const needs = suppliesToBring(request.kits, build, open).filter(({ needed }) => needed > 0)
@@ -81,12 +93,11 @@ export function quotationOf(plan: PlanOnCards, perHourMinor: number | null): Quo
     })),
     ...{ partsMinor, unpriced, labourMinor },
     phases: PHASES.map((phase) => ({
-      ...{ phase, seconds: seconds.get(phase)! },
+      ...{ phase, seconds: seconds.get(phase)!, minutes: minutes[PHASES.indexOf(phase)]! },
       minor: phase === 'waiting' || labourMinor === null ? null : shares[charged.indexOf(phase)]!,
     })),
     totalMinor: partsMinor + (labourMinor ?? 0),
-    vehicleS: plan.proof.totalS - plan.benchS,
-    benchS: plan.beforeS + plan.benchS,
+    ...{ vehicleS, benchS, minutes: { together, vehicle: vehicleMin!, bench: benchMin! } },
     gained: [...job.added.values()].map(({ id, name }) => ({ id, name })),
     blocked: blockedAtFirst(plan),
     ...functionsOf(plan),
