@@ -1,4 +1,5 @@
 import type { Id } from '../base/id'
+import { goesBack } from '../procedure/endings'
 import { headOf } from '../procedure/heads'
 import type { SettingRole } from '../procedure/setting'
 import { isAirbagCircuit, isWarningCircuit, mayStayOpen } from '../procedure/circuits'
@@ -130,8 +131,10 @@ function holderRows(document: JobDocument, state: JobState, terms: JobTerms): Ba
     .flatMap((holder): BalanceRow[] => {
       const account = state.holders.get(holder.id)
       if (!account) return []
-      // A group all of whose parts end elsewhere is not owed back; what is in hand of it still has to go somewhere.
-      const retires = holder.holds.every((id) => endOf(state, terms, id) !== null)
+      // A group all of whose parts end elsewhere, or that is left behind when its part moves on, is not owed back; what
+      // is in hand of it still has to go somewhere.
+      const retires =
+        !goesBack(terms.endings.get(holder.id)) || holder.holds.every((id) => endOf(state, terms, id) !== null)
       const counts = retires ? { ...account, retired: account.undone } : account
       const touched =
         counts.undone +

@@ -2,7 +2,7 @@ import type { Id } from '../../base/id'
 import { isAtBench } from '../../shop/atBench'
 import type { KitHere } from '../../shop/kitHere'
 import type { WorkItem } from '../../shop/workItem'
-import type { Build } from '../../procedure/when'
+import type { Build, When } from '../../procedure/when'
 import type { JobGoal } from '../ask/jobGoal'
 
 /**
@@ -22,13 +22,29 @@ export function preparedWork({ kits }: Pick<JobGoal, 'kits'>, build: Build): Wor
   })
 }
 
-function isAble({ fit }: KitHere, work: WorkItem, build: Build): boolean {
+function isAble({ kit, fit }: KitHere, work: WorkItem, build: Build): boolean {
   // What a thing of the vehicle is carried over to waits for that thing.
   const carriers = fit.endings.flatMap(({ ending, onto }) => (ending === 'moved' && onto !== null ? [onto] : []))
   if (work.steps.some(({ act, itemId }) => act === 'fit' && carriers.includes(itemId ?? ''))) return false
-  const asks = [work.when, ...work.steps.map(({ when }) => when)].flatMap(Object.keys)
+  const asks = whensOf(kit, work).flatMap(Object.keys)
   const atBench = isAtBench({ station: fit.stations[work.id] ?? work.station })
   return atBench && (fit.access[work.id] ?? []).length === 0 && asks.every((id) => build[id] !== undefined)
+}
+
+/** Everything by which a piece of work differs: itself, its steps, the things they name and those things' parts. */
+function whensOf({ parts, holders, plugs, settings }: KitHere['kit'], { when, steps }: WorkItem): When[] {
+  const named = new Set(steps.flatMap(({ itemId }) => itemId ?? []))
+  const things = [
+    ...holders.map(({ id, when, holds }) => ({ id, when, of: holds })),
+    ...[...plugs, ...settings].map(({ id, when, partId }) => ({ id, when, of: partId === null ? [] : [partId] })),
+  ].filter(({ id }) => named.has(id))
+  const ofParts = new Set([...named, ...things.flatMap(({ of }) => of)])
+  return [
+    when,
+    ...steps.map((step) => step.when),
+    ...things.map((thing) => thing.when),
+    ...parts.filter(({ id }) => ofParts.has(id)).map((part) => part.when),
+  ]
 }
 
 /** What is not done on this build holds nothing up. */
