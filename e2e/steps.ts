@@ -234,12 +234,25 @@ export async function answerStep(page: Page, otherwise?: string): Promise<void> 
   await expect(dialog).toBeHidden()
 }
 
+/** A place of a kit's work: everything is as it should be there. */
+export async function judgePlace(page: Page): Promise<void> {
+  const dialog = page.getByRole('dialog', { name: /: the place$/ })
+  for (const yes of await dialog.getByRole('button', { name: / Yes$/ }).all()) await yes.click()
+  await dialog.getByRole('button', { name: 'The place is good: go on' }).click()
+  await expect(dialog).toBeHidden()
+  await expect(page.getByTestId('done')).not.toHaveAttribute('data-asks', 'place')
+}
+
 /** Confirms the card: where a caution has to be read, that comes first; a test with a reading is passed without one. */
 export async function tapDone(page: Page): Promise<void> {
   const done = page.getByTestId('done')
   if ((await done.getAttribute('data-asks')) === 'read') {
     await done.click()
     await expect(done).not.toHaveAttribute('data-asks', 'read')
+  }
+  if ((await done.getAttribute('data-asks')) === 'place') {
+    await done.click()
+    await judgePlace(page)
   }
   const asks = await done.getAttribute('data-asks')
   await done.click()

@@ -6,6 +6,7 @@ import type { PlanError } from '@/core/plan/find/findPlan'
 import { optionalOf, optionTakes, withOtherWish, type OptionTakes } from '@/core/plan/show/optionTakes'
 import { planOnCards } from '@/core/plan/show/planOnCards'
 import type { ProcedureDocument } from '@/core/procedure/document'
+import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import { kitsApart } from '@/core/shop/kitsApart'
 import { withKits } from '@/core/shop/withKits'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
@@ -66,21 +67,33 @@ export async function quotationPaper(
   const rules = rulesInForce(crew.rules)
   const plan = planOnCards(model, request, house, rules, planned.answer.value)
   if (!plan.ok) throw new Error('A plan just found does not fit its own record.')
-  const options: OptionTakes[] = []
-  for (const item of optionalOf(request)) {
-    const other = { document, request: withOtherWish(request, item), house, rules: crew.rules, limits: GLANCE }
-    const found = await planOnThread(crew.shopId, () => other, signal)
-    // An option that can't be planned is not offered.
-    if (found.kind === 'answer' && found.answer.ok)
-      options.push(optionTakes(model, request, item, plan.value.proof.totalS, found.answer.value.proof.totalS))
-  }
+  const options = await optionsOf(crew, model, request, plan.value.proof.totalS, signal)
   const facts = quotationFacts(withKits(document, request.kits), plan.value, {
     ...{ house, nowMs, shopName: crew.shopName, options },
     ...{ to: asked.to, validDays: asked.validDays, note: asked.note },
-    vehicle: { label: vehicle?.label ?? '', plate: vehicle?.plate ?? '', customer: vehicle?.customer ?? '' },
+    vehicle: { label: '', plate: '', customer: '', ...vehicle },
   })
   const question: SheetQuestion = { ask: 'quotation', facts, fonts: FONTS }
   const paper = await onThread<Uint8Array>('sheet', crew.shopId, () => question, { signal })
   if (paper.kind === 'not answered') return sheetNotMade(paper)
   return { status: 'made', pdf: new Uint8Array(paper.answer) }
+}
+
+/** What each function that may be done without takes; one that can't be planned is not offered. */
+async function optionsOf(
+  crew: Crew,
+  model: ProcedureForBuild,
+  request: PlanRequest,
+  nowS: number,
+  signal: AbortSignal,
+): Promise<OptionTakes[]> {
+  const options: OptionTakes[] = []
+  const { house, rules, shopId } = crew
+  for (const item of optionalOf(request)) {
+    const asked = { document: model.document, request: withOtherWish(request, item), house, rules, limits: GLANCE }
+    const found = await planOnThread(shopId, () => asked, signal)
+    if (found.kind === 'answer' && found.answer.ok)
+      options.push(optionTakes(model, request, item, nowS, found.answer.value.proof.totalS))
+  }
+  return options
 }

@@ -2,6 +2,7 @@ import type { Id } from '../base/id'
 import { accessHolds } from '../plan/derive/workOrder'
 import type { DerivedJob } from '../plan/derive/derivedJob'
 import type { AddedFunction, FunctionNeed } from '../shop/addedFunction'
+import type { KitSetting } from '../shop/kitThings'
 import type { JobState } from './jobState'
 import { agrees } from './kitRows'
 import type { JobTerms } from './terms'
@@ -56,28 +57,35 @@ export function lackingFunctions(terms: Terms, state: Known | null): Blocked[] {
 }
 
 function ofThing({ kits }: Terms, state: Known | null, { of, id }: FunctionNeed): NeedStanding {
-  if (of === 'part') {
-    if (!kits.some(({ needs }) => needs.some(({ itemId, isHere }) => itemId === id && isHere)))
-      return 'not on this build'
-    const counts = state?.holders.get(id)
-    return counts && counts.fastenedOld + counts.fittedNew > counts.undone ? 'there' : 'to come'
-  }
-  if (of === 'plug') {
-    if (!kits.some(({ plugs }) => plugs.some((plug) => plug.id === id))) return 'not on this build'
-    if (state?.ends.get(id)?.end === 'left open and insulated') return 'left open'
-    const closed = (state?.tetherTimes.get(id)?.closed ?? 0) > 0 && !state!.tethersOpen.has(id)
-    return closed ? 'there' : 'to come'
-  }
   const setting = kits.flatMap(({ settings }) => settings).find((item) => item.id === id)
-  if (!setting) return 'not on this build'
-  const value = state?.adjusted.get(id)?.value
+  const isHere = {
+    function: true,
+    part: kits.some(({ needs }) => needs.some((need) => need.itemId === id && need.isHere)),
+    plug: kits.some(({ plugs }) => plugs.some((plug) => plug.id === id)),
+    setting: setting !== undefined,
+  }[of]
+  if (!isHere) return 'not on this build'
+  if (state === null) return 'to come'
+  if (of === 'part') return isFitted(state, id) ? 'there' : 'to come'
+  if (of === 'plug') return ofPlug(state, id)
+  return setting ? ofSetting(state, setting) : 'to come'
+}
+
+function isFitted({ holders }: Known, partId: Id): boolean {
+  const counts = holders.get(partId)
+  return counts !== undefined && counts.fastenedOld + counts.fittedNew > counts.undone
+}
+
+function ofPlug({ ends, tetherTimes, tethersOpen }: Known, id: Id): NeedStanding {
+  if (ends.get(id)?.end === 'left open and insulated') return 'left open'
+  return (tetherTimes.get(id)?.closed ?? 0) > 0 && !tethersOpen.has(id) ? 'there' : 'to come'
+}
+
+function ofSetting({ adjusted }: Known, { id, expected }: KitSetting): NeedStanding {
+  const value = adjusted.get(id)?.value
   if (value === undefined) return 'to come'
-  return agrees(
-    value,
-    setting.expected.map((item) => item.value),
-  )
-    ? 'there'
-    : 'set otherwise'
+  const values = expected.map((item) => item.value)
+  return agrees(value, values) ? 'there' : 'set otherwise'
 }
 
 /**

@@ -184,8 +184,6 @@ export function beginning(document: JobDocument, history: JobEvent[]): JobState 
     troubles: [],
     awaited: new Map(),
     leftOut: [],
-    leftForLater: [],
-    shown: null,
     homeAt: new Map(),
     accepted: new Map(),
     settledNotes: new Set(),
@@ -202,7 +200,16 @@ export function beginning(document: JobDocument, history: JobEvent[]): JobState 
 
 type OfKits = Pick<
   JobState,
-  'supplies' | 'leftOver' | 'stepsDone' | 'adjusted' | 'tells' | 'plugsTried' | 'places' | 'givenUp'
+  | 'supplies'
+  | 'leftOver'
+  | 'stepsDone'
+  | 'adjusted'
+  | 'tells'
+  | 'plugsTried'
+  | 'places'
+  | 'givenUp'
+  | 'leftForLater'
+  | 'shown'
 >
 
 function nothingOfKits(): OfKits {
@@ -215,5 +222,7 @@ function nothingOfKits(): OfKits {
     plugsTried: new Set(),
     places: new Map(),
     givenUp: new Set(),
+    leftForLater: [],
+    shown: null,
   }
 }

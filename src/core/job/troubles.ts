@@ -103,8 +103,8 @@ const OF_THE_CIRCUIT: Partial<Record<Circuit, Trouble>> = {
 
 /**
  * What to look at when a test fails, likeliest first: plugs of that function that are open by this job's log, or were
- * assumed to be closed; then what the record, or the kit (`added`), has learnt; then what the trade knows of such plugs. Cost: O(plugs of the
- * function).
+ * assumed to be closed; then what the record, or the kit (`added`), has learnt; then what the trade knows of such
+ * plugs. Cost: O(plugs of the function).
  */
 export function suspectsFor(
   model: ProcedureForBuild,

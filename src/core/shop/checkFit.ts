@@ -45,7 +45,7 @@ export function checkFit(kit: Kit, fit: KitFit, document: ProcedureDocument): Fi
 
 type In = Extract<FitProblem, { kind: 'no such thing' }>['in']
 
-/** What a fit says of things of both: carriers and their fasteners, adapters and their plugs, the order of the way out. */
+/** What a fit says of things of both: carriers and their fasteners, adapters and their plugs, the way out. */
 function connected(kit: Kit, fit: KitFit, document: ProcedureDocument): FitProblem[] {
   const known = {
     parts: ids(document.parts),

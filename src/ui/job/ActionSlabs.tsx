@@ -2,20 +2,16 @@
 import { Axe, CircleX, EqualNot, NotebookPen, Unplug } from 'lucide-react'
 import type { AskedFirst } from '@/core/job/decide/knownOfTap'
 import type { NextTap } from '@/core/job/progress'
-import { stepsInHand } from '@/core/job/workSteps'
+import { tappedDone, type DoneAnswer } from '@/core/job/decide/done'
+import { stepHappenings, stepsInHand } from '@/core/job/workSteps'
 import { capital, stepWords } from '@/words/operations'
 import type { Ask } from './askProps'
 import { FacetSlabs, LeaveButton, SlabButton, UndoSlab } from './slabs'
 import type { PlannedJob } from './useJob'
 
-function asksOf(
-  { unread, changes, readingUnit }: AskedFirst,
-  hand: InHand,
-): 'read' | 'work' | 'reading' | 'step' | 'nothing' {
-  if (unread.length > 0) return 'read'
-  if (hand?.own === 'set' || hand?.own === 'read') return 'step'
-  if (changes > 0) return 'work'
-  return readingUnit !== '' ? 'reading' : 'nothing'
+/** What a tap on "done" would ask first. */
+function asksOf(answer: DoneAnswer): string {
+  return answer.kind === 'ask' ? answer.what : answer.kind === 'read' ? 'read' : 'nothing'
 }
 
 /** What a glove can hit: done, different, broken, won't move, undo. */
@@ -47,6 +43,8 @@ export function ActionSlabs({
   const { operation } = tap.step
   const work = operation.act === 'work' ? job.plan.job.works.get(operation.itemId) : undefined
   const hand = work ? stepsInHand(job.state, work) : null
+  const answer = tappedDone(job.state, tap, { refusal: null, ...asked })
+  const asksPlace = answer.kind === 'ask' && answer.what === 'place'
   return (
     <div className="sticky bottom-0 z-10 grid grid-cols-4 gap-2 bg-ground pb-2 pt-1 sm:pb-0 md:grid-cols-[2.4fr_repeat(4,1fr)]">
       {operation.act === 'decide' ? (
@@ -64,21 +62,25 @@ export function ActionSlabs({
           onClick={done}
           disabled={disabled}
           data-testid="done"
-          data-asks={asksOf(asked, hand)}
+          data-asks={asksOf(answer)}
         >
           <span className="text-[24px] leading-tight sm:text-[30px]">
             {unread.length > 0
               ? 'I have read it'
               : operation.act === 'test'
                 ? 'It works'
-                : (OWN_STEP_SAYS[hand?.own ?? 'none'] ?? 'Done as written')}
+                : asksPlace
+                  ? 'Judge the place'
+                  : (OWN_STEP_SAYS[hand?.own ?? 'none'] ?? 'Done as written')}
           </span>
           <span className="text-[17px] font-semibold leading-tight">
             {unread.length > 0
               ? `${unread[0]!.severity}: asked once, and again when the state changes`
-              : hand
-                ? handWords(hand)
-                : doneWords(tap.steps.map((step) => stepWords(model, step.operation).done))}
+              : asksPlace
+                ? 'before anything is fixed'
+                : hand
+                  ? handWords(hand)
+                  : doneWords(tap.steps.map((step) => stepWords(model, step.operation).done))}
           </span>
         </button>
       )}
@@ -89,6 +91,11 @@ export function ActionSlabs({
         fails={fails}
         reading={() => ask(hand ? 'note' : 'work')}
         hasSteps={hand !== null}
+        cap={
+          work && hand?.own === 'plug' && !asksPlace
+            ? () => job.record(stepHappenings(work, { ...hand.first, act: 'cap' }))
+            : null
+        }
       />
       <ThirdSlab tap={tap} leave={() => later(operation.key)} wontMove={() => ask('wont-move')} />
       <UndoSlab atMs={job.lastAct?.atMs ?? null} can={job.lastAct !== null} onClick={takeBack} />
@@ -125,15 +132,19 @@ function SecondSlab({
   fails,
   reading,
   hasSteps,
+  cap,
 }: {
   tap: NextTap
   broken: () => void
   fails: () => void
   reading: () => void
   hasSteps: boolean
+  /** A plug of the kit that nothing can be plugged into here: it is capped, and what needs it is told. */
+  cap: (() => void) | null
 }) {
   const { act } = tap.step.operation
   if (act === 'test') return <SlabButton icon={<CircleX size={28} aria-hidden />} words="It fails" onClick={fails} />
+  if (cap) return <SlabButton icon={<Unplug size={28} aria-hidden />} words="Not connected: cap it" onClick={cap} />
   if (act === 'work')
     return (
       <SlabButton

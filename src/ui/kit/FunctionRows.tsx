@@ -97,7 +97,7 @@ function needsOf({ needs }: AddedFunction, keys: readonly string[]): FunctionNee
   })
 }
 
-/** What a customer sees of it, why it needs what it needs, how the vehicle stands for its test, why it failed before. */
+/** What a customer sees of it, why it needs what it needs, how the vehicle stands for its test, why it failed. */
 function MoreOfFunction({
   item,
   kit,

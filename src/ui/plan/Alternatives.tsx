@@ -33,7 +33,7 @@ export function Alternatives({
 }) {
   const others = kits.filter(({ kit }) => !chosen.some((item) => item.kit.id === kit.id))
   const [id, setId] = useState('')
-  const other = chosen.length > 0 ? (others.find(({ kit }) => kit.id === id) ?? null) : null
+  const other = useMemo(() => kits.find(({ kit }) => kit.id === id) ?? null, [kits, id])
   const input = useMemo(() => (other ? askWith([other]) : null), [other, askWith])
   const { result, current } = usePlanning(input)
   if (chosen.length === 0 || others.length === 0) return null

@@ -4,7 +4,6 @@ import type { PlanningInput } from '@/client/planning'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { Policy } from '@/core/plan/ask/policy'
 import { facetsThatMatter } from '@/core/plan/derive/facetsThatMatter'
-import { summarise } from '@/core/plan/show/summary'
 import { bottomOf, uRows } from '@/core/job/uRows'
 import type { FittedKit } from '@/core/shop/kitHere'
 import { withKits } from '@/core/shop/withKits'
@@ -22,14 +21,9 @@ import { itemWords } from '@/words/items'
 import { Tape } from '../marks/Tape'
 import { JobU } from '../job/JobU'
 import { FacetCards, GoalList, KitList, Section } from './PlanChoices'
-import { PlanAnswer, PlanFacts } from './PlanAnswer'
-import { OpenJobForm, type OpenJob } from './OpenJobForm'
-import { AlsoNow } from './AlsoNow'
-import { Alternatives } from './Alternatives'
-import { PartsToBring } from './PartsToBring'
-import { Quoted } from './Quoted'
+import { Answer } from './Answer'
+import type { OpenJob } from './OpenJobForm'
 import { Wishes } from './Wishes'
-import { PolicyComparison } from './PolicyComparison'
 import { useExtras, useLanes, usePlanning } from './usePlanning'
 import { WhyLine } from './WhyLine'
 import { Shared, Working, Empty } from './PlanStates'
@@ -193,54 +187,16 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
         {plan && starts.length > 1 && <Shared plan={plan} shared={lanes} starts={starts} />}
       </section>
 
-      <section className="space-y-5 border-hair p-6 lg:border-l" aria-label="The answer">
-        {plan ? (
-          <>
-            <PlanAnswer plan={plan} summary={summarise(plan)} extras={extras} />
-            <PartsToBring
-              document={document}
-              kits={kits}
-              build={build}
-              deciding={extras?.deciding ?? null}
-              currency={house.currency}
-            />
-            {kits.length > 0 && (
-              <Quoted
-                plan={plan}
-                document={document}
-                house={house}
-                vehicleId={data.vehicle.id}
-                current={planned.current}
-              />
-            )}
-            <Alternatives
-              plan={plan}
-              document={document}
-              house={house}
-              kits={data.kits}
-              chosen={kits}
-              askWith={askWith}
-              onTake={(kitId) => setKitIds([kitId])}
-            />
-            <PolicyComparison plan={plan} ask={ask} onTake={setPolicy} />
-            <OpenJobForm
-              vehicleId={data.vehicle.id}
-              plan={plan}
-              current={planned.current}
-              title={names.join(' and ').slice(0, 120)}
-              openJob={openJob}
-            />
-            <AlsoNow
-              extras={extras}
-              document={document}
-              onAdd={(cavityId) => setGoals([...goals, { kind: 'cavity', cavityId }])}
-            />
-            <PlanFacts plan={plan} summary={summarise(plan)} document={document} />
-          </>
-        ) : (
-          <p className="text-second">{input ? 'Working it out…' : 'The answer stands here once a goal is chosen.'}</p>
-        )}
-      </section>
+      <Answer
+        data={data}
+        openJob={openJob}
+        kits={kits}
+        goals={goals}
+        onGoals={setGoals}
+        onKits={setKitIds}
+        onPolicy={setPolicy}
+        {...{ plan, document, build, planned, extras, names, ask, askWith, asked: input !== null }}
+      />
     </div>
   )
 }

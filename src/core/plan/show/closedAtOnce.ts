@@ -1,7 +1,7 @@
 import type { Id } from '../../base/id'
 import { allSteps, type PlanOnCards } from './planOnCards'
 
-/** What closing at once risks: functions tried only at the end, what comes off again if one fails, and how long that is. */
+/** What closing at once risks: functions tried only at the end, what comes off again if one fails, how long that is. */
 export type ClosedAtOnce = { functionIds: Id[]; partIds: Id[]; againS: number }
 
 /** Null where everything is tried before it is hidden. Cost: O(steps). */

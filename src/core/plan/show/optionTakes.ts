@@ -22,7 +22,7 @@ export function withOtherWish(request: PlanRequest, item: AddedFunction): PlanRe
   return { ...request, build: { ...request.build, [item.id]: other } }
 }
 
-/** The difference that one wish makes. `nowS`, `otherS`: what the job takes as asked, and with that wish turned round. */
+/** The difference that one wish makes. `nowS`, `otherS`: what the job takes as asked, and with that wish otherwise. */
 export function optionTakes(
   { document }: ProcedureForBuild,
   request: PlanRequest,
