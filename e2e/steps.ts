@@ -237,6 +237,7 @@ export async function answerStep(page: Page, otherwise?: string): Promise<void> 
 /** A place of a kit's work: everything is as it should be there. */
 export async function judgePlace(page: Page): Promise<void> {
   const dialog = page.getByRole('dialog', { name: /: the place$/ })
+  await expect(dialog.locator('[data-place]')).toBeVisible()
   for (const yes of await dialog.getByRole('button', { name: / Yes$/ }).all()) await yes.click()
   await dialog.getByRole('button', { name: 'The place is good: go on' }).click()
   await expect(dialog).toBeHidden()
@@ -257,6 +258,12 @@ export async function tapDone(page: Page): Promise<void> {
   const asks = await done.getAttribute('data-asks')
   await done.click()
   if (asks === 'step') await answerStep(page)
+  if (asks === 'work') {
+    const work = page.getByRole('dialog')
+    await expect(work.getByRole('button', { name: /: done$/ })).toBeVisible()
+    for (const agreed of await work.getByLabel('Who agreed to it').all()) await agreed.fill('Ms Reed')
+    await work.getByRole('button', { name: /: done$/ }).click()
+  }
   if (asks === 'reading')
     await page
       .getByRole('dialog', { name: /^Test:/ })
