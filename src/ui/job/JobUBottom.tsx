@@ -114,6 +114,9 @@ export function Bottom({
       </span>
     )
   }
+  const marks = Math.max(1, Math.min(8, bottom.works.length)) + Math.min(8, bottom.tests.length)
+  // A row of many is drawn smaller, between the two bends.
+  const [square, diamond] = marks > 10 ? ['size-4', 'size-3.5'] : bay ? ['size-6', 'size-5'] : ['size-5', 'size-4']
   return (
     <div className="relative">
       {half('left', inTravelled)}
@@ -123,22 +126,20 @@ export function Bottom({
         <BottomList title="work" items={bottom.works} bay={bay} />
         <BottomList title="test" items={bottom.tests} bay={bay} />
       </div>
-      <div className="absolute inset-x-0 bottom-0 flex justify-center gap-5" aria-hidden="true">
+      <div
+        className={`absolute inset-x-10 bottom-0 flex items-end ${marks > 7 ? 'justify-between' : 'justify-center gap-5'}`}
+        aria-hidden="true"
+      >
         {bottom.works.length === 0 && (
-          <span
-            className={`border-[3px] border-ink ${bay ? 'size-6' : 'size-5'} ${inTravelled ? 'bg-ink' : 'bg-ground'}`}
-          />
+          <span className={`border-[3px] border-ink ${square} ${inTravelled ? 'bg-ink' : 'bg-ground'}`} />
         )}
         {bottom.works.slice(0, 8).map((item, i) => (
-          <span
-            key={`w${i}`}
-            className={`border-[3px] border-ink ${bay ? 'size-6' : 'size-5'} ${item.done ? 'bg-ink' : 'bg-ground'}`}
-          />
+          <span key={`w${i}`} className={`border-[3px] border-ink ${square} ${item.done ? 'bg-ink' : 'bg-ground'}`} />
         ))}
         {bottom.tests.slice(0, 8).map((item, i) => (
           <span
             key={`t${i}`}
-            className={`rotate-45 border-[3px] border-ink ${bay ? 'size-5' : 'size-4'} ${item.done ? 'bg-ink' : 'bg-ground'}`}
+            className={`rotate-45 border-[3px] border-ink ${diamond} ${item.done ? 'bg-ink' : 'bg-ground'}`}
           />
         ))}
       </div>

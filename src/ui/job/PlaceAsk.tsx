@@ -2,6 +2,7 @@
 import { Camera } from 'lucide-react'
 import { useState } from 'react'
 import { judgePlace, placingRules, type PlacingAnswers } from '@/core/shop/placing'
+import { itemWords } from '@/words/items'
 import { placeJudgedWords } from '@/words/placeWords'
 import type { PlannedJob } from './useJob'
 import { useTakenPhoto } from './useTakenPhoto'
@@ -20,7 +21,8 @@ export function PlaceAsk({
   jobId: string
   close: () => void
 }) {
-  const of = job.plan.job.works.get(workId)?.placing?.of
+  const placing = job.plan.job.works.get(workId)?.placing
+  const of = placing?.of
   const before = job.state.places.get(workId)
   const [answers, setAnswers] = useState<PlacingAnswers>({})
   const [where, setWhere] = useState(before?.where ?? '')
@@ -37,6 +39,7 @@ export function PlaceAsk({
   }
   return (
     <div className="space-y-3">
+      <p className="text-xl font-semibold">{placing?.partId ? itemWords(job.document, placing.partId) : `A ${of}`}</p>
       {before && judgePlace(of, before.answers).kind === 'another place' && (
         <p className="border-l-8 border-ink pl-4 text-lg font-semibold">
           The last place{before.where && `, ${before.where},`} was not good. Judge the new one.

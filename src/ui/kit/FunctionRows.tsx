@@ -78,7 +78,7 @@ function needOptions({ functions, parts, plugs, settings }: Kit, functionId: str
   return [
     ...of(
       'function',
-      functions.filter(({ id }) => id !== functionId),
+      functions.filter(({ id }) => id !== functionId).map(({ id, name }) => ({ id, name: `function ${name}` })),
     ),
     ...of('part', parts),
     ...of(
@@ -156,7 +156,7 @@ function MoreOfFunction({
         ))}
         <button
           type="button"
-          className="desk-button justify-self-start"
+          className="desk-button self-end justify-self-start"
           onClick={() => setTest([...item.testWith, { role: 'gear lever', value: 'out of park' }])}
         >
           Another setting for its test
