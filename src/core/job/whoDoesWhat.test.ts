@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { seededRandom } from '../base/random'
+import { seeds } from '../testing/seeds.testing'
 import { lanesOf } from '../plan/lanes/lanesOf'
 import { PlanRequest } from '../plan/ask/planRequest'
 import { CrewAtWork, INES, TOLU } from './crew.testing'
@@ -38,7 +39,7 @@ function twoAtWork(): CrewAtWork {
   return crew
 }
 
-test.each(Array.from({ length: 6 }, (_, i) => i))(
+test.each(Array.from({ length: seeds(24) }, (_, i) => i))(
   'two people to the end, whoever is quicker: never both on one seat, no rule broken, nothing left (seed %i)',
   (seed) => {
     const random = seededRandom(seed + 7)

@@ -2,13 +2,14 @@ import { expect, test } from '@jest/globals'
 import loadHighs from 'highs'
 import { cheapestOrder } from './cheapestOrder'
 import { randomProblem } from './exhaustive.testing'
+import { seeds } from '../testing/seeds.testing'
 import { asMixedInteger } from './mixedInteger.testing'
 
 // An independent solver: HiGHS, a mixed-integer solver of the registry, proves the optimum of small problems.
 test('the cheapest set-up is what a mixed-integer solver proves', async () => {
   const highs = await loadHighs()
   let compared = 0
-  for (let seed = 1; seed <= 14; seed++) {
+  for (let seed = 1; seed <= seeds(56); seed++) {
     const base = randomProblem(seed, { operations: 6 + (seed % 3), tools: 2, stations: 2, pairChance: 0.35 })
     // The program knows one price per tool.
     const problem = {
