@@ -64,7 +64,9 @@ export function handoverFacts(job: HandoverSource, shop: HandoverShop): Handover
     notes: state.notes.filter((note) => note.text !== '').map((note) => `${note.text} (${name(note.personId)})`),
     photos: state.photos.map((photo) => ({
       id: photo.photoId,
-      words: photo.itemId ? itemWords(document, photo.itemId) : 'photo of this job',
+      words: photo.itemId
+        ? (plan?.job.works.get(photo.itemId)?.name ?? itemWords(document, photo.itemId))
+        : 'photo of this job',
     })),
     signatures: state.signatures.map((signature) => ({
       name: signature.name,

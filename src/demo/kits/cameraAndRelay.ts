@@ -1,4 +1,5 @@
 import { Kit } from '@/core/shop/kit'
+import { cameraView, on } from '../drawings/kitDrawings'
 import { act, cavity, fasten, fit, lookAt, part, plug, plugIn, read, screws, work } from './pieces'
 
 /** A camera in the roof console and a relay for the beacons. */
@@ -7,18 +8,19 @@ export function cameraKit(pickup: string): Kit {
     id: crypto.randomUUID(),
     name: 'Fit a camera and a beacon relay',
     note: 'Camera in the roof console, relay behind the surround.',
+    views: [cameraView()],
     parts: [
       part('cam-eye', 'Camera', 'SF-K10', 11_900),
       part('cam-lead', 'Camera lead, 3 m', 'SF-K11', 2_200),
       part('relay-box', 'Beacon relay', 'SF-B05', 1_650),
     ],
     holders: [
-      screws('cam-screws', 2, 'cam-eye', 'PH1', [2.5, 6]),
-      screws('relay-screw', 1, 'relay-box', 'T20', [4, 12]),
+      screws('cam-screws', 2, 'cam-eye', 'PH1', [2.5, 6], on('cam-view', [28, 84], [88, 84])),
+      screws('relay-screw', 1, 'relay-box', 'T20', [4, 12], on('cam-view', [181, 46])),
     ],
     plugs: [
       plug('cam-plug', 'camera', 'cam-eye', 'threaded', 'the camera lead'),
-      plug('relay-plug', 'relay', 'relay-box', 'sliding lock', 'the beacon lead'),
+      plug('relay-plug', 'relay', 'relay-box', 'sliding lock', 'the beacon lead', on('cam-view', [181, 104])),
     ],
     works: [
       work(

@@ -1,4 +1,5 @@
 import { Kit } from '@/core/shop/kit'
+import { newUnitView, on } from '../drawings/kitDrawings'
 import {
   act,
   cavity,
@@ -35,6 +36,7 @@ export function radioSwapKit(van: string): Kit {
         ],
       },
     ],
+    views: [newUnitView()],
     parts: [
       part('swap-unit', 'New unit', 'SF-U10', 19_500, { massKg: 1.4 }),
       part('swap-left', 'Left bracket', 'SF-U11', 900),
@@ -47,14 +49,24 @@ export function radioSwapKit(van: string): Kit {
       part('swap-map-antenna', 'Map antenna', 'SF-U40', 2_600, { when: { 'unit-family': ['unit-maps'] } }),
     ],
     holders: [
-      screws('swap-left-screws', 4, 'swap-left', 'PH2', [3, 6]),
+      screws(
+        'swap-left-screws',
+        4,
+        'swap-left',
+        'PH2',
+        [3, 6],
+        on('swap-view', [120, 112], [150, 112], [180, 112], [202, 112]),
+      ),
       screws('swap-right-screws', 4, 'swap-right', 'PH2', [3, 6]),
-      screws('swap-unit-screws', 4, 'swap-unit', '7', [4, 12]),
-      screws('swap-display-screws', 4, 'swap-display', 'PH2', [3, 8], { tell: 'longer than those of the brackets' }),
+      screws('swap-unit-screws', 4, 'swap-unit', '7', [4, 12], on('swap-view', [128, 132], [202, 132])),
+      screws('swap-display-screws', 4, 'swap-display', 'PH2', [3, 8], {
+        tell: 'longer than those of the brackets',
+        ...on('swap-view', [49, 34], [49, 134]),
+      }),
       clips('swap-display-clips', 6, 'swap-display'),
     ],
     plugs: [
-      plug('swap-main', 'main', 'swap-adapter', 'lever', 'the new unit'),
+      plug('swap-main', 'main', 'swap-adapter', 'lever', 'the new unit', on('swap-view', [257, 65])),
       plug('swap-parking', 'parking signal', 'swap-adapter', 'press tab', 'the parking brake lead'),
       plug('swap-amp', 'amplifier', 'swap-amp-lead', 'press tab', 'the adapter', { when: AMPLIFIED }),
       plug('swap-speakers', 'speakers', 'swap-speaker-lead', 'press tab', 'the adapter', { when: PLAIN }),

@@ -1,4 +1,5 @@
 import { Kit } from '@/core/shop/kit'
+import { on, recorderView } from '../drawings/kitDrawings'
 import {
   act,
   cavity,
@@ -22,6 +23,7 @@ export function recorderKit(van: string): Kit {
     id: crypto.randomUUID(),
     name: 'Fit a recorder',
     note: 'Recorder behind the radio, microphone on the pillar, antenna under the dash top.',
+    views: [recorderView()],
     parts: [
       part('rec-box', 'Recorder', 'SF-R40', 32_900, { massKg: 0.6 }),
       part('rec-bracket', 'Recorder bracket', 'SF-R41', 1_450),
@@ -31,14 +33,21 @@ export function recorderKit(van: string): Kit {
       part('rec-pads', 'Adhesive pads', 'SF-C03', 90, { count: 4, supply: { consumable: true } }),
     ],
     holders: [
-      screws('rec-bracket-screws', 4, 'rec-box', 'PH2', [3, 6]),
-      screws('rec-box-screws', 2, 'rec-bracket', '7', [4, 12]),
+      screws(
+        'rec-bracket-screws',
+        4,
+        'rec-box',
+        'PH2',
+        [3, 6],
+        on('rec-view', [60, 54], [200, 54], [60, 126], [200, 126]),
+      ),
+      screws('rec-box-screws', 2, 'rec-bracket', '7', [4, 12], on('rec-view', [34, 90], [228, 140])),
       { id: 'rec-mic-clip', kind: 'spring clip', count: 1, holds: ['rec-mic'] },
     ],
     plugs: [
-      plug('rec-main', 'main', 'rec-box', 'lever', 'the recorder lead'),
+      plug('rec-main', 'main', 'rec-box', 'lever', 'the recorder lead', on('rec-view', [216, 71])),
       plug('rec-mic-plug', 'microphone', 'rec-mic', 'press tab', 'the recorder', { leadThrough: 'the pillar foot' }),
-      plug('rec-antenna-plug', 'antenna', 'rec-antenna', 'threaded', 'the recorder'),
+      plug('rec-antenna-plug', 'antenna', 'rec-antenna', 'threaded', 'the recorder', on('rec-view', [216, 109])),
     ],
     settings: [
       {

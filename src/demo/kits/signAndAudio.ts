@@ -1,4 +1,5 @@
 import { Kit } from '@/core/shop/kit'
+import { on, signView } from '../drawings/kitDrawings'
 import { act, cavity, fasten, fit, part, partAt, plug, plugIn, read, screws, set, work } from './pieces'
 
 /** A destination sign with spoken stops: the sign above the driver, its amplifier in the recorder bay. */
@@ -7,6 +8,7 @@ export function signKit(bus: string): Kit {
     id: crypto.randomUUID(),
     name: 'Fit a destination sign with audio',
     note: 'Sign driver above the driver, amplifier in the recorder bay.',
+    views: [signView()],
     parts: [
       part('sgn-driver', 'Sign driver', 'SF-D10', 21_000),
       part('sgn-amp', 'Speech amplifier', 'SF-D20', 9_800, { massKg: 0.9 }),
@@ -14,12 +16,19 @@ export function signKit(bus: string): Kit {
       part('sgn-panel', 'Switch panel with a sign key', 'SF-D30', 3_400),
     ],
     holders: [
-      screws('sgn-driver-screws', 4, 'sgn-driver', 'T20', [4, 10]),
+      screws(
+        'sgn-driver-screws',
+        4,
+        'sgn-driver',
+        'T20',
+        [4, 10],
+        on('sgn-view', [34, 34], [246, 34], [34, 116], [246, 116]),
+      ),
       screws('sgn-amp-screws', 4, 'sgn-amp', '8', [5, 16]),
       screws('sgn-panel-screws', 2, 'sgn-panel', 'T20', [4, 12]),
     ],
     plugs: [
-      plug('sgn-main', 'sign', 'sgn-driver', 'sliding lock', 'the sign lead'),
+      plug('sgn-main', 'sign', 'sgn-driver', 'sliding lock', 'the sign lead', on('sgn-view', [212, 106])),
       plug('sgn-speech', 'speech', 'sgn-amp', 'lever', 'the announcement lead'),
     ],
     settings: [

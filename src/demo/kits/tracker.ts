@@ -1,4 +1,5 @@
 import { Kit } from '@/core/shop/kit'
+import { on, trackerView } from '../drawings/kitDrawings'
 import { act, cavity, fit, lookAt, part, plug, plugIn, read, work } from './pieces'
 
 /** A tracker with its own antenna: sky above it, wet side down. */
@@ -7,13 +8,16 @@ export function trackerKit(moto: string, van: string): Kit {
     id: crypto.randomUUID(),
     name: 'Fit a tracker',
     note: 'Tracker with its own antenna, sky above it.',
+    views: [trackerView()],
     parts: [
       part('trk-box', 'Tracker', 'SF-T20', 8_900),
       part('trk-lead', 'Tracker lead, fused', 'SF-T21', 1_900),
       part('trk-ties', 'Cable ties', 'SF-C01', 5, { count: 6, supply: { consumable: true } }),
     ],
-    holders: [{ id: 'trk-pad', kind: 'hook-and-loop', count: 2, holds: ['trk-box'] }],
-    plugs: [plug('trk-plug', 'tracker', 'trk-box', 'press tab', 'the tracker lead')],
+    holders: [
+      { id: 'trk-pad', kind: 'hook-and-loop', count: 2, holds: ['trk-box'], ...on('trk-view', [46, 76], [100, 76]) },
+    ],
+    plugs: [plug('trk-plug', 'tracker', 'trk-box', 'press tab', 'the tracker lead', on('trk-view', [132, 55]))],
     works: [
       work(
         'place',

@@ -69,8 +69,8 @@ export function JobAsks({
         <JobPhoto
           shopId={data.shopId}
           jobId={data.id}
-          itemId={tap?.card.partId ?? null}
-          what={tap?.card.partId ? cardNameIn(model, tap.card) : 'kept with this job'}
+          itemId={photographed(tap)}
+          what={tap && photographed(tap) ? cardNameIn(model, tap.card) : 'kept with this job'}
           record={job.record}
           close={close}
         />
@@ -108,4 +108,10 @@ export function JobAsks({
       {asksReplan && <ReplanDialog job={job} replan={replan} />}
     </>
   )
+}
+
+/** What a photo taken now is of: the panel of the card, or the piece of work. */
+function photographed(tap: AskProps['tap']): string | null {
+  if (!tap) return null
+  return tap.card.thing === 'work' ? tap.step.operation.itemId : tap.card.partId
 }

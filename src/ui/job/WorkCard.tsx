@@ -2,6 +2,7 @@ import { isStepDone, stepsInHand } from '@/core/job/workSteps'
 import type { WorkItem } from '@/core/shop/workItem'
 import { mediaUrl } from '@/client/media'
 import { workStepWords } from '@/words/workStepWords'
+import { KitPicture } from '../map/KitPicture'
 import { kitOfJob } from './kitOfJob'
 import { StepMarkOfWork } from './StepMarkOfWork'
 import { StepRow } from './StepRow'
@@ -11,6 +12,8 @@ import type { PlannedJob } from './useJob'
 export function WorkCard({ job, work }: { job: PlannedJob; work: WorkItem }) {
   const kit = kitOfJob(job)
   const hand = stepsInHand(job.state, work)
+  // The picture of what is meant now goes before that of the whole.
+  const photoId = hand?.first.photoId ?? work.photoId
   const inTap = new Set(hand?.steps.map(({ id }) => id))
   return (
     <>
@@ -33,9 +36,10 @@ export function WorkCard({ job, work }: { job: PlannedJob; work: WorkItem }) {
           )
         })}
       </ol>
-      {work.photoId && (
+      <KitPicture document={job.document} steps={work.steps} nowItemId={hand?.first.itemId ?? null} />
+      {photoId && (
         // eslint-disable-next-line @next/next/no-img-element
-        <img src={mediaUrl(work.photoId)} alt={`Photo: ${work.name}`} className="mt-3 max-h-80 border border-hair" />
+        <img src={mediaUrl(photoId)} alt={`Photo: ${work.name}`} className="mt-3 max-h-80 border border-hair" />
       )}
     </>
   )

@@ -16,6 +16,7 @@ import { KitModels } from './KitModels'
 import { KitModules } from './KitModules'
 import { FoundTroubles, type FoundTrouble } from './FoundTroubles'
 import { FunctionRows } from './FunctionRows'
+import { KitPhotos } from './PictureField'
 import { ChangeRows, type KitEdited } from './KitRows'
 import { WorkRows } from './WorkRows'
 import { useKitDraft } from './useKitDraft'
@@ -37,6 +38,7 @@ export function KitForm({
   stations,
   currency,
   found,
+  photos,
   may,
   save,
   remove,
@@ -50,6 +52,7 @@ export function KitForm({
   currency: string
   /** What jobs have found of its functions, and it does not say yet. */
   found: readonly FoundTrouble[]
+  photos: readonly { photoId: string; words: string }[]
   may: boolean
   save: Save
   remove: (kitId: string) => Promise<Saved>
@@ -99,7 +102,9 @@ export function KitForm({
           <KitBox {...edited} facets={facets} />
           <KitFacets {...edited} />
           <KitModules {...edited} facets={facets} />
-          <WorkRows {...edited} places={[...STATIONS, ...stations]} facets={facets} />
+          <KitPhotos value={photos}>
+            <WorkRows {...edited} places={[...STATIONS, ...stations]} facets={facets} />
+          </KitPhotos>
           <FunctionRows {...edited} facets={facets} />
           <FoundTroubles {...edited} found={found} />
           <ChangeRows {...edited} facets={facets} />

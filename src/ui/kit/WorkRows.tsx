@@ -9,6 +9,7 @@ import { CheckList } from '../forms/CheckList'
 import { SelectField, TextField } from '../forms/Field'
 import type { KitEdited } from './KitRows'
 import { NumberField, Row, Rows, Select } from './kitFields'
+import { PictureField } from './PictureField'
 import { WhenPicker } from './WhenPicker'
 import { WorkSteps } from './WorkSteps'
 
@@ -126,6 +127,7 @@ function MoreOfWork({ kit, work, change }: { kit: Kit; work: WorkItem; change: (
             change({ placing: of === 'nothing' ? null : { of: of as Placed, partId: work.placing?.partId ?? null } })
           }
         />
+        <PictureField value={work.photoId} onChange={(photoId) => change({ photoId })} />
         {work.placing && (
           <SelectField
             label="Which one"

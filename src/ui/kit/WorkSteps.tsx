@@ -10,6 +10,7 @@ import { holderWords } from '@/words/items'
 import { workStepWords } from '@/words/workStepWords'
 import { TextField } from '../forms/Field'
 import { MaybeNumber, Pick, Select } from './kitFields'
+import { PictureField } from './PictureField'
 import { WhenPicker } from './WhenPicker'
 
 const ACTS = Object.keys(WORK_STEP_ACTS) as WorkStepAct[]
@@ -208,6 +209,7 @@ function StepEntry({
           maxLength={200}
           onChange={(event) => change({ caution: event.target.value })}
         />
+        <PictureField value={step.photoId} onChange={(photoId) => change({ photoId })} />
         {step.act === 'read' && <ReadingFields step={step} change={change} />}
         <WhenPicker facets={facets} when={step.when} onChange={(when) => change({ when })} />
       </div>

@@ -10,6 +10,8 @@ import { forPuttingBack } from '@/core/strip/putBack'
 import type { ShopRules } from '@/core/vehicle/rule'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { forbidsWords, unresolvedWords } from '@/words/balanceWords'
+import { withKits } from '@/core/shop/withKits'
+import { supplyName } from '@/words/kitRowWords'
 import { holderKindWords, itemWords, ownerWords } from '@/words/items'
 import { cardNameIn, goalWords } from '@/words/modelNames'
 import { stepWords } from '@/words/operations'
@@ -59,6 +61,7 @@ export function bayJob(job: Source, house: HouseValues, shopRules: ShopRules, no
   const standing = bayStanding(job, byWhat, house, rulesInForce(shopRules), nowMs)
   if (!standing) return null
   const { state, model, plan, rows, reached, told } = standing
+  const withThings = withKits(document, job.request?.kits ?? [])
   const outNames = told.outIds.map((id) => itemWords(document, id))
   return {
     id: job.id,
@@ -80,7 +83,13 @@ export function bayJob(job: Source, house: HouseValues, shopRules: ShopRules, no
     open: standing.open.map((item) => openWords(document, item)),
     handedOverBeforeMs: state.handedOverBefore && wallMsOf(state.handedOverBefore.at),
     paused: state.paused && { reason: state.paused.reason, until: state.paused.until },
-    awaited: [...state.awaited].map(([id, count]) => ({ count, words: itemWords(document, id) })),
+    awaited: [
+      ...[...state.awaited].map(([id, count]) => ({ count, words: itemWords(document, id) })),
+      // Of a kit: what was ordered and has not arrived.
+      ...[...state.supplies].flatMap(([id, { ordered, arrived }]) =>
+        ordered > arrived ? [{ count: ordered - arrived, words: supplyName(withThings, id) }] : [],
+      ),
+    ],
     sinceMs: standing.sinceMs,
   }
 }

@@ -2,6 +2,7 @@ import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { DeskPage } from '@/app/DeskPage'
 import { Kit } from '@/core/shop/kit'
+import { kitPhotos } from '@/server/kitPhotos'
 import { kitTroubles } from '@/server/kitTroubles'
 import { listKits } from '@/server/kits'
 import { listProcedures } from '@/server/procedures'
@@ -42,6 +43,7 @@ export default async function KitPage({ params }: { params: Promise<{ kitId: str
           stations={crew.house.stations.map((station) => station.name)}
           currency={crew.house.currency}
           found={await kitTroubles(crew, row.kit)}
+          photos={await kitPhotos(crew, row.kit)}
           may={may(crew, 'keep kits')}
           save={saveKitAction}
           remove={removeKitAction}
