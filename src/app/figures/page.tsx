@@ -1,8 +1,8 @@
 import { DeskPage } from '@/app/DeskPage'
+import { benchWorks, forecastAt } from '@/core/job/benchTime'
 import { breakage, figuresOf } from '@/core/job/figures'
 import { foldJob } from '@/core/job/fold'
 import { termsOf } from '@/core/job/terms'
-import { secondsOf } from '@/core/plan/find/step'
 import { listJobs } from '@/server/jobs'
 import { requireCrew } from '@/server/session'
 import { may } from '@/server/whoAsks'
@@ -26,7 +26,8 @@ export default async function FiguresPage() {
           job.document,
           state,
           termsOf(job.document, job.request, state),
-          job.found && secondsOf(job.found.steps),
+          job.found && job.request && forecastAt(job.request, job.found),
+          benchWorks(job.request),
         ),
       }
     })

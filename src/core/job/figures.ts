@@ -1,16 +1,18 @@
 import { wallMsOf } from '../base/clock'
 import type { ProcedureDocument } from '../procedure/document'
+import type { Id } from '../base/id'
 import { balanceOf } from './balance'
+import { benchMs, LONGEST_GAP_MS } from './benchTime'
 import type { JobState } from './jobState'
 import type { JobTerms } from './terms'
 
-/** A gap longer than this is a break: nobody leaves a tablet untouched for so long while working. */
-const LONGEST_GAP_MS = 20 * 60_000
-
 /** What a job took and cost, for a lead. */
 export type JobFigures = {
+  /** At the vehicle; what was worked at the bench is beside it. */
   workedMin: number
   forecastMin: number | null
+  benchMin: number
+  benchForecastMin: number | null
   clipsUndone: number
   clipsBroken: number
   openRows: number
@@ -20,22 +22,27 @@ export type JobFigures = {
 /**
  * Minutes really worked by the log (breaks and pauses left out), beside what the plan forecast; clips that broke;
  * accounts still open.
- * `forecastS`: all steps of the plan that was followed, what was done before it included. Cost: O(events).
+ * `forecast`: all steps of the plan that was followed, what was done before it included; `works`: those at the bench.
+ * Cost: O(events).
  */
 export function figuresOf(
   document: ProcedureDocument,
   state: JobState,
   terms: JobTerms,
-  forecastS: number | null,
+  forecast: { vehicleS: number; benchS: number } | null,
+  works: ReadonlySet<Id> = new Set(),
 ): JobFigures {
   const clips = document.holders.filter((holder) => /clip|pin|rivet/.test(holder.kind))
   const brokenByGroup = clips.flatMap((holder) => {
     const c = state.holders.get(holder.id)
     return c && c.undone > 0 ? [{ kind: holder.kind, broken: c.broken, undone: c.undone }] : []
   })
+  const atBenchMs = benchMs(state, works)
   return {
-    workedMin: Math.round(workedMs(state) / 60_000),
-    forecastMin: forecastS === null ? null : Math.round(forecastS / 60),
+    workedMin: Math.round((workedMs(state) - atBenchMs) / 60_000),
+    forecastMin: forecast && Math.round(forecast.vehicleS / 60),
+    benchMin: Math.round(atBenchMs / 60_000),
+    benchForecastMin: forecast && Math.round(forecast.benchS / 60),
     clipsUndone: brokenByGroup.reduce((sum, group) => sum + group.undone, 0),
     clipsBroken: brokenByGroup.reduce((sum, group) => sum + group.broken, 0),
     openRows: balanceOf(document, state, terms).openRows.length,

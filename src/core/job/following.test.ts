@@ -529,7 +529,9 @@ describe('figures', () => {
     const crew = van()
     untilKey(crew, 'open:hazard')
     crew.add({ kind: 'broken', holderId: 'surround-clips', count: 2, wasFitted: 'no', note: '' })
-    const figures = figuresOf(crew.document, crew.state, termsOf(crew.document, crew.request), 600)
+    const figures = figuresOf(crew.document, crew.state, termsOf(crew.document, crew.request), {
+      ...{ vehicleS: 600, benchS: 0 },
+    })
     expect(figures).toMatchObject({ forecastMin: 10, clipsBroken: 2, clipsUndone: 15 })
     expect(breakage([figures])).toEqual([{ kind: 'spring clip', broken: 2, undone: 15 }])
   })

@@ -55,10 +55,13 @@ export function FiguresScreen({
                 </th>
                 <th scope="col">Job</th>
                 <th scope="col" className="text-right">
-                  worked
+                  at the vehicle
                 </th>
                 <th scope="col" className="text-right">
                   forecast
+                </th>
+                <th scope="col" className="text-right">
+                  at the bench
                 </th>
                 <th scope="col" className="text-right">
                   clips broken
@@ -80,7 +83,12 @@ export function FiguresScreen({
                     </Link>
                   </td>
                   <td className="num text-right">{job.workedMin} min</td>
-                  <td className="num text-right">{job.forecastMin === null ? '–' : `${job.forecastMin} min`}</td>
+                  <td className="num text-right">{minutesWords(job.forecastMin)}</td>
+                  <td className="num text-right">
+                    {job.benchMin + (job.benchForecastMin ?? 0) === 0
+                      ? '–'
+                      : `${job.benchMin} of ${minutesWords(job.benchForecastMin)}`}
+                  </td>
                   <td className="num text-right">
                     {job.clipsBroken} of {job.clipsUndone}
                   </td>
@@ -127,4 +135,8 @@ export function FiguresScreen({
       </section>
     </div>
   )
+}
+
+function minutesWords(minutes: number | null): string {
+  return minutes === null ? '–' : `${minutes} min`
 }

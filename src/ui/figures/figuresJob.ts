@@ -7,6 +7,8 @@ export type FiguresJob = {
   doneWords: string | null
   workedMin: number
   forecastMin: number | null
+  benchMin: number
+  benchForecastMin: number | null
   clipsUndone: number
   clipsBroken: number
   openRows: number
