@@ -63,6 +63,14 @@ function routes(origin: string, job: string, procedure: string, event: object): 
         request: { goals: [{ kind: 'cavity', cavityId: 'x' }], build: {} },
       },
     },
+    {
+      url: `${origin}/api/plan/quotation`,
+      usual: {
+        vehicleId: crypto.randomUUID(),
+        request: { goals: [{ kind: 'cavity', cavityId: 'x' }], build: {} },
+        ...{ to: 'Town Works', validDays: 14, note: '' },
+      },
+    },
     { url: `${origin}/api/auth/sign-in/username`, usual: { username: 'nobody_here', password: 'a wrong password' } },
     { url: `${origin}/api${job}/media/${crypto.randomUUID()}?kind=photo`, usual: {} },
     { url: `${origin}/api${job}/media/${crypto.randomUUID()}?kind=voice`, usual: {} },

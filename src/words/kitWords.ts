@@ -42,6 +42,8 @@ export function kitProblemSentence(problem: KitProblem): string {
       return `The works use ${problem.needed} ${problem.in}, and the box holds ${problem.listed}.`
     case 'plug in no step':
       return `No step plugs “${problem.in}”: nobody would close it and try it.`
+    case 'plugged before it is led through':
+      return `The lead of “${problem.in}” passes an opening: lead it through in a step before it is plugged.`
     case 'setting without a value':
       return `“${problem.in}” has no value it should be: nobody could compare it.`
     default:

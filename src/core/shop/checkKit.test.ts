@@ -11,6 +11,19 @@ const kit = (works: [id: string, ...after: string[]][], more: object = {}) =>
 const kinds = (of: Kit) =>
   checkKit(of).map((problem) => `${problem.kind} ${'workId' in problem ? problem.workId : ''}`.trim())
 
+test('a lead that passes an opening is led through before it is plugged: in that work, or in one that comes first', () => {
+  const through = RADIO_KIT.plugs.map((plug) => (plug.id === 'k-power' ? { ...plug, leadThrough: 'the frame' } : plug))
+  const led = { id: 'l', act: 'lead through', itemId: 'k-power' }
+  const said = (change: (work: Kit['works'][number]) => object) =>
+    checkKit(Kit.parse({ ...RADIO_KIT, plugs: through, works: RADIO_KIT.works.map(change) })).map(({ kind }) => kind)
+  const inWork = (id: string, at: 'first' | 'last') => (work: Kit['works'][number]) =>
+    work.id === id ? { ...work, steps: at === 'first' ? [led, ...work.steps] : [...work.steps, led] } : work
+  expect(said((work) => work)).toContain('plugged before it is led through')
+  expect(said(inWork('w-unit', 'last'))).toContain('plugged before it is led through')
+  expect(said(inWork('w-display', 'first'))).toContain('plugged before it is led through')
+  expect(said(inWork('w-unit', 'first'))).not.toContain('plugged before it is led through')
+  expect(said(inWork('w-brackets', 'first'))).not.toContain('plugged before it is led through')
+})
 test('work in a line, or coming together, is sound', () => {
   expect(kinds(kit([['a'], ['b', 'a'], ['c', 'a', 'b']]))).toEqual([])
 })

@@ -23,6 +23,8 @@ export type KitProblem =
   /** Told, and no reason to refuse the kit: a kit is written bit by bit. */
   | { kind: 'more used than there are'; itemId: Id; in: string; needed: number; listed: number }
   | { kind: 'plug in no step'; itemId: Id; in: string }
+  /** Its lead has to pass an opening, and nobody leads it through before it is plugged. */
+  | { kind: 'plugged before it is led through'; itemId: Id; in: string }
   | { kind: 'setting without a value'; itemId: Id; in: string }
 
 /** With one of these a kit can't be kept: nothing could be planned with it. */
@@ -39,6 +41,7 @@ const REFUSES: Readonly<Record<KitProblem['kind'], boolean>> = {
   'cut before the look': true,
   'more used than there are': false,
   'plug in no step': false,
+  'plugged before it is led through': false,
   'setting without a value': false,
 }
 
@@ -157,6 +160,23 @@ function choiceProblems(kit: Kit): KitProblem[] {
   )
 }
 
+/** Whether a plug whose lead passes an opening is plugged in some work in which it was not led through before. */
+function isPluggedFirst({ works }: Kit, { id, leadThrough }: Kit['plugs'][number]): boolean {
+  if (leadThrough === '') return false
+  const led = new Set(
+    works.flatMap((work) =>
+      work.steps.some((step) => step.act === 'lead through' && step.itemId === id) ? [work.id] : [],
+    ),
+  )
+  const comesAfterLed = (workId: Id) => [...led].some((other) => other !== workId && comesAfter(works, workId, other))
+  return works.some(({ id: workId, steps }) => {
+    const acts = steps.filter(({ itemId }) => itemId === id).map(({ act }) => act)
+    const plugged = acts.indexOf('plug')
+    const through = acts.indexOf('lead through')
+    return plugged >= 0 && !(through >= 0 && through < plugged) && !comesAfterLed(workId)
+  })
+}
+
 /** What does not add up, and need not yet. */
 function counted(kit: Kit): KitProblem[] {
   const fit: KitFit = {
@@ -180,6 +200,9 @@ function counted(kit: Kit): KitProblem[] {
     ...kit.plugs
       .filter(({ id }) => hasSteps && !named.has(id))
       .map(({ id, name }): KitProblem => ({ kind: 'plug in no step', itemId: id, in: name })),
+    ...kit.plugs
+      .filter((plug) => isPluggedFirst(kit, plug))
+      .map(({ id, name }): KitProblem => ({ kind: 'plugged before it is led through', itemId: id, in: name })),
     ...kit.settings
       .filter(({ expected }) => expected.length === 0)
       .map(({ id, name }): KitProblem => ({ kind: 'setting without a value', itemId: id, in: name })),
@@ -187,11 +210,16 @@ function counted(kit: Kit): KitProblem[] {
 }
 
 function comesAfterItself(works: Kit['works'], workId: Id): boolean {
+  return comesAfter(works, workId, workId)
+}
+
+/** Whether a piece of work waits for another, at once or by way of others. */
+function comesAfter(works: Kit['works'], workId: Id, otherId: Id): boolean {
   const seen = new Set<Id>()
   const stack = [workId]
   for (let at = stack.pop(); at !== undefined; at = stack.pop())
     for (const first of works.find((work) => work.id === at)?.afterWork ?? []) {
-      if (first === workId) return true
+      if (first === otherId) return true
       if (!seen.has(first)) stack.push(first)
       seen.add(first)
     }

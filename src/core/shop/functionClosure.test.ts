@@ -6,6 +6,7 @@ import { closureOf, doneWithout, isWanted, NOT_WANTED } from './functionClosure'
 import { Kit } from './kit'
 import { kitHere } from './kitHere'
 import { suppliesNeeded } from './supplies'
+import { WorkStep } from './workStep'
 
 const without = (...ids: string[]) => Object.fromEntries(ids.map((id) => [id, NOT_WANTED]))
 const here = (build = {}) => kitHere({ kit: KIT, fit: RADIO_FIT }, build)
@@ -60,6 +61,19 @@ describe('what functions need', () => {
     const after = Object.fromEntries(here().kit.works.map((work) => [work.id, work.afterWork]))
     expect(after).toEqual({ connect: [], in: ['connect'], hole: ['see'], see: [], cam: ['hole'] })
   })
+})
+
+test('what is done five times is five taps, each with its number; once is one', () => {
+  const taught = {
+    ...KIT.works[1]!,
+    steps: [WorkStep.parse({ id: 't', act: 'do', words: 'teach a button', count: 5 })],
+  }
+  const { kit } = kitHere({ kit: { ...KIT, works: [taught] }, fit: RADIO_FIT }, {})
+  expect(kit.works[0]!.steps.map(({ id, words }) => `${id}: ${words}`).slice(3)).toEqual([
+    't.4: teach a button, 4 of 5',
+    't.5: teach a button, 5 of 5',
+  ])
+  expect(here().kit.works[1]!.steps.map(({ id }) => id)).toEqual(['i1'])
 })
 
 describe('what is wrong with functions', () => {

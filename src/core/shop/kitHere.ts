@@ -5,6 +5,7 @@ import { doneWithout, isWanted } from './functionClosure'
 import type { Kit } from './kit'
 import { withLooksFirst } from './lookFirst'
 import type { WorkItem } from './workItem'
+import type { WorkStep } from './workStep'
 import type { KitFit } from './kitFit'
 
 /** A kit as it meets one model. Without a fit it can't be planned there. */
@@ -42,6 +43,7 @@ export function kitHere({ kit, fit }: FittedKit, build: Build): KitHere {
       .map((step) =>
         step.act === 'plug' && without.capped.has(step.itemId!) ? { ...step, act: 'cap' as const } : step,
       )
+      .flatMap(oneByOne)
   const done = works.filter(({ id }) => !without.works.has(id)).map((work) => ({ ...work, steps: steps(work) }))
   const isDone = idsOf(done)
   const access = Object.fromEntries(
@@ -61,6 +63,16 @@ export function kitHere({ kit, fit }: FittedKit, build: Build): KitHere {
     open,
     capped: new Set([...without.capped].filter((id) => ids.has(id))),
   }
+}
+
+/** What is done so many times (five buttons are taught one by one) is as many taps, each with its number. */
+function oneByOne(step: WorkStep): WorkStep[] {
+  const { act, count, words } = step
+  if (act !== 'do' || count === null || count < 2) return [step]
+  return Array.from({ length: count }, (_, i) => ({
+    ...step,
+    ...{ id: `${step.id}.${i + 1}`.slice(-64), count: null, words: `${words}, ${i + 1} of ${count}` },
+  }))
 }
 
 type Filter = <T extends { id: Id; when: When }>(items: readonly T[]) => T[]

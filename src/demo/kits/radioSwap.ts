@@ -161,6 +161,13 @@ export function radioSwapKit(van: string): Kit {
         },
         [fit('swap-display'), fasten('swap-display-screws'), press('swap-display-clips')],
       ),
+      work(
+        'swap-teach',
+        'Teach the wheel buttons',
+        'set up',
+        { station: 'driver side', durationS: 120, afterWork: ['swap-display-on'] },
+        [act('hold the wheel button until the module blinks', { count: 5 })],
+      ),
     ],
     functions: [
       {
@@ -180,7 +187,7 @@ export function radioSwapKit(van: string): Kit {
           how: 'each button does what is printed on it',
           power: 'ignition',
         },
-        ...{ optional: true, show: 'each button once' },
+        ...{ optional: true, show: 'each button once', afterWork: ['swap-teach'] },
         needs: [
           { of: 'function', id: 'swap-plays' },
           { of: 'part', id: 'swap-module' },

@@ -181,6 +181,9 @@ function StepEntry({
         {(of === 'part' || of === 'holder') && (
           <MaybeNumber label="How many (empty: all)" value={step.count} onChange={(count) => change({ count })} />
         )}
+        {step.act === 'do' && (
+          <MaybeNumber label="One by one: how many" value={step.count} onChange={(count) => change({ count })} />
+        )}
         {of === 'holder' && (
           <Pick
             label="How far"
