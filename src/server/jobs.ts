@@ -134,3 +134,11 @@ export async function crewNames(crew: Crew): Promise<Person[]> {
 export async function everybody(crew: Crew): Promise<{ id: string; name: string }[]> {
   return inShop(crew, (trx) => trx.selectFrom('crew').select(['id', 'name']).execute())
 }
+
+/** The model of a job's vehicle; empty where it is no job of this shop. */
+export async function procedureOfJob(crew: Crew, jobId: string): Promise<string> {
+  const row = await inShop(crew, (trx) =>
+    trx.selectFrom('job').select('procedure_id').where('id', '=', jobId).executeTakeFirst(),
+  )
+  return row?.procedure_id ?? ''
+}

@@ -1,14 +1,21 @@
 'use client'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
+import { useState } from 'react'
 import { levelNow } from '@/core/job/fold'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { mayRestFree } from '@/core/procedure/resting'
 import { REST_WAYS } from '@/core/procedure/part'
+import type { Kit } from '@/core/shop/kit'
+import { kitOnStrip } from '@/core/strip/kitOnStrip'
 import { looseEndsOf } from '@/core/strip/looseEnds'
 import { waitsThere } from '@/core/strip/waitsThere'
+import { CheckList } from '../forms/CheckList'
 import type { JobData, LiveJob } from '../job/useJob'
 import { itemWords } from '@/words/items'
+
+/** What the shop could fit on the way. */
+export type KitsOfShop = { procedureId: string; kits: readonly Kit[] }
 
 /** The turn of the U: what is still unsettled before the way out is worked out, and the tap that begins it. */
 export function PutBack({
@@ -17,12 +24,14 @@ export function PutBack({
   questions,
   ask,
 }: {
-  data: JobData
+  data: JobData & KitsOfShop
   job: LiveJob
   questions: number
   ask: () => void
 }) {
   const router = useRouter()
+  const [kitIds, setKitIds] = useState<readonly string[]>([])
+  const chosen = data.kits.filter(({ id }) => kitIds.includes(id))
   const { document, state } = job
   const out = document.parts.filter((part) => levelNow(state, part.id) !== 'in place')
   const loose = looseEndsOf(document, state).filter((end) => end.kind !== 'cover')
@@ -39,6 +48,7 @@ export function PutBack({
         kind: 'plan adopted',
         request: PlanRequest.parse({
           goals,
+          kits: chosen.map((kit) => kitOnStrip(kit, data.procedureId, document, state)),
           build: Object.fromEntries(state.facets),
           start: document.parts[0]?.station ?? 'driver side',
         }),
@@ -96,8 +106,16 @@ export function PutBack({
           Answer {questions} {questions === 1 ? 'question' : 'questions'} first
         </button>
       )}
+      {data.kits.length > 0 && (
+        <CheckList
+          label="Fit something while it is open"
+          options={data.kits.map(({ id, name }) => [id, name])}
+          chosen={kitIds}
+          onChange={setKitIds}
+        />
+      )}
       <button type="button" className="slab w-full !min-h-[72px] !text-2xl" onClick={begin}>
-        It goes back together
+        {chosen.length > 0 ? 'Fit it, then back together' : 'It goes back together'}
       </button>
       <Link className="ghost w-full text-lg" href={`/jobs/${data.id}/balance`}>
         Look at the balance

@@ -20,7 +20,7 @@ import { LooseEnds, offerFor } from './LooseEnds'
 import { NoteSheet } from './NoteSheet'
 import { PartKnown } from './PartKnown'
 import { PhotoSheet } from './PhotoSheet'
-import { PutBack } from './PutBack'
+import { PutBack, type KitsOfShop } from './PutBack'
 import { QuestionCard } from '../job/QuestionCard'
 import { RowSheet } from './RowSheet'
 import { StripPicture } from './StripPicture'
@@ -30,7 +30,7 @@ import { useMedia } from './useMedia'
 import { useStrip, type LiveStrip } from './useStrip'
 import { StripAside } from './StripAside'
 
-export type RecordData = JobData & { usual: Usual[] }
+export type RecordData = JobData & KitsOfShop & { usual: Usual[] }
 type Sheet = Catch | 'questions' | 'back' | StripRow | null
 
 /** A vehicle coming apart: the way as a rail, one line or a few taps for what comes off, and what is still loose. */

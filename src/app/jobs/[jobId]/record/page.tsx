@@ -1,4 +1,6 @@
 import { changeWhoActs } from '@/app/welcome/actions'
+import { procedureOfJob } from '@/server/jobs'
+import { listKits } from '@/server/kits'
 import { listProcedures } from '@/server/procedures'
 import { requireCrew } from '@/server/session'
 import { usualFasteners } from '@/core/strip/likeliest'
@@ -12,6 +14,8 @@ export default async function RecordPage({ params }: { params: Promise<{ jobId: 
   const crew = await requireCrew()
   const data = await jobData((await params).jobId)
   if (data.kind !== 'strip') notFound()
+  const procedureId = await procedureOfJob(crew, data.id)
+  const kits = (await listKits(crew)).map(({ kit }) => kit)
   const usual = usualFasteners((await listProcedures(crew)).map((row) => row.document))
-  return <RecordScreen key={data.acting.id} data={{ ...data, usual }} change={changeWhoActs} />
+  return <RecordScreen key={data.acting.id} data={{ ...data, usual, procedureId, kits }} change={changeWhoActs} />
 }
