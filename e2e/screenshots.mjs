@@ -98,8 +98,6 @@ await shot(lead, 'order')
 await openProcedure(lead, 'Model of Gritter 2', 'Surround')
 await lead.getByRole('button', { name: /^Clean-up/ }).click()
 await shot(lead, 'clean-up')
-await openProcedure(lead, 'Patrol motorcycle', 'Left fairing')
-await shot(lead, 'fairing')
 await lead.goto(`${base}/figures`)
 await lead.getByText('× the forecast').waitFor()
 await shot(lead, 'figures')
@@ -107,8 +105,6 @@ await openJob(lead, 'Moto 7')
 await shot(lead, 'intake')
 await openJob(lead, 'Bus 4')
 const bus = lead.url()
-await lead.goto(`${bus}/labels`)
-await shot(lead, 'labels')
 await lead.goto(`${bus}/tag`)
 await lead.setViewportSize({ width: 1280, height: 1000 })
 await shot(lead, 'tag')
@@ -120,7 +116,43 @@ const pdf = await lead.request.get(`${base}${handed.replace('/handover', '/sheet
 writeFileSync('/tmp/sheet.pdf', await pdf.body())
 execFileSync('pdftoppm', ['-r', '96', '-f', '1', '-l', '1', '-singlefile', '-png', '/tmp/sheet.pdf', `${folder}/sheet`])
 await lead.goto(`${base}/shop/kits`)
-await lead.getByRole('link', { name: 'Swap the radio unit' }).click()
+await lead.getByRole('link', { name: 'Swap the radio unit', exact: true }).click()
 await lead.waitForURL(/kits\/[0-9a-f-]{36}/)
 await shot(lead, 'kit')
+await lead.goto(`${job}/customer`)
+await lead.getByRole('heading', { name: 'With the customer' }).waitFor()
+await shot(lead, 'customer')
+// A quotation, written for the customer of another van.
+await lead.goto(`${base}/plan`)
+await lead
+  .getByRole('listitem')
+  .filter({ hasText: 'Harbour Linen' })
+  .first()
+  .getByRole('link', { name: 'Plan' })
+  .click()
+await lead
+  .getByRole('button', { name: /^Swap the radio unit kit/ })
+  .first()
+  .click()
+for (const name of [/^automatic/, /^plain display/, /^plain(?! display)/])
+  await lead.getByRole('radio', { name }).first().check()
+await lead.getByRole('button', { name: 'Quotation as PDF' }).click()
+await lead.getByLabel('To', { exact: true }).fill('Harbour Linen')
+const [download] = await Promise.all([
+  lead.waitForEvent('download'),
+  lead.getByRole('button', { name: 'Write it as PDF' }).click(),
+])
+await download.saveAs('/tmp/quotation.pdf')
+execFileSync('pdftoppm', [
+  '-r',
+  '96',
+  '-f',
+  '1',
+  '-l',
+  '1',
+  '-singlefile',
+  '-png',
+  '/tmp/quotation.pdf',
+  `${folder}/quotation`,
+])
 await browser.close()
