@@ -128,7 +128,9 @@ export const Happening = z.discriminatedUnion('kind', [
   named('place judged', {
     workId: Id,
     of: z.enum(PLACED),
-    answers: z.record(z.string().max(40), z.boolean()),
+    answers: z
+      .record(z.string().max(40), z.boolean())
+      .refine((answers) => Object.keys(answers).length <= 20, 'That is more than is asked of a place.'),
     where: z.string().trim().max(120).default(''),
     photoId: uuid().nullable().default(null),
   }),
@@ -141,11 +143,11 @@ export const Happening = z.discriminatedUnion('kind', [
     functionIds: z.array(Id).max(60),
     points: z.array(z.enum(CUSTOMER_POINTS)).max(10),
     by: z.string().trim().min(1, 'Say who was shown.').max(80),
-    /** The strokes as an SVG path; empty: signed on paper. */
+    /** The strokes as an SVG path of moves and lines in whole points; empty: signed on paper. */
     strokes: z
       .string()
       .max(20_000, 'That is more than a signature. Clear it, and sign once more.')
-      .regex(/^[MLQC0-9 .,-]*$/, 'That is no drawn signature.')
+      .regex(/^(M\d{1,5} \d{1,5}( [ML]\d{1,5} \d{1,5})*)?$/, 'That is no drawn signature.')
       .default(''),
   }),
   named('tool out', { tool: z.string().min(1).max(60) }),

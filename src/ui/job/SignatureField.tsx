@@ -55,6 +55,9 @@ export function SignatureField({ label, onChange }: { label: string; onChange: (
   )
 }
 
+/** A finger may leave the field. */
+const whole = (at: number) => Math.min(99_999, Math.max(0, Math.round(at)))
+
 /** The strokes, rounded to whole points, thinned where there are many: as a path of moves and lines. */
 function pathOf(pad: SignaturePad): string {
   const strokes = pad.toData().map(({ points }) => points)
@@ -64,7 +67,7 @@ function pathOf(pad: SignaturePad): string {
     .flatMap((points) =>
       points
         .filter((_, i) => i % every === 0 || i === points.length - 1)
-        .map(({ x, y }, i) => `${i === 0 ? 'M' : 'L'}${Math.round(x)} ${Math.round(y)}`),
+        .map(({ x, y }, i) => `${i === 0 ? 'M' : 'L'}${whole(x)} ${whole(y)}`),
     )
     .join(' ')
 }
