@@ -1,5 +1,5 @@
 import type { PlaceSaid } from '@/core/job/jobState'
-import { judgePlace, type PlaceJudged } from '@/core/shop/placing'
+import { judgePlace, type PlaceJudged } from '@/core/shop/placingRules'
 
 /** What the answers about a place come to, and what to do. */
 export function placeJudgedWords(judged: PlaceJudged): string {

@@ -24,7 +24,10 @@ export const SheetQuestion = z.discriminatedUnion('ask', [
 ])
 export type SheetQuestion = z.infer<typeof SheetQuestion>
 
-/** A paper, the hand-over's or a quotation's, on a thread of the server's pool. Cost: a fold, a derivation and the drawing of its pages. */
+/**
+ * A paper, the hand-over's or a quotation's, on a thread of the server's pool. Cost: a fold, a derivation and the
+ * drawing of its pages.
+ */
 export default async function sheet(asked: unknown): Promise<ShortSheet | Uint8Array> {
   const question = SheetQuestion.parse(asked)
   if (question.ask === 'quotation') return renderToBuffer(quotationSheet(question))

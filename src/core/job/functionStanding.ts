@@ -5,7 +5,7 @@ import type { AddedFunction, FunctionNeed } from '../shop/addedFunction'
 import type { KitSetting } from '../shop/kitThings'
 import type { JobState } from './jobState'
 import { agrees } from './kitRows'
-import type { JobTerms } from './terms'
+import type { KitTerms } from './kitTerms'
 
 /** How something that a function needs stands: there; still to be done; or why it will not be there. */
 export type NeedStanding =
@@ -16,7 +16,7 @@ export type Lacking = { need: FunctionNeed; is: Exclude<NeedStanding, 'there'> }
 export type Blocked = { functionId: Id; name: string; lacks: Lacking[] }
 
 type Known = Pick<JobState, 'ends' | 'tetherTimes' | 'tethersOpen' | 'holders' | 'adjusted'>
-type Terms = Pick<JobTerms, 'kits' | 'added'>
+type Terms = { kits: readonly KitTerms[]; added: readonly AddedFunction[] }
 
 /**
  * Functions that are wanted and will not be there, as it stands now: something they need is on no branch of this build,

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { judgePlace, PLACED, placingRules, type PlacingAnswers } from './placing'
+import { judgePlace, PLACED, placingRules, type PlacingAnswers } from './placingRules'
 
 const all = (of: (typeof PLACED)[number], answer: boolean): PlacingAnswers =>
   Object.fromEntries(placingRules(of).map(({ id }) => [id, answer]))

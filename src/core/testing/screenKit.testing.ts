@@ -2,7 +2,7 @@ import { Kit } from '../shop/kit'
 import { KitFit } from '../shop/kitFit'
 import type { FittedKit } from '../shop/kitHere'
 
-/** Projection needs the parking signal (a lead of the adapter), which works without it; a camera is an option of its own. */
+/** Projection needs the parking signal, a lead of the adapter, which works without it; a camera is its own option. */
 export const SCREEN_KIT: Kit = Kit.parse({
   id: 'screen-kit',
   name: 'Screen',

@@ -1,7 +1,7 @@
 'use client'
 import { Camera } from 'lucide-react'
 import { useState } from 'react'
-import { judgePlace, placingRules, type PlacingAnswers } from '@/core/shop/placing'
+import { judgePlace, placingRules, type PlacingAnswers } from '@/core/shop/placingRules'
 import { itemWords } from '@/words/items'
 import { placeJudgedWords } from '@/words/placeWords'
 import type { PlannedJob } from './useJob'

@@ -7,43 +7,25 @@ import { facetsThatMatter } from '@/core/plan/derive/facetsThatMatter'
 import { bottomOf, uRows } from '@/core/job/uRows'
 import type { FittedKit } from '@/core/shop/kitHere'
 import { withKits } from '@/core/shop/withKits'
-import type { ShopRules } from '@/core/vehicle/rule'
 import { goalWords } from '@/words/modelNames'
 import type { Goal } from '@/core/order/wish'
-import type { ProcedureDocument } from '@/core/procedure/document'
-import { forBuild, type Heads } from '@/core/procedure/forBuild'
+import { forBuild } from '@/core/procedure/forBuild'
 import type { Station } from '@/core/procedure/station'
 import { buildByTells } from '@/core/procedure/tells'
 import type { Build } from '@/core/procedure/when'
-import type { HouseValues } from '@/core/shop/houseValues'
 import { planErrorSentence } from '@/words/problems'
 import { itemWords } from '@/words/items'
 import { Tape } from '../marks/Tape'
 import { JobU } from '../job/JobU'
 import { FacetCards, GoalList, KitList, Section } from './PlanChoices'
 import { Answer } from './Answer'
+import type { PlanData } from './planData'
 import type { OpenJob } from './OpenJobForm'
 import { Wishes } from './Wishes'
 import { useExtras, useLanes, usePlanning } from './usePlanning'
 import { WhyLine } from './WhyLine'
 import { Shared, Working, Empty } from './PlanStates'
 import { HowWeWork } from './HowWeWork'
-
-export type PlanData = {
-  vehicle: { id: string; label: string; plate: string; build: Build }
-  document: ProcedureDocument
-  /** Fasteners that an earlier job found with another head on this vehicle. */
-  heads: Heads
-  /** What else is known of this very vehicle, a line each. */
-  known: string[]
-  revisionNumber: number | null
-  house: HouseValues
-  rules: ShopRules
-  /** The shop's kits that fit this model. */
-  kits: FittedKit[]
-  /** Heads or names of tools the shop has one of: two people share them. */
-  singleTools: string[]
-}
 
 const STARTS: Station[] = [
   'driver side',

@@ -1,5 +1,5 @@
 import type { CautionAt } from '../../vehicle/cautionsFor'
-import { judgePlace } from '../../shop/placing'
+import { judgePlace } from '../../shop/placingRules'
 import type { WorkItem } from '../../shop/workItem'
 import type { Rule } from '../../vehicle/rule'
 import type { Happening } from '../event'

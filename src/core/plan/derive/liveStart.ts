@@ -1,6 +1,6 @@
 import type { Id } from '../../base/id'
 import { keyDoing, type Operation } from '../../order/operation'
-import { addDemand } from '../../order/refit'
+import { addDemand } from '../../order/refitStages'
 import { endValue, methodsTo } from '../../order/settingAct'
 import { atLeast } from '../../procedure/levels'
 import type { Build } from '../../procedure/when'
