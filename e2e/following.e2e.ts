@@ -78,7 +78,7 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
   await addVehicle(page, 'Van 61', 'Panel van')
   const vehicle = page.url()
   await page.getByRole('link', { name: 'Plan a job' }).click()
-  await page.getByRole('button', { name: /Swap the radio unit/ }).click()
+  await page.getByRole('button', { name: /Swap the radio unit kit/ }).click()
   await page.getByRole('button', { name: 'Nobody knows yet: ask before the first screw' }).click()
   await page.getByRole('button', { name: 'Open the job' }).click()
   await page.waitForURL(/jobs\/[0-9a-f-]{36}$/)

@@ -131,7 +131,7 @@ await lead
   .getByRole('link', { name: 'Plan' })
   .click()
 await lead
-  .getByRole('button', { name: /^Swap the radio unit kit/ })
+  .getByRole('button', { name: /^Swap the radio unit/ })
   .first()
   .click()
 for (const name of [/^automatic/, /^plain display/, /^plain(?! display)/])

@@ -5,7 +5,7 @@ import { act, cavity, fasten, fit, part, plug, plugIn, read, screws, work } from
 export function radioLooseKit(van: string): Kit {
   return Kit.parse({
     id: crypto.randomUUID(),
-    name: 'Swap the radio unit, set with loose ends',
+    name: 'Radio as a set with loose ends',
     note: 'One set for less; every joint is ours.',
     parts: [part('loose-set', 'Unit and display, loose ends', 'SF-U90', 35_000, { massKg: 1.5 })],
     holders: [screws('loose-screws', 4, 'loose-set', '7', [4, 12])],
