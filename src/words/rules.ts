@@ -34,7 +34,15 @@ export function patternWords(rule: Rule): string {
 
 /** What of an act a rule picks out. */
 function whichWords(at: NonNullable<Rule['at']>): string[] {
-  const lists = [at.circuits, at.roles, at.to && [`to ${at.to.join(' or ')}`], at.powers, at.works, at.stations]
+  const lists = [
+    at.circuits,
+    at.roles,
+    at.to && [`to ${at.to.join(' or ')}`],
+    at.powers,
+    at.works,
+    at.stations,
+    at.atVehicle === undefined ? undefined : [at.atVehicle ? 'at the vehicle' : 'at the bench'],
+  ]
   const kinds: [boolean | undefined, string][] = [
     [at.brittle, 'brittle parts'],
     [at.painted, 'painted parts'],

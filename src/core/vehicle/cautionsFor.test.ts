@@ -67,3 +67,19 @@ test('a caution of the record asks for nothing to be ticked; a rule’s does whe
     { id: 'sharp', severity: 'CAUTION', sentence: 'Sharp edges.', remedy: '', confirm: [], builtIn: false },
   ])
 })
+
+test('what a lead may cross is said wherever it is laid or fixed at the vehicle, a station of the shop’s own among them; at the bench nothing is crossed', () => {
+  const at = (station: string | undefined, work: JudgedAct['work'] = 'mount') =>
+    cautionsFor(
+      forBuild(smallDash(), {}),
+      { act: 'work', itemId: 'w', work, ...(station !== undefined && { station }) },
+      whilePlanning(DEFAULT_HOUSE_VALUES),
+    ).some(({ id }) => id === 'leads')
+  expect(['centre', 'under the vehicle', 'pit 2', undefined].map((station) => at(station))).toEqual([
+    true,
+    true,
+    true,
+    true,
+  ])
+  expect([at('bench'), at('centre', 'join')]).toEqual([false, false])
+})

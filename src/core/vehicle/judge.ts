@@ -1,3 +1,4 @@
+import { BENCH } from '../procedure/stations'
 import { unreachable } from '../base/result'
 import type { Id } from '../base/id'
 import type { Demand, SettingAct } from '../order/operation'
@@ -167,6 +168,7 @@ const FITS: { readonly [F in keyof ActPattern]-?: (wanted: NonNullable<ActPatter
   fuel: (fuel, seen) => partOf(seen)?.fuel === fuel,
   heavy: (heavy, seen) => (partOf(seen)?.massKg ?? 0) > seen.circumstances.house.liftMassKg === heavy,
   stations: (stations, seen) => isAmong(stations, seen.act.station ?? partOf(seen)?.station),
+  atVehicle: (atVehicle, seen) => ((seen.act.station ?? partOf(seen)?.station) !== BENCH) === atVehicle,
 }
 const FIELDS = Object.keys(FITS) as (keyof ActPattern)[]
 

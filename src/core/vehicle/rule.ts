@@ -24,6 +24,8 @@ export const ActPattern = z.object({
   /** The part weighs more than the house lets one person lift. */
   heavy: z.boolean().optional(),
   stations: z.array(z.string()).optional(),
+  /** Done at the vehicle, whichever station; false: at the bench. */
+  atVehicle: z.boolean().optional(),
 })
 export type ActPattern = z.infer<typeof ActPattern>
 

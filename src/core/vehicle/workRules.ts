@@ -29,7 +29,7 @@ export const WORK: readonly Rule[] = [
     'CAUTION',
     'No lead across an airbag’s path, an actuator, a hinge, the pedals or the column; none that blocks a vent or rests on an edge.',
     'Route it along the maker’s loom.',
-    { effect: 'cautions', at: at(['work'], { works: ['route a lead', 'mount'] }) },
+    { effect: 'cautions', at: at(['work'], { works: ['route a lead', 'mount'], atVehicle: true }) },
   ),
   rule('cold', 'CAUTION', 'It is cold: brittle parts break.', 'Warm the cabin first.', {
     effect: 'cautions',

@@ -54,19 +54,19 @@ export function FiguresScreen({
                   Vehicle
                 </th>
                 <th scope="col">Job</th>
-                <th scope="col" className="text-right">
+                <th scope="col" className="pl-3 text-right">
                   at the vehicle
                 </th>
-                <th scope="col" className="text-right">
+                <th scope="col" className="pl-3 text-right">
                   forecast
                 </th>
-                <th scope="col" className="text-right">
+                <th scope="col" className="pl-3 text-right">
                   at the bench
                 </th>
-                <th scope="col" className="text-right">
+                <th scope="col" className="pl-3 text-right">
                   clips broken
                 </th>
-                <th scope="col" className="text-right">
+                <th scope="col" className="pl-3 text-right">
                   handed over
                 </th>
               </tr>
@@ -82,14 +82,14 @@ export function FiguresScreen({
                       {job.title}
                     </Link>
                   </td>
-                  <td className="num text-right">{job.workedMin} min</td>
-                  <td className="num text-right">{minutesWords(job.forecastMin)}</td>
-                  <td className="num text-right">
+                  <td className="num whitespace-nowrap pl-3 text-right">{job.workedMin} min</td>
+                  <td className="num whitespace-nowrap pl-3 text-right">{minutesWords(job.forecastMin)}</td>
+                  <td className="num whitespace-nowrap pl-3 text-right">
                     {job.benchMin + (job.benchForecastMin ?? 0) === 0
                       ? '–'
                       : `${job.benchMin} of ${minutesWords(job.benchForecastMin)}`}
                   </td>
-                  <td className="num text-right">
+                  <td className="num whitespace-nowrap pl-3 text-right">
                     {job.clipsBroken} of {job.clipsUndone}
                   </td>
                   <td className="text-right">{job.doneWords}</td>

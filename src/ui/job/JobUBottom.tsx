@@ -131,15 +131,18 @@ export function Bottom({
         aria-hidden="true"
       >
         {bottom.works.length === 0 && (
-          <span className={`border-[3px] border-ink ${square} ${inTravelled ? 'bg-ink' : 'bg-ground'}`} />
+          <span className={`shrink-0 border-[3px] border-ink ${square} ${inTravelled ? 'bg-ink' : 'bg-ground'}`} />
         )}
         {bottom.works.slice(0, 8).map((item, i) => (
-          <span key={`w${i}`} className={`border-[3px] border-ink ${square} ${item.done ? 'bg-ink' : 'bg-ground'}`} />
+          <span
+            key={`w${i}`}
+            className={`shrink-0 border-[3px] border-ink ${square} ${item.done ? 'bg-ink' : 'bg-ground'}`}
+          />
         ))}
         {bottom.tests.slice(0, 8).map((item, i) => (
           <span
             key={`t${i}`}
-            className={`rotate-45 border-[3px] border-ink ${diamond} ${item.done ? 'bg-ink' : 'bg-ground'}`}
+            className={`shrink-0 rotate-45 border-[3px] border-ink ${diamond} ${item.done ? 'bg-ink' : 'bg-ground'}`}
           />
         ))}
       </div>

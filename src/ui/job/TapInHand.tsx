@@ -2,6 +2,8 @@
 import type { ReactNode } from 'react'
 import type { KnownOfTap } from '@/core/job/decide/knownOfTap'
 import { isDone, type NextTap } from '@/core/job/progress'
+import { stepsInHand } from '@/core/job/workSteps'
+import { KitPicture, kitViewOf } from '../map/KitPicture'
 import { ActionSign } from './ActionSign'
 import { CardSteps } from './CardSteps'
 import type { Ask } from './askProps'
@@ -48,6 +50,7 @@ export function TapInHand({
   const { model, plan, state } = job
   const { operation } = tap.step
   const work = operation.act === 'work' ? plan.job.works.get(operation.itemId) : undefined
+  const hasDrawing = work !== undefined && kitViewOf(job.document, work.steps) !== undefined
   return (
     <>
       {refusal && (
@@ -71,7 +74,9 @@ export function TapInHand({
       {operation.act === 'test' && (
         <TestNeeds plan={plan} state={state} functionId={operation.itemId} nowMs={job.nowMs} />
       )}
-      <div className={`grid min-h-0 flex-1 gap-6 pl-6 ${tap.card.partId ? 'md:grid-cols-[1.35fr_1fr]' : ''}`}>
+      <div
+        className={`grid min-h-0 flex-1 gap-6 pl-6 ${tap.card.partId || hasDrawing ? 'md:grid-cols-[1.35fr_1fr]' : ''}`}
+      >
         <div
           className="-ml-7 min-h-0 overflow-y-auto pl-7 lg:contain-strict"
           tabIndex={0}
@@ -85,6 +90,15 @@ export function TapInHand({
           )}
         </div>
         {tap.card.partId && <div className="relative hidden min-h-0 md:block">{map}</div>}
+        {hasDrawing && work && (
+          <div className="hidden min-h-0 md:block">
+            <KitPicture
+              document={job.document}
+              steps={work.steps}
+              nowItemId={stepsInHand(state, work)?.first.itemId ?? null}
+            />
+          </div>
+        )}
       </div>
       <ActionSlabs
         job={job}

@@ -2,7 +2,6 @@ import { isStepDone, stepsInHand } from '@/core/job/workSteps'
 import type { WorkItem } from '@/core/shop/workItem'
 import { mediaUrl } from '@/client/media'
 import { workStepWords } from '@/words/workStepWords'
-import { KitPicture } from '../map/KitPicture'
 import { kitOfJob } from './kitOfJob'
 import { StepMarkOfWork } from './StepMarkOfWork'
 import { StepRow } from './StepRow'
@@ -36,7 +35,6 @@ export function WorkCard({ job, work }: { job: PlannedJob; work: WorkItem }) {
           )
         })}
       </ol>
-      <KitPicture document={job.document} steps={work.steps} nowItemId={hand?.first.itemId ?? null} />
       {photoId && (
         // eslint-disable-next-line @next/next/no-img-element
         <img src={mediaUrl(photoId)} alt={`Photo: ${work.name}`} className="mt-3 max-h-80 border border-hair" />

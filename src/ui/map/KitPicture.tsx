@@ -1,7 +1,20 @@
 import type { ProcedureDocument } from '@/core/procedure/document'
+import type { View } from '@/core/procedure/view'
 import type { WorkStep } from '@/core/shop/workStep'
 import { MarkPaths, shapeOf } from '../marks/FastenerMark'
 import { PlugPaths } from '../marks/PlugMark'
+
+/** The kit's view on which most of these things sit; none where it has no drawing of them. */
+export function kitViewOf(document: ProcedureDocument, steps: readonly WorkStep[]): View | undefined {
+  const things = thingsOf(document, steps)
+  const onView = (viewId: string) => things.filter(({ positions }) => positions.some((p) => p.viewId === viewId)).length
+  return document.views.filter(({ id }) => onView(id) > 0).sort((a, b) => onView(b.id) - onView(a.id))[0]
+}
+
+function thingsOf({ holders, tethers }: ProcedureDocument, steps: readonly WorkStep[]) {
+  const ids = new Set(steps.flatMap(({ itemId }) => itemId ?? []))
+  return [...holders, ...tethers].filter(({ id }) => ids.has(id))
+}
 
 /**
  * A kit's own drawing of what a piece of work is about: where its fasteners and plugs sit, and the one that is meant
@@ -16,11 +29,9 @@ export function KitPicture({
   steps: readonly WorkStep[]
   nowItemId: string | null
 }) {
-  const ids = new Set(steps.flatMap(({ itemId }) => itemId ?? []))
-  const things = [...document.holders, ...document.tethers].filter(({ id }) => ids.has(id))
-  const onView = (viewId: string) => things.filter(({ positions }) => positions.some((p) => p.viewId === viewId)).length
-  const [view] = document.views.filter(({ id }) => onView(id) > 0).sort((a, b) => onView(b.id) - onView(a.id))
+  const view = kitViewOf(document, steps)
   if (!view) return null
+  const things = thingsOf(document, steps)
   const size = Math.max(view.widthMm, view.heightMm) / 14
   const marks = things.flatMap((thing) =>
     thing.positions
@@ -30,7 +41,7 @@ export function KitPicture({
   return (
     <svg
       viewBox={`0 0 ${view.widthMm} ${view.heightMm}`}
-      className="mt-3 max-h-72 w-full max-w-xl"
+      className="max-h-full w-full"
       role="img"
       aria-label={`Where they sit: ${view.name}`}
     >
