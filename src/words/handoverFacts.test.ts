@@ -3,7 +3,10 @@ import type { CrewAtWork } from '@/core/job/crew.testing'
 import { INES, TOLU } from '@/core/job/crew.testing'
 import type { Happening } from '@/core/job/event'
 import { nextTap } from '@/core/job/progress'
+import { PlanRequest } from '@/core/plan/ask/planRequest'
 import type { ProcedureDocument } from '@/core/procedure/document'
+import { Kit } from '@/core/shop/kit'
+import { KitFit } from '@/core/shop/kitFit'
 import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
 import { crewAtDash, goOnTo, record } from '@/core/testing/atDash.testing'
 import { smallDash } from '@/core/testing/smallDash.testing'
@@ -117,4 +120,20 @@ describe('the sheet that is signed', () => {
     // The crew's clock begins on 24 November 2025 at 16:00 in London: five in Berlin.
     expect(sheet(signed(toTheEnd())).on).toMatch(/^24 Nov 2025, 17:00 – 24 Nov 2025, 17:0\d$/)
   })
+})
+
+test('a plug of the vehicle that a kit leaves hanging is named on the sheet; one that goes back is not', () => {
+  const kit = Kit.parse({ id: 'k', name: 'Taken out', works: [{ id: 'w', name: 'Look' }] })
+  const fit = KitFit.parse({
+    procedureId: 'small-dash',
+    access: { w: [{ kind: 'part', partId: 'unit', level: 'off' }] },
+    endings: [
+      { itemId: 'unit', ending: 'given to the customer' },
+      { itemId: 'main', ending: 'left open and insulated' },
+    ],
+  })
+  const crew = crewAtDash(smallDash(), PlanRequest.parse({ kits: [{ kit, fit }], build: {} }))
+  for (let tap = nextTap(crew.plan, crew.state); tap; tap = nextTap(crew.plan, crew.state))
+    for (const step of tap.steps) crew.does(step)
+  expect(sheet(crew).accepted).toEqual(['Plug main is left open on purpose and insulated.'])
 })

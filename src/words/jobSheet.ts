@@ -214,7 +214,10 @@ export function acceptedOf({ document, state, terms, balance, name }: JobSheet):
   })
   const lost = state.lossAccepted
   const functions = lost?.functionIds.map((id) => functionName(document, terms, id)).join(', ')
-  const left = [...state.ends].flatMap(([id, { end }]) =>
+  // What somebody left open, and what a kit leaves hanging.
+  const byKit = [...terms.endings].filter(([id]) => state.tethersOpen.has(id) && !state.ends.has(id))
+  const ended = [...[...state.ends].map(([id, { end }]) => [id, end] as const), ...byKit]
+  const left = ended.flatMap(([id, end]) =>
     end === 'left open and insulated' ? [`Plug ${itemWords(document, id)} is left open on purpose and insulated.`] : [],
   )
   return [...rows, ...(lost ? [`Does not work any more: ${functions}. Accepted by ${lost.by}.`] : []), ...left]

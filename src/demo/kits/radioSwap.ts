@@ -179,6 +179,12 @@ export function radioSwapKit(van: string): Kit {
         },
         ...{ warmUpS: 20, afterWork: ['swap-display-on'], needs: [{ of: 'plug', id: 'swap-main' }] },
         show: 'volume, stations, and where the clock is set',
+        troubles: [
+          {
+            ...{ symptom: 'no sound from the rear', check: 'are both pairs in the speaker lead?' },
+            ...{ cause: 'a pin of the speaker lead pushed back', cure: 'push it forward until it locks' },
+          },
+        ],
       },
       {
         ...{

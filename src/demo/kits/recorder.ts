@@ -124,6 +124,12 @@ export function recorderKit(van: string): Kit {
       {
         ...{ id: 'records', name: 'Recorder', how: 'its light turns green within a minute', power: 'ignition' },
         ...{ warmUpS: 60, afterWork: ['mount', 'tap'], show: 'the light, and how an event is marked' },
+        troubles: [
+          {
+            ...{ symptom: 'the light stays red', check: 'measure the supply at its plug' },
+            ...{ cause: 'joined to a fuse that sleeps', cure: 'join it to one that stays on' },
+          },
+        ],
         needs: [
           { of: 'plug', id: 'rec-main' },
           { of: 'setting', id: 'rec-program', because: 'by the model it is in' },
