@@ -17,7 +17,7 @@ import { prepare } from './candidate'
 import { findPlan } from './findPlan'
 import { sequenceJob } from './sequenceJob'
 
-/** The screen’s kit as it meets the dash in each way a kit can: a cover carried over, an adapter, an order of its own. */
+/** The screen’s kit as it meets the dash in each way a kit can: with a cover carried over, an adapter, an order. */
 const meeting = (fit: object): FittedKit => ({
   kit: SCREEN.kit,
   fit: KitFit.parse({ ...SCREEN.fit, ...fit }),
