@@ -30,6 +30,7 @@ const [vehicleId, procedureId, jobId, bare] = Array.from({ length: 4 }, () => cr
   string,
 ]
 const [photoId, unsent] = [crypto.randomUUID(), crypto.randomUUID()]
+const request = JSON.stringify({ goals: [{ kind: 'part', partId: 'p', level: 'off' }], build: {} })
 let seq = 0
 
 async function tell(what: Happening): Promise<void> {
@@ -73,7 +74,7 @@ beforeAll(async () => {
       .insertInto('job')
       .values({
         ...{ id: jobId, shop_id: crew.shopId, vehicle_id: vehicleId, procedure_id: procedureId, revision_id: null },
-        ...{ promised_at: null, title: 'Job', found_plan: null, created_by: person.id, request: null },
+        ...{ promised_at: null, title: 'Job', found_plan: null, created_by: person.id, request },
         ...{ draft_document: JSON.stringify(emptyDocument('Model')), handed_over_at: null },
       })
       .execute()
