@@ -130,7 +130,7 @@ export function blockSentence(document: ProcedureDocument, block: HandoverBlock)
     case 'not tested':
       return `${block.name} is not tested yet.`
     case 'tested before it was closed':
-      return `${itemWords(document, block.functionId)} was tested before the plug ${itemWords(document, block.tetherId)} was closed again. Test it once more.`
+      return `${block.name} was tested before the plug ${block.plug.name} was closed again. Test it once more.`
     case 'tested before it was closed over':
       return `${block.name} was tested before ${itemWords(document, block.partId)} was pushed home over it. Test it once more.`
     case 'test failed':

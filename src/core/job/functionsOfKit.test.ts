@@ -149,3 +149,40 @@ test('after the last push of a part that can hardly be undone what lies behind i
   record(crew, [tested])
   expect(over()).toEqual([])
 })
+
+describe('a test counts once everything it runs through is closed', () => {
+  const tested = (functionId: string) =>
+    ({ kind: 'tested', functionId, result: 'passed', reading: '', note: '' }) as const
+  const early = (crew: CrewAtWork) =>
+    handoverBlocks(crew.document, crew.state, false, termsFor(crew)).flatMap((block) =>
+      block.kind === 'tested before it was closed' ? [[block.name, block.plug.name]] : [],
+    )
+  const openAndCloseAgain = (crew: CrewAtWork, tetherId: string) =>
+    record(crew, [
+      { kind: 'opened', tetherId },
+      { kind: 'closed', tetherId },
+      { kind: 'tried', tetherId },
+    ])
+  test('the lead of a kit that it needs, and no other', () => {
+    const crew = crewWith()
+    allAsWritten(crew)
+    record(crew, [tested('plays'), tested('projection')])
+    expect(early(crew)).toEqual([])
+    openAndCloseAgain(crew, 'parking')
+    expect(early(crew)).toEqual([['Projection', 'parking signal']])
+    record(crew, [tested('projection')])
+    expect(early(crew)).toEqual([])
+  })
+  test('the plug of an adapter in the connection of the vehicle', () => {
+    const document = smallDash()
+    const adapted = [{ tetherId: 'main', partId: 'lead', plugIds: ['power'], when: {} }]
+    const kit = { ...SCREEN, fit: { ...SCREEN.fit, adapted } }
+    const crew = crewAtDash(document, PlanRequest.parse({ kits: [kit], build: {} }))
+    allAsWritten(crew)
+    record(crew, [tested('sound')])
+    expect(early(crew)).toEqual([])
+    openAndCloseAgain(crew, 'power')
+    const sound = document.functions.find(({ id }) => id === 'sound')!
+    expect(early(crew)).toEqual([[sound.name, 'power']])
+  })
+})

@@ -15,7 +15,7 @@ import { functionsLeftOpen, testsOwed, type JobTerms, type OwedTest } from './te
 export type HandoverBlock =
   | { kind: 'account'; row: BalanceRow }
   | { kind: 'not tested'; functionId: Id; name: string }
-  | { kind: 'tested before it was closed'; functionId: Id; tetherId: Id }
+  | { kind: 'tested before it was closed'; functionId: Id; name: string; plug: { id: Id; name: string } }
   /** A part that can hardly be undone went home over it after the test. */
   | { kind: 'tested before it was closed over'; functionId: Id; name: string; partId: Id }
   | { kind: 'test failed'; functionId: Id; name: string }
@@ -88,12 +88,19 @@ function testBlock(
   // What did not work before is told, and is not ours.
   if (resultOfTest(item, test) === 'failed')
     return state.workedBefore.get(functionId)?.works === false ? null : { kind: 'test failed', functionId, name }
-  const later = withDefaultTests(document).tethers.find(
-    (tether) => tether.functions.includes(functionId) && compareText(state.closedAt.get(tether.id) ?? '', test.at) > 0,
-  )
-  if (later) return { kind: 'tested before it was closed', functionId, tetherId: later.id }
+  const plug = plugsOf(document, terms, item).find(({ id }) => compareText(state.closedAt.get(id) ?? '', test.at) > 0)
+  if (plug) return { kind: 'tested before it was closed', functionId, name, plug: { id: plug.id, name: plug.name } }
   const over = terms.again.get(functionId)?.find((id) => compareText(state.homeAt.get(id) ?? '', test.at) > 0)
   return over === undefined ? null : { kind: 'tested before it was closed over', functionId, name, partId: over }
+}
+
+/** What a function runs through: its tethers, the plugs of adapters put into them, the leads of kits that it needs. */
+function plugsOf(document: ProcedureDocument, terms: JobTerms, { id }: OwedTest): { id: Id; name: string }[] {
+  const tethers = withDefaultTests(document).tethers.filter(({ functions }) => functions.includes(id))
+  const adapters = terms.adapted.filter(({ tetherId }) => tethers.some((tether) => tether.id === tetherId))
+  const needs = terms.added.find((item) => item.id === id)?.needs.filter(({ of }) => of === 'plug') ?? []
+  const ofKits = new Set([...adapters.flatMap(({ plugIds }) => plugIds), ...needs.map((need) => need.id)])
+  return [...tethers, ...terms.kits.flatMap(({ plugs }) => plugs.filter((plug) => ofKits.has(plug.id)))]
 }
 
 /** Whether a change is recorded, and somebody agreed to it; the kit's own plastic is cut without asking anybody. */

@@ -67,7 +67,7 @@ const NOTHING: DoneWithout = { works: new Set(), things: new Set(), capped: new 
  * What is in the closure of functions that are not wanted, and in none that is. Parts and settings that only such
  * functions name fall away, also out of work that is done all the same; what only their work uses falls away with it.
  * A lead of a part that is fitted all the same stays an account: it is capped.
- * Cost: one closure for each function.
+ * Cost: two closures.
  */
 export function doneWithout(kit: Pick<Kit, 'functions' | 'works' | 'plugs'>, build: Build): DoneWithout {
   const isNot = (item: AddedFunction) => !isWanted(item, build)

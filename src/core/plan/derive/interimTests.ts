@@ -96,8 +96,7 @@ function addTest(job: DerivedJob, wayOut: KeyGraph, item: Tested, hiders: readon
   const forbidding = forbiddingPlugs(job, item, plugs)
   const airbags = forbidding.filter(({ airbag }) => airbag).map(({ close }) => close)
   // A test can't hold up a seat that one of its own plugs, or its own work, waits for: then only the seats still to
-  // come count. An
-  // airbag plug is never closed just to try something: the test comes after its own closing as well.
+  // come count. An airbag plug is never closed just to try something: the test comes after its own closing as well.
   const all = hiders.map(({ seat }) => seat)
   const seats = seatsAfter(wayOut, seatsAfter(wayOut, all, [...plugs, ...item.after]), airbags)
   if (seats.length + waiting.length === 0) return

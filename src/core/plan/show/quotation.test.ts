@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import { seededRandom } from '../../base/random'
 import { Kit } from '../../shop/kit'
 import { KitFit } from '../../shop/kitFit'
+import { newCavity } from '../../procedure/cavity'
 import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
 import { NOT_WANTED } from '../../shop/functionClosure'
 import { RADIO, radioDash } from '../../testing/radioKit.testing'
@@ -81,6 +82,29 @@ describe('what is promised', () => {
     expect(phases.reduce((sum, line) => sum + line.minutes, 0)).toBe(minutes.together)
     expect(phases.reduce((sum, { minor }) => sum + (minor ?? 0), 0)).toBe(labourMinor)
     expect([partsMinor, totalMinor]).toEqual([24_000, 24_000 + labourMinor!])
+  })
+  test('what a roomier opening saves leaves no phase below nothing where a kit has nothing to fit', () => {
+    const document = smallDash()
+    const parts = [{ partId: 'unit', level: 'off' as const }]
+    document.cavities.push({
+      ...newCavity('shaft', 'wide', 'shaft', 'unit'),
+      openings: [{ id: 'wide', name: '', roomier: true, saves: '', savesS: 90, parts }],
+    })
+    const kit = Kit.parse({
+      id: 'update',
+      name: 'Update',
+      works: [{ id: 'load', name: 'Load it', kind: 'set up', durationS: 600 }],
+    })
+    const access = { load: [{ kind: 'cavity', cavityId: 'shaft' }] }
+    const { plan } = planOf([{ kit, fit: KitFit.parse({ procedureId: 'small-dash', access }) }], {}, document)
+    const { phases } = quotationOf(plan, 6_000)
+    expect(phases.reduce((sum, { seconds }) => sum + seconds, 0)).toBeCloseTo(plan.proof.totalS, 6)
+    expect(phases.find(({ phase }) => phase === 'set up')!.seconds).toBeGreaterThanOrEqual(600 - 90)
+    expect(phases.every(({ seconds, minutes, minor }) => Math.min(seconds, minutes, minor ?? 0) >= 0)).toBe(true)
+    // Saved it is: without the roomier way the same steps take that much more.
+    document.cavities[0]!.openings[0]!.savesS = 0
+    const plain = planOf([{ kit, fit: KitFit.parse({ procedureId: 'small-dash', access }) }], {}, document).plan
+    expect(plain.proof.totalS - plan.proof.totalS).toBeCloseTo(90, 6)
   })
   test('gained, kept and lost; what is without a price is counted, not guessed', () => {
     const { plan } = planOf([RADIO], { audio: 'plain', family: 'plain-unit' }, radioDash())

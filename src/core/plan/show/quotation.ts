@@ -57,14 +57,18 @@ export function phaseOf(plan: PlanOnCards, { operation: { act, phase, itemId } }
   return phase === 'in' || act === 'decide' ? 'open' : 'close'
 }
 
-/** The quotation of a plan. `perHourMinor`: what the shop asks for an hour of work. Cost: O(steps + things). */
+/**
+ * The quotation of a plan. `perHourMinor`: what the shop asks for an hour of work; a second pair of hands at a step is
+ * not charged by itself. Cost: O(steps + things).
+ */
 export function quotationOf(plan: PlanOnCards, perHourMinor: number | null): Quotation {
   const seconds = new Map<Phase, number>(PHASES.map((phase) => [phase, 0]))
   const add = (phase: Phase, s: number) => seconds.set(phase, seconds.get(phase)! + s)
   for (const step of allSteps(plan)) add(phaseOf(plan, step), step.workS + step.setUpS)
-  // What a roomier opening saves is saved at the work.
-  add('fit', plan.proof.totalS + plan.beforeS - [...seconds.values()].reduce((a, b) => a + b, 0))
   const charged = PHASES.filter((phase) => phase !== 'waiting')
+  // What a roomier opening saves is saved where most of the work is: so no phase comes out below nothing.
+  const longest = charged.reduce((a, b) => (seconds.get(b)! > seconds.get(a)! ? b : a))
+  add(longest, plan.proof.totalS + plan.beforeS - [...seconds.values()].reduce((a, b) => a + b, 0))
   const labourMinor =
     perHourMinor === null
       ? null
