@@ -1,4 +1,4 @@
-import type { Blocked, Lacking } from '@/core/job/functionStanding'
+import type { FunctionLacking, Lacking } from '@/core/shop/functionsLacking'
 
 /** What a thing that a function needs is called: by its id, among the things and functions of a job's kits. */
 export type NameOf = (id: string) => string
@@ -34,7 +34,7 @@ function lackVerb(of: Lacking['need']['of'], is: Lacking['is']): string {
 }
 
 /** "Projection is wanted: the parking signal is not connected." */
-export function blockedSentence(nameOf: NameOf, { name, lacks }: Blocked): string {
+export function blockedSentence(nameOf: NameOf, { name, lacks }: FunctionLacking): string {
   return `${name} is wanted: ${lacks.map((lack) => lackWords(nameOf, lack)).join('; ')}.`
 }
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import type { Lacking } from '@/core/job/functionStanding'
+import type { Lacking } from '@/core/shop/functionsLacking'
 import { modelOfRequest } from '@/core/plan/ask/modelOfRequest'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { planJob } from '@/core/plan/planJob'

@@ -1,7 +1,7 @@
 import { wallMsOf } from '../base/clock'
 import type { Id } from '../base/id'
 import type { PlanRequest } from '../plan/ask/planRequest'
-import { preparedWork } from '../plan/derive/preparedWork'
+import { preparedS } from '../plan/derive/preparedWork'
 import { goalOfRequest } from '../plan/ask/jobGoal'
 import { BENCH } from '../procedure/stations'
 import type { FoundOrder } from '../plan/find/foundOrder'
@@ -21,8 +21,7 @@ export function benchWorks(request: Pick<PlanRequest, 'kits'> | null): ReadonlyS
 
 /** What the plan that was followed takes at the vehicle and at the bench, what is prepared there with it. */
 export function forecastAt(request: PlanRequest, { steps }: FoundOrder): { vehicleS: number; benchS: number } {
-  const prepared = preparedWork(goalOfRequest(request, request.build), request.build)
-  const at = { vehicleS: 0, benchS: prepared.reduce((sum, { durationS }) => sum + durationS, 0) }
+  const at = { vehicleS: 0, benchS: preparedS(goalOfRequest(request, request.build), request.build) }
   for (const { operation, station, workS, setUpS } of steps) {
     const isBench = operation.act === 'work' && station === BENCH
     at[isBench ? 'benchS' : 'vehicleS'] += workS + setUpS

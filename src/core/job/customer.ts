@@ -1,6 +1,7 @@
 import type { Id } from '../base/id'
 import type { JobDocument } from '../procedure/jobDocument'
-import { blockedFunctions, type Blocked } from './functionStanding'
+import type { FunctionLacking } from '../shop/functionsLacking'
+import { blockedFunctions } from './functionStanding'
 import { functionName, lossesOf } from './handover'
 import type { JobState } from './jobState'
 import { resultOfTest } from './resultOfTest'
@@ -17,7 +18,7 @@ export type ForCustomer = {
   kept: ShownFunction[]
   lost: { id: Id; name: string }[]
   /** Wanted, and not there. */
-  blocked: Blocked[]
+  blocked: FunctionLacking[]
   /** How modules were left set. */
   asLeft: { name: string; value: string }[]
   later: { eventId: string; text: string }[]

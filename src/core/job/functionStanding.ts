@@ -1,28 +1,21 @@
 import type { Id } from '../base/id'
 import { accessHolds } from '../plan/derive/workOrder'
 import type { DerivedJob } from '../plan/derive/derivedJob'
-import type { AddedFunction, FunctionNeed } from '../shop/addedFunction'
+import type { FunctionNeed } from '../shop/addedFunction'
+import { functionsLacking, type FunctionLacking, type NeedStanding, type Wishes } from '../shop/functionsLacking'
 import type { KitSetting } from '../shop/kitThings'
 import type { JobState } from './jobState'
 import { agrees } from './kitRows'
 import type { KitTerms } from './kitTerms'
 
-/** How something that a function needs stands: there; still to be done; or why it will not be there. */
-export type NeedStanding =
-  'there' | 'to come' | 'not on this build' | 'not wanted' | 'left open' | 'set otherwise' | 'given up'
-
-/** What of its needs a function lacks. */
-export type Lacking = { need: FunctionNeed; is: Exclude<NeedStanding, 'there'> }
-export type Blocked = { functionId: Id; name: string; lacks: Lacking[] }
-
 type Known = Pick<JobState, 'ends' | 'tetherTimes' | 'tethersOpen' | 'holders' | 'adjusted'>
-type Terms = { kits: readonly KitTerms[]; added: readonly AddedFunction[] }
+type Terms = Wishes & { kits: readonly KitTerms[] }
 
 /**
  * Functions that are wanted and will not be there, as it stands now: something they need is on no branch of this build,
  * was left open on purpose or stands otherwise. The function is blocked, never the job. Cost: O(functions x needs).
  */
-export function blockedFunctions(terms: Terms, state: Known | null): Blocked[] {
+export function blockedFunctions(terms: Terms, state: Known | null): FunctionLacking[] {
   return lackingFunctions(terms, state).flatMap(({ lacks, ...item }) => {
     const blocking = lacks.filter(({ is }) => is !== 'to come')
     return blocking.length > 0 ? [{ ...item, lacks: blocking }] : []
@@ -30,30 +23,8 @@ export function blockedFunctions(terms: Terms, state: Known | null): Blocked[] {
 }
 
 /** The same with what is only still to come. */
-export function lackingFunctions(terms: Terms, state: Known | null): Blocked[] {
-  const seen = new Map<Id, Lacking[]>()
-  const lacksOf = (item: AddedFunction): Lacking[] => {
-    const known = seen.get(item.id)
-    if (known) return known
-    // A ring of needs is refused with its kit; here it ends.
-    seen.set(item.id, [])
-    const lacks = item.needs.flatMap((need): Lacking[] => {
-      const is = need.of === 'function' ? ofFunction(need.id) : ofThing(terms, state, need)
-      return is === 'there' ? [] : [{ need, is }]
-    })
-    seen.set(item.id, lacks)
-    return lacks
-  }
-  const ofFunction = (id: Id): NeedStanding => {
-    const other = terms.added.find((item) => item.id === id)
-    if (!other) return 'not wanted'
-    const lacks = lacksOf(other)
-    return lacks.length === 0 ? 'there' : lacks.every(({ is }) => is === 'to come') ? 'to come' : 'given up'
-  }
-  return terms.added.flatMap((item) => {
-    const lacks = lacksOf(item)
-    return lacks.length > 0 ? [{ functionId: item.id, name: item.name, lacks }] : []
-  })
+export function lackingFunctions(terms: Terms, state: Known | null): FunctionLacking[] {
+  return functionsLacking(terms, (need) => ofThing(terms, state, need))
 }
 
 function ofThing({ kits }: Terms, state: Known | null, { of, id }: FunctionNeed): NeedStanding {
@@ -97,7 +68,7 @@ export function buriedBy(
   keys: readonly string[],
   terms: Terms,
   state: Known & Pick<JobState, 'givenUp'>,
-): Blocked[] {
+): FunctionLacking[] {
   if (terms.added.every(({ needs }) => needs.length === 0)) return []
   const closing = new Set(keys)
   const covered = new Set(

@@ -85,6 +85,21 @@ describe('functions wanted of a kit', () => {
     // Nothing of the camera was fitted.
     expect([crew.state.works.has('cam'), crew.state.works.has('connect')]).toEqual([false, true])
   })
+  test('what rests on a function of another build says so, and not that nobody wants it', () => {
+    const functions = SCREEN.kit.functions.map((item) =>
+      item.id === 'rear-view'
+        ? { ...item, needs: [...item.needs, { ...item.needs[0]!, id: 'projection' }] }
+        : item.id === 'projection'
+          ? { ...item, when: { trim: ['other'] } }
+          : item,
+    )
+    const kit = { ...SCREEN, kit: { ...SCREEN.kit, functions } }
+    const lacks = (build: Record<string, string>) =>
+      blocked(crewAtDash(smallDash(), PlanRequest.parse({ kits: [kit], build })))
+    expect(lacks({ trim: 'this' })).toEqual([['rear-view', 'not on this build']])
+    expect(lacks({ trim: 'other', projection: NOT_WANTED })).toEqual([['rear-view', 'not wanted']])
+    expect(lacks({ trim: 'other' })).toEqual([])
+  })
   test('the customer changes their mind on the way: told like a facet, and it counts at once', () => {
     const crew = crewWith()
     expect(termsFor(crew).added.map(({ id }) => id)).toContain('rear-view')

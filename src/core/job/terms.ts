@@ -9,7 +9,7 @@ import type { ProcedureDocument } from '../procedure/document'
 import { forBuild, type ProcedureForBuild } from '../procedure/forBuild'
 import type { VehicleFunction } from '../procedure/vehicleFunction'
 import type { AddedFunction } from '../shop/addedFunction'
-import { closureOf } from '../shop/functionClosure'
+import { closureOf, notWantedOf } from '../shop/functionClosure'
 import type { Adapted } from '../shop/kitFit'
 import type { LastingChange } from '../shop/workItem'
 import type { Happening, JobEvent } from './event'
@@ -25,6 +25,8 @@ import { kitTermsOf, type KitTerms } from './kitTerms'
 export type JobTerms = {
   endings: ReadonlyMap<Id, Ending>
   added: readonly AddedFunction[]
+  /** Functions of its kits that the customer does without. */
+  notWanted: ReadonlySet<Id>
   /** By function of a kit: parts that can hardly be undone and go home over its work; after them it is tried again. */
   again: ReadonlyMap<Id, readonly Id[]>
   /** Parts of the vehicle that come back on a part of a kit, and adapters in its plugs. */
@@ -43,6 +45,7 @@ const NOTHING_TOLD: Pick<JobState, 'facets'> = { facets: new Map() }
 export const PLAIN_TERMS: JobTerms = {
   endings: new Map(),
   added: [],
+  notWanted: new Set(),
   again: new Map(),
   carried: new Map(),
   adapted: [],
@@ -76,6 +79,7 @@ export function termsOf(
   return {
     endings: endingsOf(model, goal),
     added: goal.kits.flatMap(({ kit }) => kit.functions),
+    notWanted: notWantedOf(request, build),
     again: triedAgainAfter(model, goal),
     carried: carriedOf(goal),
     adapted: goal.kits.flatMap(({ fit }) => fit.adapted),

@@ -16,6 +16,11 @@ export function isWanted({ id, optional }: Pick<AddedFunction, 'id' | 'optional'
   return !optional || build[id] !== NOT_WANTED
 }
 
+/** The functions of these kits that the customer does without on this build. */
+export function notWantedOf({ kits }: { kits: readonly { kit: Pick<Kit, 'functions'> }[] }, build: Build): Set<Id> {
+  return new Set(kits.flatMap(({ kit }) => ids(kit.functions.filter((item) => !isWanted(item, build)))))
+}
+
 /** Everything that some functions of a kit need: themselves, works and things. */
 export type Closure = Record<'functions' | 'works' | 'parts' | 'plugs' | 'settings', ReadonlySet<Id>>
 

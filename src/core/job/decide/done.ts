@@ -3,7 +3,7 @@ import { judgePlace } from '../../shop/placingRules'
 import type { WorkItem } from '../../shop/workItem'
 import type { Rule } from '../../vehicle/rule'
 import type { Happening } from '../event'
-import type { Blocked } from '../functionStanding'
+import type { FunctionLacking } from '../../shop/functionsLacking'
 import type { JobState } from '../jobState'
 import { happeningsFor, toBeCounted, toolsTakenUp, type NextTap } from '../progress'
 import { stepHappenings, stepsInHand, type WorkOfJob } from '../workSteps'
@@ -17,7 +17,7 @@ export type BeforeDone = {
   /** The unit the test's reading is asked in; empty where none is. */
   readingUnit: string
   /** Functions that lose for good what they need, if this is done as it stands. */
-  buried: readonly Blocked[]
+  buried: readonly FunctionLacking[]
   /** Of what the plan was derived: its work has taps of its own. */
   job: WorkOfJob
 }

@@ -7,7 +7,8 @@ import { refusals, waitLeftS } from '../../vehicle/judge'
 import type { Rule } from '../../vehicle/rule'
 import type { VehicleState } from '../../vehicle/vehicleState'
 import { unreadCautions } from '../acknowledged'
-import { buriedBy, type Blocked } from '../functionStanding'
+import type { FunctionLacking } from '../../shop/functionsLacking'
+import { buriedBy } from '../functionStanding'
 import type { JobState } from '../jobState'
 import { delayLeft, type NextTap } from '../progress'
 import type { JobTerms } from '../terms'
@@ -19,7 +20,7 @@ export type AskedFirst = {
   unread: CautionAt[]
   changes: number
   readingUnit: string
-  buried: Blocked[]
+  buried: FunctionLacking[]
   job: WorkOfJob
 }
 

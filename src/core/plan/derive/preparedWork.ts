@@ -22,6 +22,11 @@ export function preparedWork({ kits }: Pick<JobGoal, 'kits'>, build: Build): Wor
   })
 }
 
+/** Seconds of what is prepared at the bench. */
+export function preparedS(goal: Pick<JobGoal, 'kits'>, build: Build): number {
+  return preparedWork(goal, build).reduce((sum, { durationS }) => sum + durationS, 0)
+}
+
 function isAble({ kit, fit }: KitHere, work: WorkItem, build: Build): boolean {
   // What a thing of the vehicle is carried over to waits for that thing.
   const carriers = fit.endings.flatMap(({ ending, onto }) => (ending === 'moved' && onto !== null ? [onto] : []))

@@ -6,7 +6,7 @@ import { isWanted, NOT_WANTED, WANTED } from '../../shop/functionClosure'
 import { costOf, suppliesToBring } from '../../shop/supplyBranches'
 import { goalOfRequest } from '../ask/jobGoal'
 import type { PlanRequest } from '../ask/planRequest'
-import { preparedWork } from '../derive/preparedWork'
+import { preparedS } from '../derive/preparedWork'
 
 /** What a function that the customer may do without takes and costs in parts, while all else stays as it is asked. */
 export type OptionTakes = { functionId: Id; extraS: number; partsMinor: number }
@@ -36,10 +36,7 @@ export function optionTakes(
   const parts = (told: Build) => costOf(suppliesToBring(request.kits, told, open))
   const sign = isWanted(item, build) ? 1 : -1
   // What is prepared at the bench is no minute of the order, and is worked all the same.
-  const moreS = nowS - otherS + preparedS(request, build) - preparedS(request, other)
+  const prepared = (told: Build) => preparedS(goalOfRequest(request, told), told)
+  const moreS = nowS - otherS + prepared(build) - prepared(other)
   return { functionId: item.id, extraS: sign * moreS, partsMinor: sign * (parts(build) - parts(other)) }
-}
-
-function preparedS(request: PlanRequest, build: Build): number {
-  return preparedWork(goalOfRequest(request, build), build).reduce((sum, { durationS }) => sum + durationS, 0)
 }

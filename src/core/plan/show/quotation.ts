@@ -3,7 +3,8 @@ import { BENCH } from '../../procedure/stations'
 import type { WorkItem } from '../../shop/workItem'
 import type { Step } from '../find/step'
 import { costOf, suppliesToBring } from '../../shop/supplyBranches'
-import { blockedAtFirst, type BlockedFirst } from './blockedAtFirst'
+import type { FunctionLacking } from '../../shop/functionsLacking'
+import { blockedAtFirst } from './blockedAtFirst'
 import { allSteps, type PlanOnCards } from './planOnCards'
 
 /** What a customer is told of an hour: in the order in which it happens. */
@@ -33,7 +34,7 @@ export type Quotation = {
   /** The promise in whole minutes, rounded up once, and what of it is at the vehicle and at the bench. */
   minutes: { together: number; vehicle: number; bench: number }
   gained: { id: Id; name: string }[]
-  blocked: BlockedFirst[]
+  blocked: FunctionLacking[]
   /** Functions of the vehicle that are touched and stay, that work differently, and that are lost. */
   kept: Id[]
   changed: Id[]
