@@ -1,5 +1,7 @@
 import 'server-only'
+import { isDeepStrictEqual } from 'node:util'
 import { z } from 'zod'
+import { fittedKits } from '@/core/plan/ask/jobGoal'
 import { modelOfRequest } from '@/core/plan/ask/modelOfRequest'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
 import type { PlanError } from '@/core/plan/find/findPlan'
@@ -14,6 +16,7 @@ import { quotationFacts } from '@/words/quotationFacts'
 import { REFUSALS } from '@/words/refusals'
 import type { SheetQuestion } from '@/workers/sheetsOnServer'
 import { FONTS, sheetNotMade } from './handOverSheet'
+import { listKits } from './kits'
 import { planOnThread } from './planning'
 import { recordOfVehicle } from './recordOfVehicle'
 import { onThread } from './threads'
@@ -57,6 +60,8 @@ export async function quotationPaper(
   const base = await inShop(crew, (trx) => recordOfVehicle(trx, asked.vehicleId))
   if ('status' in base) return base
   const { document } = base
+  if (!(await areShops(crew, request, base.procedureId)))
+    return { status: 'refused', sentence: REFUSALS.kitsChangedSince }
   if (!kitsApart(request.kits, document)) return { status: 'refused', sentence: REFUSALS.kitsMeet }
   const vehicle = await readVehicle(crew, asked.vehicleId)
   const { house } = crew
@@ -77,6 +82,13 @@ export async function quotationPaper(
   const paper = await onThread<Uint8Array>('sheet', crew.shopId, () => question, { signal })
   if (paper.kind === 'not answered') return sheetNotMade(paper)
   return { status: 'made', pdf: new Uint8Array(paper.answer) }
+}
+
+/** Whether these kits are, to the last price, what the shop has of them. Cost: one query over the shop's kits. */
+async function areShops(crew: Crew, { kits }: PlanRequest, procedureId: string): Promise<boolean> {
+  if (kits.length === 0) return true
+  const own = fittedKits(await listKits(crew), procedureId)
+  return kits.every((asked) => own.some((fitted) => isDeepStrictEqual(fitted, asked)))
 }
 
 /** What each function that may be done without takes; one that can't be planned is not offered. */

@@ -52,6 +52,8 @@ export const REFUSALS = {
   workWaitsForItself: 'A work item waits for itself. Change what it comes after.',
   shopChanged: 'Somebody else has changed this meanwhile. Copy what you typed, load the page again and put it in.',
   kitChanged: 'Somebody else has changed this kit meanwhile. Copy what you typed, load the page again and put it in.',
+  kitsChangedSince:
+    'A kit of this plan was changed or taken away meanwhile: the sum would be another one. Load the page again, then write it.',
   kitsMeet:
     'Two of these kits are the same one, or a thing of a kit has the mark of another thing. Begin the kit anew as a copy, and choose that.',
   notAPicture: 'This is no picture that can be read here. Take it again, as JPEG or PNG of at most 40 million dots.',
