@@ -1,6 +1,6 @@
 import 'server-only'
 import { sql } from 'kysely'
-import { Trouble } from '@/core/procedure/vehicleFunction'
+import { isKnownTrouble, Trouble } from '@/core/procedure/vehicleFunction'
 import type { Kit } from '@/core/shop/kit'
 import { inShop, type Crew } from './whoAsks'
 
@@ -32,14 +32,10 @@ export async function kitTroubles(crew: Crew, kit: Kit): Promise<FoundTrouble[]>
   for (const { label, what } of rows) {
     const read = Trouble.safeParse(what)
     const { functionId } = what as { functionId: string }
-    if (!read.success || isKnown(kit, functionId, read.data)) continue
+    const known = kit.functions.find(({ id }) => id === functionId)?.troubles ?? []
+    if (!read.success || isKnownTrouble(known, read.data)) continue
     const key = `${functionId}:${read.data.cause.toLowerCase()}`
     if (!found.has(key)) found.set(key, { functionId, trouble: read.data, label })
   }
   return [...found.values()]
-}
-
-function isKnown({ functions }: Kit, functionId: string, { cause }: Trouble): boolean {
-  const known = functions.find(({ id }) => id === functionId)?.troubles ?? []
-  return known.some((trouble) => trouble.cause.toLowerCase() === cause.toLowerCase())
 }

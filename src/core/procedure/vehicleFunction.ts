@@ -11,6 +11,14 @@ export const Trouble = z.object({
 })
 export type Trouble = z.infer<typeof Trouble>
 
+/** As many as one function keeps. */
+export const MOST_TROUBLES = 30
+
+/** Whether a cause is among these already, however it is capitalised. */
+export function isKnownTrouble(troubles: readonly Trouble[], { cause }: Pick<Trouble, 'cause'>): boolean {
+  return troubles.some((known) => known.cause.toLowerCase() === cause.toLowerCase())
+}
+
 /** What to test once a connector that serves it has been opened. */
 export const VehicleFunction = z.object({
   id: Id,
@@ -28,7 +36,7 @@ export const VehicleFunction = z.object({
   warmUpS: z.number().min(0).max(3600).default(0),
   /** Further plugs it needs closed, besides those that list it. */
   alsoNeeds: z.array(Id).max(10).default([]),
-  troubles: z.array(Trouble).max(30).default([]),
+  troubles: z.array(Trouble).max(MOST_TROUBLES).default([]),
   when: When.default({}),
 })
 export type VehicleFunction = z.infer<typeof VehicleFunction>

@@ -4,11 +4,9 @@ import { isAirbagCircuit } from '@/core/procedure/circuits'
 import { Adapted, WayOutOrder } from '@/core/shop/kitFit'
 import { ownerWords } from '@/words/items'
 import { CheckList } from '../forms/CheckList'
-import { SelectField } from '../forms/Field'
 import type { FitEdited } from './FitEndings'
+import { Select, type Option } from './kitFields'
 import { WhenPicker } from './WhenPicker'
-
-type Option = readonly [id: string, name: string]
 
 /** Adapters that go into plugs of the vehicle, and what goes home before or after a piece of work. */
 export function FitConnections(edited: FitEdited) {
@@ -32,8 +30,8 @@ function Adapters({ kit, fit, document, facets, change }: FitEdited) {
         const set = (more: Partial<Adapted>) => change({ adapted: fit.adapted.with(i, { ...row, ...more }) })
         return (
           <div key={i} className="flex flex-wrap items-end gap-2 py-1">
-            <Choose label="Plug" value={row.tetherId} options={plugs} onChange={(tetherId) => set({ tetherId })} />
-            <Choose
+            <Select label="Plug" value={row.tetherId} options={plugs} onChange={(tetherId) => set({ tetherId })} />
+            <Select
               label="Goes into"
               value={row.partId}
               options={kit.parts.map(({ id, name }): Option => [id, name])}
@@ -76,17 +74,14 @@ function Orders({ kit, fit, document, facets, change }: FitEdited) {
         const set = (more: Partial<WayOutOrder>) => change({ wayOut: fit.wayOut.with(i, { ...row, ...more }) })
         return (
           <div key={i} className="flex flex-wrap items-end gap-2 py-1">
-            <Choose label="Work" value={row.workId} options={works} onChange={(workId) => set({ workId })} />
-            <Choose
+            <Select label="Work" value={row.workId} options={works} onChange={(workId) => set({ workId })} />
+            <Select
               label="Is done"
               value={row.is}
-              options={[
-                ['before', 'before'],
-                ['after', 'after'],
-              ]}
+              options={['before', 'after']}
               onChange={(is) => set({ is: is as WayOutOrder['is'] })}
             />
-            <Choose label="Goes home" value={row.partId} options={parts} onChange={(partId) => set({ partId })} />
+            <Select label="Goes home" value={row.partId} options={parts} onChange={(partId) => set({ partId })} />
             <Remove name="this order" onClick={() => change({ wayOut: fit.wayOut.toSpliced(i, 1) })} />
             <WhenPicker facets={facets} when={row.when} onChange={(when) => set({ when })} />
           </div>
@@ -104,28 +99,6 @@ function Orders({ kit, fit, document, facets, change }: FitEdited) {
         <Plus size={16} aria-hidden /> Add an order
       </button>
     </div>
-  )
-}
-
-function Choose({
-  label,
-  value,
-  options,
-  onChange,
-}: {
-  label: string
-  value: string
-  options: readonly Option[]
-  onChange: (value: string) => void
-}) {
-  return (
-    <SelectField label={label} value={value} onChange={(event) => onChange(event.target.value)}>
-      {options.map(([id, name]) => (
-        <option key={id} value={id}>
-          {name}
-        </option>
-      ))}
-    </SelectField>
   )
 }
 

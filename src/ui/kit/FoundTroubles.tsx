@@ -1,6 +1,6 @@
 'use client'
 import { Plus } from 'lucide-react'
-import type { Trouble } from '@/core/procedure/vehicleFunction'
+import { isKnownTrouble, MOST_TROUBLES, type Trouble } from '@/core/procedure/vehicleFunction'
 import type { KitEdited } from './KitRows'
 
 export type FoundTrouble = { functionId: string; trouble: Trouble; label: string }
@@ -9,8 +9,9 @@ export type FoundTrouble = { functionId: string; trouble: Trouble; label: string
 export function FoundTroubles({ kit, set, found }: KitEdited & { found: readonly FoundTrouble[] }) {
   const open = found.filter(({ functionId, trouble }) => {
     const known = kit.functions.find(({ id }) => id === functionId)?.troubles
-    return known && !known.some(({ cause }) => cause === trouble.cause)
+    return known && !isKnownTrouble(known, trouble)
   })
+  const isFull = (id: string) => (kit.functions.find((item) => item.id === id)?.troubles.length ?? 0) >= MOST_TROUBLES
   if (open.length === 0) return null
   return (
     <section aria-label="Found by jobs" className="border-l-[6px] border-petrol pl-4">
@@ -26,10 +27,12 @@ export function FoundTroubles({ kit, set, found }: KitEdited & { found: readonly
             <button
               type="button"
               className="desk-button"
+              disabled={isFull(functionId)}
+              title={isFull(functionId) ? `It keeps ${MOST_TROUBLES}: take one away first.` : undefined}
               onClick={() =>
                 set({
                   functions: kit.functions.map((item) =>
-                    item.id === functionId ? { ...item, troubles: [...item.troubles, trouble].slice(0, 30) } : item,
+                    item.id === functionId ? { ...item, troubles: [...item.troubles, trouble] } : item,
                   ),
                 })
               }

@@ -39,6 +39,9 @@ export function Row({ name, onRemove, children }: { name: string; onRemove: () =
   )
 }
 
+export type Option = readonly [id: string, name: string]
+
+/** One of a list; where a word is all there is, it is its own name. */
 export function Select({
   label,
   value,
@@ -47,14 +50,18 @@ export function Select({
 }: {
   label: string
   value: string
-  options: readonly string[]
+  options: readonly (string | Option)[]
   onChange: (value: string) => void
 }) {
   return (
     <SelectField label={label} value={value} onChange={(event) => onChange(event.target.value)}>
-      {options.map((option) => (
-        <option key={option}>{option}</option>
-      ))}
+      {options
+        .map((option): Option => (typeof option === 'string' ? [option, option] : option))
+        .map(([id, name]) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
     </SelectField>
   )
 }
@@ -130,7 +137,7 @@ export function Pick({
 }: {
   label: string
   value: string | null
-  options: readonly (readonly [id: string, name: string])[]
+  options: readonly Option[]
   empty: string
   onChange: (value: string | null) => void
 }) {
