@@ -17,7 +17,7 @@ export function PictureField({
   const photos = useContext(KitPhotos)
   if (photos.length === 0 && value === null) return null
   return (
-    <div className="flex items-end gap-3">
+    <div className="space-y-2">
       <SelectField label="Picture" value={value ?? ''} onChange={(event) => onChange(event.target.value || null)}>
         <option value="">none</option>
         {value !== null && !photos.some(({ photoId }) => photoId === value) && <option value={value}>as it is</option>}
