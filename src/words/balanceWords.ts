@@ -20,7 +20,7 @@ export function rowWords(document: ProcedureDocument, row: BalanceRow): RowWords
     case 'holder':
       return holderRow(document, row)
     case 'part':
-      return partRow(itemWords(document, row.id), row)
+      return partRow(document, row)
     case 'tether':
       return tetherRow(document, row)
     case 'setting':
@@ -83,8 +83,12 @@ function holderRow(document: ProcedureDocument, row: RowOf<'holder'>): RowWords 
   }
 }
 
-function partRow(name: string, row: RowOf<'part'>): RowWords {
-  if (!row.open) return { heading: name, sentence: row.end ?? 'back' }
+function partRow(document: ProcedureDocument, row: RowOf<'part'>): RowWords {
+  const name = itemWords(document, row.id)
+  const by = row.by && itemWords(document, row.by)
+  if (!row.open) return { heading: name, sentence: row.end ?? (by ? `${by} stands in its place` : 'back') }
+  if (by)
+    return { heading: `${name} is ${row.level === 'off' ? 'out' : row.level}`, sentence: `${by} goes in its place.` }
   return row.level === 'off'
     ? { heading: `${name} is out`, sentence: 'It goes back to its place.' }
     : { heading: `${name} is ${row.level}`, sentence: 'It is pushed home.' }

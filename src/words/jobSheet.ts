@@ -194,8 +194,12 @@ export function replacedOf({ document, state, terms, holder }: JobSheet): string
     const pieces = c.broken > 0 && c.piecesRecovered >= c.broken ? '; all pieces of the old found' : ''
     return [`${what} of ${ownerWords(document, holder(id)).toLowerCase()}${pieces}.`]
   })
+  const byWords = (id: string) => {
+    const by = terms.replaced.get(id)?.byId
+    return by === undefined ? '' : ` by ${itemWords(document, by)}`
+  }
   const ended = [...terms.endings].flatMap(([id, end]) =>
-    end !== 'refitted' && state.moved.has(id) ? [`${itemWords(document, id)}: ${end}.`] : [],
+    end !== 'refitted' && state.moved.has(id) ? [`${itemWords(document, id)}: ${end}${byWords(id)}.`] : [],
   )
   const carried = [...terms.carried].flatMap(([id, { ontoId }]) =>
     state.moved.has(id) ? [`${itemWords(document, id)}: now on ${itemWords(document, ontoId)}.`] : [],

@@ -64,6 +64,8 @@ export function fitProblemSentence(problem: FitProblem): string {
       return `“${problem.in}” is only for some builds, by a question this model does not ask.`
     case 'no such thing':
       return `${FIT_PLACES[problem.in]} names a thing that neither the kit nor this model has (any more). Choose again.`
+    case 'nothing fits it':
+      return 'A part of the kit stands in for one of the vehicle, and no step of its work fits it. Add the step, or take the part out of the row.'
     case 'adapter in an airbag plug':
       return 'An adapter is put into an airbag plug. Nothing is: take the row away, and see the maker’s data.'
     default:
@@ -73,6 +75,7 @@ export function fitProblemSentence(problem: FitProblem): string {
 
 const FIT_PLACES: Readonly<Record<Extract<FitProblem, { kind: 'no such thing' }>['in'], string>> = {
   'carried over': 'What is carried over',
+  replaced: 'What stands in for a part',
   adapter: 'An adapter',
   'way out': 'The order of the way out',
 }

@@ -242,6 +242,7 @@ function tetherWords(model: ProcedureForBuild, operation: Operation, said: Said)
       { facts },
     )
   const how = [
+    operation.ontoId && `into ${itemWords(model.document, operation.ontoId)}`,
     operation.phase === 'test' && 'for the test only, held by hand',
     operation.phase === 'in' && 'held by hand, only until the setting is moved; then it is opened again',
     latchWords(tether, 'close'),

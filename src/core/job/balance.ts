@@ -14,7 +14,14 @@ import { isOut, type Unresolved } from './unresolved'
 
 export type BalanceRow =
   | { account: 'holder'; id: Id; out: number; back: number; inHand: number; open: OpenReason[] }
-  | { account: 'part'; id: Id; open: boolean; level: 'eased' | 'free' | 'off' | 'in place'; end: string | null }
+  | {
+      account: 'part'
+      id: Id
+      open: boolean
+      level: 'eased' | 'free' | 'off' | 'in place'
+      end: string | null
+      by?: Id
+    }
   | { account: 'tether'; id: Id; open: boolean; end: string | null }
   | { account: 'setting'; id: Id; open: boolean; value: string; owed: string }
   | { account: 'stray'; id: Id; open: boolean; head: string; where: string; couldBe: Id[] }
@@ -89,7 +96,12 @@ export function balanceOf(document: JobDocument, state: JobState, terms: JobTerm
     ...[...state.moved].map((id): BalanceRow => {
       const level = levelNow(state, id)
       const end = endOf(state, terms, id)
-      return { account: 'part', id, open: level !== 'in place' && (end === null || end === 'refitted'), level, end }
+      const by = terms.replaced.get(id)?.byId
+      return {
+        ...{ account: 'part', id, open: level !== 'in place' && (end === null || end === 'refitted'), level, end },
+        // A part of a kit stands in its place.
+        ...(by !== undefined && { by }),
+      }
     }),
     ...document.settings.map((setting): BalanceRow => {
       const owed = setting.atEnd === 'as found' ? setting.asFound : setting.atEnd

@@ -91,7 +91,8 @@ function drawnKit(random: Random): FittedKit {
   const access = Object.fromEntries(works.map(({ id }) => [id, pick(random, places)]))
   const own = plugs.filter(({ partId }) => partId === first.id).map(({ id }) => id)
   const adapted = random.below(3) === 0 ? [{ tetherId: 'main', partId: first.id, plugIds: own }] : []
-  return { kit, fit: KitFit.parse({ procedureId: 'p', access, endings: carried.endings, adapted }) }
+  const endings = [...carried.endings, ...unitReplaced(random, first.id)]
+  return { kit, fit: KitFit.parse({ procedureId: 'p', access, endings, adapted }) }
 }
 
 const need =
@@ -105,6 +106,12 @@ function carriedCover(random: Random, onto: string) {
   const holders = by === 'kit' ? [{ id: 'hm', kind: 'machine screw', count: 1 + random.below(3), holds: [onto] }] : []
   const fastenedBy = by === 'own' ? ['cover-clips'] : holders.map(({ id }) => id)
   return { holders, endings: [{ itemId: 'cover', ending: 'moved', onto, fastenedBy }] }
+}
+
+/** A part of the kit stands in for the unit, a third of the time: on the old bolts, or on what the kit's steps drive. */
+function unitReplaced(random: Random, by: string): object[] {
+  if (random.below(3) > 0) return []
+  return [{ itemId: 'unit', ending: 'replaced', by, fastenedBy: random.below(2) === 0 ? ['bolts'] : [] }]
 }
 
 /** What the kit does, some of it to be done without; each needs a thing, and some the one before. */
@@ -146,10 +153,10 @@ function play(crew: CrewAtWork, random: Random, forgets: (what: Happening) => bo
   throw new Error('It did not end.')
 }
 
-/** What held the cover at its old place and holds nothing any more is thrown away: the one thing no card can know. */
+/** What held cover or unit at its old place and holds nothing any more is thrown away: the one thing no card can know. */
 function clearAway(crew: CrewAtWork): void {
   for (const row of crew.balance().openRows)
-    if (row.id === 'cover-clips' && row.account === 'holder')
+    if (['cover-clips', 'bolts'].includes(row.id) && row.account === 'holder')
       crew.add({ kind: 'ended', itemId: row.id, end: 'scrapped', count: row.inHand, note: '' })
 }
 
@@ -194,6 +201,15 @@ test('with any one thing of the kit forgotten it does not close, and the row nam
   }
   expect(forgotten).toBeGreaterThan(seeds(60) / 2)
 })
+/** Work that fits what stands in for the unit, and what comes after it: that place is filled by then. */
+function notBefore({ works }: Kit, { endings }: KitFit): Set<string> {
+  const by = endings.find((end) => end.ending === 'replaced')?.by
+  const late = new Set<string>()
+  for (const { id, steps, afterWork } of works)
+    if (afterWork.some((first) => late.has(first)) || steps.some(({ itemId }) => itemId === by && by !== undefined))
+      late.add(id)
+  return late
+}
 test('every plug of a kit is closed and tried before what opened its place goes home', () => {
   let plugged = 0
   for (let seed = 1; seed <= seeds(60); seed++) {
@@ -201,11 +217,12 @@ test('every plug of a kit is closed and tried before what opened its place goes 
     play(crew, random, () => false)
     const at = (is: (what: Happening) => boolean) => crew.events.findIndex(({ what }) => is(what))
     const { fit } = crew.request.kits[0]!
+    const late = notBefore(kit, fit)
     for (const work of kit.works)
       for (const step of work.steps) {
         const tried = at((what) => what.kind === 'tried' && what.tetherId === step.itemId)
         for (const access of step.act === 'plug' && tried >= 0 ? (fit.access[work.id] ?? []) : []) {
-          if (access.kind !== 'part') continue
+          if (access.kind !== 'part' || (access.partId === 'unit' && late.has(work.id))) continue
           const home = at(
             (what) => what.kind === 'part at' && what.partId === access.partId && what.level === 'in place',
           )

@@ -1,6 +1,7 @@
 import type { Id } from '../base/id'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import { isWarningCircuit } from '../procedure/circuits'
+import { goesBack } from '../procedure/endings'
 import type { Circumstances } from '../vehicle/circumstances'
 import type { Breach } from '../vehicle/judge'
 import { powerGate, settingSet } from '../vehicle/powerGate'
@@ -10,6 +11,7 @@ import { settleAccount } from './account'
 import { levelNow } from './fold'
 import { isOut, type UnresolvedOf } from './unresolved'
 import type { JobState } from './jobState'
+import { PLAIN_TERMS, type JobTerms } from './terms'
 
 /** What forbids using the vehicle although the work is not finished. */
 export type LeaveForbids =
@@ -45,10 +47,11 @@ export function leaveGate(
   state: JobState,
   vehicle: VehicleState,
   circumstances: Circumstances,
+  { endings }: Pick<JobTerms, 'endings'> = PLAIN_TERMS,
 ): LeaveAnswer {
   const owed: Owed[] = [
-    ...looseParts(model, state),
-    ...looseLeads(model, state, vehicle),
+    ...looseParts(model, state, endings),
+    ...looseLeads(model, state, vehicle, endings),
     ...powerOwed(model, vehicle, circumstances),
     ...[...state.unresolved.values()].filter(isOut).map(({ of, id }) => owe({ kind: 'unresolved', of, id }, [])),
   ]
@@ -74,8 +77,8 @@ function owe(reason: LeaveForbids, options: string[][]): Owed {
   return { forbids: [reason], obligations: [options] }
 }
 
-/** Trim that is neither home and held nor out of the vehicle. */
-function looseParts(model: ProcedureForBuild, state: JobState): Owed[] {
+/** Trim that is neither home and held nor out of the vehicle. What a kit leaves behind holds nothing any more. */
+function looseParts(model: ProcedureForBuild, state: JobState, endings: JobTerms['endings']): Owed[] {
   return [...model.parts.keys()].flatMap((partId) => {
     const level = levelNow(state, partId)
     const stow = stowing(model, state, partId)
@@ -83,18 +86,25 @@ function looseParts(model: ProcedureForBuild, state: JobState): Owed[] {
       return [owe({ kind: 'trim loose', partId }, [[`seat:${partId}`], ...stow])]
     if (level !== 'in place' || !state.moved.has(partId)) return []
     const holderIds = (model.holdersOf.get(partId) ?? [])
-      .filter((holder) => settleAccount(state.holders.get(holder.id)!).standing === 0)
+      .filter(({ id }) => goesBack(endings.get(id)) && settleAccount(state.holders.get(id)!).standing === 0)
       .map((holder) => holder.id)
     if (holderIds.length === 0) return []
     return [owe({ kind: 'fasteners out', partId, holderIds }, [[`fasten:${partId}`], ...stow])]
   })
 }
 
-function looseLeads(model: ProcedureForBuild, state: JobState, vehicle: VehicleState): Owed[] {
+function looseLeads(
+  model: ProcedureForBuild,
+  state: JobState,
+  vehicle: VehicleState,
+  endings: JobTerms['endings'],
+): Owed[] {
   return [...vehicle.open].flatMap((tetherId) => {
     const tether = model.tethers.get(tetherId)
     if (!tether) return []
     if (isWarningCircuit(tether)) return [owe({ kind: 'warning circuit', tetherId }, [[`plug:${tetherId}`]])]
+    // Cut off by a kit's work: no plug hangs there any more.
+    if (endings.get(tetherId) === 'scrapped') return []
     if (state.parked.has(tetherId) || state.ends.get(tetherId)?.end === 'left open and insulated') return []
     return [owe({ kind: 'lead loose', tetherId }, [[`plug:${tetherId}`], [`park:${tetherId}`]])]
   })

@@ -1,6 +1,15 @@
 import type { Id } from '../base/id'
 import { deriveRemoval } from '../order/deriveRemoval'
-import { carriedOf, endingsOf, goalOf, goalOfRequest, type CarriedOver, type JobGoal } from '../plan/ask/jobGoal'
+import {
+  carriedOf,
+  endingsOf,
+  goalOf,
+  goalOfRequest,
+  replacedIn,
+  type CarriedOver,
+  type JobGoal,
+  type Replaced,
+} from '../plan/ask/jobGoal'
 import type { PlanRequest } from '../plan/ask/planRequest'
 import { goesBack } from '../procedure/endings'
 import type { Ending } from '../procedure/end'
@@ -32,6 +41,8 @@ export type JobTerms = {
   /** Parts of the vehicle that come back on a part of a kit, and adapters in its plugs. */
   carried: ReadonlyMap<Id, CarriedOver>
   adapted: readonly Adapted[]
+  /** Parts of the vehicle in whose place a part of a kit stands at the end. */
+  replaced: ReadonlyMap<Id, Replaced>
   taken: ReadonlySet<Id>
   changes: readonly LastingChange[]
   kits: readonly KitTerms[]
@@ -49,6 +60,7 @@ export const PLAIN_TERMS: JobTerms = {
   again: new Map(),
   carried: new Map(),
   adapted: [],
+  replaced: new Map(),
   taken: new Set(),
   changes: [],
   kits: [],
@@ -83,6 +95,7 @@ export function termsOf(
     again: triedAgainAfter(model, goal),
     carried: carriedOf(goal),
     adapted: goal.kits.flatMap(({ fit }) => fit.adapted),
+    replaced: replacedIn(goal),
     taken: new Set(goal.kits.flatMap(({ fit }) => fit.functionsTaken)),
     changes: goal.kits.flatMap(({ kit }) => kit.changes),
     kits: kitTermsOf(goal.kits, request.kits, build),

@@ -56,7 +56,11 @@ type OfThing = (itemId: string, step: WorkStep, said: StepSaid) => Happening[]
 
 /** What each act does to its thing, as events. */
 const OF_THING: Readonly<Record<WorkStep['act'], OfThing>> = {
-  fit: (itemId, { count }) => [{ kind: 'fitted', itemId, count: count ?? 1 }],
+  // Where it stands in for a part of the vehicle, that one's place is filled.
+  fit: (itemId, { count, fills }) => [
+    { kind: 'fitted', itemId, count: count ?? 1 },
+    ...(fills === undefined ? [] : [{ kind: 'part at', partId: fills, level: 'in place' } as const]),
+  ],
   // Adjusted is between the two: they are started, and not home.
   fasten: (holderId, { count, stage }) =>
     stage === 'adjusted'

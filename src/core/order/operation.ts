@@ -28,7 +28,7 @@ export type Operation = {
    * act.
    */
   pulled?: Id[]
-  /** The part of a kit that carries it from now on. */
+  /** The part of a kit that carries it from now on, or that a plug goes into. */
   ontoId?: Id
   /** Of a kit's test: how long its unit needs, and how settings of the vehicle have to stand for it. */
   tried?: { warmUpS: number; testWith: { role: string; value: string }[] }

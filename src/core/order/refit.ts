@@ -44,14 +44,18 @@ export function deriveRefit(
 }
 
 /**
- * The same, not yet looked at for a loop: for whoever adds to it first. `elsewhere`: parts that come back at another
- * place, where nothing of the old one is in their way.
+ * What does not come back as it came off. `elsewhere`: parts that come back at another place, where nothing of the old
+ * one is in their way. `stoodInFor`: parts in whose place something of a kit is fitted; their plugs come back, and of
+ * their fasteners those whose own ending says so.
  */
+export type NewPlaces = { elsewhere: ReadonlySet<Id>; stoodInFor: ReadonlySet<Id> }
+
+/** The same, not yet looked at for a loop: for whoever adds to it first. */
 export function turnRound(
   removal: Removal,
   endings: ReadonlyMap<Id, Ending>,
   asked: AskedByRules,
-  elsewhere: ReadonlySet<Id> = NOWHERE_ELSE,
+  { elsewhere, stoodInFor }: NewPlaces = AS_BEFORE,
 ): Result<Refit, RefitError> {
   const operations = new Map<string, Operation>()
   const edges: Edge[] = []
@@ -60,6 +64,7 @@ export function turnRound(
     if (before && after && before !== after) edges.push({ before, after, because })
   }
   for (const operation of removal.operations.values()) {
+    if (OF_A_PART.includes(operation.act) && stoodInFor.has(operation.itemId)) continue
     const back = comesBack(removal, operation, endings)
     if (!back.ok) return back
     if (!back.value) continue
@@ -94,7 +99,8 @@ export function turnRound(
   return ok({ operations, edges, demands, outKeyOf })
 }
 
-const NOWHERE_ELSE: ReadonlySet<Id> = new Set()
+const AS_BEFORE: NewPlaces = { elsewhere: new Set(), stoodInFor: new Set() }
+const OF_A_PART: readonly Act[] = ['ease', 'release', 'lift']
 
 /**
  * Whether both acts are at the part's old place, or both are of a part that comes back at another; its plugs are
@@ -147,7 +153,7 @@ function comesBack(
 }
 
 /** What a hand would meet again on the way back. A rule or the recorder's order is not a relation between things. */
-function isPhysical(removal: Removal, { because }: Edge): boolean {
+export function isPhysical(removal: Removal, { because }: Edge): boolean {
   if (
     because.kind === 'in one go' ||
     because.kind === 'eased first' ||

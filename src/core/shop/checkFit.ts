@@ -3,6 +3,7 @@ import { isAirbagCircuit } from '../procedure/circuits'
 import type { ProcedureDocument } from '../procedure/document'
 import type { Kit } from './kit'
 import type { KitFit } from './kitFit'
+import { isFittedIn } from './kitHere'
 
 /** What a model does not have, or a kit asks of it in vain. */
 export type FitProblem =
@@ -11,7 +12,9 @@ export type FitProblem =
   | { kind: 'no such function'; functionId: Id }
   | { kind: 'no such facet'; facetId: Id; in: string }
   /** What is carried over, adapted or ordered names something that neither of them has. */
-  | { kind: 'no such thing'; id: Id; in: 'carried over' | 'adapter' | 'way out' }
+  | { kind: 'no such thing'; id: Id; in: 'carried over' | 'replaced' | 'adapter' | 'way out' }
+  /** It stands in for a part of the vehicle, and no step of the kit's work fits it. */
+  | { kind: 'nothing fits it'; partId: Id }
   /** Airbag plugs are plugged as the maker plugged them: nothing is put between. */
   | { kind: 'adapter in an airbag plug'; tetherId: Id }
 
@@ -59,10 +62,17 @@ function connected(kit: Kit, fit: KitFit, document: ProcedureDocument): FitProbl
     wanted.flatMap((id) => (id === null || has.has(id) ? [] : [{ kind: 'no such thing', id, in: where }]))
   const adapted = new Set(fit.adapted.map(({ tetherId }) => tetherId))
   return [
-    ...fit.endings.flatMap(({ onto, fastenedBy }) => [
-      ...lost('carried over', known.kitParts, [onto]),
-      ...lost('carried over', known.holders, fastenedBy),
-    ]),
+    ...fit.endings.flatMap(({ ending, onto, by, fastenedBy }) =>
+      ending === 'replaced'
+        ? // The kit's own fasteners are in the steps of its work.
+          [...lost('replaced', known.kitParts, [by]), ...lost('replaced', ids(document.holders), fastenedBy)]
+        : [...lost('carried over', known.kitParts, [onto]), ...lost('carried over', known.holders, fastenedBy)],
+    ),
+    ...fit.endings.flatMap(({ ending, by }): FitProblem[] =>
+      ending !== 'replaced' || by === null || kit.works.some((work) => isFittedIn(work, by))
+        ? []
+        : [{ kind: 'nothing fits it', partId: by }],
+    ),
     ...fit.adapted.flatMap(({ tetherId, partId, plugIds }) => [
       ...lost('adapter', known.tethers, [tetherId]),
       ...lost('adapter', known.kitParts, [partId]),

@@ -26,7 +26,15 @@ export const FitEnding = z.object({
   note: z.string().max(120).default(''),
   /** Moved: the kit's part that carries it from now on. Null: it goes elsewhere, and nothing more is owed of it. */
   onto: Id.nullable().default(null),
-  /** What holds it there: its own fasteners again, or the kit's. Empty: it is pressed or laid in. */
+  /**
+   * Replaced: the kit's part that stands there from now on. The work that fits it does what would have brought the old
+   * one back. Null: the new one goes in as the old one did.
+   */
+  by: Id.nullable().default(null),
+  /**
+   * What holds it there: its own fasteners again, or the kit's. Empty: it is pressed or laid in. Of what is replaced by
+   * a part of the kit: those of the old one that are used again.
+   */
   fastenedBy: z.array(Id).max(8).default([]),
   when: When.default({}),
 })

@@ -43,6 +43,7 @@ export function kitHere({ kit, fit }: FittedKit, build: Build): KitHere {
       .map((step) =>
         step.act === 'plug' && without.capped.has(step.itemId!) ? { ...step, act: 'cap' as const } : step,
       )
+      .map((step) => inPlaceOf(fit, step))
       .flatMap(oneByOne)
   const done = works.filter(({ id }) => !without.works.has(id)).map((work) => ({ ...work, steps: steps(work) }))
   const isDone = idsOf(done)
@@ -63,6 +64,17 @@ export function kitHere({ kit, fit }: FittedKit, build: Build): KitHere {
     open,
     capped: new Set([...without.capped].filter((id) => ids.has(id))),
   }
+}
+
+/** A part of the kit that stands where one of the vehicle was fills its place. */
+function inPlaceOf(fit: KitFit, step: WorkStep): WorkStep {
+  const old = step.act === 'fit' && fit.endings.find(({ ending, by }) => ending === 'replaced' && by === step.itemId)
+  return old && step.itemId !== null ? { ...step, fills: old.itemId } : step
+}
+
+/** Whether a piece of work puts this part of its kit where it belongs. */
+export function isFittedIn({ steps }: Pick<WorkItem, 'steps'>, partId: Id | null): boolean {
+  return partId !== null && steps.some(({ act, itemId }) => act === 'fit' && itemId === partId)
 }
 
 /** What is done so many times (five buttons are taught one by one) is as many taps, each with its number. */

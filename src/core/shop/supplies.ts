@@ -26,7 +26,7 @@ export type SupplyNeed = {
 export function suppliesNeeded(kits: readonly FittedKit[], build: Build): SupplyNeed[] {
   return kits.flatMap((fitted) => {
     const { kit: here, fit } = kitHere(fitted, build)
-    const carried = new Set(fit.endings.flatMap(({ fastenedBy }) => fastenedBy))
+    const carried = new Set(fit.endings.flatMap(({ ending, fastenedBy }) => (ending === 'moved' ? fastenedBy : [])))
     const need = (of: SupplyNeed['of'], thing: KitPart | KitHolder, name: string): SupplyNeed => {
       const isHere = [...here.parts, ...here.holders].some(({ id }) => id === thing.id)
       return {

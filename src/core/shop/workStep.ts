@@ -52,4 +52,6 @@ export const WorkStep = z.object({
   reading: Expected.nullable().default(null),
   when: When.default({}),
 })
-export type WorkStep = z.infer<typeof WorkStep>
+
+/** `fills`: on a job, the part of the vehicle whose place a fitted part takes, by the kit's fit; never stored. */
+export type WorkStep = z.infer<typeof WorkStep> & { fills?: Id }

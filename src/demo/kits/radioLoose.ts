@@ -46,7 +46,10 @@ export function radioLooseKit(van: string): Kit {
       {
         procedureId: van,
         access: { 'loose-in': [cavity('radio-cavity')] },
-        endings: [{ itemId: 'unit', ending: 'replaced' }],
+        endings: [
+          { itemId: 'unit', ending: 'replaced', by: 'loose-set' },
+          { itemId: 'main', ending: 'scrapped', note: 'cut off: its leads go on in the joints' },
+        ],
         functionsChanged: ['t-unit'],
       },
     ],

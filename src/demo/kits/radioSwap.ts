@@ -240,7 +240,7 @@ export function radioSwapKit(van: string): Kit {
           'swap-in': [cavity('radio-cavity')],
           'swap-display-on': [cavity('radio-cavity')],
         },
-        endings: [{ itemId: 'unit', ending: 'replaced' }],
+        endings: [{ itemId: 'unit', ending: 'replaced', by: 'swap-unit' }],
         adapted: [{ tetherId: 'main', partId: 'swap-adapter', plugIds: ['swap-main'] }],
         functionsChanged: ['t-unit'],
       },

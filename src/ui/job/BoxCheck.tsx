@@ -175,7 +175,7 @@ function StopSign({ stop, job }: { stop: Stop; job: PlannedJob }) {
   const gate = useMemo(() => {
     if (first === undefined) return null
     const there = standingAt(job.document, plan, job.state, keyOf('work', first), job.nowMs)
-    return leaveGate(job.model, there, liveVehicle(job.model, there, job.nowMs), job.circumstances)
+    return leaveGate(job.model, there, liveVehicle(job.model, there, job.nowMs), job.circumstances, job.terms)
     // A minute more on the clock changes nothing of where it stops.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [first, job.document, plan, job.state, job.model])

@@ -190,7 +190,7 @@ function PutBackRow({
 }
 
 function Leave({ document, job }: { document: ProcedureDocument; job: LiveJob }) {
-  const answer = leaveGate(job.model, job.state, job.vehicle, job.circumstances)
+  const answer = leaveGate(job.model, job.state, job.vehicle, job.circumstances, job.terms)
   const name = (id: string) => itemWords(document, id)
   const { functionsOut, partsOff, notTested, leadsParked } = answer.driverMustKnow
   const know = [

@@ -38,7 +38,7 @@ export function PauseDialog({ job, putBack, close }: Props) {
       : '',
   )
   const [until, setUntil] = useState('')
-  const leave = leaveGate(job.model, job.state, job.vehicle, job.circumstances)
+  const leave = leaveGate(job.model, job.state, job.vehicle, job.circumstances, job.terms)
   const back = backBeforePause(job.model, job.vehicle, job.circumstances)
   const power = powerGate(job.model, job.vehicle, job.circumstances).ignition
   return (

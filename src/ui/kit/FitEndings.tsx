@@ -36,7 +36,7 @@ export function FitEndings({ kit, fit, document, facets, change }: FitEdited) {
             <SelectField
               label="Thing"
               value={ending.itemId}
-              onChange={(event) => set({ itemId: event.target.value, onto: null, fastenedBy: [] })}
+              onChange={(event) => set({ itemId: event.target.value, ...NOWHERE })}
             >
               {things.map(([id, name]) => (
                 <option key={id} value={id}>
@@ -48,21 +48,19 @@ export function FitEndings({ kit, fit, document, facets, change }: FitEdited) {
               label="Is"
               value={ending.ending}
               options={ENDINGS}
-              onChange={(value) => set({ ending: value as FitEnding['ending'] })}
+              onChange={(value) => set({ ending: value as FitEnding['ending'], ...NOWHERE })}
             />
             {ending.ending === 'moved' && isPart && (
-              <SelectField
-                label="Onto"
-                value={ending.onto ?? ''}
-                onChange={(event) => set({ onto: event.target.value || null, fastenedBy: [] })}
-              >
-                <option value="">elsewhere</option>
-                {kit.parts.map((part) => (
-                  <option key={part.id} value={part.id}>
-                    {part.name}
-                  </option>
-                ))}
-              </SelectField>
+              <KitPartField
+                {...{ kit, label: 'Onto', none: 'elsewhere', value: ending.onto }}
+                onChange={(onto) => set({ ...NOWHERE, onto })}
+              />
+            )}
+            {ending.ending === 'replaced' && isPart && (
+              <KitPartField
+                {...{ kit, label: 'By', none: 'one that goes in as the old one did', value: ending.by }}
+                onChange={(by) => set({ ...NOWHERE, by })}
+              />
             )}
             <button
               type="button"
@@ -72,16 +70,11 @@ export function FitEndings({ kit, fit, document, facets, change }: FitEdited) {
             >
               <Trash2 size={16} aria-hidden />
             </button>
-            {ending.onto !== null && (
+            {(ending.onto ?? ending.by) !== null && (
               <CheckList
                 className="basis-full"
-                label="Fastened there by"
-                options={[
-                  ...document.holders
-                    .filter(({ holds }) => holds.includes(ending.itemId))
-                    .map((holder) => [holder.id, `its own ${holderWords(holder)}`] as const),
-                  ...kit.holders.map((holder) => [holder.id, `${holderWords(holder)} of the kit`] as const),
-                ]}
+                label={ending.by === null ? 'Fastened there by' : 'Of the old fasteners these are used again'}
+                options={fastenersFor(kit, document, ending)}
                 chosen={ending.fastenedBy}
                 onChange={(fastenedBy) => set({ fastenedBy })}
               />
@@ -102,4 +95,42 @@ export function FitEndings({ kit, fit, document, facets, change }: FitEdited) {
       </button>
     </div>
   )
+}
+
+/** Where a thing goes and what holds it there, as long as nobody has said. */
+const NOWHERE = { onto: null, by: null, fastenedBy: [] }
+
+/** A part of the kit, or none of them. */
+function KitPartField({
+  kit,
+  label,
+  none,
+  value,
+  onChange,
+}: {
+  kit: Kit
+  label: string
+  none: string
+  value: string | null
+  onChange: (partId: string | null) => void
+}) {
+  return (
+    <SelectField label={label} value={value ?? ''} onChange={(event) => onChange(event.target.value || null)}>
+      <option value="">{none}</option>
+      {kit.parts.map((part) => (
+        <option key={part.id} value={part.id}>
+          {part.name}
+        </option>
+      ))}
+    </SelectField>
+  )
+}
+
+/** What can hold it at its new place; what stands in for it is fastened by the steps of the kit's own work. */
+function fastenersFor(kit: Kit, document: ProcedureDocument, { itemId, by }: FitEnding) {
+  const own = document.holders
+    .filter(({ holds }) => holds.includes(itemId))
+    .map((holder) => [holder.id, `its own ${holderWords(holder)}`] as const)
+  const ofKit = kit.holders.map((holder) => [holder.id, `${holderWords(holder)} of the kit`] as const)
+  return by === null ? [...own, ...ofKit] : own
 }

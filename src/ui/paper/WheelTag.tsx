@@ -24,7 +24,7 @@ export function WheelTag({ data, origin, printedAt }: { data: JobData; origin: s
   const job = useAnyJob(data)
   const gates = {
     power: powerGate(job.model, job.vehicle, job.circumstances),
-    mayLeave: leaveGate(job.model, job.state, job.vehicle, job.circumstances).allowed,
+    mayLeave: leaveGate(job.model, job.state, job.vehicle, job.circumstances, job.terms).allowed,
   }
   const tag = wheelTagOf(job.model, job.state, gates, isPlanned(job) ? traysFor(job.plan) : [])
   const { paused, history } = job.state

@@ -111,7 +111,9 @@ export function latchWords(tether: Tether, way: 'open' | 'close'): string {
     : isElectrical(tether)
       ? { open: 'look how it is latched', close: 'push fully home' }[way]
       : ''
-  if (way === 'close') return [tether.beforePlugging, latch, acts.home].filter(Boolean).join(', ')
+  // Said once, where the record says what goes for every such latch.
+  const first = latch.startsWith(tether.beforePlugging) ? '' : tether.beforePlugging
+  if (way === 'close') return [first, latch, acts.home].filter(Boolean).join(', ')
   const side = tether.tabSide ? `${tether.latch === 'lever' ? 'lever' : 'tab'} on the ${tether.tabSide}` : ''
   return [latch, side, tether.pressAt && `press ${tether.pressAt}`, acts.minding].filter(Boolean).join(', ')
 }

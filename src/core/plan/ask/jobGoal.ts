@@ -1,4 +1,5 @@
 import type { Id } from '../../base/id'
+import type { NewPlaces } from '../../order/refit'
 import type { Goal } from '../../order/wish'
 import type { Ending } from '../../procedure/end'
 import { goesBack } from '../../procedure/endings'
@@ -6,7 +7,7 @@ import type { ProcedureForBuild } from '../../procedure/forBuild'
 import type { Build } from '../../procedure/when'
 import type { Kit } from '../../shop/kit'
 import type { Access } from '../../shop/kitFit'
-import { kitHere, type FittedKit, type KitHere } from '../../shop/kitHere'
+import { isFittedIn, kitHere, type FittedKit, type KitHere } from '../../shop/kitHere'
 import type { PlanRequest } from './planRequest'
 
 /** What a job is for: openings and parts, and kits with their work, as they are on the build that is known. */
@@ -20,7 +21,12 @@ export type JobGoal = {
 
 /** Every goal of a job: those chosen, and what the kits' work items need open. Each once. */
 export function allGoals(job: JobGoal): Goal[] {
-  const goals = [...job.goals, ...job.kits.flatMap(({ fit }) => Object.values(fit.access).flat().map(goalOf))]
+  const goals: Goal[] = [
+    ...job.goals,
+    ...job.kits.flatMap(({ fit }) => Object.values(fit.access).flat().map(goalOf)),
+    // What something of the kit stands in for has to be out.
+    ...[...replacedIn(job).keys()].map((partId) => ({ kind: 'part' as const, partId, level: 'off' as const })),
+  ]
   return [...new Map(goals.map((goal) => [JSON.stringify(goal), goal])).values()]
 }
 
@@ -38,9 +44,10 @@ export function endingsOf(model: ProcedureForBuild, job: JobGoal): Map<Id, Endin
   for (const [itemId, ending] of job.endings) endings.set(itemId, ending)
   const carried = carriedOf(job)
   for (const partId of carried.keys()) endings.delete(partId)
-  for (const [partId, { fastenedBy }] of carried)
+  const anew = new Map<Id, Pick<CarriedOver, 'fastenedBy'>>([...carried, ...replacedIn(job)])
+  for (const [partId, { fastenedBy }] of anew)
     for (const holder of model.holdersOf.get(partId) ?? [])
-      if (!fastenedBy.includes(holder.id) && holder.holds.every((id) => carried.has(id) || !goesBack(endings.get(id))))
+      if (!fastenedBy.includes(holder.id) && holder.holds.every((id) => anew.has(id) || !goesBack(endings.get(id))))
         endings.set(holder.id, 'scrapped')
   return endings
 }
@@ -59,6 +66,28 @@ export function carriedOf({ kits, endings }: Pick<JobGoal, 'kits' | 'endings'>):
       if (ending === 'moved' && kit.parts.some(({ id }) => id === onto) && !endings.has(itemId))
         carried.set(itemId, { ontoId: onto!, fastenedBy })
   return carried
+}
+
+/** The part of a kit that stands where a part of the vehicle was, and which of the old fasteners hold it. */
+export type Replaced = { byId: Id; fastenedBy: readonly Id[] }
+
+/**
+ * Parts of the vehicle that a part of a kit stands in for, by part, where a piece of the kit's work fits that one: the
+ * work is then the way back, and nothing of the old part is asked for besides. What was decided for this job goes
+ * before what the kit says.
+ */
+export function replacedIn({ kits, endings }: Pick<JobGoal, 'kits' | 'endings'>): Map<Id, Replaced> {
+  const replaced = new Map<Id, Replaced>()
+  for (const { kit, fit } of kits)
+    for (const { itemId, ending, by, fastenedBy } of fit.endings)
+      if (ending === 'replaced' && !endings.has(itemId) && kit.works.some((work) => isFittedIn(work, by)))
+        replaced.set(itemId, { byId: by!, fastenedBy })
+  return replaced
+}
+
+/** The same as the way back asks for it. */
+export function newPlaces(carried: ReadonlyMap<Id, unknown>, replaced: ReadonlyMap<Id, unknown>): NewPlaces {
+  return { elsewhere: new Set(carried.keys()), stoodInFor: new Set(replaced.keys()) }
 }
 
 /** The kits that say how they meet a model. */

@@ -11,8 +11,9 @@ import { addBackInOneGo } from './backInOneGo'
 import { addDecisions } from './decisions'
 import { bareJob, type DerivedJob, type DeriveError } from './derivedJob'
 import { addInterimTests } from './interimTests'
-import { allGoals, carriedOf, endingsOf, type JobGoal } from '../ask/jobGoal'
+import { allGoals, carriedOf, endingsOf, newPlaces, replacedIn, type JobGoal } from '../ask/jobGoal'
 import { addAdapters, addCarriedOver, addKitOrder } from './kitMeetsVehicle'
+import { addStandIns } from './standIns'
 import { addWork } from './workOrder'
 
 /**
@@ -32,13 +33,16 @@ export function deriveJob(
   const removal = deriveRemoval(model, allGoals(goal), choices, asked)
   if (!removal.ok) return removal
   const carried = carriedOf(goal)
-  const refit = turnRound(removal.value, endings, asked, new Set(carried.keys()))
+  const replaced = replacedIn(goal)
+  const refit = turnRound(removal.value, endings, asked, newPlaces(carried, replaced))
   if (!refit.ok) return refit
   const job = bareJob({ model, goal, circumstances, endings, removal: removal.value, refit: refit.value })
   job.carried = carried
+  job.replaced = replaced
   const wrong = addWork(job)
   if (wrong) return fail(wrong)
   addCarriedOver(job)
+  addStandIns(job, asked)
   addAdapters(job)
   addKitOrder(job)
   const { hasLoop } = addInterimTests(job)

@@ -8,7 +8,7 @@ import type { AddedFunction } from '../../shop/addedFunction'
 import type { KitSetting } from '../../shop/kitThings'
 import type { WorkItem } from '../../shop/workItem'
 import type { Circumstances } from '../../vehicle/circumstances'
-import type { CarriedOver, JobGoal } from '../ask/jobGoal'
+import type { CarriedOver, JobGoal, Replaced } from '../ask/jobGoal'
 
 /** Acts of prepared work in their order, and what has to set after it before other work. */
 export type Prepared = { operations: Operation[]; edges: Edge[] }
@@ -46,6 +46,8 @@ export type DerivedJob = {
   added: Map<Id, AddedFunction>
   /** Parts of the vehicle that come back on a part of a kit. */
   carried: ReadonlyMap<Id, CarriedOver>
+  /** Parts of the vehicle in whose place a part of a kit is fitted. */
+  replaced: ReadonlyMap<Id, Replaced>
   /** Tests not made before trim hides what they try, by choice: what lies over it then. */
   notTriedBefore: { functionId: Id; hiders: Id[] }[]
   tests: InterimTest[]
@@ -67,6 +69,7 @@ export function bareJob(
     prepared: { operations: [], edges: [] },
     added: new Map(),
     carried: new Map(),
+    replaced: new Map(),
     notTriedBefore: [],
     tests: [],
     decisions: [],

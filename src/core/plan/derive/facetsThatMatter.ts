@@ -74,7 +74,7 @@ function kitSignature({ kits }: JobGoal, build: Build): string {
       ...kit.works.flatMap(({ id, steps }) => [id, ...ids(steps)]),
       ...[kit.plugs, kit.functions, kit.changes].flatMap(ids),
       ...kit.settings.flatMap(({ id, expected }) => [id, ...ids(expected)]),
-      ...fit.endings.map(({ itemId, ending }) => `${itemId}=${ending}`),
+      ...fit.endings.map(({ itemId, ending, by }) => `${itemId}=${ending} ${by}`),
     ])
     .concat(supplies)
     .join(' ')

@@ -6,6 +6,7 @@ import { KitFit } from '../../shop/kitFit'
 import { DEFAULT_HOUSE_VALUES } from '../../shop/houseValues'
 import { suppliesNeeded } from '../../shop/supplies'
 import { smallDash } from '../../testing/smallDash.testing'
+import { NEW_UNIT, REPLACED } from '../../testing/newUnitKit.testing'
 import { modelOfRequest } from '../ask/modelOfRequest'
 import { planJob } from '../planJob'
 import { allSteps } from '../show/planOnCards'
@@ -100,6 +101,94 @@ describe('what is carried over', () => {
   test('counts the kit’s screws as used', () => {
     const needs = suppliesNeeded([{ kit: KIT, fit: KitFit.parse(FIT) }], {})
     expect(needs.find(({ itemId }) => itemId === 'frame-screws')).toMatchObject({ needed: 2 })
+  })
+})
+
+describe('what a part of the kit stands in for', () => {
+  const replacing = (ending: object = {}, document = smallDash(), kit = NEW_UNIT) => {
+    const fit = KitFit.parse({ procedureId: 'small-dash', endings: [{ ...REPLACED, ...ending }] })
+    const request = PlanRequest.parse({ kits: [{ kit, fit }], build: {} })
+    const planned = planJob(modelOfRequest(document, request), request, DEFAULT_HOUSE_VALUES)
+    if (!planned.ok) throw new Error(JSON.stringify(planned.error))
+    return planned.value
+  }
+  test('comes off though nobody asked for it, and of it nothing comes back but its plug, into the new one', () => {
+    const planned = replacing()
+    const order = keys(planned)
+    expect(before(order, 'lift:unit', 'work:unit-in')).toBe(true)
+    expect(order.filter((key) => ['place:unit', 'seat:unit', 'fasten:bolts'].includes(key))).toEqual([])
+    const close = allSteps(planned).find(({ operation }) => operation.key === 'close:main')!
+    expect(close.operation.ontoId).toBe('new-unit')
+    // Reached only with the unit in the hand: plugged before the new one goes in.
+    expect(before(order, 'close:main', 'work:unit-in')).toBe(true)
+  })
+  test('is in before what lay over the old one goes back', () => {
+    const order = keys(replacing())
+    expect(before(order, 'work:unit-in', 'place:panel') || before(order, 'work:unit-in', 'seat:panel')).toBe(true)
+  })
+  test('is plugged while it is in the hand: what has to be ready first is ready before the plug', () => {
+    const kit = Kit.parse({
+      ...NEW_UNIT,
+      works: [
+        { id: 'lead-in', name: 'Lead in' },
+        { ...NEW_UNIT.works[0]!, afterWork: ['lead-in'] },
+      ],
+    })
+    const order = keys(replacing({}, smallDash(), kit))
+    expect(before(order, 'work:lead-in', 'close:main')).toBe(true)
+    expect(before(order, 'close:main', 'work:unit-in')).toBe(true)
+  })
+  test('is in before what lay over the screws that stay behind goes back', () => {
+    const document = smallDash()
+    document.parts.push({ ...document.parts[0]!, id: 'flap', name: 'Flap' })
+    document.needs.push({ ...document.needs[0]!, id: 'n-flap', dependent: { act: 'undo', id: 'bolts' } })
+    Object.assign(document.needs.at(-1)!, { needs: { kind: 'part', partId: 'flap', level: 'off' } })
+    expect(before(keys(replacing({}, document)), 'work:unit-in', 'seat:flap')).toBe(true)
+  })
+  test('takes up its place once other work there is done', () => {
+    const kit = Kit.parse({ ...NEW_UNIT, works: [{ id: 'behind', name: 'Behind it' }, NEW_UNIT.works[0]!] })
+    const fit = KitFit.parse({ procedureId: 'small-dash', access: { behind: unitOff }, endings: [REPLACED] })
+    const request = PlanRequest.parse({ kits: [{ kit, fit }], build: {} })
+    const planned = planJob(modelOfRequest(smallDash(), request), request, DEFAULT_HOUSE_VALUES)
+    expect(planned.ok && before(keys(planned.value), 'work:behind', 'work:unit-in')).toBe(true)
+  })
+  test('has a plug that was reached before the release closed once it is in', () => {
+    const document = smallDash()
+    Object.assign(document.tethers[0]!, { reached: 'before the release', mustOpenFor: 'free' })
+    expect(before(keys(replacing({}, document)), 'work:unit-in', 'close:main')).toBe(true)
+  })
+  test('is held by the old fasteners where the kit says so, and they are driven once it is in', () => {
+    const order = keys(replacing({ fastenedBy: ['bolts'] }))
+    expect(before(order, 'work:unit-in', 'fasten:bolts')).toBe(true)
+  })
+  test('old clips that let go with the pull are pressed by an act of their own', () => {
+    const document = smallDash()
+    document.holders.push({ ...document.holders[0]!, id: 'unit-clips', holds: ['unit'] })
+    const used = replacing({ fastenedBy: ['unit-clips'] }, document)
+    expect(before(keys(used), 'work:unit-in', 'fasten:unit-clips')).toBe(true)
+    expect(keys(replacing({}, document))).not.toContain('fasten:unit-clips')
+  })
+  test('has the settings its push home asks for', () => {
+    const document = smallDash()
+    document.needs.push({
+      ...document.needs[1]!,
+      ...{ id: 'n-lever', reason: 'reaches', dependent: { act: 'release', id: 'unit' } },
+      needs: { kind: 'setting', settingId: 'lever', value: 'out of park' },
+    })
+    const planned = replacing({}, document)
+    expect(planned.job.refit.demands.get('work:unit-in')).toContainEqual(
+      expect.objectContaining({ settingId: 'lever', value: 'out of park' }),
+    )
+  })
+  test('goes back as the old one did where no work of the kit fits anything, and where the job says otherwise', () => {
+    const plain = keys(replacing({ by: null }))
+    // Nothing asks for the unit then.
+    expect(plain).not.toContain('lift:unit')
+    const without = Kit.parse({ ...NEW_UNIT, works: [{ id: 'unit-in', name: 'Unit in' }] })
+    expect(keys(replacing({}, smallDash(), without))).not.toContain('lift:unit')
+    expect(checkFit(without, KitFit.parse({ procedureId: 'p', endings: [REPLACED] }), smallDash())).toEqual([
+      { kind: 'nothing fits it', partId: 'new-unit' },
+    ])
   })
 })
 

@@ -1,6 +1,7 @@
 import type { Id } from '../../base/id'
 import type { Because, Edge } from '../../order/operation'
 import { keyOf } from '../../procedure/acts'
+import { isFittedIn } from '../../shop/kitHere'
 import { accessHolds, closeKeyOf } from './workOrder'
 import type { DerivedJob } from './derivedJob'
 
@@ -58,6 +59,7 @@ export function addAdapters(job: DerivedJob): void {
     for (const { tetherId, partId } of fit.adapted) {
       const close = closeKeyOf(job, tetherId)
       if (!close) continue
+      goesInto(job, close, partId)
       for (const workId of worksFitting(job, partId))
         order(job, keyOf('work', workId), close, { kind: 'into the adapter', tetherId, adapterId: partId })
     }
@@ -77,11 +79,13 @@ export function addKitOrder(job: DerivedJob): void {
 /** Work that puts a part of a kit where it belongs, and is done with the vehicle open. */
 export function worksFitting({ works, refit: { operations } }: DerivedJob, partId: Id): Id[] {
   return [...works.values()]
-    .filter(({ id, steps }) => {
-      const fits = steps.some(({ act, itemId }) => act === 'fit' && itemId === partId)
-      return fits && operations.has(keyOf('work', id))
-    })
+    .filter((work) => isFittedIn(work, partId) && operations.has(keyOf('work', work.id)))
     .map(({ id }) => id)
+}
+
+/** The plug goes into a thing of the kit: its card says so. */
+export function goesInto({ refit: { operations } }: DerivedJob, close: string, ontoId: Id): void {
+  operations.set(close, { ...operations.get(close)!, ontoId })
 }
 
 function has({ refit }: DerivedJob, key: string): boolean {

@@ -5,7 +5,7 @@ import { turnRound } from '../../order/refit'
 import type { ProcedureForBuild } from '../../procedure/forBuild'
 import type { Circumstances } from '../../vehicle/circumstances'
 import { askedByRules } from '../../vehicle/judge'
-import { endingsOf, type JobGoal } from '../ask/jobGoal'
+import { carriedOf, endingsOf, newPlaces, replacedIn, type JobGoal } from '../ask/jobGoal'
 import { goalsSettled, mayStillSaveS, savedS } from '../ask/planChoices'
 import { demandsOf } from './demandsOf'
 import { bareJob } from './derivedJob'
@@ -35,7 +35,9 @@ export function leastWorkS({ model, goal, circumstances, scope, from }: Asking, 
   const asked = askedByRules(bare, circumstances)
   const endings = endingsOf(bare, goal)
   const removal = deriveRemoval(bare, goalsSettled(bare, goal, choice), choice, asked)
-  const refit = removal.ok ? turnRound(removal.value, endings, asked) : removal
+  const refit = removal.ok
+    ? turnRound(removal.value, endings, asked, newPlaces(carriedOf(goal), replacedIn(goal)))
+    : removal
   if (!removal.ok || !refit.ok) return null
   const job = bareJob({ model: bare, goal, circumstances, endings, removal: removal.value, refit: refit.value })
   const legs = legsOf(job, scope)

@@ -1,6 +1,6 @@
 import type { Id } from '../../base/id'
 import { isAtBench } from '../../shop/atBench'
-import type { KitHere } from '../../shop/kitHere'
+import { isFittedIn, type KitHere } from '../../shop/kitHere'
 import type { WorkItem } from '../../shop/workItem'
 import type { Build, When } from '../../procedure/when'
 import type { JobGoal } from '../ask/jobGoal'
@@ -28,9 +28,9 @@ export function preparedS(goal: Pick<JobGoal, 'kits'>, build: Build): number {
 }
 
 function isAble({ kit, fit }: KitHere, work: WorkItem, build: Build): boolean {
-  // What a thing of the vehicle is carried over to waits for that thing.
-  const carriers = fit.endings.flatMap(({ ending, onto }) => (ending === 'moved' && onto !== null ? [onto] : []))
-  if (work.steps.some(({ act, itemId }) => act === 'fit' && carriers.includes(itemId ?? ''))) return false
+  // What a thing of the vehicle is carried over to waits for that thing; what stands in for one waits for its place.
+  const waiting = fit.endings.map(({ ending, onto, by }) => (ending === 'moved' ? onto : by))
+  if (waiting.some((partId) => isFittedIn(work, partId))) return false
   const asks = whensOf(kit, work).flatMap(Object.keys)
   const atBench = isAtBench({ station: fit.stations[work.id] ?? work.station })
   return atBench && (fit.access[work.id] ?? []).length === 0 && asks.every((id) => build[id] !== undefined)

@@ -87,6 +87,16 @@ export function accessHolds(job: DerivedJob, workId: string): string[] {
     .flatMap((inKey) => closedBy(job, inKey) ?? [])
 }
 
+/** Pieces of work that need open what these acts of the way in open. */
+export function worksWith(job: DerivedJob, inKeys: ReadonlySet<string>): string[] {
+  return job.goal.kits.flatMap(({ fit }) =>
+    Object.entries(fit.access).flatMap(([workId, accesses]) => {
+      const opened = accesses.flatMap((access) => openedBy(job, goalOf(access)) ?? [])
+      return opened.some((key) => inKeys.has(key)) ? [workId] : []
+    }),
+  )
+}
+
 /** What closes again what an act of the way in opened; a part that is carried over closes nothing where it was. */
 function closedBy({ refit, removal, carried }: DerivedJob, inKey: string): string | undefined {
   const partId = removal.operations.get(inKey)?.partId

@@ -23,10 +23,13 @@ const meeting = (fit: object): FittedKit => ({
   fit: KitFit.parse({ ...SCREEN.fit, ...fit }),
 })
 const carried = { itemId: 'cover', ending: 'moved', onto: 'screen', fastenedBy: ['cover-clips'] }
+const standsIn = { itemId: 'unit', ending: 'replaced', by: 'screen' }
 const CASES: [string, FittedKit[], Record<string, string>][] = [
   ['a kit by itself', [SCREEN], {}],
   ['an option that is not wanted', [SCREEN], { 'rear-view': NOT_WANTED }],
   ['a cover carried over', [meeting({ endings: [...SCREEN.fit.endings, carried] })], {}],
+  ['a unit that the screen stands in for', [meeting({ endings: [standsIn] })], {}],
+  ['the same on the old bolts', [meeting({ endings: [{ ...standsIn, fastenedBy: ['bolts'] }] })], {}],
   ['an adapter', [meeting({ adapted: [{ tetherId: 'main', partId: 'lead', plugIds: ['power'] }] })], {}],
   ['an order of its own', [meeting({ wayOut: [{ workId: 'cam', is: 'after', partId: 'panel' }] })], {}],
   ['a radio, told plain', [RADIO], { audio: 'plain', family: 'plain-unit' }],
