@@ -10,6 +10,7 @@ import type { HouseValues } from '@/core/shop/houseValues'
 import type { Kit } from '@/core/shop/kit'
 import type { HouseWord } from '@/core/shop/houseWord'
 import type { Role } from '@/core/shop/rights'
+import type { StockItem } from '@/core/shop/stock'
 import type { Tool } from '@/core/shop/tool'
 import type { ShopRules } from '@/core/vehicle/rule'
 
@@ -27,6 +28,7 @@ export type Database = {
     rules: Defaulted<ShopRules>
     tools: Defaulted<Tool[]>
     words: Defaulted<HouseWord[]>
+    stock: Defaulted<StockItem[]>
     created_at: Timestamp
   }
   crew: {

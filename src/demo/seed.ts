@@ -32,7 +32,7 @@ import { recordFirstStrip } from './firstStrip'
 import { panelVan } from './panelVan'
 import { patrolMotorcycle } from './patrolMotorcycle'
 import { roadWorksPickup } from './roadWorksPickup'
-import { DEMO_RULES, DEMO_TOOLS, DEMO_WORDS, demoKits } from './shopFacts'
+import { DEMO_RULES, DEMO_TOOLS, DEMO_WORDS, demoKits, demoStock } from './shopFacts'
 import { smallBus } from './smallBus'
 import { EVENT_VERSION } from '@/core/job/eventVersion'
 
@@ -196,6 +196,7 @@ export async function seedDemo(db: Db, secret: string, nowMs: number): Promise<v
         rules: JSON.stringify(DEMO_RULES),
         tools: JSON.stringify(DEMO_TOOLS),
         words: JSON.stringify(DEMO_WORDS),
+        stock: JSON.stringify(demoStock(nowMs)),
       })
       .execute()
     const crew = new Map<string, string>()

@@ -1,3 +1,4 @@
+import type { Stock } from '@/core/shop/stock'
 import type { Kit } from '@/core/shop/kit'
 import type { Tool } from '@/core/shop/tool'
 import { ShopRules } from '@/core/vehicle/rule'
@@ -40,6 +41,21 @@ export const DEMO_TOOLS: Tool[] = [
   count: Number(count),
   kept: String(kept),
 }))
+
+/** What lies on the shelves, counted a few days before the demo begins. */
+export function demoStock(nowMs: number): Stock {
+  const countedAt = new Date(nowMs - 3 * 86_400_000).toISOString()
+  return [
+    { partNumber: 'SF-R42', name: 'Recorder lead', place: 'shelf B', counted: 2, orderAt: 1 },
+    { partNumber: 'SF-R43', name: 'Microphone', place: 'shelf B', counted: 1, orderAt: 1 },
+    { partNumber: 'SF-U21', name: 'Amplifier lead', place: 'shelf C', counted: 1, orderAt: 1 },
+    { partNumber: 'SF-U22', name: 'Speaker lead', place: 'shelf C', counted: 3, orderAt: 1 },
+    { partNumber: 'SF-T21', name: 'Tracker lead, fused', place: 'shelf B', counted: 4, orderAt: 2 },
+    { partNumber: 'SF-K11', name: 'Camera lead, 3 m', place: 'shelf D', counted: 1, orderAt: null },
+    { partNumber: 'SF-C01', name: 'Cable ties', place: 'drawer 2', counted: 180, orderAt: 50 },
+    { partNumber: 'SF-C03', name: 'Adhesive pads', place: 'drawer 2', counted: 16, orderAt: 20 },
+  ].map((item) => ({ ...item, countedAt }))
+}
 
 /** What this crew calls things. */
 export const DEMO_WORDS = [

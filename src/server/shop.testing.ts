@@ -12,6 +12,7 @@ export function crewOf(shopId: string, person: Person): Crew {
     rules: ShopRules.parse({}),
     tools: [],
     words: [],
+    stock: [],
     sessionId: 'none',
     signedIn: person,
     acting: person,

@@ -4,6 +4,7 @@ import { same } from '@/core/procedure/edit'
 import { HouseValues } from '@/core/shop/houseValues'
 import { HouseWords } from '@/core/shop/houseWord'
 import type { Act } from '@/core/shop/rights'
+import { Stock } from '@/core/shop/stock'
 import { Tool } from '@/core/shop/tool'
 import { ShopRules } from '@/core/vehicle/rule'
 import { isBuiltIn } from '@/core/vehicle/rulesInForce'
@@ -16,6 +17,7 @@ export const SHOP_PARTS = {
   rules: { schema: ShopRules, act: 'change rules of safety' },
   tools: { schema: Tool.array().max(300), act: 'change tools' },
   words: { schema: HouseWords, act: 'change words' },
+  stock: { schema: Stock, act: 'keep stock' },
 } as const satisfies Record<string, { schema: z.ZodType; act: Act }>
 export type ShopPart = keyof typeof SHOP_PARTS
 export type ShopPartValue<P extends ShopPart> = z.infer<(typeof SHOP_PARTS)[P]['schema']>

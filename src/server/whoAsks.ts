@@ -3,6 +3,7 @@ import { sql } from 'kysely'
 import { HouseValues } from '@/core/shop/houseValues'
 import { HouseWords, type HouseWord } from '@/core/shop/houseWord'
 import { mayDo, RIGHTS, type Act, type Role } from '@/core/shop/rights'
+import { Stock } from '@/core/shop/stock'
 import { Tool } from '@/core/shop/tool'
 import { ShopRules } from '@/core/vehicle/rule'
 import { asShop, type ShopTransaction } from '../db/client'
@@ -22,6 +23,7 @@ export type Crew = {
   rules: ShopRules
   tools: Tool[]
   words: HouseWord[]
+  stock: Stock
   sessionId: string
   signedIn: Person
   acting: Person
@@ -66,6 +68,7 @@ export async function crewBehind(asked: Headers): Promise<Crew | null> {
       rules: ShopRules.parse(shop.rules),
       tools: Tool.array().parse(shop.tools),
       words: HouseWords.parse(shop.words),
+      stock: Stock.parse(shop.stock),
       sessionId: session.session.id,
       signedIn,
       acting,

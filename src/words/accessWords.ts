@@ -7,6 +7,7 @@ const TRIED: Readonly<Record<Act, string>> = {
   'keep kits': 'change a kit',
   'change house values': 'change house values',
   'change tools': 'change the tools',
+  'keep stock': 'change the stock',
   'change words': 'change the house words',
   'look after devices': 'name or sign out a device',
   'see figures of jobs': 'see the figures',

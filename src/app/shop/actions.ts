@@ -39,6 +39,10 @@ export async function saveToolsAction(value: unknown, before: unknown): Promise<
   return savePart('tools', value, before)
 }
 
+export async function saveStockAction(value: unknown, before: unknown): Promise<Answer> {
+  return savePart('stock', value, before)
+}
+
 export async function saveWordsAction(value: unknown, before: unknown): Promise<Answer> {
   return savePart('words', value, before)
 }

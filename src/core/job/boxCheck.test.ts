@@ -37,6 +37,17 @@ test('short = needed - in the box - from the shelf - arrived; what is ordered is
   said('box', 2)
   expect(row(crew, 'k-unit-screws')).toMatchObject({ box: 2, short: 0 })
 })
+test('what lies on the shelf is fetched, and only the rest is short; what is on no list is short whole', () => {
+  const crew = crewWith(PLAIN)
+  record(crew, [{ kind: 'supplied', itemId: 'k-display', from: 'box', count: 0 }])
+  const at = (onHand: number) => {
+    const shelf = [{ partNumber: 'd-1', name: 'Display', place: 'B', onHand, orderAt: null }]
+    return boxRows(crew.document, crew.plan, crew.state, shelf).find(({ itemId }) => itemId === 'k-display')
+  }
+  expect(at(3)).toMatchObject({ fetch: 1, short: 0, shelf: { onHand: 3, place: 'B' } })
+  expect(at(0)).toMatchObject({ fetch: 0, short: 1, shelf: { onHand: 0 } })
+  expect(row(crew, 'k-display')).toMatchObject({ fetch: 0, short: 1, shelf: null })
+})
 test('what only an open branch needs is needed until the branch is told', () => {
   const crew = crewWith({ family: 'plain-unit' })
   record(crew, [{ kind: 'supplied', itemId: 'k-amp-lead', from: 'box', count: 0 }])

@@ -1,6 +1,7 @@
 import type { Id } from '../base/id'
 import { allCards, type PlanOnCards } from '../plan/show/planOnCards'
 import type { ProcedureDocument } from '../procedure/document'
+import { sameNumber, type OnShelf } from '../shop/stock'
 import type { SupplyNeed } from '../shop/supplies'
 import { decidesSupplies, suppliesToBring } from '../shop/supplyBranches'
 import { NOT_COUNTED, type JobState } from './jobState'
@@ -12,7 +13,12 @@ export type BoxRow = SupplyNeed & {
   /** Taken from the shelf, or arrived, besides. */
   besides: number
   ordered: number
+  /** Missing here, and lying on the shelf: to be fetched. */
+  fetch: number
+  /** Missing here and on the shelf: to be bought. */
   short: number
+  /** Where the shop's stock lists it; null = it is on no list. */
+  shelf: Pick<OnShelf, 'place' | 'onHand'> | null
   /** Facets nobody has told yet by which the need of it differs, with the choices that need it. */
   onlyIf: { facetId: Id; choiceIds: Id[] }[]
 }
@@ -24,13 +30,16 @@ export function toldBuildOf({ request }: Pick<PlanOnCards, 'request'>, { facets 
 
 /**
  * What has to lie ready before a job begins, by what the branches need that are still open. Short = needed - in the box
- * - from the shelf - arrived; where nobody has counted, the box holds what its list says. Cost: builds x things.
+ * - taken from the shelf - arrived - still on the shelf (`stock`); where nobody has counted, the box holds what its list
+ * says. Cost: builds x things.
  */
 export function boxRows(
   document: ProcedureDocument,
   plan: Pick<PlanOnCards, 'request'>,
   state: Pick<JobState, 'facets' | 'supplies'>,
+  stock: readonly OnShelf[] = [],
 ): BoxRow[] {
+  const onShelf = new Map(stock.map((item) => [sameNumber(item.partNumber), item]))
   const { kits } = plan.request
   if (kits.length === 0) return []
   const build = toldBuildOf(plan, state)
@@ -39,8 +48,8 @@ export function boxRows(
   return suppliesToBring(kits, build, open)
     .filter(({ needed, listed }) => needed + listed > 0)
     .map((need) => {
-      const { box, stock, arrived, ordered } = state.supplies.get(need.itemId) ?? NOT_COUNTED
-      const there = (box ?? need.listed) + stock + arrived
+      const { box, stock: taken, arrived, ordered } = state.supplies.get(need.itemId) ?? NOT_COUNTED
+      const there = (box ?? need.listed) + taken + arrived
       const onItsWay = Math.max(0, ordered - arrived)
       const onlyIf = deciding.flatMap(({ facetId, branches }) => {
         const choiceIds = branches.filter(({ only }) => only.some(({ itemId }) => itemId === need.itemId))
@@ -48,8 +57,10 @@ export function boxRows(
           ? [{ facetId, choiceIds: choiceIds.map(({ choiceId }) => choiceId) }]
           : []
       })
-      const short = Math.max(0, need.needed - there)
-      return { ...need, box, besides: stock + arrived, ordered: onItsWay, short, onlyIf }
+      const missing = Math.max(0, need.needed - there)
+      const shelf = onShelf.get(sameNumber(need.supply.partNumber)) ?? null
+      const fetch = Math.min(missing, shelf?.onHand ?? 0)
+      return { ...need, box, besides: taken + arrived, ordered: onItsWay, fetch, short: missing - fetch, shelf, onlyIf }
     })
 }
 

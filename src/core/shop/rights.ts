@@ -11,6 +11,7 @@ export const RIGHTS = {
   'keep kits': 'lead',
   'change house values': 'lead',
   'change tools': 'lead',
+  'keep stock': 'lead',
   'change words': 'lead',
   'look after devices': 'lead',
   'see figures of jobs': 'lead',

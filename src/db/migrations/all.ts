@@ -9,6 +9,7 @@ import * as devices from './0008_devices'
 import * as saidBuild from './0007_saidBuild'
 import * as whoCame from './0009_whoCame'
 import * as marks from './0010_marks'
+import * as stock from './0011_stock'
 
 /** Every migration in order. Forward only: a released one never changes, and there is no way down. */
 export const MIGRATIONS: Record<string, Migration> = {
@@ -22,4 +23,5 @@ export const MIGRATIONS: Record<string, Migration> = {
   '0008_devices': devices,
   '0009_whoCame': whoCame,
   '0010_marks': marks,
+  '0011_stock': stock,
 }

@@ -11,7 +11,7 @@ import type { PlannedJob } from './useJob'
 
 /** The kit's box, before the first screw: as listed by one tap, piece by piece, or by a scanner that types numbers. */
 export function BoxCheck({ job }: { job: PlannedJob }) {
-  const rows = boxRows(job.document, job.plan, job.state)
+  const rows = boxRows(job.document, job.plan, job.state, job.shelf)
   const stops = useMemo(() => whereItStops(job.plan, rows), [job.plan, rows])
   if (rows.length === 0) return null
   const open = rows.filter(({ box, supply }) => box === null && !supply.consumable)
@@ -85,9 +85,9 @@ function Scan({ job, rows }: { job: PlannedJob; rows: readonly BoxRow[] }) {
 }
 
 function BoxLine({ row, job, say }: { row: BoxRow; job: PlannedJob; say: (row: BoxRow, count: number) => void }) {
-  const { itemId, needed, listed, box, besides, ordered, short, supply, onlyIf } = row
+  const { itemId, needed, listed, box, besides, ordered, fetch, short, shelf, supply, onlyIf } = row
   const there = (box ?? listed) + besides
-  const done = box !== null && short === 0
+  const done = box !== null && short + fetch === 0
   const supplied = (from: 'stock' | 'ordered' | 'arrived', count: number) =>
     job.record([{ kind: 'supplied', itemId, from, count }])
   return (
@@ -100,12 +100,15 @@ function BoxLine({ row, job, say }: { row: BoxRow; job: PlannedJob; say: (row: B
         <p className="text-[16px] leading-tight text-second">
           {[
             short > 0 && <b key="s" className="text-ink">{`${short} short: needed ${needed}, there ${there}`}</b>,
-            short === 0 && (box === null ? `listed ${listed}` : `${there} there`),
-            short === 0 && there > needed && box !== null && `${there - needed} left over, as expected`,
+            fetch > 0 && (
+              <b key="f" className="text-ink">{`${fetch} of ${needed} from the shelf: ${shelfWords(shelf!)}`}</b>
+            ),
+            short + fetch === 0 && (box === null ? `listed ${listed}` : `${there} there`),
+            short + fetch === 0 && there > needed && box !== null && `${there - needed} left over, as expected`,
             ...onlyIf.map(({ facetId, choiceIds }) => `only if ${choiceNames(job, facetId, choiceIds)}`),
             ordered > 0 && `${ordered} ordered`,
             supply.partNumber,
-            supply.place,
+            shelf === null ? supply.place : fetch === 0 && shelfWords(shelf),
             supply.consumable && 'used up',
           ]
             .filter(Boolean)
@@ -138,11 +141,19 @@ function BoxLine({ row, job, say }: { row: BoxRow; job: PlannedJob; say: (row: B
         >
           +
         </button>
+        {fetch > 0 && (
+          <button type="button" className="ghost" onClick={() => supplied('stock', fetch)}>
+            {fetch} taken from the shelf
+          </button>
+        )}
         {short > 0 && (
           <>
-            <button type="button" className="ghost" onClick={() => supplied('stock', short)}>
-              {short} from the shelf
-            </button>
+            {/* What is on a list is counted there; what is on none may lie there all the same. */}
+            {shelf === null && (
+              <button type="button" className="ghost" onClick={() => supplied('stock', short)}>
+                {short} from the shelf
+              </button>
+            )}
             {ordered > 0 ? (
               <button type="button" className="ghost" onClick={() => supplied('arrived', ordered)}>
                 {ordered} arrived
@@ -157,6 +168,11 @@ function BoxLine({ row, job, say }: { row: BoxRow; job: PlannedJob; say: (row: B
       </div>
     </li>
   )
+}
+
+/** "2 on shelf B", less what this job has taken and the list does not know yet. */
+function shelfWords({ onHand, place }: NonNullable<BoxRow['shelf']>): string {
+  return `${onHand} ${place ? `at ${place}` : 'on the shelf'}`
 }
 
 function choiceNames({ document }: PlannedJob, facetId: string, choiceIds: readonly string[]): string {

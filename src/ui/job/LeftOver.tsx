@@ -51,6 +51,14 @@ export function LeftOver({ job }: { job: LiveJob }) {
               >
                 +
               </button>
+              <button
+                type="button"
+                className="ghost"
+                aria-label={`${row.left} to the shelf: ${name}`}
+                onClick={() => job.record([{ kind: 'ended', itemId: row.id, end: 'stock', count: row.left, note: '' }])}
+              >
+                To the shelf
+              </button>
             </li>
           )
         })}

@@ -35,6 +35,7 @@ function data(): JobData {
     rules: ShopRules.parse({}),
     acting: { id: ME, name: 'Tolu', role: 'lead', authorised: [] },
     events: [],
+    stock: { items: [], moves: [] },
   } as unknown as JobData
 }
 

@@ -9,6 +9,7 @@ import type { Overlay } from '@/core/job/overlay'
 import type { Happening, JobEvent } from '@/core/job/event'
 import { foldJob } from '@/core/job/fold'
 import type { JobState } from '@/core/job/jobState'
+import { stockMovesOf } from '@/core/job/stockMoves'
 import { adoptedPlan, termsOf, type JobTerms } from '@/core/job/terms'
 import type { PlanError } from '@/core/plan/find/findPlan'
 import type { FoundOrder } from '@/core/plan/find/foundOrder'
@@ -22,6 +23,7 @@ import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import type { VehicleState } from '@/core/vehicle/vehicleState'
 import { modelNow } from '@/core/job/modelNow'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
+import { onHand, type OnShelf, type Stock, type StockMove } from '@/core/shop/stock'
 import type { HouseWord } from '@/core/shop/houseWord'
 import type { HouseValues } from '@/core/shop/houseValues'
 import { goalWords } from '@/words/modelNames'
@@ -58,6 +60,8 @@ export type JobData = {
   known: Overlay
   /** Tools the shop has one of. */
   singleTools: string[]
+  /** What the shelves hold of what its kits use, as counted, and what other jobs took since. */
+  stock: { items: Stock; moves: StockMove[] }
   theme: 'bay' | 'desk'
   /** When the server read it. The first picture is of that moment, there and here alike. */
   readAtMs: number
@@ -78,6 +82,8 @@ export type LiveJob = {
   state: JobState
   terms: JobTerms
   balance: Balance
+  /** What lies on the shelves now, by what this job has taken too. */
+  shelf: OnShelf[]
   /** The vehicle as the rules of safety see it now, and what they are judged by. */
   vehicle: VehicleState
   circumstances: Circumstances
@@ -190,6 +196,7 @@ export function useJob(data: JobData, folds: Folds = AS_RECORDED): LiveJob {
     state,
     terms: read.terms,
     balance: read.balance,
+    shelf: read.shelf,
     vehicle,
     circumstances: read.circumstances,
     nowMs,
@@ -227,7 +234,11 @@ function useReading(data: JobData, folds: Folds, events: readonly JobEvent[]) {
   )
   const terms = useMemo(() => termsOf(document, request, state), [document, request, state])
   const balance = useMemo(() => balanceOf(document, state, terms), [document, state, terms])
-  return { document, model, request, planned, working, state, terms, balance, circumstances }
+  const shelf = useMemo(
+    () => onHand(data.stock.items, [...data.stock.moves, ...stockMovesOf(request?.kits ?? [], events)]),
+    [data.stock, request, events],
+  )
+  return { document, model, request, planned, working, state, terms, balance, circumstances, shelf }
 }
 
 /** What is recorded here, and taken back act by act. */

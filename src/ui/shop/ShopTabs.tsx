@@ -5,6 +5,7 @@ const TABS = [
   ['/shop/rules', 'Rules of safety'],
   ['/shop/values', 'House values'],
   ['/shop/kits', 'Kits'],
+  ['/shop/stock', 'Stock'],
   ['/shop/tools', 'Tools'],
   ['/shop/stations', 'Stations and moves'],
   ['/shop/words', 'House words'],

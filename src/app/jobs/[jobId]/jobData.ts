@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation'
 import { crewNames, readJob, vehicleOverlay } from '@/server/jobs'
 import { shopHasOthers } from '@/server/handOver'
 import { requireCrew } from '@/server/session'
+import { stockForJob } from '@/server/stock'
 import type { JobData } from '@/ui/job/useJob'
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
@@ -28,6 +29,7 @@ export async function jobData(jobId: string): Promise<JobData> {
     rules: crew.rules,
     words: crew.words,
     events: job.events,
+    stock: await stockForJob(crew, job),
     notUnderstood: job.notUnderstood,
     acting: crew.acting,
     crew: await crewNames(crew),

@@ -1,0 +1,213 @@
+'use client'
+import { Plus, Trash2 } from 'lucide-react'
+import { useState, type FormEvent } from 'react'
+import { runningLow, sameNumber, Stock, type OnShelf, type StockItem } from '@/core/shop/stock'
+import { TextField } from '../forms/Field'
+import { SaveBar } from './SaveBar'
+import { useFilledFrom, useSaving, type SaveShared } from './useSaving'
+
+/** A number that kits use: what it is called there, and where it is said to lie. */
+export type NumberOfKit = { partNumber: string; name: string; place: string; kit: string }
+
+/** The shop's shelves: each line a part number, how many lie there, where, and when to order. */
+export function StockForm({
+  stock,
+  shelf,
+  numbers,
+  may,
+  save,
+}: {
+  stock: Stock
+  shelf: OnShelf[]
+  numbers: NumberOfKit[]
+  may: boolean
+  save: SaveShared<Stock>
+}) {
+  const [list, setList] = useState(stock)
+  const [problem, setProblem] = useState<{ row: number; sentence: string } | null>(null)
+  const saving = useSaving()
+  const saveFilled = useFilledFrom(stock, save)
+  const change = (i: number, more: Partial<StockItem>) => setList(list.with(i, { ...list[i]!, ...more }))
+  const add = (more: Partial<StockItem> = {}) =>
+    setList([...list, { ...{ partNumber: '', name: '', place: '', counted: 0, orderAt: null }, ...more, ...now() }])
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    const parsed = Stock.safeParse(list)
+    if (!parsed.success) {
+      const [issue] = parsed.error.issues
+      return setProblem({ row: Number(issue!.path[0] ?? -1), sentence: issue!.message })
+    }
+    setProblem(null)
+    saving.save(() => saveFilled(parsed.data))
+  }
+  const listed = new Set(list.map(({ partNumber }) => sameNumber(partNumber)))
+  return (
+    <form className="grid gap-10 lg:grid-cols-[2fr_1fr]" onSubmit={submit} noValidate>
+      <section className="space-y-2">
+        <h2 className="border-b-2 border-ink pb-1 text-xl">On the shelves</h2>
+        {list.length === 0 && (
+          <p className="text-second">
+            Nothing listed yet. Add what you keep: a box that comes short is then filled from here, and you see what to
+            order.
+          </p>
+        )}
+        <ul className="space-y-2">
+          {list.map((item, i) => (
+            <StockLine
+              key={i}
+              {...{ item, may }}
+              left={shelf.find(
+                (of) => stock.includes(item) && sameNumber(of.partNumber) === sameNumber(item.partNumber),
+              )}
+              problem={problem?.row === i ? problem.sentence : undefined}
+              change={(more) => change(i, more)}
+              remove={() => setList(list.toSpliced(i, 1))}
+            />
+          ))}
+        </ul>
+        <button type="button" className="desk-button" disabled={!may} onClick={() => add()}>
+          <Plus size={16} aria-hidden /> Add a line
+        </button>
+        {problem?.row === -1 && (
+          <p role="alert" className="font-semibold text-stop">
+            {problem.sentence}
+          </p>
+        )}
+        <SaveBar {...saving} may={may} who="A lead" />
+      </section>
+      <section className="space-y-8">
+        <ToOrder low={runningLow(shelf)} />
+        <NotListed
+          numbers={numbers.filter(({ partNumber }) => !listed.has(sameNumber(partNumber)))}
+          {...{ may, add }}
+        />
+      </section>
+    </form>
+  )
+}
+
+const now = () => ({ countedAt: new Date().toISOString() })
+
+/** One number: what is typed into *There* is a count, made now. */
+function StockLine({
+  item,
+  left,
+  may,
+  problem,
+  change,
+  remove,
+}: {
+  item: StockItem
+  left: OnShelf | undefined
+  may: boolean
+  problem: string | undefined
+  change: (more: Partial<StockItem>) => void
+  remove: () => void
+}) {
+  const field = { readOnly: !may }
+  const text = (key: 'partNumber' | 'name' | 'place', label: string, className: string) => (
+    <TextField
+      {...field}
+      {...{ label, className, value: item[key] }}
+      problem={key === 'partNumber' ? problem : undefined}
+      onChange={(event) => change({ [key]: event.target.value })}
+    />
+  )
+  return (
+    <li className="flex flex-wrap items-end gap-3 border-b border-hair pb-2" data-stock={item.partNumber}>
+      {text('partNumber', 'Part number', 'w-32')}
+      {text('name', 'What', 'min-w-40 flex-1')}
+      {text('place', 'Where', 'w-28')}
+      <TextField
+        {...field}
+        className="w-20"
+        label="There"
+        type="number"
+        min={0}
+        value={left?.onHand ?? item.counted}
+        onChange={(event) => change({ counted: Number(event.target.value), ...now() })}
+      />
+      <TextField
+        {...field}
+        className="w-20"
+        label="Order at"
+        type="number"
+        min={0}
+        value={item.orderAt ?? ''}
+        onChange={(event) => change({ orderAt: event.target.value === '' ? null : Number(event.target.value) })}
+      />
+      <button
+        type="button"
+        className="desk-button"
+        aria-label={`Remove ${item.name || 'this line'}`}
+        disabled={!may}
+        onClick={remove}
+      >
+        <Trash2 size={16} aria-hidden />
+      </button>
+    </li>
+  )
+}
+
+function ToOrder({ low }: { low: OnShelf[] }) {
+  return (
+    <div>
+      <h2 className="border-b-2 border-ink pb-1 text-xl">To order</h2>
+      {low.length === 0 ? (
+        <p className="py-2 text-second">Nothing has run down to where it is ordered.</p>
+      ) : (
+        <ul>
+          {low.map(({ partNumber, name, onHand: left, orderAt }) => (
+            <li key={partNumber} className="flex items-center gap-3 border-b border-hair py-2">
+              <b className="num text-xl">{left}</b>
+              <span className="flex-1">
+                {name}{' '}
+                <span className="text-second">
+                  {partNumber}, ordered at {orderAt}
+                </span>
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  )
+}
+
+function NotListed({
+  numbers,
+  may,
+  add,
+}: {
+  numbers: NumberOfKit[]
+  may: boolean
+  add: (more: Partial<StockItem>) => void
+}) {
+  if (numbers.length === 0) return null
+  return (
+    <div>
+      <h2 className="border-b-2 border-ink pb-1 text-xl">In kits, and on no shelf</h2>
+      <ul>
+        {numbers.map(({ partNumber, name, place, kit }) => (
+          <li key={`${kit} ${partNumber}`} className="flex items-center gap-3 border-b border-hair py-2">
+            <span className="flex-1">
+              <b>{name}</b>{' '}
+              <span className="text-second">
+                {partNumber}, {kit}
+              </span>
+            </span>
+            <button
+              type="button"
+              className="desk-button"
+              disabled={!may}
+              aria-label={`List ${name}`}
+              onClick={() => add({ partNumber, name, place })}
+            >
+              List it
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}
