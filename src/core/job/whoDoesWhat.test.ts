@@ -1,6 +1,9 @@
-import { expect, test } from '@jest/globals'
+import { describe, expect, test } from '@jest/globals'
 import { seededRandom } from '../base/random'
+import { crewAtDash } from '../testing/atDash.testing'
+import { RADIO, radioDash } from '../testing/radioKit.testing'
 import { seeds } from '../testing/seeds.testing'
+import { mustComeFirst } from '../plan/lanes/lanePairs'
 import { lanesOf } from '../plan/lanes/lanesOf'
 import { PlanRequest } from '../plan/ask/planRequest'
 import { CrewAtWork, INES, TOLU } from './crew.testing'
@@ -116,4 +119,32 @@ test('what somebody has still in hand, card by card, in the plan’s order; what
       .filter((key) => !done.includes(key))
       .sort(),
   )
+})
+
+describe('bench work that needs nothing open', () => {
+  const request = PlanRequest.parse({ kits: [RADIO], build: { audio: 'plain', family: 'plain-unit' } })
+  const crew = crewAtDash(radioDash(), request)
+  const lanes = lanesOf(crew.plan, ['centre', 'bench'])
+  if (!lanes.ok) throw new Error(lanes.error.kind)
+  const people = [
+    { personId: TOLU, station: 'centre' },
+    { personId: INES, station: 'bench' },
+  ]
+  const firstOf = (person: number) => lanes.value.wayIn.lanes[person]!.map(({ operation }) => operation.key)
+
+  test('is one’s while another opens: both are done no later than the longer of the two', () => {
+    expect(firstOf(1)).toEqual(['work:w-brackets'])
+    expect(firstOf(0)).not.toContain('work:w-brackets')
+    const { wayIn } = lanes.value
+    expect(wayIn.makespanS).toBeLessThan(crew.plan.beforeS + crew.plan.wayInS)
+    expect(wayIn.makespanS).toBeGreaterThanOrEqual(Math.max(crew.plan.beforeS, 0))
+  })
+  test('can be begun at once, and what is built on it waits for it whoever does either', () => {
+    const { found } = crew.plan
+    crew.add({ kind: 'plan adopted', request, found, people, lanes: peopleLanes(lanes.value, people) })
+    const keyOfTurn = (id: string) => turnsOf(crew.plan, crew.state, new Set()).get(id)!.tap?.step.operation.key
+    expect(keyOfTurn(INES)).toBe('work:w-brackets')
+    expect(keyOfTurn(TOLU)).not.toBe('work:w-brackets')
+    expect(mustComeFirst(crew.plan).get('work:w-unit')).toContain('work:w-brackets')
+  })
 })

@@ -19,9 +19,9 @@ export function LanesPicture({ plan, lanes, starts }: { plan: PlanOnCards; lanes
     <section aria-label="Who does what" className="mt-10 space-y-8 border-t-2 border-ink pt-4">
       <Leg
         plan={plan}
-        title="Way in"
+        title={plan.beforeS > 0 ? 'Bench and way in' : 'Way in'}
         leg={lanes.wayIn}
-        aloneS={plan.wayInS}
+        aloneS={plan.beforeS + plan.wayInS}
         starts={starts}
         until="the battery has been off long enough"
       />
@@ -37,7 +37,7 @@ export function LanesPicture({ plan, lanes, starts }: { plan: PlanOnCards; lanes
       )}
       <p className="text-[15px] text-second">
         One act at a time at a station, everybody with tools of their own unless the shop has one only. While the
-        ignition is on nobody works at anything.
+        ignition is on nobody works at the vehicle.
       </p>
     </section>
   )

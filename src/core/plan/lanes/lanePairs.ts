@@ -9,14 +9,18 @@ import { SettingMoves, type Settings } from '../derive/settingMoves'
 import type { Step } from '../find/step'
 import type { LanePair } from '../../sequence/lanes/lanesProblem'
 
+/** Whether a step is of the way in, or prepared at the bench while another opens. */
+export function ofTheFirstWay({ before }: Pick<PlanOnCards, 'before'>): (step: Step) => boolean {
+  const prepared = new Set(before.flatMap((card) => card.steps.map(({ operation }) => operation.key)))
+  return ({ operation }) => operation.phase === 'in' || prepared.has(operation.key)
+}
+
 /** For each step of a plan, what has to be done before it, whoever does it: the same relations the lanes keep. */
 export function mustComeFirst(plan: PlanOnCards): Map<string, Set<string>> {
   const before = new Map<string, Set<string>>()
   const steps = allSteps(plan)
-  const ways = [
-    steps.filter((step) => step.operation.phase === 'in'),
-    steps.filter((step) => step.operation.phase !== 'in'),
-  ]
+  const isFirst = ofTheFirstWay(plan)
+  const ways = [steps.filter(isFirst), steps.filter((step) => !isFirst(step))]
   for (const way of ways)
     for (const pair of pairsOf(
       plan,
@@ -25,6 +29,8 @@ export function mustComeFirst(plan: PlanOnCards): Map<string, Set<string>> {
       const after = way[pair.after]!.operation.key
       before.set(after, (before.get(after) ?? new Set()).add(way[pair.before]!.operation.key))
     }
+  for (const edge of plan.job.prepared.edges)
+    before.set(edge.after, (before.get(edge.after) ?? new Set()).add(edge.before))
   return before
 }
 
@@ -60,7 +66,7 @@ export function pairsOf(plan: PlanOnCards, groups: readonly Step[][]): LanePair[
       delayMs: Math.max(0, delayMs - intoGroupS[after]! * 1000),
     })
   }
-  for (const edge of [...legs.wayIn.edges, ...legs.wayOut.edges])
+  for (const edge of [...job.prepared.edges, ...legs.wayIn.edges, ...legs.wayOut.edges])
     add(number.get(edge.before), number.get(edge.after), (edge.delayS ?? 0) * 1000)
   const moves = new SettingMoves(job, legs.demands, legs.finish, asFoundState(job.model))
   const acts = steps.flatMap((step, i) => (step.operation.setting ? [i] : []))

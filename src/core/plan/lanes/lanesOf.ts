@@ -7,7 +7,7 @@ import { allSteps, type PlanOnCards } from '../show/planOnCards'
 import { withoutDetours } from '../../sequence/problem'
 import type { Step } from '../find/step'
 import { fastestLanes, type LaneLimits } from '../../sequence/lanes/fastestLanes'
-import { pairsOf } from './lanePairs'
+import { ofTheFirstWay, pairsOf } from './lanePairs'
 import type { LanesProblem, LaneTask, Placed } from '../../sequence/lanes/lanesProblem'
 import { keyOf } from '../../procedure/acts'
 
@@ -33,8 +33,9 @@ export type LanesError = { kind: 'too few people'; keys: string[] }
 
 /**
  * A plan for two or three people: the same operations, one at a time at a station unless the shop gives it more room,
- * each with tools of their own. Settings are changed in the order of the plan; while a setting stands otherwise than an
- * operation wants it nobody does that operation, so nobody works beside an airbag, or at all, while the ignition is on.
+ * each with tools of their own. What is prepared at the bench is shared out with the way in: one opens, another
+ * prepares. Settings are changed in the order of the plan; while a setting stands otherwise than an operation wants it
+ * nobody does that operation, so nobody works beside an airbag, or at the vehicle at all, while the ignition is on.
  *
  * `starts`: where each person stands first. `singleTools`: those the shop has one of; of all others everybody has one.
  * `done`: keys that are behind. Errors: operations that ask for more people. Cost: see fastestLanes, for each way.
@@ -51,14 +52,15 @@ export function lanesOf(
     .filter((step) => demandsOf(plan.job, step.operation).persons > starts.length)
     .map((step) => step.operation.key)
   if (together.length > 0) return { ok: false, error: { kind: 'too few people', keys: together } }
+  const isFirst = ofTheFirstWay(plan)
   const wayIn = legLanes(
     plan,
-    steps.filter((step) => step.operation.phase === 'in'),
+    steps.filter(isFirst),
     starts.map((station) => ({ station, tool: 'hand' })),
     singleTools,
     limits,
   )
-  const out = steps.filter((step) => step.operation.phase !== 'in')
+  const out = steps.filter((step) => !isFirst(step))
   return {
     ok: true,
     value: {
