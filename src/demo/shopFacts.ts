@@ -4,6 +4,7 @@ import type { Tool } from '@/core/shop/tool'
 import { ShopRules } from '@/core/vehicle/rule'
 import { cameraKit } from './kits/cameraAndRelay'
 import { radioLooseKit } from './kits/radioLoose'
+import { radioLeadKit } from './kits/radioLead'
 import { radioSwapKit } from './kits/radioSwap'
 import { recorderKit } from './kits/recorder'
 import { signKit } from './kits/signAndAudio'
@@ -73,5 +74,6 @@ export function demoKits(models: Record<string, string>): Kit[] {
     trackerKit(moto, van),
     cameraKit(pickup),
     signKit(bus),
+    radioLeadKit(van, moto),
   ]
 }
