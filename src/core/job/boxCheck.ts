@@ -29,9 +29,9 @@ export function toldBuildOf({ request }: Pick<PlanOnCards, 'request'>, { facets 
 }
 
 /**
- * What has to lie ready before a job begins, by what the branches need that are still open. Short = needed - in the box
- * - taken from the shelf - arrived - still on the shelf (`stock`); where nobody has counted, the box holds what its list
- * says. Cost: builds x things.
+ * What has to lie ready before a job begins, by what the branches need that are still open. Short = needed - in the
+ * box - taken from the shelf - arrived - still on the shelf (`stock`); where nobody has counted, the box holds what its
+ * list says. Cost: builds x things.
  */
 export function boxRows(
   document: ProcedureDocument,

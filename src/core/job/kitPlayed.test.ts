@@ -108,7 +108,7 @@ function carriedCover(random: Random, onto: string) {
   return { holders, endings: [{ itemId: 'cover', ending: 'moved', onto, fastenedBy }] }
 }
 
-/** A part of the kit stands in for the unit, a third of the time: on the old bolts, or on what the kit's steps drive. */
+/** A part of the kit stands in for the unit, a third of the time: on the old bolts, or on the kit's own screws. */
 function unitReplaced(random: Random, by: string): object[] {
   if (random.below(3) > 0) return []
   return [{ itemId: 'unit', ending: 'replaced', by, fastenedBy: random.below(2) === 0 ? ['bolts'] : [] }]
@@ -153,7 +153,7 @@ function play(crew: CrewAtWork, random: Random, forgets: (what: Happening) => bo
   throw new Error('It did not end.')
 }
 
-/** What held cover or unit at its old place and holds nothing any more is thrown away: the one thing no card can know. */
+/** What held cover or unit and holds nothing any more is thrown away: the one thing no card can know. */
 function clearAway(crew: CrewAtWork): void {
   for (const row of crew.balance().openRows)
     if (['cover-clips', 'bolts'].includes(row.id) && row.account === 'holder')

@@ -86,7 +86,10 @@ export function AsksOfTap({
         />
       </Dialog>
       <Dialog title={operation.name ?? 'Work'} open={ask === 'step'} onClose={close}>
-        <StepAsk key={job.log.events.length} job={job} workId={operation.itemId} record={save} close={close} />
+        <StepAsk
+          key={`${operation.key} ${job.state.stepsDone.size}`}
+          {...{ data, job, close, record: save, workId: operation.itemId }}
+        />
       </Dialog>
       <Dialog title={`${operation.name ?? 'Work'}: the place`} open={ask === 'place'} onClose={close} wide>
         <PlaceAsk job={job} workId={operation.itemId} shopId={data.shopId} jobId={data.id} close={close} />

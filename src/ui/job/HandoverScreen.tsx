@@ -107,6 +107,11 @@ export function HandoverScreen({
           <Link className="ghost" href={`/jobs/${data.id}/customer`}>
             With the customer: {state.shown ? `shown to ${state.shown.by}` : 'show, teach, sign'}
           </Link>
+          {job.terms.kits.length > 0 && (
+            <Link className="ghost" href={`/jobs/${data.id}/commissioning`}>
+              Setting up: the list
+            </Link>
+          )}
           <a className="ghost" href={`/jobs/${data.id}/sheet`} target="_blank" rel="noreferrer">
             <Printer size={22} aria-hidden /> The sheet as PDF
           </a>

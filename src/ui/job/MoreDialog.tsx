@@ -40,6 +40,11 @@ export function MoreDialog({
         <Link href={`/jobs/${data.id}/tag`} className="ghost !min-h-[72px] flex-col !gap-0 text-xl">
           Wheel tag <span className="text-[15px] font-normal">to print</span>
         </Link>
+        {job.terms.kits.length > 0 && (
+          <Link href={`/jobs/${data.id}/commissioning`} className="ghost !min-h-[72px] flex-col !gap-0 text-xl">
+            Setting up <span className="text-[15px] font-normal">modules, teaching, first start</span>
+          </Link>
+        )}
         <Link href={`/jobs/${data.id}/handover`} className="ghost !min-h-[72px] flex-col !gap-0 text-xl">
           Hand-over <span className="text-[15px] font-normal">tests, signatures</span>
         </Link>

@@ -1,4 +1,5 @@
 'use client'
+import { Camera } from 'lucide-react'
 import { useState } from 'react'
 import type { Happening } from '@/core/job/event'
 import { readNumber } from '@/core/job/intake'
@@ -9,17 +10,20 @@ import type { WorkItem } from '@/core/shop/workItem'
 import type { WorkStep } from '@/core/shop/workStep'
 import { rangeWords, workStepWords } from '@/words/workStepWords'
 import { kitOfJob } from './kitOfJob'
-import type { PlannedJob } from './useJob'
+import { useTakenPhoto } from './useTakenPhoto'
+import type { JobData, PlannedJob } from './useJob'
 
 type Record = (happenings: readonly Happening[]) => void
 
 /** What a step of work asks: how a module stands, or a number that is read off and lies where it has to. */
 export function StepAsk({
+  data,
   job,
   workId,
   record,
   close,
 }: {
+  data: Pick<JobData, 'id' | 'shopId'>
   job: PlannedJob
   workId: string
   record: Record
@@ -42,14 +46,24 @@ export function StepAsk({
     close()
   }
   return first.act === 'set' ? (
-    <ModuleForm job={job} step={first} keep={keep} />
+    <ModuleForm data={data} job={job} step={first} keep={keep} />
   ) : (
     <ReadOff job={job} work={work} step={first} keep={keep} close={close} />
   )
 }
 
-/** How a module stands: one of its values, or as it is written on it; entered, and read back. */
-function ModuleForm({ job, step, keep }: { job: PlannedJob; step: WorkStep; keep: (said: StepSaid) => void }) {
+/** How a module stands: one of its values, or as it is written on it; entered, read back and photographed. */
+function ModuleForm({
+  data,
+  job,
+  step,
+  keep,
+}: {
+  data: Pick<JobData, 'id' | 'shopId'>
+  job: PlannedJob
+  step: WorkStep
+  keep: (said: StepSaid) => void
+}) {
   const setting = kitOfJob(job).settings.find(({ id }) => id === step.itemId)
   const expected = [...new Set(setting?.expected.map(({ value }) => value))]
   // Two values of one source are those of two builds nobody has told yet: no disagreement.
@@ -100,10 +114,40 @@ function ModuleForm({ job, step, keep }: { job: PlannedJob; step: WorkStep; keep
           That is not {expected.join(' or ')}. It is kept, and stays open in the balance until it agrees.
         </p>
       )}
+      {step.itemId && <ModulePhoto {...{ data, job, itemId: step.itemId }} />}
       <button className="slab w-full !min-h-[84px] text-2xl" disabled={value.trim() === ''}>
         {differs ? 'It stands so all the same' : 'It is set, and read back'}
       </button>
     </form>
+  )
+}
+
+/** A picture of how it stands, before it is hidden: asked, and kept at once. Without one it goes on. */
+function ModulePhoto({ data, job, itemId }: { data: Pick<JobData, 'id' | 'shopId'>; job: PlannedJob; itemId: string }) {
+  const { take, trouble, words, busy } = useTakenPhoto(data.shopId, data.id)
+  const taken = job.state.photos.filter((photo) => photo.itemId === itemId).length
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+      <label className="ghost min-h-14 cursor-pointer text-lg focus-within:outline focus-within:outline-[3px]">
+        <Camera size={26} aria-hidden /> {taken > 0 ? 'Photographed: once more' : 'Photograph it before it is hidden'}
+        <input
+          type="file"
+          accept="image/*"
+          capture="environment"
+          className="sr-only"
+          aria-label="Photograph it before it is hidden"
+          disabled={busy}
+          onChange={(event) =>
+            void take(event.target.files?.[0], (photo) =>
+              job.record([{ kind: 'photographed', photoId: photo.id, itemId }]),
+            )
+          }
+        />
+      </label>
+      <p className="min-w-56 flex-1 text-[17px] text-second" role={trouble ? 'alert' : undefined}>
+        {trouble || words}
+      </p>
+    </div>
   )
 }
 
