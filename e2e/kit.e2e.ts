@@ -62,6 +62,12 @@ async function writeTheKit(page: Page): Promise<void> {
     await page.getByText('nothing: it is reached from outside').click()
     await page.getByRole('group', { name: 'Open for it' }).getByLabel('Radio cavity').check()
   })
+  await test.step('it stands where the old unit was: its work is the way back of that one', async () => {
+    await page.getByRole('button', { name: 'Add an end' }).click()
+    await page.getByLabel('Thing').selectOption({ label: 'Radio unit' })
+    await page.getByLabel('By', { exact: true }).selectOption({ label: 'New unit' })
+    await expect(page.getByRole('group', { name: 'Of the old fasteners' })).toContainText('its own 4 hex 7')
+  })
   await test.step('what the vehicle can do afterwards, with the range of its reading', async () => {
     await page.getByRole('button', { name: 'Add a function' }).click()
     await page.getByLabel('Function', { exact: true }).fill('Supply of the unit')
@@ -158,14 +164,19 @@ test('a kit is written, its box is one short, a sign is not enough, the decision
 
   await test.step('to the end: the balance holds the module open until it agrees', async () => {
     let failed = 0
+    const keys: string[] = []
     for (let i = 0; i < 80; i++) {
       const key = await nextKey(page)
       if (key === null) break
+      keys.push(key)
       if (key.startsWith('test:function') && failed++ === 0) await failItsRange(page)
       await tapDone(page)
       await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 5000 })
     }
     expect(failed).toBe(1)
+    // The old unit is neither placed nor screwed down beside the new one.
+    expect(keys).toContain('place:surround')
+    expect(keys.filter((key) => /^(place|seat):unit$|^fasten:unit-/.test(key))).toEqual([])
     await page
       .getByRole('link', { name: /Balance/ })
       .first()
@@ -177,6 +188,15 @@ test('a kit is written, its box is one short, a sign is not enough, the decision
     await expect(module).toHaveCount(0)
     await expect(page.locator('[data-row^="supply:"], [data-row^="plug:"]')).toHaveCount(0)
     await expect(page.getByText('4 of 4 fitted')).toBeVisible()
+    // Four screws of the old unit are in the hand: they go somewhere.
+    await page.locator('[data-row="holder:unit-hex7"]').getByRole('button', { name: /stock/ }).click()
+    await expect(page.locator('[data-row^="holder:"], [data-row^="part:"]')).toHaveCount(0)
     await saved(page)
+  })
+
+  await test.step('the list of what brings it into service: its module as it was read, the test still to be made', async () => {
+    await page.goto(page.url().replace('/balance', '/commissioning'))
+    await expect(page.locator('[data-commissioned="true"]')).toContainText(['Switches'])
+    await expect(page.locator('[data-commissioned="true"]').first()).toContainText('0110, no photo')
   })
 })

@@ -46,6 +46,9 @@ test('house values, a station and a kit of the shop change what is planned, and 
   await test.step('a kit with work, a function and its fit on the van', async () => {
     await page.goto('/shop/kits/new')
     await page.getByLabel('Name', { exact: true }).fill('Fit a dash recorder')
+    await page.getByLabel('Type what is in it, a line each').fill('2 x recorder lead')
+    await page.getByRole('button', { name: 'Add these' }).click()
+    await page.getByLabel('Number', { exact: true }).fill('RL-1')
     await page.getByRole('button', { name: 'Add work' }).click()
     await page.getByLabel('What is done').fill('Mount the recorder')
     await page.getByRole('button', { name: 'Add a function' }).click()
@@ -58,6 +61,19 @@ test('house values, a station and a kit of the shop change what is planned, and 
     await expect(page.getByText('Saved.')).toBeVisible()
   })
 
+  await test.step('the shelf: what the kit uses is listed and counted; half a lead is refused, and nothing is lost', async () => {
+    await page.goto('/shop/stock')
+    await page.getByRole('button', { name: 'List recorder lead' }).click()
+    const there = page.getByLabel('There: recorder lead')
+    await there.fill('1.5')
+    await page.getByRole('button', { name: 'Save' }).click()
+    await expect(page.locator('[data-stock="RL-1"]').getByRole('alert')).toHaveText('A count is a whole number.')
+    await expect(there).toHaveValue('1.5')
+    await there.fill('3')
+    await page.getByRole('button', { name: 'Save' }).click()
+    await expect(page.getByText('Saved.')).toBeVisible()
+  })
+
   await test.step('it is planned, with its work and its test before trim hides it', async () => {
     await planFor(page, 'Kit 1')
     await page.getByRole('button', { name: /Fit a dash recorder/ }).click()
@@ -65,6 +81,14 @@ test('house values, a station and a kit of the shop change what is planned, and 
     await expect(page.getByText('work: Mount the recorder')).toBeVisible()
     await expect(page.getByText(/test: .*Dash recorder/)).toBeVisible()
     await page.getByRole('button', { name: 'Open the job' }).click()
+    // The box is empty: both leads lie on the shelf, so nothing is short.
+    const lead = page.locator('[data-supply]').filter({ hasText: 'recorder lead' })
+    await lead.getByRole('button', { name: /^One less/ }).click()
+    await lead.getByRole('button', { name: /^One less/ }).click()
+    await expect(lead).toContainText('2 of 2 from the shelf: 3 on the shelf')
+    await expect(page.locator('[data-stop]')).toHaveCount(0)
+    await lead.getByRole('button', { name: '2 taken from the shelf' }).click()
+    await expect(lead).toContainText('1 on the shelf')
     await beginJob(page)
     const keys: string[] = []
     for (let key = await nextKey(page); key !== null && !key.startsWith('seat:surround'); key = await nextKey(page)) {
@@ -77,6 +101,8 @@ test('house values, a station and a kit of the shop change what is planned, and 
     expect(work).toBeGreaterThan(keys.findIndex((key) => key === 'open:main' || key === 'lift:unit'))
     expect(tested).toBeGreaterThan(work)
     await saved(page)
+    await page.goto('/shop/stock')
+    await expect(page.getByLabel('There: recorder lead')).toHaveValue('1')
   })
 })
 

@@ -58,7 +58,7 @@ export function FitEndings({ kit, fit, document, facets, change }: FitEdited) {
             )}
             {ending.ending === 'replaced' && isPart && (
               <KitPartField
-                {...{ kit, label: 'By', none: 'one that goes in as the old one did', value: ending.by }}
+                {...{ kit, label: 'By', none: 'one like it', value: ending.by }}
                 onChange={(by) => set({ ...NOWHERE, by })}
               />
             )}

@@ -2,7 +2,6 @@
 import { Plus, Trash2 } from 'lucide-react'
 import { useState, type FormEvent } from 'react'
 import { runningLow, sameNumber, Stock, type OnShelf, type StockItem } from '@/core/shop/stock'
-import { TextField } from '../forms/Field'
 import { SaveBar } from './SaveBar'
 import { useFilledFrom, useSaving, type SaveShared } from './useSaving'
 
@@ -51,7 +50,16 @@ export function StockForm({
             order.
           </p>
         )}
-        <ul className="space-y-2">
+        {list.length > 0 && (
+          <div className={`${COLUMNS} text-[15px] font-semibold text-second`} aria-hidden>
+            <span>Part number</span>
+            <span>What</span>
+            <span>Where</span>
+            <span>There</span>
+            <span>Order at</span>
+          </div>
+        )}
+        <ul>
           {list.map((item, i) => (
             <StockLine
               key={i}
@@ -88,6 +96,8 @@ export function StockForm({
 
 const now = () => ({ countedAt: new Date().toISOString() })
 
+const COLUMNS = 'grid grid-cols-[7.5rem_minmax(8rem,1fr)_7rem_5rem_5rem_3rem] gap-2'
+
 /** One number: what is typed into *There* is a count, made now. */
 function StockLine({
   item,
@@ -104,47 +114,51 @@ function StockLine({
   change: (more: Partial<StockItem>) => void
   remove: () => void
 }) {
-  const field = { readOnly: !may }
-  const text = (key: 'partNumber' | 'name' | 'place', label: string, className: string) => (
-    <TextField
-      {...field}
-      {...{ label, className, value: item[key] }}
-      problem={key === 'partNumber' ? problem : undefined}
+  const of = item.name || item.partNumber || 'the new line'
+  const text = (key: 'partNumber' | 'name' | 'place', label: string) => (
+    <input
+      className="field"
+      aria-label={`${label} of ${of}`}
+      aria-invalid={problem && key === 'partNumber' ? true : undefined}
+      readOnly={!may}
+      value={item[key]}
       onChange={(event) => change({ [key]: event.target.value })}
     />
   )
+  const number = (label: string, value: number | '', said: (typed: string) => Partial<StockItem>) => (
+    <input
+      className="field num"
+      aria-label={`${label}: ${of}`}
+      type="number"
+      min={0}
+      readOnly={!may}
+      value={value}
+      onChange={(event) => change(said(event.target.value))}
+    />
+  )
   return (
-    <li className="flex flex-wrap items-end gap-3 border-b border-hair pb-2" data-stock={item.partNumber}>
-      {text('partNumber', 'Part number', 'w-32')}
-      {text('name', 'What', 'min-w-40 flex-1')}
-      {text('place', 'Where', 'w-28')}
-      <TextField
-        {...field}
-        className="w-20"
-        label="There"
-        type="number"
-        min={0}
-        value={left?.onHand ?? item.counted}
-        onChange={(event) => change({ counted: Number(event.target.value), ...now() })}
-      />
-      <TextField
-        {...field}
-        className="w-20"
-        label="Order at"
-        type="number"
-        min={0}
-        value={item.orderAt ?? ''}
-        onChange={(event) => change({ orderAt: event.target.value === '' ? null : Number(event.target.value) })}
-      />
-      <button
-        type="button"
-        className="desk-button"
-        aria-label={`Remove ${item.name || 'this line'}`}
-        disabled={!may}
-        onClick={remove}
-      >
-        <Trash2 size={16} aria-hidden />
-      </button>
+    <li className="border-b border-hair py-1.5" data-stock={item.partNumber}>
+      <div className={COLUMNS}>
+        {text('partNumber', 'Part number')}
+        {text('name', 'Name')}
+        {text('place', 'Place')}
+        {number('There', left?.onHand ?? item.counted, (typed) => ({ counted: Number(typed), ...now() }))}
+        {number('Order at', item.orderAt ?? '', (typed) => ({ orderAt: typed === '' ? null : Number(typed) }))}
+        <button
+          type="button"
+          className="desk-button !px-0"
+          aria-label={`Remove ${of}`}
+          disabled={!may}
+          onClick={remove}
+        >
+          <Trash2 size={16} aria-hidden className="mx-auto" />
+        </button>
+      </div>
+      {problem && (
+        <p role="alert" className="font-semibold text-stop">
+          {problem}
+        </p>
+      )}
     </li>
   )
 }
@@ -163,7 +177,7 @@ function ToOrder({ low }: { low: OnShelf[] }) {
               <span className="flex-1">
                 {name}{' '}
                 <span className="text-second">
-                  {partNumber}, ordered at {orderAt}
+                  {partNumber}, order at {orderAt}
                 </span>
               </span>
             </li>
@@ -186,7 +200,7 @@ function NotListed({
   if (numbers.length === 0) return null
   return (
     <div>
-      <h2 className="border-b-2 border-ink pb-1 text-xl">In kits, and on no shelf</h2>
+      <h2 className="border-b-2 border-ink pb-1 text-xl">In kits, and not on the list</h2>
       <ul>
         {numbers.map(({ partNumber, name, place, kit }) => (
           <li key={`${kit} ${partNumber}`} className="flex items-center gap-3 border-b border-hair py-2">
