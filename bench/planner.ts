@@ -13,6 +13,10 @@ import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { cheapestOrder, DEFAULT_LIMITS } from '@/core/sequence/cheapestOrder'
 import { problemOf, SequencingInstance } from '@/core/sequence/instance'
 import { asMixedInteger } from '@/core/sequence/mixedInteger.testing'
+import { modelOfRequest } from '../src/core/plan/ask/modelOfRequest'
+import { facetsThatMatter } from '../src/core/plan/derive/facetsThatMatter'
+import { withKits } from '../src/core/shop/withKits'
+import { demoKits } from '../src/demo/shopFacts'
 import { forBuild, type ProcedureForBuild } from '@/core/procedure/forBuild'
 import { randomProcedure } from '@/core/procedure/randomProcedure.testing'
 import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
@@ -305,6 +309,25 @@ function demoPlans(): void {
   report('the same beside "panel by panel", both together', compared, 'below 1,000')
 }
 
+/** Each kit of the demo on each model it meets, every build that anything of the job differs by. */
+function kitPlans(): void {
+  const models = { van: panelVan(), moto: patrolMotorcycle(), pickup: roadWorksPickup(), bus: smallBus() }
+  const rows: Row[] = []
+  for (const kit of demoKits({ van: 'van', moto: 'moto', pickup: 'pickup', bus: 'bus' }))
+    for (const fit of kit.fits) {
+      const document = models[fit.procedureId as keyof typeof models]
+      const asked = PlanRequest.parse({ kits: [{ kit, fit }], build: {} })
+      const matter = facetsThatMatter(document, asked, {})
+      const whole = withKits(document, asked.kits)
+      for (const build of buildsOf({ ...whole, facets: whole.facets.filter(({ id }) => matter.includes(id)) })) {
+        const request = { ...asked, build }
+        const row = plan(modelOfRequest(document, request), request)
+        if (row) rows.push(row)
+      }
+    }
+  report('kits of the demo on their models, every build', rows, 'median 100')
+}
+
 /** The way in of seeded records for two, by the number of its operations. */
 function lanesForTwo(): void {
   console.log(
@@ -372,6 +395,7 @@ bareInstances()
 if (!values.json) {
   wholePlans()
   demoPlans()
+  kitPlans()
   lanesForTwo()
   if (values.highs) await besideHighs()
   console.log(`\nHeap at the end: ${memoryMb()} MB.`)
