@@ -9,6 +9,8 @@ const layers = {
   'core/vehicle': ['core/base', 'core/procedure', 'core/order', 'core/shop'],
   // The bare sequencing knows nothing of vehicles.
   'core/sequence': ['core/base'],
+  // Nor does the bare laying of leads.
+  'core/layout': ['core/base'],
   'core/plan': [
     ...['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/estimate', 'core/sequence'],
   ],

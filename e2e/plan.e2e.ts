@@ -56,7 +56,7 @@ test('the quickest order is proven, compared with another way of working, shared
     const lanes = page.getByRole('region', { name: 'Who does what' })
     await expect(lanes.getByRole('heading', { name: 'Person 2, from passenger side' })).toBeVisible({ timeout: 30_000 })
     await expect(lanes).toContainText('Way in for two')
-    await expect(lanes).toContainText('While the ignition is on nobody works at anything.')
+    await expect(lanes).toContainText('While the ignition is on nobody works at the vehicle.')
   })
   await test.step('what is cheap while it is open is added by one tap', async () => {
     const also = page.getByRole('region', { name: 'While it is open anyway' })

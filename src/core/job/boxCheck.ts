@@ -1,7 +1,7 @@
 import type { Id } from '../base/id'
 import { allCards, type PlanOnCards } from '../plan/show/planOnCards'
 import type { ProcedureDocument } from '../procedure/document'
-import { sameNumber, type OnShelf } from '../shop/stock'
+import { sameNumber, type OnShelf } from '../shop/onShelf'
 import type { SupplyNeed } from '../shop/supplies'
 import { decidesSupplies, suppliesToBring } from '../shop/supplyBranches'
 import { NOT_COUNTED, type JobState } from './jobState'

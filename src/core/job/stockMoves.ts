@@ -1,6 +1,6 @@
 import { wallMsOf } from '../base/clock'
 import type { FittedKit } from '../shop/kitHere'
-import type { StockMove } from '../shop/stock'
+import type { StockMove } from '../shop/onShelf'
 import type { JobEvent } from './event'
 import { standingEvents } from './fold'
 

@@ -25,6 +25,8 @@ export type LeadGraph = {
   arcs: GraphArc[]
   /** By point: arcs that leave it, twice their number, plus one where they are taken backwards. */
   leaving: number[][]
+  /** By point: arcs that lead there. */
+  entering: number[][]
   from: readonly number[]
   isTo: Uint8Array
   mostMm: number
@@ -72,7 +74,11 @@ function clashesOf({ aparts, rooms, leads }: LayoutProblem): Clash[] {
     return { way, weights, most: 1 }
   })
   const full = rooms
-    .map(({ way, area }): Clash => ({ way, weights: Float64Array.from(leads, (l) => Math.min(l.area, area)), most: area }))
+    .map(({ way, area }): Clash => ({
+      way,
+      weights: Float64Array.from(leads, (l) => Math.min(l.area, area)),
+      most: area,
+    }))
     .filter(({ weights, most }) => weights.reduce((sum, weight) => sum + weight, 0) > most)
   return [...pairs, ...full]
 }
@@ -93,19 +99,23 @@ function leadGraph(
     return { index, a, b, way, layMs, mm, pass, directed, units, unitBits, clash: clashOf.get(way) ?? -1 }
   })
   const leaving: number[][] = Array.from({ length: points }, () => [])
+  const entering: number[][] = Array.from({ length: points }, () => [])
   arcs.forEach(({ a, b, directed }, i) => {
     leaving[a]!.push(i * 2)
-    if (!directed) leaving[b]!.push(i * 2 + 1)
+    entering[b]!.push(i)
+    if (directed) return
+    leaving[b]!.push(i * 2 + 1)
+    entering[a]!.push(i)
   })
   const isTo = new Uint8Array(points)
   for (const point of lead.to) isTo[point] = 1
   const mostMm = lead.mostMm ?? Infinity
-  return { lead: k, points, arcs, leaving, from: lead.from, isTo, mostMm, area: lead.area, clashWays }
+  return { lead: k, points, arcs, leaving, entering, from: lead.from, isTo, mostMm, area: lead.area, clashWays }
 }
 
 type Kept = { arc: LayoutArc; index: number; units: number[] }
 
-/** Arcs that some other between the same points beats in laying, units, length and connectors; those that none passes. */
+/** Without arcs that another between the same points beats in laying, units, length and connectors. */
 function withoutWorse({ arcs }: LayoutLead, unitOf: ReadonlyMap<number, number>): Kept[] {
   const all = arcs
     .map((arc, index): Kept => ({
@@ -118,13 +128,17 @@ function withoutWorse({ arcs }: LayoutLead, unitOf: ReadonlyMap<number, number>)
 
 function beats(x: Kept, y: Kept): boolean {
   const [p, q] = [x.arc, y.arc]
-  const joins = (p.a === q.a && p.b === q.b) || (p.a === q.b && p.b === q.a && !p.directed && !q.directed)
-  if (!joins || p.way !== q.way || p.directed !== q.directed) return false
+  if (!joinsAlike(p, q) || p.way !== q.way) return false
   const isNoWorse = p.layMs <= q.layMs && p.mm <= q.mm && (p.pass & q.pass) === q.pass
   if (!isNoWorse || !x.units.every((unit) => y.units.includes(unit))) return false
   // Of two that are alike the first stays.
   const isAlike = p.layMs === q.layMs && p.mm === q.mm && p.pass === q.pass && x.units.length === y.units.length
   return !isAlike || x.index < y.index
+}
+
+function joinsAlike(p: LayoutArc, q: LayoutArc): boolean {
+  if (p.directed !== q.directed) return false
+  return (p.a === q.a && p.b === q.b) || (!p.directed && p.a === q.b && p.b === q.a)
 }
 
 /** Without arcs into points where nothing goes on and the lead neither begins nor ends. */

@@ -65,12 +65,23 @@ export type LayoutFound =
 /** Costs are whole seconds: a bound above the best less one proves the best. */
 export const GRAIN_MS = 1000
 
-/** How far is looked. Questions to the graphs and steps, never seconds: the same answer on every machine. */
-export type LayoutLimits = { rounds: number; listed: number; labels: number; steps: number; branches: number }
+/**
+ * How far is looked: bounds in all, of them so many at first and in each branch; runs listed of a lead, and labels for
+ * that; steps of picking. Never seconds: the same answer on every machine.
+ */
+export type LayoutLimits = {
+  bounds: number
+  atFirst: number
+  inBranch: number
+  listed: number
+  labels: number
+  steps: number
+}
 export const LAYOUT_LIMITS: LayoutLimits = {
-  rounds: 30,
+  bounds: 120,
+  atFirst: 60,
+  inBranch: 8,
   listed: 500,
-  labels: 40_000,
+  labels: 10_000,
   steps: 200_000,
-  branches: 400,
 }

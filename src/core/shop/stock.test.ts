@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
-import { onHand, runningLow, Stock, StockItem, type StockMove } from './stock'
+import { onHand, runningLow, type StockMove } from './onShelf'
+import { Stock, StockItem } from './stock'
 
 const NOON = '2026-11-30T12:00:00Z'
 const at = (hours: number) => Date.parse(NOON) + hours * 3_600_000

@@ -1,7 +1,8 @@
 'use client'
 import { Plus, Trash2 } from 'lucide-react'
 import { useState, type FormEvent } from 'react'
-import { runningLow, sameNumber, Stock, type OnShelf, type StockItem } from '@/core/shop/stock'
+import { runningLow, sameNumber, type OnShelf } from '@/core/shop/onShelf'
+import { Stock, type StockItem } from '@/core/shop/stock'
 import { SaveBar } from './SaveBar'
 import { useFilledFrom, useSaving, type SaveShared } from './useSaving'
 

@@ -1,6 +1,8 @@
+import { reachedFrom, successors } from '../../order/graph'
 import { partsOfGoal } from '../../order/partsOfGoal'
 import type { Goal } from '../../order/wish'
 import type { Because } from '../../order/operation'
+import { isFittedIn } from '../../shop/kitHere'
 import type { DerivedJob, DeriveError } from './derivedJob'
 import { goalOf } from '../ask/jobGoal'
 import { preparedWork } from './preparedWork'
@@ -84,7 +86,18 @@ export function accessHolds(job: DerivedJob, workId: string): string[] {
   const fit = job.goal.kits.find(({ kit }) => kit.works.some(({ id }) => id === workId))?.fit
   return (fit?.access[workId] ?? [])
     .flatMap((access) => openedBy(job, goalOf(access)) ?? [])
-    .flatMap((inKey) => closedBy(job, inKey) ?? [])
+    .flatMap((inKey) => closedBy(job, inKey) ?? standInCloses(job, inKey, workId))
+}
+
+/** Where something of a kit stands in for a part, the work that fits it closes the place over what was done before. */
+function standInCloses(job: DerivedJob, inKey: string, workId: string): string[] {
+  const partId = job.removal.operations.get(inKey)?.partId
+  const replaced = partId ? job.replaced.get(partId) : undefined
+  if (!replaced) return []
+  return [...job.works.values()]
+    .filter((work) => work.id !== workId && isFittedIn(work, replaced.byId))
+    .map(({ id }) => keyOf('work', id))
+    .filter((work) => !reachedFrom(successors(job.refit.edges), work).has(keyOf('work', workId)))
 }
 
 /** Pieces of work that need open what these acts of the way in open. */
