@@ -262,6 +262,8 @@ test('a radio swap from intake to hand-over: a broken clip, a lookalike in the w
     await expect(short).toContainText('1 not back (M4 × 25): 1 in hand.')
     await short.getByRole('button', { name: 'It is in' }).click()
     await page.locator('[data-row="holder:surround-clips"]').getByRole('button', { name: 'Pieces found' }).click()
+    // The four of the old unit hold nothing any more: they go somewhere.
+    await page.locator('[data-row="holder:unit-hex7"]').getByRole('button', { name: 'Put to stock' }).click()
     await expect(page.getByRole('heading', { name: '0 open' })).toBeVisible()
     await saved(page)
   })
