@@ -9,7 +9,7 @@ export function partsOfGoal(
   goal: Goal,
   choices: Choices,
 ): { partId: Id; level: Level }[] | null {
-  if (goal.kind === 'part') return model.parts.has(goal.partId) ? [goal] : null
+  if (goal.kind === 'part') return model.parts.has(goal.partId) ? [goal] : goal.ifThere ? [] : null
   const cavity = model.cavities.get(goal.cavityId)
   if (!cavity) return null
   const opening = cavity.openings.find((o) => o.id === choices.openings[cavity.id]) ?? cavity.openings[0]!

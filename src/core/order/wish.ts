@@ -1,7 +1,9 @@
 import type { Id } from '../base/id'
 import type { Because, Demand, Operation } from './operation'
 
-export type Goal = { kind: 'cavity'; cavityId: Id } | { kind: 'part'; partId: Id; level: 'eased' | 'free' | 'off' }
+/** `ifThere`: nothing is asked for on a build without the part, or by a record that does not have it any more. */
+export type Goal =
+  { kind: 'cavity'; cavityId: Id } | { kind: 'part'; partId: Id; level: 'eased' | 'free' | 'off'; ifThere?: true }
 
 /** The goal as text, for addresses and keys. */
 export function goalKey(goal: Goal): string {

@@ -32,7 +32,8 @@ export function checkFit(kit: Kit, fit: KitFit, document: ProcedureDocument): Fi
         .map((): FitProblem => ({ kind: 'no such place', workId: work.id, in: work.name })),
     ),
     ...fit.endings
-      .filter(({ itemId }) => !has(document.parts, itemId) && !has(document.tethers, itemId))
+      // Something stands in for parts only: what is plugged goes into the new one by itself.
+      .filter(({ itemId, by }) => !has(document.parts, itemId) && (by !== null || !has(document.tethers, itemId)))
       .map(({ itemId }): FitProblem => ({ kind: 'no such end', itemId })),
     ...connected(kit, fit, document),
     ...[...fit.functionsChanged, ...fit.functionsTaken]

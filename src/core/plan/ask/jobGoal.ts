@@ -25,7 +25,12 @@ export function allGoals(job: JobGoal): Goal[] {
     ...job.goals,
     ...job.kits.flatMap(({ fit }) => Object.values(fit.access).flat().map(goalOf)),
     // What something of the kit stands in for has to be out.
-    ...[...replacedIn(job).keys()].map((partId) => ({ kind: 'part' as const, partId, level: 'off' as const })),
+    ...[...replacedIn(job).keys()].map((partId) => ({
+      kind: 'part' as const,
+      partId,
+      level: 'off' as const,
+      ifThere: true as const,
+    })),
   ]
   return [...new Map(goals.map((goal) => [JSON.stringify(goal), goal])).values()]
 }

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { PlanRequest } from '../ask/planRequest'
+import { Facet } from '../../procedure/facet'
 import { checkFit } from '../../shop/checkFit'
 import { Kit } from '../../shop/kit'
 import { KitFit } from '../../shop/kitFit'
@@ -104,6 +105,14 @@ describe('what is carried over', () => {
   })
 })
 
+const CAB = Facet.parse({
+  ...{ id: 'cab', name: 'Cab' },
+  choices: [
+    { id: 'single', name: 'single' },
+    { id: 'double', name: 'double' },
+  ],
+})
+
 describe('what a part of the kit stands in for', () => {
   const replacing = (ending: object = {}, document = smallDash(), kit = NEW_UNIT) => {
     const fit = KitFit.parse({ procedureId: 'small-dash', endings: [{ ...REPLACED, ...ending }] })
@@ -180,12 +189,24 @@ describe('what a part of the kit stands in for', () => {
       expect.objectContaining({ settingId: 'lever', value: 'out of park' }),
     )
   })
+  test('asks for nothing on a build without the old part, nor where a record has lost it', () => {
+    expect(keys(replacing({ itemId: 'not-there' }))).toContain('work:unit-in')
+    const document = smallDash()
+    document.facets.push(CAB)
+    document.parts.find(({ id }) => id === 'unit')!.when = { cab: ['single'] }
+    const fit = KitFit.parse({ procedureId: 'small-dash', endings: [REPLACED] })
+    const request = PlanRequest.parse({ kits: [{ kit: NEW_UNIT, fit }], build: { cab: 'double' } })
+    const planned = planJob(modelOfRequest(document, request), request, DEFAULT_HOUSE_VALUES)
+    expect(planned.ok && keys(planned.value)).toEqual(['work:unit-in'])
+  })
   test('goes back as the old one did where no work of the kit fits anything, and where the job says otherwise', () => {
     const plain = keys(replacing({ by: null }))
     // Nothing asks for the unit then.
     expect(plain).not.toContain('lift:unit')
     const without = Kit.parse({ ...NEW_UNIT, works: [{ id: 'unit-in', name: 'Unit in' }] })
     expect(keys(replacing({}, smallDash(), without))).not.toContain('lift:unit')
+    const forAPlug = KitFit.parse({ procedureId: 'p', endings: [{ ...REPLACED, itemId: 'main' }] })
+    expect(checkFit(NEW_UNIT, forAPlug, smallDash())).toEqual([{ kind: 'no such end', itemId: 'main' }])
     expect(checkFit(without, KitFit.parse({ procedureId: 'p', endings: [REPLACED] }), smallDash())).toEqual([
       { kind: 'nothing fits it', partId: 'new-unit' },
     ])
