@@ -11,6 +11,7 @@ const layers = {
   'core/sequence': ['core/base'],
   // Nor does the bare laying of leads.
   'core/layout': ['core/base'],
+  'core/leads': ['core/base', 'core/procedure', 'core/shop', 'core/standards', 'core/layout'],
   'core/plan': [
     ...['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/estimate', 'core/sequence'],
   ],
