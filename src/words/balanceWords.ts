@@ -76,7 +76,12 @@ const UNRESOLVED: Readonly<Record<UnresolvedOf, string>> = {
 
 function holderRow(document: ProcedureDocument, row: RowOf<'holder'>): RowWords {
   const holder = document.holders.find((item) => item.id === row.id)!
-  const open = row.open.map((reason) => openReasonSentence(reason, threadWords(holder)))
+  const open = row.open.map((reason) =>
+    // Left behind by a kit, or by a part that ends elsewhere: none went back, and none is to.
+    reason.kind === 'in hand' && row.back === 0
+      ? `${reason.count} in hand, and nothing is held by ${reason.count === 1 ? 'it' : 'them'} any more. Say where ${reason.count === 1 ? 'it goes' : 'they go'}.`
+      : openReasonSentence(reason, threadWords(holder)),
+  )
   return {
     heading: `${ownerWords(document, holder)}, ${holderKindWords(holder)}`,
     sentence: open.join(' ') || 'Out and back agree.',
