@@ -118,7 +118,7 @@ function manners(random: Random, { units, points }: LayoutSize, { a }: Join): { 
 function shortestMm(joins: readonly Join[], points: number, from: number, to: number): number {
   const mm = new Float64Array(points).fill(Infinity)
   mm[from] = 0
-  // As often as there are points: then nothing gets shorter any more (Bellman and Ford).
+  // As often as there are points: then nothing gets shorter any more.
   for (let round = 0; round < points; round++)
     for (const join of joins) {
       mm[join.b] = Math.min(mm[join.b]!, mm[join.a]! + join.mm)
