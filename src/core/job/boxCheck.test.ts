@@ -41,7 +41,7 @@ test('what lies on the shelf is fetched, and only the rest is short; what is on 
   const crew = crewWith(PLAIN)
   record(crew, [{ kind: 'supplied', itemId: 'k-display', from: 'box', count: 0 }])
   const at = (onHand: number) => {
-    const shelf = [{ partNumber: 'd-1', name: 'Display', place: 'B', onHand, orderAt: null }]
+    const shelf = [{ partNumber: 'd-1', name: 'Display', place: 'B', countedAt: '', onHand, orderAt: null }]
     return boxRows(crew.document, crew.plan, crew.state, shelf).find(({ itemId }) => itemId === 'k-display')
   }
   expect(at(3)).toMatchObject({ fetch: 1, short: 0, shelf: { onHand: 3, place: 'B' } })

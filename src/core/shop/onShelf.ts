@@ -12,7 +12,7 @@ type Counted = {
 export type StockMove = { partNumber: string; count: number; atMs: number }
 
 /** What lies on the shelf by the last count and the jobs since. */
-export type OnShelf = { partNumber: string; name: string; place: string; onHand: number; orderAt: number | null }
+export type OnShelf = Omit<Counted, 'counted'> & { onHand: number }
 
 /** A number is the same however it is typed. */
 export function sameNumber(partNumber: string): string {
@@ -33,7 +33,7 @@ export function onHand(stock: readonly Counted[], moves: readonly StockMove[]): 
     const since = Date.parse(countedAt)
     const moved = (byNumber.get(sameNumber(partNumber)) ?? []).filter(({ atMs }) => atMs > since)
     const left = moved.reduce((sum, { count }) => sum + count, counted)
-    return { partNumber, name, place, onHand: Math.max(0, left), orderAt }
+    return { partNumber, name, place, countedAt, onHand: Math.max(0, left), orderAt }
   })
 }
 

@@ -65,9 +65,7 @@ export function StockForm({
             <StockLine
               key={i}
               {...{ item, may }}
-              left={shelf.find(
-                (of) => stock.includes(item) && sameNumber(of.partNumber) === sameNumber(item.partNumber),
-              )}
+              left={shelf.find((of) => of.countedAt === item.countedAt && isSame(of, item))}
               problem={problem?.row === i ? problem.sentence : undefined}
               change={(more) => change(i, more)}
               remove={() => setList(list.toSpliced(i, 1))}
@@ -94,6 +92,9 @@ export function StockForm({
     </form>
   )
 }
+
+const isSame = (a: { partNumber: string }, b: { partNumber: string }) =>
+  sameNumber(a.partNumber) === sameNumber(b.partNumber)
 
 const now = () => ({ countedAt: new Date().toISOString() })
 
