@@ -47,11 +47,11 @@ export function leaveGate(
   state: JobState,
   vehicle: VehicleState,
   circumstances: Circumstances,
-  { endings }: Pick<JobTerms, 'endings'> = PLAIN_TERMS,
+  terms: Pick<JobTerms, 'endings' | 'kits'> = PLAIN_TERMS,
 ): LeaveAnswer {
   const owed: Owed[] = [
-    ...looseParts(model, state, endings),
-    ...looseLeads(model, state, vehicle, endings),
+    ...looseParts(model, state, terms.endings),
+    ...looseLeads(model, state, vehicle, terms),
     ...powerOwed(model, vehicle, circumstances),
     ...[...state.unresolved.values()].filter(isOut).map(({ of, id }) => owe({ kind: 'unresolved', of, id }, [])),
   ]
@@ -97,14 +97,15 @@ function looseLeads(
   model: ProcedureForBuild,
   state: JobState,
   vehicle: VehicleState,
-  endings: JobTerms['endings'],
+  { endings, kits }: Pick<JobTerms, 'endings' | 'kits'>,
 ): Owed[] {
+  const isFitted = kits.every(({ works }) => works.every(({ id }) => state.works.has(id)))
   return [...vehicle.open].flatMap((tetherId) => {
     const tether = model.tethers.get(tetherId)
     if (!tether) return []
     if (isWarningCircuit(tether)) return [owe({ kind: 'warning circuit', tetherId }, [[`plug:${tetherId}`]])]
-    // Cut off by a kit's work: no plug hangs there any more.
-    if (endings.get(tetherId) === 'scrapped') return []
+    // Cut off by a kit's work, once that is done: no plug hangs there any more.
+    if (endings.get(tetherId) === 'scrapped' && isFitted) return []
     if (state.parked.has(tetherId) || state.ends.get(tetherId)?.end === 'left open and insulated') return []
     return [owe({ kind: 'lead loose', tetherId }, [[`plug:${tetherId}`], [`park:${tetherId}`]])]
   })

@@ -12,8 +12,8 @@ import { liveVehicle } from './liveVehicle'
 import { nextTap } from './progress'
 import { termsOf } from './terms'
 
-function crewReplacing(fastenedBy: string[]): CrewAtWork {
-  const fit = KitFit.parse({ procedureId: 'small-dash', endings: [{ ...REPLACED, fastenedBy }] })
+function crewReplacing(fastenedBy: string[], more: object[] = []): CrewAtWork {
+  const fit = KitFit.parse({ procedureId: 'small-dash', endings: [{ ...REPLACED, fastenedBy }, ...more] })
   return crewAtDash(smallDash(), PlanRequest.parse({ kits: [{ kit: NEW_UNIT, fit }], build: {} }))
 }
 
@@ -54,5 +54,12 @@ describe('what a part of the kit stands in for', () => {
     expect(row(crew, 'bolts')).toMatchObject({ open: [{ kind: 'short', count: 2, loose: 2 }] })
     toTheEnd(crew)
     expect(crew.balance().openRows).toEqual([])
+  })
+  test('a plug that its work cuts off hangs loose until that work is done, and not after', () => {
+    const crew = crewReplacing(['bolts'], [{ itemId: 'main', ending: 'scrapped' }])
+    goOnTo(crew, 'work:unit-in')
+    expect(forbids(crew)).toContainEqual({ kind: 'lead loose', tetherId: 'main' })
+    toTheEnd(crew)
+    expect(forbids(crew)).toEqual([])
   })
 })
