@@ -11,9 +11,12 @@ const layers = {
   'core/sequence': ['core/base'],
   // Nor does the bare laying of leads.
   'core/layout': ['core/base'],
-  'core/leads': ['core/base', 'core/procedure', 'core/shop', 'core/standards', 'core/layout'],
+  'core/leads': [
+    ...['core/base', 'core/procedure', 'core/shop', 'core/standards', 'core/layout', 'core/order', 'core/vehicle'],
+  ],
   'core/plan': [
     ...['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/estimate', 'core/sequence'],
+    ...['core/layout', 'core/leads'],
   ],
   'core/job': ['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/plan'],
   'core/shorthand': ['core/base', 'core/procedure', 'core/shop'],

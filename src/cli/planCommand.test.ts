@@ -3,17 +3,35 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { describe, expect, test } from '@jest/globals'
+import { beforeAll, describe, expect, test } from '@jest/globals'
+import { build } from 'esbuild'
 import { panelVan } from '../demo/panelVan'
 
 const ROOT = fileURLToPath(new URL('../../', import.meta.url))
 const VAN = 'docs/examples/panel-van.json'
 const AUTOMATIC = ['--build', 'gearbox=automatic', '--build', 'starter=key']
 
-/** Runs the real command; what it printed and how it ended. */
-function plan(...args: string[]): { out: string; err: string; status: number } {
+let bundle = ''
+/** The command is put together once; one test runs it as it is called. */
+beforeAll(async () => {
+  bundle = join(mkdtempSync(join(tmpdir(), 'plan-')), 'plan.mjs')
+  await build({
+    absWorkingDir: ROOT,
+    entryPoints: ['src/cli/planCommand.ts'],
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    outfile: bundle,
+    logLevel: 'warning',
+  })
+})
+
+/** Runs the command; what it printed and how it ended. */
+const plan = (...args: string[]) => run(process.execPath, bundle, ...args)
+
+function run(command: string, ...args: string[]): { out: string; err: string; status: number } {
   try {
-    return { out: execFileSync('bin/plan', args, { cwd: ROOT, encoding: 'utf8', stdio: 'pipe' }), err: '', status: 0 }
+    return { out: execFileSync(command, args, { cwd: ROOT, encoding: 'utf8', stdio: 'pipe' }), err: '', status: 0 }
   } catch (error) {
     const { stdout, stderr, status } = error as { stdout: string; stderr: string; status: number }
     return { out: stdout, err: stderr, status }
@@ -26,7 +44,7 @@ test('the example file is the demo van as it is now', () => {
 
 describe('bin/plan', () => {
   test('prints the whole job, what is proved and what is counted', () => {
-    const { out, status } = plan(VAN, '--goal', 'radio cavity', ...AUTOMATIC)
+    const { out, status } = run('bin/plan', VAN, '--goal', 'radio cavity', ...AUTOMATIC)
     expect(status).toBe(0)
     expect(out).toContain('whole job 469 s by house estimates; way in 220 s')
     expect(out).toContain('Proven: no safe order is better under this policy.')

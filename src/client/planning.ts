@@ -11,10 +11,10 @@ import type { HouseValues } from '../core/shop/houseValues'
 import type { Question } from '../core/strip/questions'
 import type { ShopRules } from '../core/vehicle/rule'
 import type { PlanningInput, ReplanInput } from '../workers/asked'
-import type { PlannerApi, ReplanAnswer } from '../workers/planner'
+import type { LaidAnswer, PlannerApi, ReplanAnswer } from '../workers/planner'
 
 export type { PlanningInput } from '../workers/asked'
-export type { ReplanAnswer } from '../workers/planner'
+export type { LaidAnswer, ReplanAnswer } from '../workers/planner'
 
 export type LanesAnswer = Result<Lanes, LanesError>
 
@@ -40,6 +40,11 @@ export function startPlanning(
   onFirst: (first: FoundOrder) => void,
 ): Planning<Result<FoundOrder, PlanError>> {
   return ask<Result<FoundOrder, PlanError>>(async (remote) => remote.find(input, proxy(onProgress), proxy(onFirst)))
+}
+
+/** The leads of a request laid, before its plan is looked for; `others`: with what other ways would cost. */
+export function startLaying(input: PlanningInput, others: boolean): Planning<LaidAnswer> {
+  return ask<LaidAnswer>(async (remote) => remote.layOut(input, others))
 }
 
 /** What is worth knowing beside an order that was found. */

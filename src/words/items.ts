@@ -115,6 +115,8 @@ export function itemWords(document: ProcedureDocument, id: Id): string {
     ...withDefaultTests(document).functions,
     ...document.views,
     ...document.facets,
+    ...document.waypoints,
+    ...document.ways,
   ].find((item) => item.id === id)
   if (named) return named.name
   const method = document.settings.flatMap((setting) => setting.methods).find((item) => item.id === id)

@@ -15,10 +15,17 @@ export function workStepWords(kit: Things, step: WorkStep): StepSaid {
   const thing = thingWords(kit, step)
   const where = side === 'both' ? 'both sides' : (side ?? '')
   const does = thing ? `${VERBS[act]} ${thing}` : words || VERBS[act]
-  const title = capital([act === 'look at' && words ? words : does, where].filter(Boolean).join(', '))
+  // Of a leg: where it goes; after a semicolon, how.
+  const [goes, laid] = act === 'lay' ? splitOnce(does) : [does, '']
+  const title = capital([act === 'look at' && words ? words : goes, where].filter(Boolean).join(', '))
   const said = thing && act !== 'read' && act !== 'look at' ? words : ''
-  const how = [howWords(kit, step), said, tool && `with ${tool}`].filter(Boolean).join(', ')
+  const how = [howWords(kit, step), laid, said, tool && `with ${tool}`].filter(Boolean).join(', ')
   return { title, how, mind: caution }
+}
+
+function splitOnce(words: string): [string, string] {
+  const at = words.indexOf('; ')
+  return at < 0 ? [words, ''] : [words.slice(0, at), words.slice(at + 2)]
 }
 
 const VERBS: Readonly<Record<WorkStep['act'], string>> = {
@@ -27,6 +34,7 @@ const VERBS: Readonly<Record<WorkStep['act'], string>> = {
   plug: 'plug',
   cap: 'cap and tie back',
   'lead through': 'lead through',
+  lay: 'lay',
   set: 'set',
   read: 'read off',
   'look at': 'look at',
@@ -49,6 +57,7 @@ function thingWords(kit: Things, step: WorkStep): string {
     case 'read':
     case 'look at':
       return step.words
+    case 'lay':
     case 'do':
       return ''
   }

@@ -22,6 +22,8 @@ import { modelNow } from '@/core/job/modelNow'
 import type { Station } from '@/core/procedure/station'
 import { withKits } from '@/core/shop/withKits'
 import { rulesInForce } from '@/core/vehicle/rulesInForce'
+import type { DeriveError } from '@/core/plan/derive/derivedJob'
+import { leadsLaid, type LeadsLaid } from '@/words/leadsLaid'
 
 /** `onFirst` is given a safe order at once, unless that is the answer already. */
 async function find(
@@ -35,6 +37,14 @@ async function find(
   if (first.ok && first.value.proof.proven) return first
   if (first.ok) onFirst(first.value)
   return findPlan(model, request, house, rulesInForce(rules), { onProgress })
+}
+
+export type LaidAnswer = Result<LeadsLaid, DeriveError>
+
+/** The leads of a request laid, before the plan is looked for; `others`: with what other ways would cost. */
+async function layOut(asked: PlanningInput, others: boolean): Promise<LaidAnswer> {
+  const { document, request, house, rules } = PlanningInput.parse(asked)
+  return leadsLaid(document, request, house, rulesInForce(rules), { others })
 }
 
 /** What is worth knowing beside the plan that was found. */
@@ -120,9 +130,10 @@ function sharedOut(
 
 export type PlannerApi = {
   find: typeof find
+  layOut: typeof layOut
   extras: typeof extras
   lanes: typeof lanes
   dear: typeof dear
   fromHere: typeof fromHere
 }
-expose({ find, extras, lanes, dear, fromHere } satisfies PlannerApi)
+expose({ find, layOut, extras, lanes, dear, fromHere } satisfies PlannerApi)

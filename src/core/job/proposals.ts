@@ -70,7 +70,7 @@ function editsFor(document: ProcedureDocument, itemId: Id, field: string, value:
       troubles: [...item.troubles, { symptom, check: '', cause, cure }],
     } as typeof item)
   }
-  for (const name of ['parts', 'holders', 'tethers', 'settings', 'cavities'] as const) {
+  for (const name of ['parts', 'holders', 'tethers', 'settings', 'cavities', 'waypoints', 'ways'] as const) {
     const item = (document[name] as { id: Id; note: string }[]).find((other) => other.id === itemId)
     if (!item) continue
     if (item.note.includes(value)) return null

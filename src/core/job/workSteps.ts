@@ -16,15 +16,16 @@ export function isStepDone(state: Pick<JobState, 'stepsDone'>, work: Pick<WorkIt
 }
 
 /**
- * Why a step is confirmed by itself: a plug is tried, a module set and read, a number read off, a caution seen.
+ * Why a step is confirmed by itself: a plug is tried, a leg of a lead lies, a module set and read, a number read off, a caution seen.
  * What is done together otherwise is one tap.
  */
-export type OwnStep = 'plug' | 'set' | 'read' | 'caution' | null
+export type OwnStep = 'plug' | 'leg' | 'set' | 'read' | 'caution' | null
 
 export function ownStep({ act, caution, reading }: WorkStep): OwnStep {
   if (act === 'set') return 'set'
   if (act === 'read' || reading !== null) return 'read'
   if (act === 'plug') return 'plug'
+  if (act === 'lay') return 'leg'
   return caution !== '' ? 'caution' : null
 }
 
@@ -72,6 +73,7 @@ const OF_THING: Readonly<Record<WorkStep['act'], OfThing>> = {
   ],
   cap: (itemId) => [{ kind: 'ended', itemId, end: 'left open and insulated', count: 1, note: '' }],
   'lead through': (tetherId) => [{ kind: 'led through', tetherId }],
+  lay: () => [],
   set: (moduleSettingId, _, { value, how = 'entered' }) =>
     value === undefined ? [] : [{ kind: 'adjusted', moduleSettingId, value, how }],
   read: () => [],

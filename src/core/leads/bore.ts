@@ -1,11 +1,4 @@
-import { z } from 'zod'
-
-/** What is free at the narrowest of a way, in mm. */
-export const Bore = z.discriminatedUnion('shape', [
-  z.object({ shape: z.literal('round'), diameterMm: z.number().positive() }),
-  z.object({ shape: z.literal('slot'), widthMm: z.number().positive(), heightMm: z.number().positive() }),
-])
-export type Bore = z.infer<typeof Bore>
+import type { Bore } from '../procedure/bore'
 
 /** A connector's face: what has to get through first. */
 export type Face = { widthMm: number; heightMm: number }

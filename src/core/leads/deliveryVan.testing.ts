@@ -1,6 +1,7 @@
 import { LayoutProblem } from '../layout/problem'
-import { isTooThick, passesBore, type Bore, type Face } from './bore'
-import { apartMm, type LeadClass } from './leadClass'
+import type { Bore } from '../procedure/bore'
+import { isTooThick, passesBore, type Face } from './bore'
+import { apartMm, type LeadClass } from '../shop/leadClass'
 import { needMm } from './length'
 
 /*

@@ -15,10 +15,22 @@ const COIL_TIMES = 2.5
 
 const lying = (legs: readonly Leg[]) => legs.reduce((sum, { lengthMm, slackMm }) => sum + lengthMm + slackMm, 0)
 
+/** What an end needs beyond the way where nobody has said: house value. */
+const LEAVE_MM = 150
+
+/** What one way takes of a lead, with what is added for not knowing better; whole millimetres. */
+export function wayNeedMm({ lengthMm, slackMm, known }: Leg): number {
+  return Math.ceil(lengthMm + slackMm + Math.ceil(lengthMm * SPARE_SHARE[known] - 1e-9))
+}
+
+/** What an end needs beyond the way: its own, or the point's, or the house's. */
+export function leaveMm(end: { leaveMm: number | null }, point: { leaveMm: number | null }): number {
+  return Math.ceil(end.leaveMm ?? point.leaveMm ?? LEAVE_MM)
+}
+
 /** What a lead needs: its ways with what is added to each, and what both ends need beyond. */
 export function needMm(legs: readonly Leg[], leavesMm: readonly [number, number]): number {
-  const spare = legs.reduce((sum, { lengthMm, known }) => sum + Math.ceil(lengthMm * SPARE_SHARE[known] - 1e-9), 0)
-  return lying(legs) + spare + leavesMm[0] + leavesMm[1]
+  return legs.reduce((sum, leg) => sum + wayNeedMm(leg), 0) + leavesMm[0] + leavesMm[1]
 }
 
 /** What a lead is cut to that is not supplied. */

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { apartMm, LEAD_CLASSES } from './leadClass'
+import { apartMm, LEAD_CLASSES } from '../shop/leadClass'
 import { fewestGroups, tiesOf, type TiedWay } from './ties'
 
 const way = (how: TiedWay['how'], lengthMm: number, ...classes: TiedWay['classes'][number][]): TiedWay => ({

@@ -1,4 +1,4 @@
-import { apartMm, type LeadClass } from './leadClass'
+import { apartMm, type LeadClass } from '../shop/leadClass'
 
 /** One tie each so many mm of a way, unless the way says otherwise: house value. */
 const TIE_EVERY_MM = 250

@@ -158,7 +158,8 @@ export const ALL_ACTS = NAMES
 /** What can wait: acts, and a setting's method. */
 export const DEPENDENT_ACTS = [...namesWith('waits'), 'method'] as const
 /** What a rule of a shop can bite at. `power`: something is about to be switched on. */
-export const RULE_ACTS = [...namesWith('ruled'), 'power'] as const
+/** And switching power on, and laying a lead along a way. */
+export const RULE_ACTS = [...namesWith('ruled'), 'power', 'lay'] as const
 export const CAUTION_ACTS = ['any', ...namesWith('cautioned')] as const
 
 export type DependentAct = (typeof DEPENDENT_ACTS)[number]

@@ -10,9 +10,12 @@ import { StripSeen } from './stripSeen'
 import { Tether } from './tether'
 import { VehicleFunction } from './vehicleFunction'
 import { View } from './view'
+import { Way } from './way'
+import { Waypoint } from './waypoint'
 
 export const FORMAT = 'istruzione-procedure'
-export const CURRENT_VERSION = 1
+/** 2: points and ways. With defaults: the number keeps a program that does not know them from writing over them. */
+export const CURRENT_VERSION = 2
 
 /** The versioned document of one vehicle model. Published revisions are immutable. */
 export const ProcedureDocument = z.object({
@@ -34,6 +37,9 @@ export const ProcedureDocument = z.object({
   cavities: z.array(Cavity).max(100).default([]),
   functions: z.array(VehicleFunction).max(200).default([]),
   cautions: z.array(Caution).max(400).default([]),
+  /** Where leads can lie: points, and ways between them. */
+  waypoints: z.array(Waypoint).max(120).default([]),
+  ways: z.array(Way).max(300).default([]),
   /** Orders in which examples came apart: what is learnt from them is read where a removal is derived. */
   strips: z.array(StripSeen).max(60).default([]),
 })
@@ -51,6 +57,8 @@ export const COLLECTIONS = [
   'cavities',
   'functions',
   'cautions',
+  'waypoints',
+  'ways',
   'strips',
 ] as const
 export type Collection = (typeof COLLECTIONS)[number]
@@ -69,6 +77,8 @@ export const ITEM_SCHEMA = {
   cavities: Cavity,
   functions: VehicleFunction,
   cautions: Caution,
+  waypoints: Waypoint,
+  ways: Way,
   strips: StripSeen,
 } as const
 
@@ -83,6 +93,8 @@ export function copiedFor(name: string, like: ProcedureDocument): ProcedureDocum
     synonyms: [],
     strips: [],
     mirroredFrom: '',
+    // Nobody has looked for airbags along the ways of this one.
+    ways: like.ways.map((way) => ({ ...way, looked: false })),
     note: `Begun with the facts of ${like.name}. None of them has been seen on this model yet.`,
   }
 }

@@ -2,7 +2,7 @@ import { ProcedureDocument } from './document'
 
 /** A released step never changes. Key: the version it starts from; value: the document one version later. */
 type Migration = (document: Record<string, unknown>) => Record<string, unknown>
-const MIGRATIONS: Record<number, Migration> = {}
+const MIGRATIONS: Record<number, Migration> = { 1: (document) => document }
 
 /**
  * A document that was kept here, of whatever released version. Throws where it is none: what is kept was looked at when

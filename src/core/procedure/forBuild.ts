@@ -1,4 +1,5 @@
 import type { Id } from '../base/id'
+import type { Access } from './access'
 import type { Caution } from './caution'
 import type { Cavity } from './cavity'
 import type { ProcedureDocument } from './document'
@@ -11,6 +12,8 @@ import type { Part } from './part'
 import type { Method, Setting } from './setting'
 import type { Tether, TyingTether } from './tether'
 import type { VehicleFunction } from './vehicleFunction'
+import type { Way } from './way'
+import type { Waypoint } from './waypoint'
 import { existsOn } from './existsOn'
 import type { Build, When } from './when'
 import { actOf, type ActTarget, type DependentAct } from './acts'
@@ -30,6 +33,8 @@ export type ProcedureForBuild = {
   methods: Map<Id, { method: Method; settingId: Id }>
   cavities: Map<Id, Cavity>
   functions: Map<Id, VehicleFunction>
+  waypoints: Map<Id, Waypoint>
+  ways: Map<Id, Way>
   cautions: Caution[]
   needs: Need[]
   needOf: Map<Id, Need>
@@ -68,7 +73,11 @@ export function forBuild(recorded: ProcedureDocument, build: Build, heads: Heads
   const { methods, needs } = needsHere(here(document.needs), collections)
   const cavities = cavitiesHere(here(document.cavities), parts)
   const hostOf = hostIn(parts)
-  const things = [parts, holders, tethers, settings, methods, cavities, functions]
+  const waypoints = byId(
+    here(document.waypoints).map((point) => ({ ...point, access: accessHere(point.access, parts) })),
+  )
+  const ways = waysHere(here(document.ways), waypoints, parts)
+  const things = [parts, holders, tethers, settings, methods, cavities, functions, waypoints, ways]
   return {
     ...collections,
     document: recorded,
@@ -76,6 +85,8 @@ export function forBuild(recorded: ProcedureDocument, build: Build, heads: Heads
     wheels: document.wheels,
     methods,
     cavities,
+    waypoints,
+    ways,
     cautions: here(document.cautions).filter(({ at }) => things.some((map) => map.has(at.itemId))),
     needs,
     needOf: byId(needs),
@@ -144,6 +155,23 @@ function cavitiesHere(cavities: readonly Cavity[], parts: Parts): Map<Id, Cavity
           .filter((o) => o.parts.length > 0),
       }))
       .filter((cavity) => cavity.openings.length > 0),
+  )
+}
+
+/** A part that this build does not have can't be in the way. */
+function accessHere(access: readonly Access[], parts: Parts): Access[] {
+  return access.filter((item) => item.kind === 'cavity' || parts.has(item.partId))
+}
+
+function waysHere(ways: readonly Way[], points: ReadonlyMap<Id, Waypoint>, parts: Parts): Map<Id, Way> {
+  return byId(
+    ways
+      .filter((way) => points.has(way.from) && points.has(way.to))
+      .map((way) => ({
+        ...way,
+        throughPartId: way.throughPartId !== null && parts.has(way.throughPartId) ? way.throughPartId : null,
+        layings: way.layings.map((laying) => ({ ...laying, access: accessHere(laying.access, parts) })),
+      })),
   )
 }
 

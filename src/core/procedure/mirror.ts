@@ -5,6 +5,7 @@ import type { Edit } from './edit'
 import type { Part } from './part'
 import type { Tether } from './tether'
 import type { View } from './view'
+import type { Way } from './way'
 
 /**
  * Which view a view is drawn from: itself, or the one it is the back of, seen mirrored. Nothing is stored on a back.
@@ -41,6 +42,8 @@ export function seenOn(document: ProcedureDocument, view: View): ProcedureDocume
     })),
     holders: document.holders.map(marks),
     tethers: document.tethers.map(marks),
+    waypoints: document.waypoints.map(marks),
+    ways: document.ways.map(marks),
   }
 }
 
@@ -225,9 +228,31 @@ export function mirroredFor(name: string, like: ProcedureDocument): ProcedureDoc
     })),
     holders: like.holders.map(marks),
     tethers: like.tethers.map(marks),
+    waypoints: like.waypoints.map((point) => ({
+      ...marks(point),
+      name: otherSideWords(point.name),
+      synonyms: point.synonyms.map(otherSideWords),
+      station: outside(point.station),
+    })),
+    ways: like.ways.map((way) => mirroredWay(marks(way), outside)),
     settings: like.settings.map((setting) => ({
       ...setting,
       methods: setting.methods.map((method) => ({ ...method, stations: method.stations.map(outside) })),
+    })),
+  }
+}
+
+/** Pedals and column stay where the wheel is: nobody has looked along the mirrored way. */
+function mirroredWay(way: Way, outside: (station: string) => string): Way {
+  return {
+    ...way,
+    name: otherSideWords(way.name),
+    station: outside(way.station),
+    looked: false,
+    layings: way.layings.map((laying) => ({
+      ...laying,
+      helperStation: laying.helperStation && outside(laying.helperStation),
+      note: otherSideWords(laying.note),
     })),
   }
 }
@@ -260,6 +285,8 @@ export function unmirroredOf(document: ProcedureDocument): Unmirrored[] {
     ]),
     ...document.holders.flatMap((holder) => said(holder.id, holder.note, holder.tell, holder.reach.lookFrom)),
     ...document.tethers.flatMap((tether) => said(tether.id, tether.name, tether.note, tether.pressAt, tether.tell)),
+    ...document.waypoints.flatMap((point) => said(point.id, point.name, point.note)),
+    ...document.ways.flatMap((way) => said(way.id, way.name, way.never, way.note)),
     ...document.cautions.flatMap((caution) => said(caution.id, caution.sentence)),
     ...document.views.flatMap((view): Unmirrored[] =>
       view.looking === 'left' || view.looking === 'right'

@@ -1,10 +1,13 @@
 import type { Id } from '../base/id'
+import type { Access } from './access'
 import type { Cavity } from './cavity'
 import type { ProcedureDocument } from './document'
 import type { Need } from './need'
 import { editsBetween, type Edit } from './edit'
 import type { Facet, SeenFrom } from './facet'
+import { atLeast } from './levels'
 import type { Part } from './part'
+import type { Way } from './way'
 
 /**
  * Two parts that turned out to be one, as edits: everything of the second goes to the first, its names become synonyms,
@@ -31,6 +34,8 @@ export function mergeEdits(document: ProcedureDocument, keepId: Id, goneId: Id):
     needs: needsAnew(document.needs, now),
     cavities: document.cavities.map((cavity) => cavityAnew(cavity, now)),
     facets: document.facets.map((facet) => facetAnew(facet, now)),
+    waypoints: document.waypoints.map((point) => ({ ...point, access: accessAnew(point.access, now) })),
+    ways: document.ways.map((way) => wayAnew(way, now)),
     cautions: document.cautions.map((caution) => ({
       ...caution,
       at: { ...caution.at, itemId: now(caution.at.itemId) },
@@ -52,6 +57,31 @@ function facetAnew(facet: Facet, now: Renamed): Facet {
       ...choice,
       tells: choice.tells.map((tell) => ({ ...tell, from: anew(tell.from) })),
     })),
+  }
+}
+
+/** Access under the new names, each part once, at the furthest level asked for. */
+function accessAnew(access: readonly Access[], now: Renamed): Access[] {
+  const anew = access.map((item) => (item.kind === 'part' ? { ...item, partId: now(item.partId) } : item))
+  return anew.filter(
+    (item, i) =>
+      item.kind !== 'part' ||
+      !anew.some(
+        (other, j) =>
+          other.kind === 'part' &&
+          other.partId === item.partId &&
+          j !== i &&
+          (item.level === other.level ? j < i : atLeast(other.level, item.level)),
+      ),
+  )
+}
+
+function wayAnew(way: Way, now: Renamed): Way {
+  return {
+    ...way,
+    throughPartId: way.throughPartId && now(way.throughPartId),
+    passes: way.passes.map((passed) => ({ ...passed, itemId: passed.itemId && now(passed.itemId) })),
+    layings: way.layings.map((laying) => ({ ...laying, access: accessAnew(laying.access, now) })),
   }
 }
 

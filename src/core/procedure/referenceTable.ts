@@ -1,4 +1,5 @@
 import type { Id } from '../base/id'
+import type { Access } from './access'
 import { actOf, type DependentAct } from './acts'
 import type { Collection, ProcedureDocument } from './document'
 import type { Need } from './need'
@@ -32,6 +33,8 @@ const WANTED: Partial<Record<Target, string>> = {
   functions: 'function',
   settings: 'setting',
   facets: 'facet',
+  waypoints: 'point',
+  cavities: 'cavity',
   anything: 'item',
 }
 const to = (into: Target, ids: readonly (Id | null | undefined)[]): Pointer[] =>
@@ -64,7 +67,7 @@ function one<C extends Collection>(collection: C, field: string, name: keyof Ite
   })
 }
 /** Marks on views. */
-function marks<C extends 'holders' | 'tethers'>(collection: C): ReferenceRow {
+function marks<C extends 'holders' | 'tethers' | 'waypoints' | 'ways'>(collection: C): ReferenceRow {
   return row<C>({
     collection,
     field: 'positions',
@@ -102,13 +105,34 @@ const need = (field: string, pointers: (need: Need) => Pointer[]): ReferenceRow 
     without: (item, isGone) => (pointers(item).some(({ id, into }) => isGone(id, into)) ? null : item),
   })
 
+/** The lists whose items may exist on some builds only. */
+const CONDITIONAL = [
+  'parts',
+  'holders',
+  'tethers',
+  'needs',
+  'settings',
+  'cavities',
+  'functions',
+  'cautions',
+  'waypoints',
+  'ways',
+] as const
+
+/** What access points at. */
+const accessTo = (access: readonly Access[]): Pointer[] =>
+  access.flatMap((item) => (item.kind === 'part' ? to('parts', [item.partId]) : to('cavities', [item.cavityId])))
+/** Access without what is gone. */
+const accessLeft = (access: readonly Access[], isGone: IsGone): Access[] =>
+  access.filter((item) => accessTo([item]).every(({ id, into }) => !isGone(id, into)))
+
 /**
  * Every field of a record that points at something in it: into which list, and what becomes of it when that is taken
  * away. Three read it: the check for what points nowhere, what goes with something taken away, and what is left of a
  * fold of statements.
  */
 export const REFERENCES: readonly ReferenceRow[] = [
-  ...(['parts', 'holders', 'tethers', 'needs', 'settings', 'cavities', 'functions', 'cautions'] as const).map(when),
+  ...CONDITIONAL.map(when),
   one('views', 'back of', 'backOf', 'views'),
   row<'parts'>({
     collection: 'parts',
@@ -183,6 +207,46 @@ export const REFERENCES: readonly ReferenceRow[] = [
         .filter(({ parts }) => parts.length > 0)
       return openings.length === 0 ? null : { ...cavity, openings }
     },
+  }),
+  marks('waypoints'),
+  row<'waypoints'>({
+    collection: 'waypoints',
+    field: 'access',
+    pointers: ({ access }) => accessTo(access),
+    without: (point, isGone) => ({ ...point, access: accessLeft(point.access, isGone) }),
+  }),
+  marks('ways'),
+  row<'ways'>({
+    collection: 'ways',
+    field: 'ends',
+    pointers: (way) => to('waypoints', [way.from, way.to]),
+    without: (way, isGone) => ([way.from, way.to].some((id) => isGone(id, 'waypoints')) ? null : way),
+  }),
+  row<'ways'>({
+    collection: 'ways',
+    field: 'what is open for it',
+    pointers: ({ layings }) => layings.flatMap(({ access }) => accessTo(access)),
+    without: (way, isGone) => ({
+      ...way,
+      layings: way.layings.map((laying) => ({ ...laying, access: accessLeft(laying.access, isGone) })),
+    }),
+  }),
+  one('ways', 'aperture', 'throughPartId', 'parts'),
+  row<'ways'>({
+    collection: 'ways',
+    field: 'passes',
+    pointers: ({ passes }) =>
+      to(
+        'anything',
+        passes.map(({ itemId }) => itemId),
+      ),
+    without: (way, isGone) => ({
+      ...way,
+      // What hurts is still there when nobody knows any more what it is called.
+      passes: way.passes.map((passed) =>
+        passed.itemId !== null && isGone(passed.itemId, 'anything') ? { ...passed, itemId: null } : passed,
+      ),
+    }),
   }),
   row<'facets'>({
     collection: 'facets',

@@ -23,6 +23,8 @@ export function danglingReferences(document: ProcedureDocument): DanglingReferen
   for (const setting of document.settings) for (const method of setting.methods) claim(method.id)
   for (const cavity of document.cavities) for (const opening of cavity.openings) claim(opening.id)
 
+  for (const way of document.ways) for (const laying of way.layings) claim(laying.id)
+
   const isThere = targetsIn(document)
   for (const { collection, field, pointers } of REFERENCES)
     for (const item of document[collection])

@@ -185,6 +185,7 @@ function counted(kit: Kit): KitProblem[] {
     stations: {},
     endings: [],
     adapted: [],
+    leads: {},
     wayOut: [],
     functionsChanged: [],
     functionsTaken: [],

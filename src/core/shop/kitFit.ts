@@ -1,18 +1,12 @@
 import { z } from 'zod'
 import { Id } from '../base/id'
+import { Access } from '../procedure/access'
 import { Ending } from '../procedure/end'
-import { Level } from '../procedure/level'
 import { Station } from '../procedure/station'
 import { When } from '../procedure/when'
+import { LeadFit } from './lead'
 
-/** A cavity or a part at a level: what has to be open before a work item can be done. */
-export const Access = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('cavity'), cavityId: Id }),
-  z.object({ kind: z.literal('part'), partId: Id, level: Level.exclude(['in place']) }),
-])
-export type Access = z.infer<typeof Access>
-
-/** The same on some builds only. */
+/** What has to be open before a work item can be done, on some builds only. */
 const FitAccess = z.discriminatedUnion('kind', [
   Access.options[0].extend({ when: When.default({}) }),
   Access.options[1].extend({ when: When.default({}) }),
@@ -76,6 +70,8 @@ export const KitFit = z.object({
   stations: z.record(Id, Station).default({}),
   endings: z.array(FitEnding).max(40).default([]),
   adapted: z.array(Adapted).max(20).default([]),
+  /** Where its leads begin and end. One that is not named ends at any point of the fitting kind. */
+  leads: z.record(Id, LeadFit).default({}),
   wayOut: z.array(WayOutOrder).max(20).default([]),
   functionsChanged: z.array(Id).max(20).default([]),
   functionsTaken: z.array(Id).max(20).default([]),

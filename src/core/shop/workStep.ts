@@ -13,6 +13,8 @@ export const WORK_STEP_ACTS = {
   /** Nothing hangs on it here: its end is covered and tied back. */
   cap: { of: 'plug' },
   'lead through': { of: 'plug' },
+  /** One leg of a lead. */
+  lay: { of: 'nothing' },
   set: { of: 'setting' },
   read: { of: 'nothing' },
   'look at': { of: 'nothing' },

@@ -1,14 +1,14 @@
 import { describe, expect, test } from '@jest/globals'
 import { checkRecord } from '../plan/check/checkRecord'
 import { applyEdits } from '../procedure/edit'
-import { ProcedureDocument } from '../procedure/document'
+import { emptyDocument, ProcedureDocument } from '../procedure/document'
 import { DEFAULT_HOUSE_VALUES } from '../shop/houseValues'
 import { whilePlanning } from '../vehicle/circumstances'
 import { factsToEdits, type PlacedFacts } from './factsToEdits'
 import { namesOf, understand } from './understand'
 import { panelVan } from '../testing/vehicles.testing'
 
-const EMPTY = ProcedureDocument.parse({ format: 'istruzione-procedure', version: 1, name: 'New model' })
+const EMPTY = emptyDocument('New model')
 
 function numbered(): (prefix: string) => string {
   let next = 0

@@ -52,6 +52,7 @@ test('one that somebody has fitted to it goes as they said', () => {
       stations: {},
       endings: [],
       adapted: [],
+      leads: {},
       wayOut: [],
       functionsChanged: [],
       functionsTaken: [],

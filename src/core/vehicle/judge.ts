@@ -5,6 +5,7 @@ import type { Demand, SettingAct } from '../order/operation'
 import type { AskedByRules } from '../order/wish'
 import type { ProcedureForBuild } from '../procedure/forBuild'
 import type { Part } from '../procedure/part'
+import type { Passed } from '../procedure/way'
 import type { Circumstances } from './circumstances'
 import type { ActPattern, Condition, Rule } from './rule'
 import type { Power } from './powers'
@@ -16,13 +17,15 @@ import type { Act } from '../procedure/acts'
  * goes home with it.
  */
 export type JudgedAct = {
-  act: Act | 'power'
+  act: Act | 'power' | 'lay'
   itemId: Id
   setting?: SettingAct | null
   power?: Power
   work?: string
   station?: string
   pulled?: readonly Id[]
+  /** Of a lead that is laid: one thing its way goes by. */
+  passed?: Pick<Passed, 'kind' | 'how' | 'distanceMm'>
 }
 
 /**
@@ -66,7 +69,7 @@ export function refusals(
       allHold(model, rule, state, circumstances),
   )
   const found = ofTheAct.map((rule) => witness(model, rule, state))
-  if (act.act === 'power') return found
+  if (act.act === 'power' || act.act === 'lay') return found
   const before = new Map(
     breaches(model, state, circumstances).map((breach) => [breach.rule.id, new Set(breach.tetherIds)]),
   )
@@ -158,6 +161,9 @@ const FITS: { readonly [F in keyof ActPattern]-?: (wanted: NonNullable<ActPatter
   acts: (acts, { act }) => actsIn(act).some((name) => isAmong(acts, name)),
   powers: (powers, { act }) => isAmong(powers, act.power),
   works: (works, { act }) => isAmong(works, act.work),
+  hazards: (hazards, { act }) => isAmong(hazards, act.passed?.kind),
+  passedHow: (how, { act }) => act.passed?.how === how,
+  nearerThanMm: (mm, { act }) => act.passed !== undefined && (act.passed.distanceMm ?? 0) < mm,
   circuits: (circuits, { act, model }) => isAmong(circuits, model.tethers.get(act.itemId)?.circuit ?? undefined),
   roles: (roles, { act, model }) =>
     isAmong(roles, act.setting ? model.settings.get(act.setting.settingId)?.role : undefined),

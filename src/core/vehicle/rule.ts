@@ -5,6 +5,7 @@ import { RULE_ACTS } from '../procedure/acts'
 import { SEVERITIES } from '../procedure/severity'
 import { SETTING_ROLES } from '../procedure/setting'
 import { CIRCUITS } from '../procedure/circuits'
+import { HAZARDS, PASSED_HOW } from '../procedure/wayWords'
 import { POWERS } from './powers'
 
 /** Which acts: every list that is given has to match. An empty pattern matches nothing. */
@@ -15,6 +16,10 @@ export const ActPattern = z.object({
   /** The values a setting is brought to. */
   to: z.array(z.string()).optional(),
   powers: z.array(z.enum(POWERS)).optional(),
+  /** What a lead that is laid goes by, how, and how near: at so many mm or less far; not measured counts as touching. */
+  hazards: z.array(z.enum(HAZARDS)).optional(),
+  passedHow: z.enum(PASSED_HOW).optional(),
+  nearerThanMm: z.number().positive().max(2000).optional(),
   /** Kinds of work ("drill", "solder"). */
   works: z.array(z.string()).optional(),
   brittle: z.boolean().optional(),

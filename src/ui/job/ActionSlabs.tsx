@@ -108,6 +108,7 @@ type InHand = ReturnType<typeof stepsInHand>
 /** What the tap of a step says that has a look of its own. */
 const OWN_STEP_SAYS: Readonly<Record<string, string>> = {
   plug: 'Plugged, and tried',
+  leg: 'Laid as written',
   set: 'It is set',
   read: 'Read it off',
 }
@@ -115,6 +116,7 @@ const OWN_STEP_SAYS: Readonly<Record<string, string>> = {
 /** How many steps of the work the tap confirms. */
 function handWords({ steps, own, last }: NonNullable<InHand>): string {
   if (own === 'plug') return 'it holds when pulled at'
+  if (own === 'leg') return last ? 'and with it the whole lead' : 'this leg'
   if (own === 'set' || own === 'read') return 'say how it stands'
   const count = steps.length === 1 ? 'this step' : `these ${steps.length} steps`
   return last ? `${count}, and with it all of this work` : count

@@ -10,6 +10,7 @@ const SHAPES: Readonly<Record<WorkStep['act'], string>> = {
   plug: 'M8 3v6M16 3v6M6 9h12v4a6 6 0 0 1-12 0ZM12 19v3',
   cap: 'M6 9h12v10H6ZM9 9V5h6v4M4 19h16',
   'lead through': 'M3 12h7M14 12h7M10 5v14M14 5v14',
+  lay: 'M3 17c5 0 4-10 9-10s4 10 9 10M3 17v4M21 17v4',
   set: 'M12 2 22 12 12 22 2 12Z',
   read: 'M4 16a8 8 0 0 1 16 0M12 16l4-6',
   'look at': 'M2 12s4-6 10-6 10 6 10 6-4 6-10 6-10-6-10-6ZM12 9a3 3 0 1 1 0 6 3 3 0 0 1 0-6Z',

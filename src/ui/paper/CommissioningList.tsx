@@ -4,7 +4,7 @@ import { testWithWords } from '@/words/functionWords'
 import { workStepWords } from '@/words/workStepWords'
 import { useAnyJob } from '../job/useAnyJob'
 import type { JobData, LiveJob } from '../job/useJob'
-import { ProductSign } from '../marks/Signs'
+import { PaperHead } from './PaperHead'
 import { PaperPage } from './PaperPage'
 
 /** What brings the kits into service, on one page: as it should be, as it stands, and a box for the pencil. */
@@ -28,20 +28,12 @@ export function CommissioningList({
       size="A4"
     >
       <article className="w-[190mm] text-[14px]" aria-label="Setting up">
-        <header className="mb-3 flex items-center gap-3">
-          <ProductSign size={40} />
-          <div>
-            <h2 className="text-2xl">Setting up</h2>
-            <p>
-              {data.vehicle.label}, {data.title}
-            </p>
-          </div>
-          <p className="ml-auto text-right">
-            {shopName}
-            <br />
-            as it stood {printedAt}
-          </p>
-        </header>
+        <PaperHead
+          title="Setting up"
+          of={`${data.vehicle.label}, ${data.title}`}
+          shopName={shopName}
+          stood={`as it stood ${printedAt}`}
+        />
         {rows.length === 0 && (
           <p className="border-y border-current py-6 text-lg">
             Nothing of this job has to be set, taught or started: its tests are on the hand-over.

@@ -5,9 +5,9 @@ import { ScrewDrawing } from '../marks/ScrewDrawing'
 import { isPlanned, type JobData } from '../job/useJob'
 import { useAnyJob } from '../job/useAnyJob'
 import { FastenerMark, shapeOf } from '../marks/FastenerMark'
-import { ProductSign } from '../marks/Signs'
 import { Tape } from '../marks/Tape'
 import { holderKindWords, itemWords, threadWords } from '@/words/items'
+import { PaperHead } from './PaperHead'
 import { PaperPage } from './PaperPage'
 import { QrCode } from './QrCode'
 
@@ -53,20 +53,12 @@ export function TrayLabels({
       size="A4"
     >
       <article className="w-[190mm] text-[13px]" aria-label="Tray labels">
-        <header className="mb-3 flex items-center gap-3">
-          <ProductSign size={40} />
-          <div>
-            <h2 className="text-2xl">Tray labels</h2>
-            <p>
-              {data.vehicle.label}, {data.title}
-            </p>
-          </div>
-          <p className="ml-auto text-right">
-            {shopName}
-            <br />
-            printed {printedAt}, {acting}
-          </p>
-        </header>
+        <PaperHead
+          title="Tray labels"
+          of={`${data.vehicle.label}, ${data.title}`}
+          shopName={shopName}
+          stood={`printed ${printedAt}, ${acting}`}
+        />
         {trays.length === 0 && (
           <p className="border-y border-dashed border-current py-8 text-lg">
             Nothing of this job lies in a tray: its fasteners stay on their panels.

@@ -36,6 +36,8 @@ export function RecordTabs({
           'facets',
           'functions',
           'cautions',
+          'waypoints',
+          'ways',
         ] as const
       ).map((name) => (
         <button

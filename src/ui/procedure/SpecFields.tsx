@@ -8,6 +8,7 @@ import type { ItemKind, Spec } from './formSpec'
 import { newId } from '@/client/newId'
 import { useDocument } from './formContext'
 import { PhotoField, StationField, StationsField, Checks, WhenField } from './ChoiceFields'
+import { AccessField, BoreField } from './WayFields'
 import { NeedField, NumberField, PointsField, TextsField } from './TypedFields'
 
 /** One entry of a form, by its spec; `at` is the path of the row it stands in. */
@@ -82,6 +83,10 @@ export function SpecField({ spec, at = '' }: { spec: Spec; at?: string }) {
       return <Checks path={path} label={spec.label} options={itemsOf(document, spec.of)} problem={problem} />
     case 'when':
       return <WhenField path={path} />
+    case 'access':
+      return <AccessField path={path} label={spec.label} />
+    case 'bore':
+      return <BoreField path={path} label={spec.label} problem={problem} />
     case 'waits':
     case 'needs':
       return <NeedField spec={spec} path={path} problem={problem} />

@@ -3,6 +3,7 @@ import { mayRestFree } from '@/core/procedure/resting'
 import { holderKindWords, itemWords, threadWords, ownerWords } from '@/words/items'
 import { motionsWords } from '@/words/operations'
 import { needWords } from '@/words/needWords'
+import { accessInWords, layingWords, passedWords } from '@/words/wayWords'
 
 type Columns = { heads: string[]; rows: { id: string; cells: string[] }[] }
 
@@ -107,6 +108,33 @@ const COLUMNS: Readonly<Record<FactCollection, Columned>> = {
       cells: [caution.severity, caution.sentence, `${name(caution.at.itemId)}, ${caution.at.act}`],
     })),
   }),
+  waypoints: (document) => ({
+    heads: ['Point', 'For', 'From', 'Open for it', 'Ways'],
+    rows: document.waypoints.map((point) => ({
+      id: point.id,
+      cells: [
+        point.name,
+        point.wet ? `${point.kind}, wet` : point.kind,
+        point.station,
+        accessInWords(document, point.access),
+        String(document.ways.filter(({ from, to }) => from === point.id || to === point.id).length),
+      ],
+    })),
+  }),
+  ways: (document, name) => ({
+    heads: ['Way', 'From', 'To', 'Length', 'How, and what is open', 'Goes by'],
+    rows: document.ways.map((way) => ({
+      id: way.id,
+      cells: [
+        way.name,
+        name(way.from),
+        name(way.to),
+        `${way.lengthMm} mm${way.lengthKnown === 'estimated' ? ', about' : ''}`,
+        way.layings.map((laying) => layingWords(document, laying)).join(', or '),
+        way.never !== '' ? `never: ${way.never}` : passedWords(way),
+      ],
+    })),
+  }),
   views: (document) => ({
     heads: ['View', 'Size', 'Parts drawn'],
     rows: document.views.map((view) => ({
@@ -137,6 +165,8 @@ export function goesWithWords(document: ProcedureDocument, collection: Collectio
       return `the cavity ${name}`
     case 'cautions':
       return 'a caution'
+    case 'ways':
+      return `the way ${name}`
     default:
       return name
   }

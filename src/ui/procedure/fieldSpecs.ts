@@ -12,6 +12,7 @@ import {
 } from './otherForms'
 import { PARTS_FORM } from './partForm'
 import { TETHERS_FORM } from './plugForm'
+import { WAYPOINTS_FORM, WAYS_FORM } from './wayForms'
 
 /** The groups of fields of each kind of fact. */
 export const FORMS: Record<FactCollection, readonly Group[]> = {
@@ -24,6 +25,8 @@ export const FORMS: Record<FactCollection, readonly Group[]> = {
   facets: FACETS_FORM,
   functions: FUNCTIONS_FORM,
   cautions: CAUTIONS_FORM,
+  waypoints: WAYPOINTS_FORM,
+  ways: WAYS_FORM,
   views: VIEWS_FORM,
 }
 
@@ -49,5 +52,7 @@ export const COLLECTION_WORDS: Record<FactCollection, { one: string; many: strin
   facets: { one: 'facet', many: 'Facets' },
   functions: { one: 'test', many: 'Tests' },
   cautions: { one: 'caution', many: 'Cautions' },
+  waypoints: { one: 'point', many: 'Points' },
+  ways: { one: 'way', many: 'Ways' },
   views: { one: 'view', many: 'Views' },
 }

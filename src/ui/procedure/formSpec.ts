@@ -17,10 +17,10 @@ export type Spec =
   | { as: 'rows'; path: string; label: string; blank: object; specs: readonly Spec[]; add: string; ids?: boolean }
   | { as: 'maybe'; path: string; label: string; blank: object; specs: readonly Spec[] }
   | { as: 'points'; path: string; label: string; help?: string }
-  | { as: 'when'; path: string; label: string }
+  | { as: 'when' | 'access' | 'bore'; path: string; label: string }
   | { as: 'waits' | 'needs'; path: string; label: string }
 
-export type ItemKind = 'parts' | 'holders' | 'tethers' | 'functions' | 'views' | 'settings' | 'anything'
+export type ItemKind = 'waypoints' | 'parts' | 'holders' | 'tethers' | 'functions' | 'views' | 'settings' | 'anything'
 export type Group = { title: string; specs: readonly Spec[]; folded?: boolean }
 
 export const LEVELS_ASKED = ['free', 'off'] as const

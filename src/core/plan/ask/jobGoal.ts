@@ -1,12 +1,12 @@
 import type { Id } from '../../base/id'
 import type { NewPlaces } from '../../order/refit'
 import type { Goal } from '../../order/wish'
+import type { Access } from '../../procedure/access'
 import type { Ending } from '../../procedure/end'
 import { goesBack } from '../../procedure/endings'
 import type { ProcedureForBuild } from '../../procedure/forBuild'
 import type { Build } from '../../procedure/when'
 import type { Kit } from '../../shop/kit'
-import type { Access } from '../../shop/kitFit'
 import { isFittedIn, kitHere, type FittedKit, type KitHere } from '../../shop/kitHere'
 import type { PlanRequest } from './planRequest'
 

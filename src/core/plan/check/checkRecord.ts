@@ -263,6 +263,8 @@ function distinctBuilds(document: ProcedureDocument): Build[] {
     document.cavities,
     document.functions,
     document.cautions,
+    document.waypoints,
+    document.ways,
   ])
     for (const item of list) for (const facetId of Object.keys(item.when)) asked.add(facetId)
   const facets = document.facets.filter((facet) => asked.has(facet.id))

@@ -13,6 +13,7 @@ import { legsOf } from '../derive/leg'
 import { PlanRequest } from '../ask/planRequest'
 import { guardHolds } from '../derive/settingGuard'
 import { SettingMoves } from '../derive/settingMoves'
+import { seeds } from '../../testing/seeds.testing'
 
 /**
  * The soonest end of a job with its waits, by looking at every state there is in the order of time: one act or
@@ -184,7 +185,6 @@ function leastWait(mayAfter: (waitS: number) => boolean): number {
 test.each([
   [
     600,
-    7,
     [
       [2, 47],
       [3, 23],
@@ -197,7 +197,6 @@ test.each([
   ],
   [
     120,
-    6,
     [
       [2, 47],
       [3, 23],
@@ -209,7 +208,6 @@ test.each([
   ],
   [
     60,
-    5,
     [
       [3, 23],
       [1, 186],
@@ -219,11 +217,10 @@ test.each([
     ],
   ],
 ] as const)(
-  'with %d seconds to wait: as soon as what looking at everything finds, proven in %d of the jobs',
-  (waitS, expected, jobs) => {
+  'with %d seconds to wait: as soon as what looking at everything finds, and proven',
+  (waitS, jobs) => {
     const house = { ...DEFAULT_HOUSE_VALUES, airbagWaitMin: waitS / 60 }
-    let proven = 0
-    for (const [size, seed] of jobs) {
+    for (const [size, seed] of jobs.slice(0, seeds(24))) {
       const model = forBuild(randomProcedure(seed, { size }), {})
       for (const lever of ['back meanwhile', 'left out'] as const) {
         const request = PlanRequest.parse({
@@ -249,10 +246,9 @@ test.each([
           soonestS,
           true,
         ])
-        if (proof.proven && lever === 'back meanwhile') proven += 1
+        if (lever === 'back meanwhile') expect([seed, proof.proven]).toEqual([seed, true])
       }
     }
-    expect(proven).toBeGreaterThanOrEqual(expected)
   },
 )
 

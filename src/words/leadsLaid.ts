@@ -1,0 +1,38 @@
+import { ok, type Result } from '@/core/base/result'
+import { modelOfRequest } from '@/core/plan/ask/modelOfRequest'
+import type { PlanRequest } from '@/core/plan/ask/planRequest'
+import type { DeriveError } from '@/core/plan/derive/derivedJob'
+import { leadLayout, type LeadLayout } from '@/core/plan/leads/leadLayout'
+import type { JobDocument } from '@/core/procedure/jobDocument'
+import type { HouseValues } from '@/core/shop/houseValues'
+import { whilePlanning } from '@/core/vehicle/circumstances'
+import type { Rule } from '@/core/vehicle/rule'
+import { withLeadWorks, withoutLeadWorks } from './leadWorks'
+
+/** A request with its leads laid, and how they lie. Of no way to lay them: the request without anything for them. */
+export type LeadsLaid = { request: PlanRequest; layout: LeadLayout }
+
+/** Whether anything has to be laid at all. */
+export function hasLeads({ kits }: Pick<PlanRequest, 'kits'>): boolean {
+  return kits.some(({ kit }) => kit.leads.length > 0)
+}
+
+/**
+ * The leads of a request laid as cheaply as can be, and made pieces of work of their kits. Asked again, or of what is
+ * laid already, it gives the same. Errors and cost: those of leadLayout.
+ */
+export function leadsLaid(
+  document: JobDocument,
+  asked: PlanRequest,
+  house: HouseValues,
+  rules?: readonly Rule[],
+  more: { others?: boolean } = {},
+): Result<LeadsLaid, DeriveError> {
+  const bare = withoutLeadWorks(asked)
+  const model = modelOfRequest(document, bare)
+  const found = leadLayout(model, bare, house, rules, more)
+  if (!found.ok) return found
+  const layout = found.value
+  const request = layout.kind === 'laid' ? withLeadWorks(model, bare, layout, whilePlanning(house, rules)) : bare
+  return ok({ request, layout })
+}
