@@ -8,6 +8,6 @@ const validate = new Ajv2020({ strict: false, validateFormats: false }).compile(
 
 test('a procedure of the demo is valid, and a wrong one is not', () => {
   expect(validate(JSON.parse(JSON.stringify(panelVan())))).toBe(true)
-  expect(validate({ ...panelVan(), version: 2 })).toBe(false)
+  expect(validate({ ...panelVan(), version: 3 })).toBe(false)
   expect(validate({ ...panelVan(), holders: [{ ...panelVan().holders[0], count: 0 }] })).toBe(false)
 })

@@ -62,7 +62,7 @@ test('the lists that records and shops are written with: none may lose an entry'
   expect([...RULE_ACTS].sort()).toEqual(
     Object.keys(ACTS)
       .filter((act) => !['restore', 'decide', 'wait'].includes(act))
-      .concat('power')
+      .concat('power', 'lay')
       .sort(),
   )
 })

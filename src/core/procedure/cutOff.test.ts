@@ -15,6 +15,12 @@ function pointing(): ProcedureDocument {
   const view = (id: string, backOf: string | null) => ({ ...panelVan().views[0]!, id, name: id, backOf })
   const tells = [{ id: 'badge', words: 'a badge', seen: 2, right: 1, from: { partId: 'panel', level: 'off' } }]
   const choices = ['plain', 'full'].map((id) => ({ id, name: id, tells: id === 'full' ? tells : [] }))
+  const positions = [{ viewId: 'front', x: 1, y: 2 }]
+  const access = [
+    { kind: 'part', partId: 'unit', level: 'off' },
+    { kind: 'cavity', cavityId: 'hole' },
+  ]
+  const point = (id: string) => ({ id, name: id, station: 'centre', access, positions, when })
   const openings = [{ id: 'way', parts: ['panel', 'unit'].map((partId) => ({ partId, level: 'off' })) }]
   return ProcedureDocument.parse({
     ...dash,
@@ -32,6 +38,14 @@ function pointing(): ProcedureDocument {
     functions: dash.functions.map((item) => ({ ...item, alsoNeeds: ['hazard'], when })),
     cavities: [{ id: 'hole', name: 'Hole', when, openings }],
     cautions: [{ id: 'mind', severity: 'CAUTION', sentence: 'Mind the edge.', at: { itemId: 'panel' }, when }],
+    waypoints: [point('behind'), point('foot')],
+    ways: [
+      {
+        ...{ id: 'down', name: 'Down the pillar', from: 'behind', to: 'foot', station: 'centre', lengthMm: 600 },
+        ...{ layings: [{ id: 'down-1', access }], throughPartId: 'panel', positions, when },
+        passes: [{ kind: 'airbag lead', how: 'beside', distanceMm: 40, itemId: 'hazard' }],
+      },
+    ],
   })
 }
 const RECORDS = {
@@ -86,9 +100,15 @@ test('what loses one of several things keeps the rest, what loses all of them go
   const both = takenAway(pointing(), new Set(['panel', 'unit']))
   expect(both.document.cavities).toEqual([])
   const { document: plain, everywhere } = takenAway(pointing(), new Set(['trim']))
-  expect(everywhere.map(({ id }) => id)).toEqual(['hole', 'sound', 'mind'])
+  expect(everywhere.map(({ id }) => id)).toEqual(['hole', 'sound', 'mind', 'behind', 'foot', 'down'])
   expect(takenAway(pointing(), new Set(['cover'])).everywhere).toEqual([])
   expect([plain.functions[0]!.when, plain.cavities[0]!.when, plain.cautions[0]!.when]).toEqual([{}, {}, {}])
+})
+test('a way goes with its point; what it passes stays known when the thing is gone', () => {
+  expect(takenAway(pointing(), new Set(['foot'])).goes.map(({ id }) => id)).toContain('down')
+  const [way] = takenAway(pointing(), new Set(['hazard', 'panel', 'unit', 'hole'])).document.ways
+  expect(way).toMatchObject({ throughPartId: null, passes: [{ kind: 'airbag lead', itemId: null }] })
+  expect(way!.layings[0]!.access).toEqual([])
 })
 test('in a fold what held it stays as a loose end, to be asked about', () => {
   const van = panelVan()

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { ProcedureDocument } from '../procedure/document'
+import type { ProcedureDocument } from '../procedure/document'
+import { readDocument } from '../procedure/documentMigrations'
 
 /**
  * The vehicles that core's tests take apart, one fact a line in the JSON files beside this one. They began as the
@@ -7,7 +8,7 @@ import { ProcedureDocument } from '../procedure/document'
  */
 function frozen(name: string): () => ProcedureDocument {
   const text = readFileSync(`src/core/testing/${name}.json`, 'utf8')
-  return () => ProcedureDocument.parse(JSON.parse(text))
+  return () => readDocument(JSON.parse(text))
 }
 
 /** The van of the worked example. */

@@ -12,6 +12,7 @@ import { BUILT_IN_RULES } from './builtInRules'
 import { cautionsFor } from './cautionsFor'
 import { whilePlanning, type Circumstances } from './circumstances'
 import { breaches, refusals, type JudgedAct } from './judge'
+import { HAZARDS, type Hazard } from '../procedure/wayWords'
 import { POWERS } from './powers'
 import { Rule } from './rule'
 import type { VehicleState } from './vehicleState'
@@ -90,6 +91,20 @@ function actsIn(world: World): Map<string, JudgedAct> {
     ...WORK_KINDS.map((work): [string, JudgedAct] => [`work ${work}`, { act: 'work', itemId: 'w', work, station }]),
     ...POWERS.map((power): [string, JudgedAct] => [`power ${power}`, { act: 'power', itemId: '', power }]),
     ['test', { act: 'test', itemId: 'f', station }],
+    ...lays(),
+  ])
+}
+/** Distances on both sides of every one that a rule names; null: nobody measured. */
+const DISTANCES_MM = [null, 20, 40, 60, 150, 250] as const
+/** A lead laid across each thing there is, and beside it at each distance. */
+function lays(): [string, JudgedAct][] {
+  const lay = (name: string, passed: JudgedAct['passed']): [string, JudgedAct] => [
+    name,
+    { act: 'lay', itemId: 'way', passed },
+  ]
+  return HAZARDS.flatMap((kind) => [
+    lay(`lay across ${kind}`, { kind, how: 'crosses', distanceMm: null }),
+    ...DISTANCES_MM.map((distanceMm) => lay(`lay ${distanceMm} from ${kind}`, { kind, how: 'beside', distanceMm })),
   ])
 }
 /** The acts at which a rule bites in a world; "the state" where it is about how the vehicle stands. */
@@ -111,6 +126,10 @@ function bitesAt(id: string, world: World): string[] {
 const openClose = (...circuits: Circuit[]) => circuits.flatMap((circuit) => [`open ${circuit}`, `close ${circuit}`])
 const powers = POWERS.map((power) => `power ${power}`)
 const works = (...kinds: string[]) => kinds.map((kind) => `work ${kind}`)
+const across = (...kinds: Hazard[]) => kinds.map((kind) => `lay across ${kind}`)
+const from = (distances: (number | null)[], ...kinds: Hazard[]) =>
+  kinds.flatMap((kind) => distances.map((mm) => `lay ${mm} from ${kind}`))
+const anywhere = (...kinds: Hazard[]) => [...across(...kinds), ...from([...DISTANCES_MM], ...kinds)]
 const OFF: World['set'] = { battery: 'off' }
 const ROWS: Record<string, Row> = {
   'srs-firing-power': { bites: openClose('srs-firing'), in: {}, not: [{ set: OFF }] },
@@ -231,6 +250,39 @@ const ROWS: Record<string, Row> = {
     not: [{ part: { painted: true } }, { wheels: 'two' }],
   },
   bypass: { bites: works('bypass a signal'), in: {}, not: [] },
+  'lead-airbag': { bites: across('airbag path', 'airbag module'), in: {}, not: [] },
+  'lead-airbag-near': { bites: from([null, 20, 40], 'airbag path', 'airbag module'), in: {}, not: [] },
+  'lead-airbag-lead': { bites: anywhere('airbag lead'), in: {}, not: [] },
+  'lead-controls': { bites: across('pedal', 'steering column', 'gear or brake linkage'), in: {}, not: [] },
+  'lead-controls-near': {
+    bites: from([null, 20], 'pedal', 'steering column', 'gear or brake linkage'),
+    in: {},
+    not: [],
+  },
+  'lead-controls-beside': {
+    bites: from([...DISTANCES_MM], 'pedal', 'steering column', 'gear or brake linkage'),
+    in: {},
+    not: [],
+  },
+  'lead-moving': { bites: across('moving linkage', 'actuator', 'seat rail'), in: {}, not: [] },
+  'lead-moving-near': { bites: from([null, 20], 'moving linkage', 'actuator', 'seat rail'), in: {}, not: [] },
+  'lead-hinge': { bites: anywhere('hinge'), in: {}, not: [] },
+  'lead-high-voltage': { bites: anywhere('high-voltage lead'), in: {}, not: [] },
+  'lead-heat': { bites: across('hot part'), in: {}, not: [] },
+  'lead-heat-near': { bites: from([null, 20, 40, 60], 'hot part'), in: {}, not: [] },
+  'lead-heat-beside': { bites: from([null, 20, 40, 60, 150], 'hot part'), in: {}, not: [] },
+  'lead-fuel': { bites: across('fuel or brake line'), in: {}, not: [] },
+  'lead-fuel-near': { bites: from([null, 20], 'fuel or brake line'), in: {}, not: [] },
+  'lead-edge': { bites: anywhere('sharp edge'), in: {}, not: [] },
+  'lead-screws': { bites: anywhere('screw points'), in: {}, not: [] },
+  'lead-factory-noise': {
+    bites: [
+      ...across('antenna lead', 'speaker lead', 'high-current lead'),
+      ...from([null, 20, 40], 'antenna lead', 'speaker lead', 'high-current lead'),
+    ],
+    in: {},
+    not: [],
+  },
 }
 /** Circuits of which one alone makes the rule bite: each of them, and no other. */
 const OPEN_CIRCUITS: Record<string, { circuits: Circuit[]; in: World }> = {
@@ -286,6 +338,7 @@ test('what kills or fires is DANGER, and nothing less', () => {
     [
       ...['srs-firing-power', 'srs-firing-wait', 'srs-firing-people', 'srs-firing-live', 'srs-firing-ignition'],
       ...['high-voltage', 'high-voltage-open', 'high-voltage-power', 'under-vehicle', 'bypass'],
+      ...['lead-airbag', 'lead-airbag-near', 'lead-controls', 'lead-controls-near', 'lead-high-voltage'],
     ].sort(),
   )
 })
