@@ -31,7 +31,8 @@ const layers = {
   client: ['core', 'workers'],
   words: ['core'],
   ui: ['core', 'client', 'words', 'paper'],
-  demo: ['core', 'server', 'db'],
+  // What is made of leads is in words, as a crew's own work is.
+  demo: ['core', 'server', 'db', 'words'],
   cli: ['core', 'words'],
 }
 /** The folders of ui from the bottom up: each may import those before it. */

@@ -12,6 +12,8 @@ import type { Station } from '@/core/procedure/station'
 import { Tether } from '@/core/procedure/tether'
 import { VehicleFunction } from '@/core/procedure/vehicleFunction'
 import { View } from '@/core/procedure/view'
+import { Way } from '@/core/procedure/way'
+import { Waypoint } from '@/core/procedure/waypoint'
 import type { When } from '@/core/procedure/when'
 
 type Loose<T> = { [K in keyof T]?: unknown }
@@ -125,6 +127,34 @@ export class Author {
           id: `${id}-way-${i + 1}`,
           parts: Object.entries(parts).map(([partId, level]) => ({ partId, level })),
         })),
+      }),
+    )
+  }
+
+  /** A place where a lead can lie, end or turn. */
+  point(id: string, name: string, station: Station, rest: Loose<Waypoint> = {}): void {
+    this.document.waypoints.push(Waypoint.parse({ id, name, station, ...rest }))
+  }
+
+  /**
+   * A way between two points ("radio>knee"): its length in mm, what is open for it, and how a lead gets in. Each list of
+   * access is a manner of its own.
+   */
+  way(
+    id: string,
+    name: string,
+    ends: `${string}>${string}`,
+    lengthMm: number,
+    station: Station,
+    layings: [how: 'laid in' | 'tucked' | 'threaded', access: unknown[], more?: object][],
+    rest: Loose<Way> = {},
+  ): void {
+    const [from, to] = ends.split('>')
+    this.document.ways.push(
+      Way.parse({
+        ...{ id, name, from, to, lengthMm, station, looked: true, lengthKnown: 'measured', apartMm: 120 },
+        layings: layings.map(([how, access, more], i) => ({ id: `${id}-${i + 1}`, how, access, ...more })),
+        ...rest,
       }),
     )
   }

@@ -2,6 +2,7 @@ import type { ProcedureDocument } from '@/core/procedure/document'
 import { Author } from './author'
 import { along, spots } from './drawings/pen'
 import { vanDash } from './drawings/vanDash'
+import { vanWays } from './vanWays'
 import { stateParkingBrakeAndWheels, statePowerAndBrake } from './commonSettings'
 
 const AUTO = { gearbox: ['automatic'] }
@@ -49,6 +50,7 @@ export function panelVan(): ProcedureDocument {
   around(a)
   settings(a)
   cavities(a)
+  vanWays(a)
   return a.document
 }
 

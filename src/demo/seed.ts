@@ -35,6 +35,7 @@ import { roadWorksPickup } from './roadWorksPickup'
 import { DEMO_RULES, DEMO_TOOLS, DEMO_WORDS, demoKits, demoStock } from './shopFacts'
 import { smallBus } from './smallBus'
 import { EVENT_VERSION } from '@/core/job/eventVersion'
+import { hasLeads, leadsLaid } from '@/words/leadsLaid'
 
 const CREW: [string, Role, string, (keyof typeof DEMO_USERS)?][] = [
   ['Marit', 'lead', '1111', 'lead'],
@@ -302,12 +303,14 @@ class DemoWriter {
       procedureId,
     )
     const document = withKits(record, kits)
-    const request = PlanRequest.parse({
+    const asked = PlanRequest.parse({
       goals: spec.goals.map((cavityId) => ({ kind: 'cavity', cavityId })),
       kits,
       build: { ...car.build, ...spec.told },
       policy: spec.habit ? { habit: spec.habit } : {},
     })
+    const laid = hasLeads(asked) ? leadsLaid(document, asked, DEFAULT_HOUSE_VALUES) : null
+    const request = laid?.ok ? laid.value.request : asked
     const plan = planJob(modelOfRequest(document, request), request, DEFAULT_HOUSE_VALUES)
     if (!plan.ok) throw new Error(`The demo job on ${spec.vehicle} has no plan.`)
     const jobId = crypto.randomUUID()

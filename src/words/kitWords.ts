@@ -34,6 +34,10 @@ export function kitProblemSentence(problem: KitProblem): string {
       return `“${problem.in}” is only for a choice that is not there any more. Choose again for which it is.`
     case 'no such value':
       return `“${problem.in}” should be ${problem.value}, which is not among its values. Add it, or choose another.`
+    case 'lead after itself':
+      return `“${problem.in}” is laid after work that waits for it. Take one of the two away.`
+    case 'shorter than its ends':
+      return `“${problem.in}” is shorter than its two ends need. Say how long it is supplied, or less for its ends.`
     case 'function needs itself':
       return `“${problem.in}” needs itself, by way of what it needs. Take one of these needs away.`
     case 'cut before the look':
@@ -56,6 +60,8 @@ export function fitProblemSentence(problem: FitProblem): string {
   switch (problem.kind) {
     case 'no such place':
       return `“${problem.in}” needs something open that this model does not have. Choose again.`
+    case 'no such point':
+      return `“${problem.in}” names a point or a way that this model does not have. Choose again.`
     case 'no such end':
       return 'Something that does not simply go back is not in this model any more. Take the row away.'
     case 'no such function':

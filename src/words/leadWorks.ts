@@ -108,6 +108,7 @@ function asWork(model: ProcedureForBuild, task: LeadTask): WorkItem {
   return WorkItem.parse({
     ...{ id, station, helperStation, tool: tool || 'hand', durationS, afterWork, kind: 'route a lead' },
     persons: helperStation === null ? 1 : 2,
+    when: 'lead' in task ? task.lead.when : {},
     ...SAID[task.kind](model, task as never),
   })
 }

@@ -9,6 +9,8 @@ import { isFittedIn } from './kitHere'
 export type FitProblem =
   | { kind: 'no such place'; workId: Id; in: string }
   | { kind: 'no such end'; itemId: Id }
+  /** A lead begins, ends or never goes by a point or way that the model does not have (any more). */
+  | { kind: 'no such point'; leadId: Id; in: string }
   | { kind: 'no such function'; functionId: Id }
   | { kind: 'no such facet'; facetId: Id; in: string }
   /** What is carried over, adapted or ordered names something that neither of them has. */
@@ -31,6 +33,15 @@ export function checkFit(kit: Kit, fit: KitFit, document: ProcedureDocument): Fi
         )
         .map((): FitProblem => ({ kind: 'no such place', workId: work.id, in: work.name })),
     ),
+    ...kit.leads.flatMap(({ id, name }): FitProblem[] => {
+      const of = fit.leads[id]
+      const points = [...document.waypoints, ...document.ways]
+      return [...(of?.ends.flat() ?? []), ...(of?.through ?? []), ...(of?.notThrough ?? [])].some(
+        (pointId) => !has(points, pointId),
+      )
+        ? [{ kind: 'no such point', leadId: id, in: name }]
+        : []
+    }),
     ...fit.endings
       // Something stands in for parts only: what is plugged goes into the new one by itself.
       .filter(({ itemId, by }) => !has(document.parts, itemId) && (by !== null || !has(document.tethers, itemId)))

@@ -17,6 +17,9 @@ export type KitProblem =
   | { kind: 'step of the wrong kind'; stepId: Id; in: string }
   | { kind: 'no such choice'; facetId: Id; in: string }
   | { kind: 'no such value'; value: string; in: string }
+  /** It comes after work that comes after it. */
+  | { kind: 'lead after itself'; leadId: Id; in: string }
+  | { kind: 'shorter than its ends'; leadId: Id; in: string }
   | { kind: 'function needs itself'; functionId: Id; in: string }
   /** A hole is made before anybody has looked at the camera's picture. */
   | { kind: 'cut before the look'; workId: Id; in: string }
@@ -37,6 +40,8 @@ const REFUSES: Readonly<Record<KitProblem['kind'], boolean>> = {
   'step of the wrong kind': true,
   'no such choice': true,
   'no such value': true,
+  'lead after itself': true,
+  'shorter than its ends': true,
   'function needs itself': true,
   'cut before the look': true,
   'more used than there are': false,
@@ -57,7 +62,7 @@ export function checkKit(kit: Kit): KitProblem[] {
 }
 
 function workProblems(kit: Kit): KitProblem[] {
-  const ids = new Set(kit.works.map((work) => work.id))
+  const ids = new Set([...kit.works, ...kit.leads].map(({ id }) => id))
   const found: KitProblem[] = []
   for (const work of kit.works) {
     if (work.kind === 'bypass a signal') found.push({ kind: 'bypass', workId: work.id })
@@ -73,7 +78,27 @@ function workProblems(kit: Kit): KitProblem[] {
   for (const item of kit.functions)
     for (const first of item.afterWork)
       if (!ids.has(first)) found.push({ kind: 'no such work', workId: first, in: item.name })
-  return found
+  return [...found, ...leadProblems(kit)]
+}
+
+/** A lead comes after work of the kit, never after what comes after it; it is no shorter than its ends need. */
+function leadProblems({ leads, works }: Kit): KitProblem[] {
+  const ids = new Set(works.map(({ id }) => id))
+  return leads.flatMap(({ id, name, afterWork, ends, suppliedMm }): KitProblem[] => {
+    const leave = ends.reduce((sum, { leaveMm }) => sum + (leaveMm ?? 0), 0)
+    const withLead = works.map((work) => ({ id: work.id, afterWork: work.afterWork }))
+    return [
+      ...afterWork
+        .filter((first) => !ids.has(first))
+        .map((workId): KitProblem => ({ kind: 'no such work', workId, in: name })),
+      ...(afterWork.some((first) => first === id || comesAfter(withLead, first, id))
+        ? [{ kind: 'lead after itself', leadId: id, in: name } as const]
+        : []),
+      ...(suppliedMm !== null && suppliedMm <= leave
+        ? [{ kind: 'shorter than its ends', leadId: id, in: name } as const]
+        : []),
+    ]
+  })
 }
 
 /** What a function needs is in the kit, and is not the function itself by way of others. */
@@ -105,7 +130,7 @@ const THINGS: Readonly<Record<StepThing, 'parts' | 'holders' | 'plugs' | 'settin
 /** Ids that point nowhere, at the wrong kind of thing, or stand twice. */
 function pointers(kit: Kit): KitProblem[] {
   const lists = [kit.facets, kit.views, kit.parts, kit.holders, kit.plugs, kit.settings, kit.cautions]
-  const all = [...lists, kit.works, kit.functions, kit.changes].flatMap((items) => items.map(({ id }) => id))
+  const all = [...lists, kit.leads, kit.works, kit.functions, kit.changes].flatMap((items) => items.map(({ id }) => id))
   const twice = all.filter((id, i) => all.indexOf(id) < i)
   const parts = new Set(kit.parts.map(({ id }) => id))
   const lost = (ids: readonly (Id | null)[], where: string): KitProblem[] =>
@@ -215,7 +240,11 @@ function comesAfterItself(works: Kit['works'], workId: Id): boolean {
 }
 
 /** Whether a piece of work waits for another, at once or by way of others. */
-function comesAfter(works: Kit['works'], workId: Id, otherId: Id): boolean {
+function comesAfter(
+  works: readonly Pick<Kit['works'][number], 'id' | 'afterWork'>[],
+  workId: Id,
+  otherId: Id,
+): boolean {
   const seen = new Set<Id>()
   const stack = [workId]
   for (let at = stack.pop(); at !== undefined; at = stack.pop())

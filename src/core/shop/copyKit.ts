@@ -15,7 +15,7 @@ export function copyKit(kit: Kit, newKitId: Id, newId: (prefix: string) => Id): 
 function ownThings(kit: Kit): { id: Id }[] {
   return [
     ...kit.facets.flatMap((facet) => [facet, ...facet.choices, ...facet.choices.flatMap(({ tells }) => tells)]),
-    ...[kit.views, kit.parts, kit.holders, kit.plugs, kit.cautions, kit.functions, kit.changes].flat(),
+    ...[kit.views, kit.parts, kit.holders, kit.plugs, kit.cautions, kit.functions, kit.changes, kit.leads].flat(),
     ...kit.settings.flatMap((setting) => [setting, ...setting.expected]),
     ...kit.works.flatMap((work) => [work, ...work.steps]),
   ]
@@ -35,4 +35,5 @@ function renamed(value: unknown, anew: ReadonlyMap<Id, Id>, field = ''): unknown
 const WORDS: ReadonlySet<string> = new Set([
   ...['name', 'note', 'words', 'value', 'values', 'where', 'how', 'tool', 'alsoTools', 'consumables', 'caution'],
   ...['synonyms', 'place', 'partNumber', 'tell', 'sentence', 'into', 'station', 'heldMeanwhile', 'kind', 'act'],
+  ...['to', 'class', 'mayGetWet', 'returns', 'title'],
 ])

@@ -9,7 +9,7 @@ export function kitsApart(kits: readonly { kit: Kit }[], document: ProcedureDocu
   const ids = [
     ...[document.parts, document.holders, document.tethers, document.facets, document.functions, document.views],
     ...kits.flatMap(({ kit }) => [kit.parts, kit.holders, kit.plugs, kit.settings, kit.facets, kit.views]),
-    ...kits.flatMap(({ kit }) => [kit.works, kit.functions]),
+    ...kits.flatMap(({ kit }) => [kit.works, kit.functions, kit.leads]),
   ].flatMap((items) => items.map(({ id }) => id))
   return new Set(ids).size === ids.length
 }

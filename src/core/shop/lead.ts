@@ -74,7 +74,7 @@ export type KitLead = z.infer<typeof KitLead>
 export const LeadFit = z.object({
   ends: z.tuple([z.array(Id).max(12), z.array(Id).max(12)]).default([[], []]),
   through: z.array(Id).max(8).default([]),
-  notThrough: z.array(Id).max(12).default([]),
+  notThrough: z.array(Id).max(60).default([]),
 })
 export type LeadFit = z.infer<typeof LeadFit>
 

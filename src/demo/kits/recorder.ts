@@ -55,6 +55,21 @@ export function recorderKit(van: string): Kit {
         expected: [{ id: 'rec-program-van', value: '2', source: 'print' }],
       },
     ],
+    leads: [
+      {
+        ...{ id: 'rec-supply', name: 'Recorder supply lead', class: 'supply', diameterMm: 4 },
+        ends: [{ to: 'device' }, { to: 'supply' }],
+        electric: { currentA: 4 },
+      },
+      {
+        ...{ id: 'rec-sound-lead', name: 'Microphone lead', class: 'signal', diameterMm: 3, suppliedMm: 3000 },
+        ...{ mayGetWet: 'no', ends: [{ to: 'device' }, { to: 'microphone', connector: { widthMm: 8, heightMm: 8 } }] },
+      },
+      {
+        ...{ id: 'rec-sky-lead', name: 'Antenna lead', class: 'antenna', diameterMm: 3, suppliedMm: 1000 },
+        ...{ mayGetWet: 'no', ends: [{ to: 'device' }, { to: 'antenna' }] },
+      },
+    ],
     works: [
       work('bracket', 'Bracket on the recorder', 'mount', { station: 'bench', tool: 'cross PH2', durationS: 150 }, [
         set('rec-program', { words: 'before the bracket hides the dial' }),
@@ -65,7 +80,12 @@ export function recorderKit(van: string): Kit {
         'mount',
         'Mount the recorder',
         'mount',
-        { station: 'centre', tool: 'hex 7', durationS: 180, afterWork: ['bracket', 'mic', 'antenna', 'tap'] },
+        {
+          station: 'centre',
+          tool: 'hex 7',
+          durationS: 180,
+          afterWork: ['bracket', 'mic', 'antenna', 'tap', 'rec-sound-lead', 'rec-sky-lead'],
+        },
         [
           plugIn('rec-main'),
           plugIn('rec-mic-plug'),
@@ -99,9 +119,6 @@ export function recorderKit(van: string): Kit {
           lookAt('lead laid in a figure of eight, not behind the unit'),
         ],
       ),
-      work('lead', 'Lead to the knee panel', 'route a lead', { station: 'driver side', durationS: 240 }, [
-        fit('rec-lead', { words: 'along the maker’s loom, tied every hand’s width', tool: 'draw rod' }),
-      ]),
       work(
         'tap',
         'Join supply and ignition',
@@ -110,10 +127,11 @@ export function recorderKit(van: string): Kit {
           station: 'driver side',
           tool: 'crimper',
           durationS: 300,
-          afterWork: ['lead'],
+          afterWork: ['rec-supply'],
           alsoTools: ['stripper', 'meter'],
         },
         [
+          fit('rec-lead', { words: 'its bare ends at the fuse box' }),
           read('supply at the fuse', 'V', 11.5, 15),
           act('join supply, ignition and ground, sleeve each joint'),
           read('ground to the body', 'ohm', 0, 0.5),
@@ -152,7 +170,6 @@ export function recorderKit(van: string): Kit {
           mount: [cavity('radio-cavity')],
           mic: [cavity('pillar-cavity')],
           antenna: [cavity('radio-cavity')],
-          lead: [cavity('radio-cavity'), cavity('knee-cavity')],
           tap: [cavity('knee-cavity')],
         },
       },

@@ -51,7 +51,9 @@ export function FunctionRows({ kit, set, facets }: KitEdited & { facets: readonl
             <CheckList
               className="lg:col-span-4"
               label="Can be tested after"
-              options={kit.works.map((work) => [work.id, work.name || 'unnamed work'])}
+              options={kit.works
+                .map((work): [string, string] => [work.id, work.name || 'unnamed work'])
+                .concat(kit.leads.map((lead) => [lead.id, `${lead.name || 'unnamed lead'} is laid`]))}
               chosen={item.afterWork}
               onChange={(afterWork) => change({ afterWork })}
             />

@@ -7,6 +7,7 @@ import type { Facet } from '@/core/procedure/facet'
 import { AccessWhen } from './AccessWhen'
 import { FitConnections } from './FitConnections'
 import { FitEndings } from './FitEndings'
+import { FitLeads } from './FitLeads'
 import { CheckList } from '../forms/CheckList'
 
 export type KitModel = { procedureId: string; document: ProcedureDocument }
@@ -88,6 +89,7 @@ export function Fit({
           </details>
         )
       })}
+      <FitLeads kit={kit} fit={fit} document={document} change={change} />
       <FitEndings kit={kit} fit={fit} document={document} facets={facets} change={change} />
       <FitConnections kit={kit} fit={fit} document={document} facets={facets} change={change} />
       <div className="grid gap-x-6 md:grid-cols-2">

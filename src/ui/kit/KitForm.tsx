@@ -12,6 +12,7 @@ import { KitAside } from './KitAside'
 import { KitBox } from './KitBox'
 import { KitFacets } from './KitFacets'
 import type { KitModel } from './KitFitSection'
+import { KitLeads } from './KitLeads'
 import { KitModels } from './KitModels'
 import { KitModules } from './KitModules'
 import { FoundTroubles, type FoundTrouble } from './FoundTroubles'
@@ -101,6 +102,7 @@ export function KitForm({
           </div>
           <KitBox {...edited} facets={facets} />
           <KitFacets {...edited} />
+          <KitLeads {...edited} facets={facets} />
           <KitModules {...edited} facets={facets} />
           <KitPhotos value={photos}>
             <WorkRows {...edited} places={[...STATIONS, ...stations]} facets={facets} />

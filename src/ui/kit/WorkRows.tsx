@@ -60,7 +60,8 @@ export function WorkRows({ kit, set, places, facets }: KitEdited & { places: str
               label="After"
               options={kit.works
                 .filter((other) => other.id !== work.id)
-                .map((other) => [other.id, other.name || 'unnamed work'])}
+                .map((other): [string, string] => [other.id, other.name || 'unnamed work'])
+                .concat(kit.leads.map((lead) => [lead.id, `${lead.name || 'unnamed lead'} is laid`]))}
               chosen={work.afterWork}
               onChange={(afterWork) => change({ afterWork })}
             />

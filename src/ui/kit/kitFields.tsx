@@ -109,15 +109,18 @@ export function MaybeNumber({
   value,
   onChange,
   step,
+  help,
 }: {
   label: string
   value: number | null
   onChange: (value: number | null) => void
   step?: string
+  help?: string
 }) {
   return (
     <TextField
       label={label}
+      help={help}
       type="number"
       min={0}
       step={step}

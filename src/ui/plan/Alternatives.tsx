@@ -9,6 +9,7 @@ import type { HouseValues } from '@/core/shop/houseValues'
 import { moneyWords } from '@/words/money'
 import { planErrorSentence } from '@/words/problems'
 import { functionNames, promiseWords } from '@/words/quotationWords'
+import { useLaying } from './useLaying'
 import { usePlanning } from './usePlanning'
 
 type Row = { name: string; value: (quoted: Quotation) => string; number?: (quoted: Quotation) => number }
@@ -35,7 +36,7 @@ export function Alternatives({
   const [id, setId] = useState('')
   const other = useMemo(() => kits.find(({ kit }) => kit.id === id) ?? null, [kits, id])
   const input = useMemo(() => (other ? askWith([other]) : null), [other, askWith])
-  const { result, current } = usePlanning(input)
+  const { result, current } = usePlanning(useLaying(input).input)
   if (chosen.length === 0 || others.length === 0) return null
   const compared = current && result?.ok ? quotationOf(result.value, house.labourMinorPerHour) : null
   const own = quotationOf(plan, house.labourMinorPerHour)

@@ -6,6 +6,7 @@ import { Policy } from '@/core/plan/ask/policy'
 import { facetsThatMatter } from '@/core/plan/derive/facetsThatMatter'
 import { bottomOf, uRows } from '@/core/job/uRows'
 import type { FittedKit } from '@/core/shop/kitHere'
+import { NO_LEAD_FIT } from '@/core/shop/lead'
 import { withKits } from '@/core/shop/withKits'
 import { goalWords } from '@/words/modelNames'
 import type { Goal } from '@/core/order/wish'
@@ -21,6 +22,8 @@ import { FacetCards, GoalList, KitList, Section } from './PlanChoices'
 import { Answer } from './Answer'
 import type { PlanData } from './planData'
 import type { OpenJob } from './OpenJobForm'
+import { LeadRows } from './LeadRows'
+import { useLaying } from './useLaying'
 import { Wishes } from './Wishes'
 import { useExtras, useLanes, usePlanning } from './usePlanning'
 import { WhyLine } from './WhyLine'
@@ -53,7 +56,12 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
   const [later, setLater] = useState(false)
   const [whyOf, setWhyOf] = useState<string | null>(null)
 
-  const kits = useMemo(() => data.kits.filter(({ kit }) => kitIds.includes(kit.id)), [data.kits, kitIds])
+  const [notThere, setNotThere] = useState<Readonly<Record<string, readonly string[]>>>({})
+
+  const kits = useMemo(
+    () => data.kits.filter(({ kit }) => kitIds.includes(kit.id)).map((fitted) => keptOff(fitted, notThere)),
+    [data.kits, kitIds, notThere],
+  )
   const document = useMemo(() => withKits(data.document, kits), [data.document, kits])
   const build = useMemo(
     () => buildByTells(document.facets, told, tells, house.tellThreshold),
@@ -79,7 +87,13 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
     [askOf, kits, chosen, untold.length, later],
   )
   const askWith = useCallback((other: readonly FittedKit[]) => askOf(other, policy), [askOf, policy])
-  const input = useMemo(() => ask?.(policy) ?? null, [ask, policy])
+  const asked = useMemo(() => ask?.(policy) ?? null, [ask, policy])
+  const laying = useLaying(asked)
+  const { input } = laying
+  const askLaid = useMemo(
+    () => input && ((policy: Policy) => ({ ...input, request: { ...input.request, policy } })),
+    [input],
+  )
   const planned = usePlanning(input)
   const extras = useExtras(input, planned)
   const lanes = useLanes(input, planned, starts, data.singleTools)
@@ -142,13 +156,18 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
           <SayFirst words={untold.map((id) => itemWords(document, id)).join(', ')} later={() => setLater(true)} />
         )}
         {input && (!planned.current || planned.first) && <Working planned={planned} />}
-        {result && !result.ok && (
+        {laying.working && (
+          <p role="status" className="mb-4 max-w-xl border-l-8 border-petrol py-2 pl-5 text-lg">
+            Laying the leads…
+          </p>
+        )}
+        {result && !result.ok && input && (
           <div role="alert" className="border-l-8 border-stop bg-sheet p-5">
             <h2 className="text-2xl">There is no way in.</h2>
             <p className="mt-2 text-lg">{planErrorSentence(document, result.error)}</p>
           </div>
         )}
-        {plan && (
+        {plan && input && (
           <JobU
             model={model}
             rows={uRows(plan, null)}
@@ -166,6 +185,15 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
             )}
           />
         )}
+        {laying.answer && (
+          <LeadRows
+            answer={laying.answer}
+            document={document}
+            kits={kits}
+            notThere={notThere}
+            onNotThere={(leadId, ways) => setNotThere({ ...notThere, [leadId]: ways })}
+          />
+        )}
         {plan && starts.length > 1 && <Shared plan={plan} shared={lanes} starts={starts} />}
       </section>
 
@@ -177,10 +205,23 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
         onGoals={setGoals}
         onKits={setKitIds}
         onPolicy={setPolicy}
-        {...{ plan, document, build, planned, extras, names, ask, askWith, asked: input !== null }}
+        {...{ document, build, planned, extras, names, askWith, asked: asked !== null }}
+        ask={askLaid}
+        plan={input ? plan : null}
       />
     </div>
   )
+}
+
+/** A kit as it meets the model, with the ways that the crew does without. */
+function keptOff({ kit, fit }: FittedKit, notThere: Readonly<Record<string, readonly string[]>>): FittedKit {
+  const mine = kit.leads.filter(({ id }) => (notThere[id] ?? []).length > 0)
+  if (mine.length === 0) return { kit, fit }
+  const leads = mine.map(({ id }) => {
+    const known = fit.leads[id] ?? NO_LEAD_FIT
+    return [id, { ...known, notThrough: [...known.notThrough, ...notThere[id]!] }]
+  })
+  return { kit, fit: { ...fit, leads: { ...fit.leads, ...Object.fromEntries(leads) } } }
 }
 
 function hasOptions(kits: readonly FittedKit[]): boolean {
