@@ -17,11 +17,14 @@ import { REFUSALS } from '@/words/refusals'
 import type { SheetQuestion } from '@/workers/sheetsOnServer'
 import { FONTS, sheetNotMade } from './handOverSheet'
 import { listKits } from './kits'
-import { planOnThread } from './planning'
+import { layOnThread, planOnThread } from './planning'
 import { recordOfVehicle } from './recordOfVehicle'
 import { onThread } from './threads'
 import { readVehicle } from './vehicles'
 import { inShop, type Crew } from './whoAsks'
+import { hasLeads } from '@/words/leadsLaid'
+import { withoutLeadWorks } from '@/words/leadWorks'
+import type { FittedKit } from '@/core/shop/kitHere'
 
 /** What is spent on each option. */
 const GLANCE = { expandedStates: 5_000 }
@@ -56,15 +59,17 @@ export async function quotationPaper(
   nowMs: number,
   signal: AbortSignal,
 ): Promise<QuotationPaper> {
-  const { request } = asked
+  const bare = withoutLeadWorks(asked.request)
   const base = await inShop(crew, (trx) => recordOfVehicle(trx, asked.vehicleId))
   if ('status' in base) return base
   const { document } = base
-  if (!(await areShops(crew, request, base.procedureId)))
-    return { status: 'refused', sentence: REFUSALS.kitsChangedSince }
-  if (!kitsApart(request.kits, document)) return { status: 'refused', sentence: REFUSALS.kitsMeet }
+  if (!(await areShops(crew, bare, base.procedureId))) return { status: 'refused', sentence: REFUSALS.kitsChangedSince }
+  if (!kitsApart(bare.kits, document)) return { status: 'refused', sentence: REFUSALS.kitsMeet }
   const vehicle = await readVehicle(crew, asked.vehicleId)
   const { house } = crew
+  const laid = await laidAnew(crew, document, bare, signal)
+  if ('status' in laid) return laid
+  const request = laid
   const planned = await planOnThread(crew.shopId, () => ({ document, request, house, rules: crew.rules }), signal)
   if (planned.kind === 'not answered') return { status: 'refused', sentence: planned.sentence }
   if (!planned.answer.ok) return { status: 'no plan', error: planned.answer.error, document }
@@ -84,11 +89,37 @@ export async function quotationPaper(
   return { status: 'made', pdf: new Uint8Array(paper.answer) }
 }
 
+/** The leads laid by the shop's own record and rules, whatever way somebody says they go. */
+async function laidAnew(
+  crew: Crew,
+  document: ProcedureDocument,
+  request: PlanRequest,
+  signal: AbortSignal,
+): Promise<PlanRequest | Exclude<QuotationPaper, { status: 'made' }>> {
+  if (!hasLeads(request)) return request
+  const asked = { document, request, house: crew.house, rules: crew.rules }
+  const laid = await layOnThread(crew.shopId, () => asked, signal)
+  if (laid.kind === 'not answered') return { status: 'refused', sentence: laid.sentence }
+  if (!laid.answer.ok) return { status: 'no plan', error: laid.answer.error, document }
+  return laid.answer.value ?? { status: 'refused', sentence: REFUSALS.noWayForLeads }
+}
+
 /** Whether these kits are, to the last price, what the shop has of them. Cost: one query over the shop's kits. */
 async function areShops(crew: Crew, { kits }: PlanRequest, procedureId: string): Promise<boolean> {
   if (kits.length === 0) return true
   const own = fittedKits(await listKits(crew), procedureId)
-  return kits.every((asked) => own.some((fitted) => isDeepStrictEqual(fitted, asked)))
+  return kits.every((asked) => own.some((fitted) => isDeepStrictEqual(fitted, asKept(asked, fitted))))
+}
+
+/** A kit without the ways that the crew does without: that is theirs to say, and no other way to meet the vehicle. */
+function asKept({ kit, fit }: FittedKit, own: FittedKit): FittedKit {
+  const leads = Object.entries(fit.leads).flatMap(([id, asked]) => {
+    const known = own.fit.leads[id]
+    return known || asked.ends.flat().length + asked.through.length > 0
+      ? [[id, { ...asked, notThrough: known?.notThrough ?? [] }] as const]
+      : []
+  })
+  return { kit, fit: { ...fit, leads: Object.fromEntries(leads) } }
 }
 
 /** What each function that may be done without takes; one that can't be planned is not offered. */

@@ -12,6 +12,7 @@ import { metrics, watchWaiting } from './metrics'
  */
 const WORK = {
   plan: { file: 'plansOnServer', deadlineMs: 20_000, queue: 'each shop', mostWaiting: 8 },
+  leads: { file: 'leadsOnServer', deadlineMs: 20_000, queue: 'each shop', mostWaiting: 8 },
   sheet: { file: 'sheetsOnServer', deadlineMs: 20_000, queue: 'each shop', mostWaiting: 8 },
   medium: { file: 'mediaOnServer', deadlineMs: 15_000, queue: 'everybody', mostWaiting: 60 },
 } as const
@@ -106,7 +107,7 @@ async function ask<Answer>(
 export function waitingNow(): Record<ThreadWork, number> {
   const of = (work: ThreadWork) =>
     [...queues].reduce((sum, [name, { waiting }]) => sum + (name.startsWith(`${work} `) ? waiting : 0), 0)
-  return { plan: of('plan'), sheet: of('sheet'), medium: of('medium') }
+  return { plan: of('plan'), leads: of('leads'), sheet: of('sheet'), medium: of('medium') }
 }
 
 watchWaiting(waitingNow)

@@ -37,6 +37,7 @@ export function rowWords(document: ProcedureDocument, row: BalanceRow): RowWords
       return unresolvedRow(row)
     case 'supply':
     case 'plug':
+    case 'lead':
     case 'module':
       return kitRowWords(document, row)
     case 'tool':

@@ -18,6 +18,8 @@ export function kitRowWords(document: ProcedureDocument, row: KitRow): { heading
         itemWords(document, row.id),
         row,
       )
+    case 'lead':
+      return leadRowWords(row)
     case 'module':
       return moduleWords(row)
     default:
@@ -103,6 +105,22 @@ export function tryWords({ latch }: Pick<Tether, 'latch'>): string {
 
 function capitalised(words: string): string {
   return words.charAt(0).toUpperCase() + words.slice(1)
+}
+
+/** What is owed of a lead where its work is not done. */
+const OWED_OF_LEAD: Readonly<Record<Row<'lead'>['of'], string>> = {
+  ready: 'Make it ready before anything is laid there.',
+  lay: 'Lay it, or say that it lies.',
+  seal: 'Seal it and look from the wet side: water finds the seat.',
+  fuse: 'Put its fuse in, last of all.',
+  sight: 'Lay it, and say which way it went.',
+  moves: 'Move it through all of its travel, and look.',
+}
+
+function leadRowWords({ of, name, done, steps, open }: Row<'lead'>): { heading: string; sentence: string } {
+  if (!open) return { heading: name, sentence: of === 'lay' || of === 'sight' ? 'laid' : 'done' }
+  const so = done > 0 && steps > 1 ? `${done} of ${steps} done. ` : ''
+  return { heading: `${name} is not done`, sentence: `${so}${OWED_OF_LEAD[of]}` }
 }
 
 function moduleWords({ name, value, expected, open }: Row<'module'>): { heading: string; sentence: string } {

@@ -1,11 +1,11 @@
 import type { Id } from '@/core/base/id'
-import { isLeadTask, lastTaskOf, leadTasks, type LaidLeg, type LeadTask } from '@/core/plan/leads/leadTasks'
+import { lastTaskOf, leadTasks, type LaidLeg, type LeadTask } from '@/core/plan/leads/leadTasks'
 import type { FoundRun } from '@/core/plan/leads/leadLayout'
 import type { PlanRequest } from '@/core/plan/ask/planRequest'
 import type { ProcedureForBuild } from '@/core/procedure/forBuild'
 import type { Hazard } from '@/core/procedure/wayWords'
-import { AddedFunction } from '@/core/shop/addedFunction'
 import type { FittedKit } from '@/core/shop/kitHere'
+import { leadTaskId, leadTaskOf } from '@/core/shop/leadTask'
 import { WorkItem } from '@/core/shop/workItem'
 import { WorkStep } from '@/core/shop/workStep'
 import type { Circumstances } from '@/core/vehicle/circumstances'
@@ -27,9 +27,6 @@ const MOVES: Partial<Readonly<Record<Hazard, string>>> = {
   'seat rail': 'the seat to both ends of its rail',
 }
 
-/** Tests that are made of leads begin so. */
-const MOVES_ID = 'moves.'
-
 /**
  * A request with its leads as work: what is done for each run is a piece of work of its kit, with the access it needs,
  * so that plan, cards and balance treat it as any other. Whatever was made of leads before goes first, so that asking
@@ -45,36 +42,36 @@ export function withLeadWorks(
   const tasks = leadTasks(model, bare.kits, laid.runs, laid.bySight, circumstances)
   return {
     ...bare,
-    kits: bare.kits.map(({ kit, fit }) => {
-      const mine = tasks.filter(({ kitId }) => kitId === kit.id)
-      const standsFor = new Map(
-        kit.leads.map(({ id }) => [id, [lastTaskOf(mine, id), fuseOf(mine, id)].filter((task) => task !== null)]),
-      )
-      const after = <T extends { afterWork: Id[] }>(item: T): T => ({
-        ...item,
-        afterWork: [...new Set(item.afterWork.flatMap((id) => [id, ...(standsFor.get(id) ?? [])]))],
-      })
-      // A joint comes after its lead lies; the fuse, after the joint.
-      const afterLead = <T extends { afterWork: Id[] }>(item: T): T => {
-        const fuses = new Set(mine.filter(({ kind }) => kind === 'fuse').map(({ id }) => id))
-        const { afterWork } = after(item)
-        return { ...item, afterWork: afterWork.filter((id) => !fuses.has(id)) }
-      }
-      return {
-        kit: {
-          ...kit,
-          works: [...kit.works.map(afterLead), ...mine.map((task) => afterLead(asWork(model, task)))],
-          functions: [...kit.functions.map(after), ...movementTests(mine)],
-        },
-        fit: {
-          ...fit,
-          access: {
-            ...fit.access,
-            ...Object.fromEntries(mine.map((task) => [task.id, task.access.map((item) => ({ ...item, when: {} }))])),
-          },
-        },
-      }
-    }),
+    kits: bare.kits.map((fitted) =>
+      withTasks(
+        model,
+        fitted,
+        tasks.filter(({ kitId }) => kitId === fitted.kit.id),
+      ),
+    ),
+  }
+}
+
+/** A kit with its tasks as work. What comes after a lead comes after its last task; a test, after its fuse as well. */
+function withTasks(model: ProcedureForBuild, { kit, fit }: FittedKit, tasks: readonly LeadTask[]): FittedKit {
+  const after = <T extends { afterWork: Id[] }>(item: T, standsFor: (leadId: Id) => (Id | null)[]): T => ({
+    ...item,
+    afterWork: [...new Set(item.afterWork.flatMap((id) => [id, ...standsFor(id).filter((task) => task !== null)]))],
+  })
+  const last = (id: Id) => [lastTaskOf(tasks, id)]
+  const access = tasks.map(({ id, access }) => [id, access.map((item) => ({ ...item, when: {} }))])
+  return {
+    kit: {
+      ...kit,
+      works: [
+        // The fuse comes after the joints of its lead, so these wait for its legs alone.
+        ...kit.works.map((work) => after(work, last)),
+        ...tasks.map((task) => asWork(model, task)),
+        ...movementChecks(tasks),
+      ],
+      functions: kit.functions.map((item) => after(item, (id) => [...last(id), fuseOf(tasks, id)])),
+    },
+    fit: { ...fit, access: { ...fit.access, ...Object.fromEntries(access) } },
   }
 }
 
@@ -86,15 +83,15 @@ export function withoutLeadWorks(request: PlanRequest): PlanRequest {
 function withoutTasks({ kit, fit }: FittedKit): FittedKit {
   const own = <T extends { afterWork: Id[] }>(item: T): T => ({
     ...item,
-    afterWork: item.afterWork.filter((id) => !isLeadTask(id)),
+    afterWork: item.afterWork.filter((id) => leadTaskOf(id) === null),
   })
   return {
     kit: {
       ...kit,
-      works: kit.works.filter(({ id }) => !isLeadTask(id)).map(own),
-      functions: kit.functions.filter(({ id }) => !id.startsWith(MOVES_ID)).map(own),
+      works: kit.works.filter(({ id }) => leadTaskOf(id) === null).map(own),
+      functions: kit.functions.map(own),
     },
-    fit: { ...fit, access: Object.fromEntries(Object.entries(fit.access).filter(([id]) => !isLeadTask(id))) },
+    fit: { ...fit, access: Object.fromEntries(Object.entries(fit.access).filter(([id]) => leadTaskOf(id) === null)) },
   }
 }
 
@@ -227,20 +224,25 @@ function sealWords({ seal, edge, through }: NonNullable<FoundPassage>): string {
 }
 type FoundPassage = LaidLeg['way']['passage']
 
-/** What moves beside a lead is moved through all of its travel at the end. */
-function movementTests(tasks: readonly LeadTask[]): AddedFunction[] {
-  const after = new Map<Hazard, Id[]>()
+/** What moves beside a lead is moved through all of its travel once it lies: a piece of work of its own. */
+function movementChecks(tasks: readonly LeadTask[]): WorkItem[] {
+  const after = new Map<Hazard, { afterWork: Id[]; station: string }>()
   for (const task of tasks)
     if (task.kind === 'lay')
-      for (const { kind } of task.legs.flatMap(({ way }) => way.passes))
-        if (MOVES[kind] !== undefined) after.set(kind, [...new Set([...(after.get(kind) ?? []), task.id])])
-  return [...after].map(([kind, afterWork]) =>
-    AddedFunction.parse({
-      ...{
-        id: `${MOVES_ID}${kind.replaceAll(' ', '-')}.${tasks[0]!.kitId}`.slice(0, 64),
-        name: `Moves clear: ${kind}`,
-      },
-      ...{ how: MOVES[kind]!, power: 'none', interim: 'at hand-over', afterWork: afterWork.slice(0, 12) },
-    }),
-  )
+      for (const { way } of task.legs)
+        for (const { kind } of way.passes) {
+          if (MOVES[kind] === undefined) continue
+          const known = after.get(kind) ?? { afterWork: [], station: way.station }
+          after.set(kind, { ...known, afterWork: [...new Set([...known.afterWork, task.id])].slice(0, 12) })
+        }
+  return [...after].map(([kind, { afterWork, station }]) => {
+    const id = leadTaskId('moves', kind.replaceAll(' ', '-'), tasks[0]!.kitId)
+    const words = `${MOVES[kind]!}: no lead is touched or pulled`
+    return WorkItem.parse({
+      ...{ id, name: `Moves clear: ${kind}`, kind: 'inspect', station, durationS: MOVE_S, afterWork },
+      steps: [step(id, 0, { act: 'look at', words, caution: 'Hands out of the way of what moves.' })],
+    })
+  })
 }
+/** Seconds to move something through its travel and look: house estimate, no source. */
+const MOVE_S = 15

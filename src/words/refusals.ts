@@ -54,6 +54,7 @@ export const REFUSALS = {
   kitChanged: 'Somebody else has changed this kit meanwhile. Copy what you typed, load the page again and put it in.',
   kitsChangedSince:
     'A kit of this plan was changed or taken away meanwhile: the sum would be another one. Load the page again, then write it.',
+  noWayForLeads: 'There is no way for a lead of this job. Plan it again: the plan says what is in the way.',
   kitsMeet:
     'Two of these kits are the same one, or a thing of a kit has the mark of another thing. Begin the kit anew as a copy, and choose that.',
   notAPicture: 'This is no picture that can be read here. Take it again, as JPEG or PNG of at most 40 million dots.',

@@ -54,6 +54,8 @@ export function mayBeAccepted(document: ProcedureDocument, row: BalanceRow): boo
   if (!isOpen(row) || row.account === 'unresolved') return false
   // A plug nobody closed may lie against a bare end: it is closed or capped.
   if (row.account === 'plug') return false
+  // Nor is a wall without its seal, or what was never moved beside a lead.
+  if (row.account === 'lead' && row.of !== 'lay' && row.of !== 'sight') return false
   const tether = row.account === 'tether' && document.tethers.find((item) => item.id === row.id)
   const setting = row.account === 'setting' && document.settings.find((item) => item.id === row.id)
   return !(tether && isWarningCircuit(tether)) && !(setting && SAFETY_ROLES.includes(setting.role))

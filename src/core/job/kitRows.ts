@@ -2,7 +2,9 @@ import type { Id } from '../base/id'
 import { openAccount, settleAccount, type OpenReason } from './account'
 import { NOT_COUNTED, type JobState } from './jobState'
 import type { KitTerms } from './kitTerms'
+import { leadTaskOf, type LeadTaskKind } from '../shop/leadTask'
 import type { SupplyNeed } from '../shop/supplies'
+import type { WorkItem } from '../shop/workItem'
 
 export type KitRow =
   /** A thing of a kit: what was there, what is fitted, what is left over by that. */
@@ -21,6 +23,17 @@ export type KitRow =
   /** A plug of a kit: closed, and tried; or capped on purpose. */
   | { account: 'plug'; id: Id; open: boolean; closed: boolean; capped: boolean }
   /** A module of a kit: how it stands, against what it should be on this build. */
+  /** What is done for a lead: legs laid, a wall sealed, a fuse in. `left`: its steps that are not done. */
+  | {
+      account: 'lead'
+      id: Id
+      of: LeadTaskKind
+      name: string
+      done: number
+      steps: number
+      left: Id[]
+      open: boolean
+    }
   | { account: 'module'; id: Id; name: string; open: boolean; value: string | null; expected: string[] }
 
 /**
@@ -37,12 +50,22 @@ export function kitRows(state: JobState, kits: readonly KitTerms[]): KitRow[] {
         const capped = !closed && state.ends.get(id)?.end === 'left open and insulated'
         return { account: 'plug', id, closed, capped, open: !capped && (!closed || !state.plugsTried.has(id)) }
       }),
+      ...kit.works.flatMap((work) => leadRow(state, work)),
       ...kit.settings.map(({ id, name, expected }): KitRow => {
         const value = state.adjusted.get(id)?.value ?? null
         const values = [...new Set(expected.map((item) => item.value))]
         return { account: 'module', id, name, value, expected: values, open: value === null || !agrees(value, values) }
       }),
     ])
+}
+
+/** A lead is accounted for when every piece of its work is: a seal that was forgotten is water on the seat. */
+function leadRow(state: JobState, { id, name, steps }: WorkItem): KitRow[] {
+  const of = leadTaskOf(id)
+  if (of === null) return []
+  const left = steps.filter((step) => !state.stepsDone.has(`${id}/${step.id}`)).map((step) => step.id)
+  const open = !state.works.has(id)
+  return [{ account: 'lead', id, of, name, done: steps.length - left.length, steps: steps.length, left, open }]
 }
 
 /** Print and experience may disagree: either will do, and which it was is kept. */

@@ -28,7 +28,7 @@ export type TestSetting = z.infer<typeof TestSetting>
 
 /** A function that a kit adds: what it needs, after which work it can be tested, and what is shown to the customer. */
 export const AddedFunction = VehicleFunction.omit({ alsoNeeds: true }).extend({
-  afterWork: z.array(Id).max(12).default([]),
+  afterWork: z.array(Id).max(60).default([]),
   /** The customer may do without it: then what only it needs is not fitted. */
   optional: z.boolean().default(false),
   needs: z.array(FunctionNeed).max(20).default([]),

@@ -29,7 +29,7 @@ export const Kit = z.object({
   /** Leads that have to get from one place to another. */
   leads: z.array(KitLead).max(16, 'A kit has at most 16 leads.').default([]),
   works: z.array(WorkItem).max(200).default([]),
-  functions: z.array(AddedFunction).max(60).default([]),
+  functions: z.array(AddedFunction).max(20).default([]),
   changes: z.array(LastingChange).max(20).default([]),
   fits: z.array(KitFit).max(60).default([]),
 })

@@ -41,8 +41,8 @@ export const WorkItem = z.object({
   persons: z.number().int().min(1).max(4).default(1),
   /** Glue, cooling, drying, a first start: what waits for it waits so much longer, and nobody is held up. */
   unattendedS: z.number().min(0).max(172_800).default(0),
-  /** Work items that come first. */
-  afterWork: z.array(Id).max(12).default([]),
+  /** Work items and leads that come first. */
+  afterWork: z.array(Id).max(60).default([]),
   note: z.string().max(300).default(''),
   /** Something is held meanwhile, by the other hand or by a second person. */
   heldMeanwhile: z.string().trim().max(80).default(''),

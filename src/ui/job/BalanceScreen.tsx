@@ -152,7 +152,7 @@ function StrayForm({
 }
 
 /** Shown only where a job has a kit with things of its own. */
-const KIT_ACCOUNTS: readonly BalanceRow['account'][] = ['supply', 'plug', 'module']
+const KIT_ACCOUNTS: readonly BalanceRow['account'][] = ['supply', 'plug', 'lead', 'module']
 
 function ClosedAccounts({ rows, document }: { rows: BalanceRow[]; document: ProcedureDocument }) {
   const groups: [string, BalanceRow['account']][] = [
@@ -163,6 +163,7 @@ function ClosedAccounts({ rows, document }: { rows: BalanceRow[]; document: Proc
     ['Tools', 'tool'],
     ['Of the kit', 'supply'],
     ['Plugs of the kit', 'plug'],
+    ['Leads', 'lead'],
     ['Modules', 'module'],
   ]
   return (
@@ -206,7 +207,7 @@ function closedWords(document: ProcedureDocument, row: BalanceRow): string {
   if (row.account === 'stray') return 'stray fastener, settled'
   if (row.account === 'tool') return toolWords(row.id)
   if (row.account === 'unresolved') return rowWords(document, row).heading
-  if (row.account === 'supply' || row.account === 'plug' || row.account === 'module') {
+  if (row.account === 'lead' || row.account === 'module' || row.account === 'supply' || row.account === 'plug') {
     const { heading, sentence } = rowWords(document, row)
     return `${heading}: ${sentence}`
   }

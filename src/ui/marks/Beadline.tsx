@@ -12,7 +12,7 @@ const LINES: Readonly<Record<LeadClass, { width: number; dash?: string; walls?: 
   switched: { width: 2, dash: '9 5' },
 }
 
-const [WIDTH, HEIGHT, LEFT, RIGHT, MIDDLE] = [720, 78, 10, 10, 40]
+const [WIDTH, HEIGHT, LEFT, RIGHT, MIDDLE] = [540, 80, 16, 16, 40]
 /** A leg is drawn by its true length, and no shorter than this share of the line: its name has to stand somewhere. */
 const LEAST_SHARE = 0.1
 
@@ -86,7 +86,7 @@ export function Beadline({
             )}
             <text
               x={xs[i]}
-              y={i % 2 === 0 ? 16 : 72}
+              y={i % 2 === 0 ? 16 : 74}
               textAnchor={i === 0 ? 'start' : i === points.length - 1 ? 'end' : 'middle'}
               fontSize="15"
               fill="currentColor"

@@ -156,7 +156,7 @@ function LeadRow({
       />
       <p className="text-second">
         {run.coilAt > 0 || lead.ends.some(({ connector }) => connector !== null)
-          ? `Coil at ${name(run.pointIds[run.coilAt]!)}, drawn from there. `
+          ? `Coil: ${name(run.pointIds[run.coilAt]!)}; drawn from there. `
           : ''}
         <button
           type="button"
@@ -199,7 +199,9 @@ function OtherWays({
   known: boolean
 }) {
   if (!known) return <p role="status">Working out what the other ways would cost…</p>
-  const sorted = [...others].sort(
+  // What leads nowhere for this lead is no answer to anything.
+  const telling = others.filter(({ is, bars, moreS }) => is === 'taken' || bars.length > 0 || moreS !== null)
+  const sorted = telling.sort(
     (a, b) => Number(b.is === 'taken') - Number(a.is === 'taken') || (a.moreS ?? 1e9) - (b.moreS ?? 1e9),
   )
   return (

@@ -23,6 +23,11 @@ export type ClosingAct = {
     | 'it is tried'
     | 'it is plugged and tried'
     | 'it is capped'
+    | 'it is made ready'
+    | 'it is laid'
+    | 'it is sealed'
+    | 'its fuse is in'
+    | 'it moves clear'
     | 'counted again'
     | 'more were in the box'
   count?: number

@@ -51,6 +51,7 @@ export function closingActs(row: BalanceRow, at: Where): ClosingActs {
       return acts(...row.couldBe.map((id) => strayActs(row.id, id)), strayActs(row.id, null))
     case 'supply':
     case 'plug':
+    case 'lead':
     case 'module':
       return acts(...kitActs(row))
     case 'holder':

@@ -20,10 +20,26 @@ export function kitActs(row: KitRow): ClosingAct[] {
           },
         ]
   }
+  if (row.account === 'lead') {
+    const steps = row.left.map((stepId): Happening => ({
+      ...{ kind: 'step done', workId: row.id, stepId, reading: '', note: '' },
+    }))
+    const done: Happening = { kind: 'work done', workId: row.id, reading: '', note: '' }
+    return [{ says: LEAD_SAYS[row.of], main: true, happenings: [...steps, done] }]
+  }
   return row.expected.map((value, i) => ({
     ...{ says: 'it is set', value, main: i === 0 },
     happenings: [{ kind: 'adjusted', moduleSettingId: row.id, value, how: 'read back' }],
   }))
+}
+
+const LEAD_SAYS: Readonly<Record<Row<'lead'>['of'], ClosingAct['says']>> = {
+  ready: 'it is made ready',
+  lay: 'it is laid',
+  seal: 'it is sealed',
+  fuse: 'its fuse is in',
+  sight: 'it is laid',
+  moves: 'it moves clear',
 }
 
 /** So many of a kit's thing are where they belong. */

@@ -6,6 +6,7 @@ import type { ProcedureForBuild } from '../../procedure/forBuild'
 import type { Laying, Way } from '../../procedure/way'
 import type { FittedKit } from '../../shop/kitHere'
 import type { KitLead } from '../../shop/lead'
+import { leadTaskId } from '../../shop/leadTask'
 import type { Circumstances } from '../../vehicle/circumstances'
 import type { Rule } from '../../vehicle/rule'
 import { conductorFor } from '../../standards/conductor'
@@ -71,7 +72,14 @@ export function leadTasks(
     const sight = kit.leads
       .filter(({ id }) => bySight.includes(id))
       .map((lead): LeadTask => ({
-        ...{ ...AT_HAND, kind: 'sight', id: taskId('sight', lead.id), kitId: kit.id, lead, afterWork: lead.afterWork },
+        ...{
+          ...AT_HAND,
+          kind: 'sight',
+          id: leadTaskId('sight', lead.id),
+          kitId: kit.id,
+          lead,
+          afterWork: lead.afterWork,
+        },
         ...{ station: 'centre', durationS: BY_SIGHT_S },
         access: (fit.access[lead.id] ?? []).flatMap((item) => (item.kind === 'part' ? [item] : [])),
       }))
@@ -80,15 +88,6 @@ export function leadTasks(
 }
 
 const AT_HAND = { helperStation: null, tool: 'hand' } as const
-
-/** Ids of what is made of leads begin so; a lead's last task stands for the lead where other work comes after it. */
-const KINDS = ['ready', 'lay', 'seal', 'fuse', 'sight'] as const
-function taskId(kind: (typeof KINDS)[number], ...names: (string | number)[]): Id {
-  return [kind, ...names].join('.').slice(0, 64)
-}
-export function isLeadTask(id: Id): boolean {
-  return KINDS.some((kind) => id.startsWith(`${kind}.`))
-}
 
 type Leg = { way: Way; laying: Laying; access: PartAccess[] }
 
@@ -108,7 +107,7 @@ function readyTasks(model: ProcedureForBuild, kitId: Id, runs: readonly FoundRun
       tasks.set(laying.id, {
         ...{
           kind: 'ready',
-          id: taskId('ready', laying.id, kitId),
+          id: leadTaskId('ready', laying.id, kitId),
           kitId,
           way,
           laying,
@@ -146,10 +145,10 @@ function layTasks(
   return stretches.map((stretch, i): LeadTask => {
     const ids = new Set(stretch.map(({ leg }) => leg.laying.id))
     const helper = stretch.find(({ leg }) => leg.laying.helperStation !== null)
-    const before = i === 0 ? lead.afterWork : [taskId('lay', lead.id, i - 1)]
+    const before = i === 0 ? lead.afterWork : [leadTaskId('lay', lead.id, i - 1)]
     const madeReady = ready.filter((task) => task.kind === 'ready' && ids.has(task.laying.id)).map(({ id }) => id)
     return {
-      ...{ kind: 'lay', id: taskId('lay', lead.id, i), kitId: run.kitId, lead, run },
+      ...{ kind: 'lay', id: leadTaskId('lay', lead.id, i), kitId: run.kitId, lead, run },
       ...{ legs: stretch.map(({ laid }) => laid), first: i === 0, last: i === stretches.length - 1 },
       station: stretch[0]?.leg.way.station ?? model.waypoints.get(run.pointIds[0]!)!.station,
       helperStation: helper?.leg.laying.helperStation ?? null,
@@ -198,7 +197,7 @@ function sealTasks(model: ProcedureForBuild, kitId: Id, laid: readonly LeadTask[
         through.set(way.id, { ...known, afterWork: [...new Set([...known.afterWork, task.id])] })
       }
   return [...through.values()].map(({ way, access, afterWork }): LeadTask => ({
-    ...{ ...AT_HAND, kind: 'seal', id: taskId('seal', way.id, kitId), kitId, way, access, afterWork },
+    ...{ ...AT_HAND, kind: 'seal', id: leadTaskId('seal', way.id, kitId), kitId, way, access, afterWork },
     ...{ station: way.station, durationS: sealS(way) },
   }))
 }
@@ -227,7 +226,7 @@ function fuseTask(
   const chosen = conductorFor(load)
   return [
     {
-      ...{ ...AT_HAND, kind: 'fuse', id: taskId('fuse', lead.id), kitId: run.kitId, lead, sourceId: source.id },
+      ...{ ...AT_HAND, kind: 'fuse', id: leadTaskId('fuse', lead.id), kitId: run.kitId, lead, sourceId: source.id },
       ...{ fuseA: electric.fuseA ?? chosen?.fuseA ?? null, conductorMm2: chosen?.conductor.mm2 ?? null },
       ...{ station: source.station, durationS: FUSE_S, access: run.endAccess[run.pointIds[0] === sourceId ? 0 : 1] },
       afterWork: [...mine.map(({ id }) => id), ...joins(works, lead.id)],
