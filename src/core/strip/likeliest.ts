@@ -5,7 +5,7 @@ import type { ProcedureDocument } from '../procedure/document'
 import { THREADED_KINDS, type HolderKind } from '../procedure/holderKinds'
 import type { Drive, Holder } from '../procedure/holder'
 
-export const CATCHES = ['panel', 'screw', 'clip', 'plug', 'setting', 'caution', 'photo', 'note'] as const
+export const CATCHES = ['panel', 'screw', 'clip', 'plug', 'setting', 'way', 'caution', 'photo', 'note'] as const
 export type Catch = (typeof CATCHES)[number]
 
 /** A head on a kind of screw, or a kind of clip, and how often this shop has met it. */

@@ -1,5 +1,5 @@
 'use client'
-import { Camera, NotebookPen, PanelTop, SlidersHorizontal, TriangleAlert, Undo2 } from 'lucide-react'
+import { Cable, Camera, NotebookPen, PanelTop, SlidersHorizontal, TriangleAlert, Undo2 } from 'lucide-react'
 import { useMemo, useState, type ReactNode } from 'react'
 import { CATCHES, likelyNext, type Catch, type Usual } from '@/core/strip/likeliest'
 import { MOST_QUESTIONS, questionsOf, type Question } from '@/core/strip/questions'
@@ -29,6 +29,7 @@ import { useDearOrders } from './useDearOrders'
 import { useMedia } from './useMedia'
 import { useStrip, type LiveStrip } from './useStrip'
 import { StripAside } from './StripAside'
+import { WaySheet } from './WaySheet'
 
 export type RecordData = JobData & KitsOfShop & { usual: Usual[] }
 type Sheet = Catch | 'questions' | 'back' | StripRow | null
@@ -99,6 +100,9 @@ export function RecordScreen({ data, change }: { data: RecordData; change: Chang
       </Dialog>
       <Dialog title="Settings" open={sheet === 'setting'} onClose={close} wide>
         <SettingSheet strip={strip} close={close} />
+      </Dialog>
+      <Dialog title="A way for a lead" open={sheet === 'way'} onClose={close} wide>
+        <WaySheet strip={strip} close={close} />
       </Dialog>
       <Dialog title="Caution" open={sheet === 'caution'} onClose={close}>
         <CautionSheet strip={strip} close={close} />
@@ -192,6 +196,7 @@ const LABELS: Record<Catch, string> = {
   clip: 'Clip',
   plug: 'Plug',
   setting: 'Setting',
+  way: 'Way',
   caution: 'Caution',
   photo: 'Photo',
   note: 'Note',
@@ -202,6 +207,7 @@ const MARKS: Record<Catch, ReactNode> = {
   clip: <FastenerMark shape="spring clip" size={34} />,
   plug: <PlugMark tether={{ kind: 'electrical', tabSide: null, circuit: null }} size={34} />,
   setting: <SlidersHorizontal size={32} aria-hidden />,
+  way: <Cable size={32} aria-hidden />,
   caution: <TriangleAlert size={32} aria-hidden />,
   photo: <Camera size={32} aria-hidden />,
   note: <NotebookPen size={32} aria-hidden />,
@@ -213,7 +219,7 @@ function CatchBar({ strip, onCatch }: { strip: LiveStrip; onCatch: (what: Catch)
   const likely = likelyNext(job.document, job.state, strip.inHand)
   return (
     <div
-      className="bottom-0 grid grid-cols-3 gap-2 sm:sticky bg-ground pl-4 sm:grid-cols-9"
+      className="bottom-0 grid grid-cols-3 gap-2 sm:sticky bg-ground pl-4 sm:grid-cols-10"
       role="group"
       aria-label="Catch"
     >
