@@ -41,7 +41,7 @@ async function goOnTo(page: Page, wanted: string): Promise<string> {
     // The van's audio is told once its unit is out.
     if (key === 'decide:audio') await page.getByRole('button', { name: /^plain/ }).click()
     else await tapDone(page)
-    await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 5000 })
+    await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 20_000 })
   }
   throw new Error(`${wanted} did not come.`)
 }
@@ -51,7 +51,7 @@ async function goOnToTheEnd(page: Page): Promise<void> {
     const key = await nextKey(page)
     if (key === null) return
     await tapDone(page)
-    await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 5000 })
+    await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 20_000 })
   }
   throw new Error('The job did not come to an end.')
 }
@@ -394,7 +394,7 @@ test('a fairing job on a motorcycle: each account that stays open is stopped or 
         // What stands in the tap before them is as written.
         if (key === 'fasten:left-top-turn') await tapDone(page)
       } else await tapDone(page)
-      await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 5000 })
+      await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 20_000 })
     }
     await saved(page)
     await page.goto(`${job}/handover`)
@@ -519,7 +519,7 @@ test('two people on two tablets: lanes, nobody on another’s seat, a card taken
     // The list beside the sign follows it a moment later.
     if (key === null) continue
     await tapDone(who)
-    await expect(async () => expect(await nextKey(who)).not.toBe(key)).toPass({ timeout: 5000 })
+    await expect(async () => expect(await nextKey(who)).not.toBe(key)).toPass({ timeout: 20_000 })
     await saved(who)
   }
   expect(both).toBeGreaterThan(2)

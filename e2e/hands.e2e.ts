@@ -150,7 +150,7 @@ test.describe('by touch', () => {
             .getByRole('dialog', { name: /^Test:/ })
             .getByRole('button', { name: /^It works/ })
             .tap()
-        await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 5000 })
+        await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 20_000 })
       }
     }
     const back = page.getByRole('button', { name: /tools are back$|It is back in the bag/ })

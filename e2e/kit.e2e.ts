@@ -139,7 +139,7 @@ test('a kit is written, its box is one short, a sign is not enough, the decision
     for (let key = await nextKey(page); key !== 'work' && !key!.startsWith('work:'); key = await nextKey(page)) {
       if (key === 'decide:audio') await page.getByRole('button', { name: /^plain/ }).click()
       else await tapDone(page)
-      await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 5000 })
+      await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 20_000 })
     }
     await expect(page.getByRole('list', { name: 'Steps of this work' })).not.toContainText('Amplifier lead')
   })
@@ -171,7 +171,7 @@ test('a kit is written, its box is one short, a sign is not enough, the decision
       keys.push(key)
       if (key.startsWith('test:function') && failed++ === 0) await failItsRange(page)
       await tapDone(page)
-      await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 5000 })
+      await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 20_000 })
     }
     expect(failed).toBe(1)
     // The old unit is neither placed nor screwed down beside the new one.

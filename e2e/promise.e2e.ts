@@ -28,7 +28,7 @@ async function goOnTo(page: Page, key: RegExp): Promise<void> {
     const next = await nextKey(page)
     if (next === null || key.test(next)) return
     await tapDone(page)
-    await expect(async () => expect(await nextKey(page)).not.toBe(next)).toPass({ timeout: 5000 })
+    await expect(async () => expect(await nextKey(page)).not.toBe(next)).toPass({ timeout: 20_000 })
   }
   throw new Error('It did not come.')
 }
@@ -104,18 +104,18 @@ async function buried(page: Page): Promise<void> {
       if ((await page.locator('[data-next]').innerText()).startsWith('Plug parking signal')) break
       const next = await nextKey(page)
       await tapDone(page)
-      await expect(async () => expect(await nextKey(page)).not.toBe(next)).toPass({ timeout: 5000 })
+      await expect(async () => expect(await nextKey(page)).not.toBe(next)).toPass({ timeout: 20_000 })
     }
     const next = await nextKey(page)
     await page.getByRole('button', { name: 'Not connected: cap it' }).click()
-    await expect(async () => expect(await nextKey(page)).not.toBe(next)).toPass({ timeout: 5000 })
+    await expect(async () => expect(await nextKey(page)).not.toBe(next)).toPass({ timeout: 20_000 })
   })
   await test.step('before it is closed over, what is wanted and lacks it is named; nothing stands in for it', async () => {
     const done = page.getByTestId('done')
     for (let taps = 0; taps < 60 && (await done.getAttribute('data-asks')) !== 'buried'; taps++) {
       const next = await nextKey(page)
       await tapDone(page)
-      await expect(async () => expect(await nextKey(page)).not.toBe(next)).toPass({ timeout: 5000 })
+      await expect(async () => expect(await nextKey(page)).not.toBe(next)).toPass({ timeout: 20_000 })
     }
     await done.click()
     const asked = page.getByRole('dialog', { name: 'This closes over something that is wanted' })

@@ -94,7 +94,7 @@ test('house values, a station and a kit of the shop change what is planned, and 
     for (let key = await nextKey(page); key !== null && !key.startsWith('seat:surround'); key = await nextKey(page)) {
       keys.push(key)
       await tapDone(page)
-      await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 5000 })
+      await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 20_000 })
     }
     const work = keys.findIndex((key) => key.startsWith('work:'))
     const tested = keys.findIndex((key) => key.startsWith('test:function'))
@@ -173,7 +173,7 @@ test('the power gate: battery off only after its preparations, then the smallest
 
   for (let key = await nextKey(page); key !== 'undo:unit-hex7'; key = await nextKey(page)) {
     await tapDone(page)
-    await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 5000 })
+    await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 20_000 })
   }
   await expect(page.locator('[data-lamp="ignition"]')).toHaveAttribute('data-allowed', 'false')
   await page.keyboard.press('p')

@@ -305,7 +305,7 @@ export async function followJob(
       await dialog.getByRole('button', { name: 'Keep it' }).click()
     } else if (leaving) await page.getByRole('button', { name: 'Leave for later' }).click()
     else await tapDone(page)
-    await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 5000 })
+    await expect(async () => expect(await nextKey(page)).not.toBe(key)).toPass({ timeout: 20_000 })
   }
   throw new Error('The job did not come to an end within 200 taps.')
 }
