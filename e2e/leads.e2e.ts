@@ -41,10 +41,10 @@ async function writeTheKit(page: Page): Promise<void> {
     await page.getByLabel('It carries').last().selectOption(lead.carries)
     await page.getByLabel('Thick (mm)').last().fill(lead.thick)
     if (lead.supplied) await page.getByLabel('Supplied (mm)').last().fill(lead.supplied)
-    await page.getByLabel('One end goes to').last().selectOption(lead.ends[0])
-    await page.getByLabel('Other end goes to').last().selectOption(lead.ends[1])
+    await page.getByLabel('One end to').last().selectOption(lead.ends[0])
+    await page.getByLabel('Other end to').last().selectOption(lead.ends[1])
     if (lead.faces) {
-      const [wide, high] = [page.getByLabel('Connector wide (mm)'), page.getByLabel('and high (mm)')]
+      const [wide, high] = [page.getByLabel('Plug wide (mm)'), page.getByLabel('Plug high (mm)')]
       for (const [i, face] of lead.faces.entries()) {
         await wide.nth((await wide.count()) - 2 + i).fill(face)
         await high.nth((await high.count()) - 2 + i).fill(face)

@@ -137,7 +137,7 @@ export class Author {
   }
 
   /**
-   * A way between two points ("radio>knee"): its length in mm, what is open for it, and how a lead gets in. Each list of
+   * A way between two points ("radio>knee"): its length in mm, and how a lead gets in with what is open. Each list of
    * access is a manner of its own.
    */
   way(

@@ -29,10 +29,7 @@ export function rowWords(document: ProcedureDocument, row: BalanceRow): RowWords
         sentence: row.open ? `It is owed at “${row.owed}”.` : 'as agreed',
       }
     case 'stray':
-      return {
-        heading: `A ${row.head} lies ${row.where || 'there'}`,
-        sentence: `The log says these are complete: ${row.couldBe.map((id) => itemWords(document, id)).join('; ') || 'no group with this head came off'}. One of them is short. Measure it.`,
-      }
+      return strayRow(document, row)
     case 'unresolved':
       return unresolvedRow(row)
     case 'supply':
@@ -52,6 +49,14 @@ export function rowWords(document: ProcedureDocument, row: BalanceRow): RowWords
 
 type RowWords = { heading: string; sentence: string }
 type RowOf<A extends BalanceRow['account']> = Extract<BalanceRow, { account: A }>
+
+function strayRow(document: ProcedureDocument, { head, where, couldBe }: RowOf<'stray'>): RowWords {
+  const complete = couldBe.map((id) => itemWords(document, id)).join('; ') || 'no group with this head came off'
+  return {
+    heading: `A ${head} lies ${where || 'there'}`,
+    sentence: `The log says these are complete: ${complete}. One of them is short. Measure it.`,
+  }
+}
 
 /** Something nobody can look up any more: what it was done to, and that somebody has to look. */
 function unresolvedRow({ of, out, back, open }: RowOf<'unresolved'>): RowWords {

@@ -15,44 +15,38 @@ export function lastingChangeWords({ what, where, how, consent }: LastingChange)
   return `${capital(what)}: ${[where, how].filter(Boolean).join(', ')}${consent ? '; the customer is asked' : ''}.`
 }
 
+type Said = { [K in KitProblem['kind']]: (problem: Extract<KitProblem, { kind: K }>) => string }
+
+const KIT_PROBLEMS: Said = {
+  bypass: () => REFUSALS.notBypassed,
+  'work after itself': () => REFUSALS.workWaitsForItself,
+  'no such work': (problem) => `“${problem.in}” comes after work that is not in this kit. Choose again.`,
+  'same id twice': () => 'Two things of this kit have the same mark inside. Take one away and enter it anew.',
+  'no such thing': (problem) => `“${problem.in}” names a thing that is not in this kit any more. Choose again.`,
+  'step of the wrong kind': (problem) =>
+    `A step of “${problem.in}” does something to a thing of another kind. Choose the act, then the thing.`,
+  'no such choice': (problem) =>
+    `“${problem.in}” is only for a choice that is not there any more. Choose again for which it is.`,
+  'no such value': (problem) =>
+    `“${problem.in}” should be ${problem.value}, which is not among its values. Add it, or choose another.`,
+  'lead after itself': (problem) => `“${problem.in}” is laid after work that waits for it. Take one of the two away.`,
+  'shorter than its ends': (problem) =>
+    `“${problem.in}” is shorter than its two ends need. Say how long it is supplied, or less for its ends.`,
+  'function needs itself': (problem) =>
+    `“${problem.in}” needs itself, by way of what it needs. Take one of these needs away.`,
+  'cut before the look': (problem) =>
+    `“${problem.in}” would be done before anybody has looked at the camera’s picture. Look first, then cut.`,
+  'more used than there are': (problem) =>
+    `The works use ${problem.needed} ${problem.in}, and the box holds ${problem.listed}.`,
+  'plug in no step': (problem) => `No step plugs “${problem.in}”: nobody would close it and try it.`,
+  'plugged before it is led through': (problem) =>
+    `The lead of “${problem.in}” passes an opening: lead it through in a step before it is plugged.`,
+  'setting without a value': (problem) => `“${problem.in}” has no value it should be: nobody could compare it.`,
+}
+
 /** What is wrong in a kit, and what to do. */
 export function kitProblemSentence(problem: KitProblem): string {
-  switch (problem.kind) {
-    case 'bypass':
-      return REFUSALS.notBypassed
-    case 'work after itself':
-      return REFUSALS.workWaitsForItself
-    case 'no such work':
-      return `“${problem.in}” comes after work that is not in this kit. Choose again.`
-    case 'same id twice':
-      return 'Two things of this kit have the same mark inside. Take one away and enter it anew.'
-    case 'no such thing':
-      return `“${problem.in}” names a thing that is not in this kit any more. Choose again.`
-    case 'step of the wrong kind':
-      return `A step of “${problem.in}” does something to a thing of another kind. Choose the act, then the thing.`
-    case 'no such choice':
-      return `“${problem.in}” is only for a choice that is not there any more. Choose again for which it is.`
-    case 'no such value':
-      return `“${problem.in}” should be ${problem.value}, which is not among its values. Add it, or choose another.`
-    case 'lead after itself':
-      return `“${problem.in}” is laid after work that waits for it. Take one of the two away.`
-    case 'shorter than its ends':
-      return `“${problem.in}” is shorter than its two ends need. Say how long it is supplied, or less for its ends.`
-    case 'function needs itself':
-      return `“${problem.in}” needs itself, by way of what it needs. Take one of these needs away.`
-    case 'cut before the look':
-      return `“${problem.in}” would be done before anybody has looked at the camera’s picture. Look first, then cut.`
-    case 'more used than there are':
-      return `The works use ${problem.needed} ${problem.in}, and the box holds ${problem.listed}.`
-    case 'plug in no step':
-      return `No step plugs “${problem.in}”: nobody would close it and try it.`
-    case 'plugged before it is led through':
-      return `The lead of “${problem.in}” passes an opening: lead it through in a step before it is plugged.`
-    case 'setting without a value':
-      return `“${problem.in}” has no value it should be: nobody could compare it.`
-    default:
-      return unreachable(problem)
-  }
+  return (KIT_PROBLEMS[problem.kind] as (problem: KitProblem) => string)(problem)
 }
 
 /** Where a kit and a model do not meet, and what to do. */

@@ -16,8 +16,8 @@ export function isStepDone(state: Pick<JobState, 'stepsDone'>, work: Pick<WorkIt
 }
 
 /**
- * Why a step is confirmed by itself: a plug is tried, a leg of a lead lies, a module set and read, a number read off, a caution seen.
- * What is done together otherwise is one tap.
+ * Why a step is confirmed by itself: a plug is tried, a leg of a lead lies, a module set and read, a number read off,
+ * a caution seen. What is done together otherwise is one tap.
  */
 export type OwnStep = 'plug' | 'leg' | 'set' | 'read' | 'caution' | null
 

@@ -13,7 +13,6 @@ export const WAYPOINT_KINDS = [
   'speaker',
   'socket',
 ] as const
-export type WaypointKind = (typeof WAYPOINT_KINDS)[number]
 
 /** What a lead may pass that can hurt, be hurt or disturb, gravest first. */
 export const HAZARDS = [

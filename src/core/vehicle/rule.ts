@@ -16,7 +16,7 @@ export const ActPattern = z.object({
   /** The values a setting is brought to. */
   to: z.array(z.string()).optional(),
   powers: z.array(z.enum(POWERS)).optional(),
-  /** What a lead that is laid goes by, how, and how near: at so many mm or less far; not measured counts as touching. */
+  /** What a lead that is laid goes by, how, and how near: nearer than so many mm; not measured counts as touching. */
   hazards: z.array(z.enum(HAZARDS)).optional(),
   passedHow: z.enum(PASSED_HOW).optional(),
   nearerThanMm: z.number().positive().max(2000).optional(),

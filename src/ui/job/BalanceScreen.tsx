@@ -209,7 +209,7 @@ function closedWords(document: ProcedureDocument, row: BalanceRow): string {
   if (row.account === 'unresolved') return rowWords(document, row).heading
   if (row.account === 'lead' || row.account === 'module' || row.account === 'supply' || row.account === 'plug') {
     const { heading, sentence } = rowWords(document, row)
-    return `${heading}: ${sentence}`
+    return row.account === 'lead' ? heading : `${heading}: ${sentence}`
   }
   return `${itemWords(document, row.id)}${row.end ? `, ${row.end}` : ''}`
 }

@@ -97,20 +97,20 @@ function End({ side, end, change }: { side: 0 | 1; end: LeadEnd; change: (end: L
   return (
     <div className="grid grid-cols-3 gap-x-3 lg:col-span-2">
       <Select
-        label={`${which} goes to`}
+        label={`${which} to`}
         value={end.to}
         options={END_KINDS}
         onChange={(to) => change({ ...end, to: to as LeadEnd['to'] })}
       />
       <MaybeNumber
-        label="Connector wide (mm)"
+        label="Plug wide (mm)"
         step="any"
-        help={end.connector ? undefined : 'Empty: bare, or fitted afterwards.'}
+        help={end.connector ? undefined : 'Empty: none yet.'}
         value={end.connector?.widthMm ?? null}
         onChange={(widthMm) => (widthMm === null ? change({ ...end, connector: null }) : connector({ widthMm }))}
       />
       <MaybeNumber
-        label="and high (mm)"
+        label="Plug high (mm)"
         step="any"
         value={end.connector?.heightMm ?? null}
         onChange={(heightMm) => (heightMm === null ? change({ ...end, connector: null }) : connector({ heightMm }))}

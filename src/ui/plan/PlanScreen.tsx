@@ -1,7 +1,5 @@
 'use client'
-import { useCallback, useMemo, useState } from 'react'
-import type { PlanningInput } from '@/client/planning'
-import { PlanRequest } from '@/core/plan/ask/planRequest'
+import { useMemo, useState } from 'react'
 import { Policy } from '@/core/plan/ask/policy'
 import { facetsThatMatter } from '@/core/plan/derive/facetsThatMatter'
 import { bottomOf, uRows } from '@/core/job/uRows'
@@ -23,11 +21,11 @@ import { Answer } from './Answer'
 import type { PlanData } from './planData'
 import type { OpenJob } from './OpenJobForm'
 import { LeadRows } from './LeadRows'
-import { useLaying } from './useLaying'
+import { useAsked } from './useAsked'
 import { Wishes } from './Wishes'
 import { useExtras, useLanes, usePlanning } from './usePlanning'
 import { WhyLine } from './WhyLine'
-import { Shared, Working, Empty } from './PlanStates'
+import { Empty, LayingLeads, NoWayIn, Shared, Working } from './PlanStates'
 import { HowWeWork } from './HowWeWork'
 
 const STARTS: Station[] = [
@@ -74,26 +72,9 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
   const untold = matter.filter(
     (id) => build[id] === undefined && document.facets.find((facet) => facet.id === id)!.toldFrom === null,
   )
-  const askOf = useCallback(
-    (kits: readonly FittedKit[], policy: Policy): PlanningInput => ({
-      document: data.document,
-      request: PlanRequest.parse({ goals, kits, build, tells, heads, policy, start }),
-      ...{ house, rules },
-    }),
-    [data.document, goals, build, tells, heads, start, house, rules],
-  )
-  const ask = useMemo(
-    () => (!chosen || (untold.length > 0 && !later) ? null : (policy: Policy) => askOf(kits, policy)),
-    [askOf, kits, chosen, untold.length, later],
-  )
-  const askWith = useCallback((other: readonly FittedKit[]) => askOf(other, policy), [askOf, policy])
-  const asked = useMemo(() => ask?.(policy) ?? null, [ask, policy])
-  const laying = useLaying(asked)
+  const ready = chosen && (untold.length === 0 || later)
+  const { laying, ...ask } = useAsked(data, { goals, kits, build, tells, policy, start, ready })
   const { input } = laying
-  const askLaid = useMemo(
-    () => input && ((policy: Policy) => ({ ...input, request: { ...input.request, policy } })),
-    [input],
-  )
   const planned = usePlanning(input)
   const extras = useExtras(input, planned)
   const lanes = useLanes(input, planned, starts, data.singleTools)
@@ -156,17 +137,8 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
           <SayFirst words={untold.map((id) => itemWords(document, id)).join(', ')} later={() => setLater(true)} />
         )}
         {input && (!planned.current || planned.first) && <Working planned={planned} />}
-        {laying.working && (
-          <p role="status" className="mb-4 max-w-xl border-l-8 border-petrol py-2 pl-5 text-lg">
-            Laying the leads…
-          </p>
-        )}
-        {result && !result.ok && input && (
-          <div role="alert" className="border-l-8 border-stop bg-sheet p-5">
-            <h2 className="text-2xl">There is no way in.</h2>
-            <p className="mt-2 text-lg">{planErrorSentence(document, result.error)}</p>
-          </div>
-        )}
+        {laying.working && <LayingLeads />}
+        {result && !result.ok && input && <NoWayIn sentence={planErrorSentence(document, result.error)} />}
         {plan && input && (
           <JobU
             model={model}
@@ -205,8 +177,7 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
         onGoals={setGoals}
         onKits={setKitIds}
         onPolicy={setPolicy}
-        {...{ document, build, planned, extras, names, askWith, asked: asked !== null }}
-        ask={askLaid}
+        {...{ document, build, planned, extras, names, ...ask }}
         plan={input ? plan : null}
       />
     </div>

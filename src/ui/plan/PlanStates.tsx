@@ -66,6 +66,24 @@ export function Working({ planned }: { planned: Planned }) {
   )
 }
 
+/** Shown while the leads of a job are laid, before its plan is looked for. */
+export function LayingLeads() {
+  return (
+    <p role="status" className="mb-4 max-w-xl border-l-8 border-petrol py-2 pl-5 text-lg">
+      Laying the leads…
+    </p>
+  )
+}
+
+export function NoWayIn({ sentence }: { sentence: string }) {
+  return (
+    <div role="alert" className="border-l-8 border-stop bg-sheet p-5">
+      <h2 className="text-2xl">There is no way in.</h2>
+      <p className="mt-2 text-lg">{sentence}</p>
+    </div>
+  )
+}
+
 export function Empty({ words }: { words: string }) {
   return <p className="max-w-xl border-l-8 border-untravelled py-2 pl-5 text-xl">{words}</p>
 }

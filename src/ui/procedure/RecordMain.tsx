@@ -22,7 +22,7 @@ export function RecordTabs({
   setTab: (tab: Tab) => void
 }) {
   return (
-    <div role="tablist" aria-label="Map or facts" className="flex flex-wrap gap-x-2.5 border-b-2 border-ink px-3">
+    <div role="tablist" aria-label="Map or facts" className="flex flex-wrap gap-x-[7px] border-b-2 border-ink px-2">
       {(
         [
           'map',

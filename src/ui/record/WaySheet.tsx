@@ -18,7 +18,7 @@ const NEAR_MM = [20, 40, 60, 100, 200]
 
 type Told = Partial<SaidWay> & { besideDone?: true }
 
-/** A way for a lead, in a few taps: from, to, how long, how it gets in, what it goes by; airbags are asked every time. */
+/** A way for a lead, in a few taps: from, to, how long, how it gets in, what it goes by; airbags every time. */
 export function WaySheet({ strip, close }: SheetProps) {
   const { document, state } = strip.job
   const [told, setTold] = useState<Told>({ beside: [] })

@@ -13,7 +13,7 @@ import { conductorFor } from '../../standards/conductor'
 import type { PartAccess } from './accessChoices'
 import type { FoundRun } from './leadLayout'
 
-/** One leg as it is laid: from point to point the way the lead travels. `markMm`: tape on it that sits at `toId` then. */
+/** One leg as it is laid: from point to point the way the lead travels. `markMm`: the tape that sits at `toId` then. */
 export type LaidLeg = {
   way: Way
   laying: Laying

@@ -7,7 +7,7 @@ import { goalOf, type JobGoal } from '../ask/jobGoal'
 import { demandsOf } from '../derive/demandsOf'
 import { deriveJob } from '../derive/deriveJob'
 import type { DeriveError, DerivedJob } from '../derive/derivedJob'
-import { fail, ok, type Result } from '../../base/result'
+import { ok, type Result } from '../../base/result'
 
 /** What opening for leads costs beyond what the goals open anyway. */
 export type OpeningUnits = {

@@ -216,41 +216,38 @@ test.each([
       [1, 321],
     ],
   ],
-] as const)(
-  'with %d seconds to wait: as soon as what looking at everything finds, and proven',
-  (waitS, jobs) => {
-    const house = { ...DEFAULT_HOUSE_VALUES, airbagWaitMin: waitS / 60 }
-    for (const [size, seed] of jobs.slice(0, seeds(24))) {
-      const model = forBuild(randomProcedure(seed, { size }), {})
-      for (const lever of ['back meanwhile', 'left out'] as const) {
-        const request = PlanRequest.parse({
-          goals: [{ kind: 'cavity', cavityId: 'cavity' }],
-          build: {},
-          start: 'centre',
-          policy: { lever },
-        })
-        const found = findPlan(model, request, house)
-        if (!found.ok) throw new Error(found.error.kind)
-        const derived = deriveJob(
-          model,
-          { goals: request.goals, kits: [], endings: new Map() },
-          found.value.choices,
-          whilePlanning(house),
-        )
-        if (!derived.ok) throw new Error(derived.error.kind)
-        const { proof } = found.value
-        const soonestS = soonestWithWaits(derived.value, 'centre', lever, 20_000)
-        expect([seed, lever, proof.totalS, proof.totalS - proof.gapS <= soonestS! + 1e-6]).toEqual([
-          seed,
-          lever,
-          soonestS,
-          true,
-        ])
-        if (lever === 'back meanwhile') expect([seed, proof.proven]).toEqual([seed, true])
-      }
+] as const)('with %d seconds to wait: as soon as what looking at everything finds, and proven', (waitS, jobs) => {
+  const house = { ...DEFAULT_HOUSE_VALUES, airbagWaitMin: waitS / 60 }
+  for (const [size, seed] of jobs.slice(0, seeds(24))) {
+    const model = forBuild(randomProcedure(seed, { size }), {})
+    for (const lever of ['back meanwhile', 'left out'] as const) {
+      const request = PlanRequest.parse({
+        goals: [{ kind: 'cavity', cavityId: 'cavity' }],
+        build: {},
+        start: 'centre',
+        policy: { lever },
+      })
+      const found = findPlan(model, request, house)
+      if (!found.ok) throw new Error(found.error.kind)
+      const derived = deriveJob(
+        model,
+        { goals: request.goals, kits: [], endings: new Map() },
+        found.value.choices,
+        whilePlanning(house),
+      )
+      if (!derived.ok) throw new Error(derived.error.kind)
+      const { proof } = found.value
+      const soonestS = soonestWithWaits(derived.value, 'centre', lever, 20_000)
+      expect([seed, lever, proof.totalS, proof.totalS - proof.gapS <= soonestS! + 1e-6]).toEqual([
+        seed,
+        lever,
+        soonestS,
+        true,
+      ])
+      if (lever === 'back meanwhile') expect([seed, proof.proven]).toEqual([seed, true])
     }
-  },
-)
+  }
+})
 
 // Pinned: a slower search, or an order that is read so that it waits longer than what was found, is seen without a
 // clock.
