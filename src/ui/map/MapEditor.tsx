@@ -11,6 +11,7 @@ import { hintOf, MapTools, type Tool } from './MapTools'
 import { PanelMap } from './PanelMap'
 import { Corners, Dragged } from './Drawn'
 import { snap } from './snapping'
+import { WayChannels } from './WayChannels'
 import { pointAt, rectangle, type Point } from './geometry'
 
 /**
@@ -37,6 +38,7 @@ export function MapEditor({
   const [corners, setCorners] = useState<Point[]>([])
   const [pointer, setPointer] = useState<Point | null>(null)
   const [trouble, setTrouble] = useState('')
+  const [ways, setWays] = useState(false)
   const picked = document.parts.find((part) => part.id === pickedId) ?? null
   const groups = pickedId
     ? [
@@ -127,6 +129,17 @@ export function MapEditor({
         otherSide={() => void otherSide()}
         said={trouble || hintOf(tool, { corners: corners.length, hasCorner: corner !== null, picked, marking })}
       />
+      {document.ways.length > 0 && (
+        <label className="flex min-h-9 items-center gap-2 px-3 text-[15px]">
+          <input
+            type="checkbox"
+            className="size-5 accent-[var(--petrol)]"
+            checked={ways}
+            onChange={(event) => setWays(event.target.checked)}
+          />
+          Ways for leads
+        </label>
+      )}
       <div className="min-h-0 flex-1">
         <PanelMap
           document={document}
@@ -142,6 +155,7 @@ export function MapEditor({
           }
           onPointerUp={up}
         >
+          {ways && <WayChannels document={seenOn(document, view)} view={view} />}
           {corner && pointer && <Dragged from={corner} to={pointer} />}
           {tool === 'corners' && corners.length > 0 && (
             <Corners corners={corners} next={pointer && clung(pointer, corners.at(-1)!)} widthMm={view.widthMm} />

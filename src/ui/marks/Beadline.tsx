@@ -1,16 +1,6 @@
 import type { LeadClass } from '@/core/shop/leadClass'
+import { LEAD_LINES } from './leadLines'
 import { Tape } from './Tape'
-
-/** Line of each kind of lead, told apart without colour: thickness, walls, ticks, dashes. */
-const LINES: Readonly<Record<LeadClass, { width: number; dash?: string; walls?: true; ticks?: true }>> = {
-  supply: { width: 6 },
-  ground: { width: 6, ticks: true },
-  speaker: { width: 5, walls: true },
-  antenna: { width: 7, walls: true },
-  signal: { width: 2 },
-  data: { width: 2, dash: '1 5' },
-  switched: { width: 2, dash: '9 5' },
-}
 
 const [WIDTH, HEIGHT, LEFT, RIGHT, MIDDLE] = [540, 80, 16, 16, 40]
 /** A leg is drawn by its true length, and no shorter than this share of the line: its name has to stand somewhere. */
@@ -50,7 +40,7 @@ export function Beadline({
   const widths = shares(legs.map(({ lengthMm }) => lengthMm))
   const xs = [LEFT]
   for (const share of widths) xs.push(xs.at(-1)! + share * (WIDTH - LEFT - RIGHT))
-  const line = LINES[kind]
+  const line = LEAD_LINES[kind]
   const [from, to] = [xs[0]!, xs.at(-1)!]
   return (
     <div className="flex items-center gap-3">
@@ -66,7 +56,7 @@ export function Beadline({
           stroke="currentColor"
           strokeWidth={line.width}
           strokeDasharray={line.dash}
-          strokeLinecap={line.dash === '1 5' ? 'round' : 'butt'}
+          strokeLinecap={line.round ? 'round' : 'butt'}
         />
         {line.walls && (
           <line {...{ x1: from, x2: to, y1: MIDDLE, y2: MIDDLE }} stroke="var(--ground)" strokeWidth={line.width - 3} />

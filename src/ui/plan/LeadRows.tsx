@@ -12,6 +12,7 @@ import { lengthWords } from '@/words/leadWorks'
 import { planErrorSentence } from '@/words/problems'
 import { Beadline } from '../marks/Beadline'
 import { leadLetter } from '../marks/leadLetter'
+import { LeadMaps } from './LeadMaps'
 
 type Laid = Extract<LeadLayout, { kind: 'laid' }>
 
@@ -74,6 +75,7 @@ export function LeadRows({
         ))}
       </ul>
       <p className="mt-2 text-second">{layoutProofWords(layout)}</p>
+      <LeadMaps document={document} runs={layout.runs} leads={leads} />
     </section>
   )
 }

@@ -43,7 +43,7 @@ const STARTS: Station[] = [
  * worker.
  */
 export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob }) {
-  const { heads, house, rules } = data
+  const { heads, house } = data
   const [goals, setGoals] = useState<Goal[]>([])
   const [kitIds, setKitIds] = useState<string[]>([])
   const [told, setTold] = useState<Build>(data.vehicle.build)
@@ -79,7 +79,7 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
   const extras = useExtras(input, planned)
   const lanes = useLanes(input, planned, starts, data.singleTools)
   const { result } = planned
-  const plan = result?.ok ? result.value : null
+  const plan = input && result?.ok ? result.value : null
   const stations = STARTS.filter(
     (station) => document.parts.some((part) => part.station === station) || station === 'driver side',
   )
@@ -136,10 +136,10 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
         {untold.length > 0 && !later && (
           <SayFirst words={untold.map((id) => itemWords(document, id)).join(', ')} later={() => setLater(true)} />
         )}
-        {input && (!planned.current || planned.first) && <Working planned={planned} />}
+        {input && <Working planned={planned} />}
         {laying.working && <LayingLeads />}
         {result && !result.ok && input && <NoWayIn sentence={planErrorSentence(document, result.error)} />}
-        {plan && input && (
+        {plan && (
           <JobU
             model={model}
             rows={uRows(plan, null)}
@@ -178,7 +178,7 @@ export function PlanScreen({ data, openJob }: { data: PlanData; openJob: OpenJob
         onKits={setKitIds}
         onPolicy={setPolicy}
         {...{ document, build, planned, extras, names, ...ask }}
-        plan={input ? plan : null}
+        plan={plan}
       />
     </div>
   )

@@ -35,6 +35,7 @@ function tooFewWords(steps: number): string {
 
 /** Shown once an answer takes longer than half a second, and when somebody stopped it. */
 export function Working({ planned }: { planned: Planned }) {
+  if (planned.current && !planned.first) return null
   if (planned.stopped)
     return (
       <p role="status" className="mb-4 max-w-xl border-l-8 border-untravelled py-2 pl-5 text-lg">
