@@ -19,7 +19,7 @@ function large() {
 
 test('what takes longer than its time is ended, and the thread answers the next question', async () => {
   const slow = onThread('plan', 'slow', large, { deadlineMs: 1500 })
-  expect(waitingNow()).toEqual({ plan: 1, sheet: 0, medium: 0 })
+  expect(waitingNow()).toEqual({ plan: 1, leads: 0, sheet: 0, medium: 0 })
   expect(await slow).toEqual({ kind: 'not answered', why: 'too slow', deadlineS: 1.5 })
   expect(waitingNow().plan).toBe(0)
   const bytes = new Uint8Array([1, 2, 3])

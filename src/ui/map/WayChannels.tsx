@@ -12,7 +12,7 @@ export type DrawnRun = { letter: string; kind: LeadClass; wayIds: readonly Id[] 
 /** How far apart the lines of several leads are drawn in one channel, in screen pixels of their strokes. */
 const GAP = 9
 
-/** Where a way is drawn on a view: from its first point by its own marks to its second; null where they are not on it. */
+/** Where a way is drawn on a view: from its first point by its own marks to its second; null where one is not there. */
 export function pathOnView(document: ProcedureDocument, view: View, way: Way): Point[] | null {
   const at = (id: Id): Point | null => {
     const place = document.waypoints
