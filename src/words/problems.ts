@@ -109,6 +109,38 @@ const PROBLEMS: ByKind<Problem, [Context], Told> = {
     heading: 'Condition without effect.',
     sentence: `${name} depends on ${itemWords(document, problem.facetId).toLowerCase()}, and every choice of it is allowed.`,
   }),
+  'airbag not asked': (_, { name }) => ({
+    heading: 'Airbags?',
+    sentence: `${name} runs where airbags often are, and nobody has said a word on them. Look all along it and say so, or what it goes by.`,
+  }),
+  'distance not measured': (problem, { name }) => ({
+    heading: 'How near?',
+    sentence: `${name} goes beside a ${problem.hazard}, and nobody measured how near: it counts as touching.`,
+  }),
+  'width not said': (_, { name }) => ({
+    heading: 'How wide is it?',
+    sentence: `${name} is threaded: say what is free at its narrowest. Any connector counts as passing until somebody does.`,
+  }),
+  'not sealed': (_, { name }) => ({
+    heading: 'No seal.',
+    sentence: `${name} goes from the wet into the dry without a seal. Say what seals it: water finds the seat.`,
+  }),
+  'drill not said': (_, { name }) => ({
+    heading: 'How large a hole?',
+    sentence: `${name} is to be drilled: say to which diameter, and know what lies behind.`,
+  }),
+  'eased not said': (problem, { document, name }) => ({
+    heading: 'Eased, by what?',
+    sentence: `${name} asks for ${itemWords(document, problem.partId)} eased, and nobody has said which clips let go. It is planned free.`,
+  }),
+  island: (_, { name }) => ({
+    heading: 'An island.',
+    sentence: `No way joins ${name} to the other points: no lead gets there. Record a way, or take it away.`,
+  }),
+  'way stated twice': (problem, { document, name }) => ({
+    heading: 'Stated twice.',
+    sentence: `${name} and ${itemWords(document, problem.otherId)} go between the same points under one name.`,
+  }),
   'stated twice': () => ({
     heading: 'Stated twice.',
     sentence: 'The same need is in the record twice.',

@@ -13,6 +13,7 @@ import { mayRestFree } from './resting'
 import type { Setting } from './setting'
 import type { Tether } from './tether'
 import { isElectrical } from './circuits'
+import { wayProblems, type WayProblem } from './checkWays'
 import { screwsUnderTraps } from './screwsUnderTraps'
 
 /** What is missing or wrong in a record as it stands, as things: the interface makes the sentence and the jump. */
@@ -41,6 +42,7 @@ export type FactProblem =
   | { kind: 'screws under a trap'; itemId: Id; coverId: Id; partId: Id; holderIds: Id[] }
   /** A choice nobody can tell from the others. */
   | { kind: 'facet not told apart'; itemId: Id; choice: string }
+  | WayProblem
   | { kind: 'no cavity' }
 
 /** Every fact that is missing or does not fit the others. Cost: O(items + pairs of screws with one head). */
@@ -67,6 +69,7 @@ export function checkFacts(document: ProcedureDocument): FactProblem[] {
     })),
     ...conditionProblems(document),
     ...namingProblems(document),
+    ...wayProblems(document),
     ...(document.cavities.length === 0 && document.parts.length > 0 ? [{ kind: 'no cavity' } as const] : []),
   ]
 }
