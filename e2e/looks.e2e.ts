@@ -38,6 +38,7 @@ async function views(page: Page): Promise<string[]> {
     `${job}/handover`,
     `${job}/labels`,
     `${job}/tag`,
+    `${job}/leads`,
     '/figures',
     planned,
   ]

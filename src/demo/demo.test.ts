@@ -18,6 +18,7 @@ import { panelVan } from './panelVan'
 import { patrolMotorcycle } from './patrolMotorcycle'
 import { roadWorksPickup } from './roadWorksPickup'
 import { smallBus } from './smallBus'
+import { leadsLaid } from '@/words/leadsLaid'
 
 describe.each(
   [panelVan(), roadWorksPickup(), patrolMotorcycle(), smallBus()].map((document) => [document.name, document] as const),
@@ -93,7 +94,11 @@ describe('the kits', () => {
           [{}],
         )
       for (const build of builds) {
-        const request = { ...asked, build }
+        const laid = leadsLaid(document, { ...asked, build }, DEFAULT_HOUSE_VALUES)
+        if (!laid.ok) throw new Error(laid.error.kind)
+        // Every lead of the demo has its way, found and proven; none is laid by sight.
+        expect(laid.value.layout).toMatchObject({ kind: 'laid', proven: true, bySight: [] })
+        const { request } = laid.value
         const planned = planJob(modelOfRequest(document, request), request, DEFAULT_HOUSE_VALUES)
         expect([build, planned.ok ? 'planned' : planned.error]).toEqual([build, 'planned'])
       }

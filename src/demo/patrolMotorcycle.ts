@@ -2,6 +2,7 @@ import type { ProcedureDocument } from '@/core/procedure/document'
 import { Author } from './author'
 import { motorcycleLeft } from './drawings/motorcycle'
 import { along, spots } from './drawings/pen'
+import { motorcycleWays } from './otherWays'
 
 const { pen, sizeMm } = motorcycleLeft()
 const on = (...points: [number, number][]) => ({ viewId: 'left', points: pen.all(...points) })
@@ -72,6 +73,7 @@ export function patrolMotorcycle(): ProcedureDocument {
   a.cavity('tank-cavity', 'Bay under the tank cover', { 'tank-cover': 'off' })
   a.cavity('nose-cavity', 'Behind the headlamp', { nose: 'off' })
   a.cavity('seat-cavity', 'Tracker tray under the seat', { seat: 'off' })
+  motorcycleWays(a)
   return a.document
 }
 

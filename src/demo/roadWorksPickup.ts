@@ -3,6 +3,7 @@ import { Author } from './author'
 import { stateParkingBrakeAndWheels, statePowerAndBrake } from './commonSettings'
 import { along, spots } from './drawings/pen'
 import { pickupDash } from './drawings/pickupDash'
+import { pickupWays } from './otherWays'
 
 const { pen, sizeMm } = pickupDash()
 const on = (...points: [number, number][]) => ({ viewId: 'dash', points: pen.all(...points) })
@@ -40,6 +41,7 @@ export function roadWorksPickup(): ProcedureDocument {
   a.cavity('knee-cavity', 'Space behind the knee panel', { knee: 'off' })
   a.cavity('roof-cavity', 'Roof console', { console: 'off' })
   a.cavity('glove-cavity', 'Behind the glovebox', { glovebox: 'free' }, { 'glove-cover': 'off' })
+  pickupWays(a)
   return a.document
 }
 

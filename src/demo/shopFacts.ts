@@ -7,6 +7,7 @@ import { radioLooseKit } from './kits/radioLoose'
 import { radioLeadKit } from './kits/radioLead'
 import { radioSwapKit } from './kits/radioSwap'
 import { recorderKit } from './kits/recorder'
+import { roofCameraKit } from './kits/roofCamera'
 import { signKit } from './kits/signAndAudio'
 import { trackerKit } from './kits/tracker'
 
@@ -73,6 +74,7 @@ export function demoKits(models: Record<string, string>): Kit[] {
     radioLooseKit(van),
     trackerKit(moto, van),
     cameraKit(pickup),
+    roofCameraKit(bus),
     signKit(bus),
     radioLeadKit(van, moto),
   ]

@@ -3,6 +3,7 @@ import { Author } from './author'
 import { stateParkingBrakeAndWheels, statePowerAndBrake } from './commonSettings'
 import { busCab } from './drawings/busCab'
 import { along, spots } from './drawings/pen'
+import { busWays } from './otherWays'
 
 const { pen, sizeMm } = busCab()
 const on = (...points: [number, number][]) => ({ viewId: 'cab', points: pen.all(...points) })
@@ -39,6 +40,7 @@ export function smallBus(): ProcedureDocument {
   a.cavity('column-cavity', 'Column wiring', { knee: 'off' })
   a.cavity('sign-cavity', 'Destination sign', { 'sign-cover': 'free' })
   a.cavity('ticket-cavity', 'Ticket post', { 'post-cover': 'off' })
+  busWays(a)
   return a.document
 }
 

@@ -2,16 +2,16 @@ import { Kit } from '@/core/shop/kit'
 import { cameraView, on } from '../drawings/kitDrawings'
 import { act, cavity, fasten, fit, lookAt, part, plug, plugIn, read, screws, work } from './pieces'
 
-/** A camera in the roof console and a relay for the beacons. */
+/** A camera at the tail, its lead through the floor, and a relay for the beacons. */
 export function cameraKit(pickup: string): Kit {
   return Kit.parse({
     id: crypto.randomUUID(),
     name: 'Fit a camera and a beacon relay',
-    note: 'Camera in the roof console, relay behind the surround.',
+    note: 'Camera at the tail, relay behind the surround.',
     views: [cameraView()],
     parts: [
       part('cam-eye', 'Camera', 'SF-K10', 11_900),
-      part('cam-lead', 'Camera lead, 3 m', 'SF-K11', 2_200),
+      part('cam-lead', 'Camera lead, 6 m', 'SF-K11', 2_900),
       part('relay-box', 'Beacon relay', 'SF-B05', 1_650),
     ],
     holders: [
@@ -22,27 +22,29 @@ export function cameraKit(pickup: string): Kit {
       plug('cam-plug', 'camera', 'cam-eye', 'threaded', 'the camera lead'),
       plug('relay-plug', 'relay', 'relay-box', 'sliding lock', 'the beacon lead', on('cam-view', [181, 104])),
     ],
+    leads: [
+      {
+        ...{ id: 'cam-run', name: 'Camera lead', class: 'signal', diameterMm: 6, suppliedMm: 6000, mayGetWet: 'yes' },
+        ends: [
+          { to: 'device', connector: { widthMm: 12, heightMm: 10 } },
+          { to: 'camera', connector: { widthMm: 26, heightMm: 26 } },
+        ],
+      },
+    ],
     works: [
       work(
         'cam-look',
         'Look before it is fixed',
         'inspect',
-        { station: 'centre', durationS: 120, placing: { of: 'camera', partId: 'cam-eye' } },
+        { station: 'outside rear', durationS: 120, placing: { of: 'camera', partId: 'cam-eye' } },
         [lookAt('hold the camera in its place: the whole bed and both corners in the picture')],
       ),
       work(
         'cam-mount',
         'Mount the camera',
         'mount',
-        { station: 'centre', tool: 'cross PH1', durationS: 180, afterWork: ['cam-look'] },
-        [fit('cam-eye'), fasten('cam-screws'), plugIn('cam-plug')],
-      ),
-      work(
-        'cam-run',
-        'Lead along the roof',
-        'route a lead',
-        { station: 'centre', durationS: 300, afterWork: ['cam-mount'] },
-        [fit('cam-lead', { words: 'behind the headliner edge, never across an airbag' })],
+        { station: 'outside rear', tool: 'cross PH1', durationS: 180, afterWork: ['cam-look', 'cam-run'] },
+        [fit('cam-lead'), fit('cam-eye'), fasten('cam-screws'), plugIn('cam-plug')],
       ),
       work(
         'relay',
@@ -64,7 +66,7 @@ export function cameraKit(pickup: string): Kit {
         name: 'New camera',
         how: 'picture upright, both corners seen',
         power: 'ignition',
-        afterWork: ['cam-run'],
+        afterWork: ['cam-run', 'cam-mount'],
         testWith: [{ role: 'gear lever', value: 'out of park' }],
         show: 'lever in reverse, brake held: the picture comes by itself',
         needs: [{ of: 'plug', id: 'cam-plug' }],
@@ -81,9 +83,6 @@ export function cameraKit(pickup: string): Kit {
       {
         procedureId: pickup,
         access: {
-          'cam-look': [cavity('roof-cavity')],
-          'cam-mount': [cavity('roof-cavity')],
-          'cam-run': [cavity('roof-cavity')],
           relay: [cavity('beacon-cavity')],
         },
       },

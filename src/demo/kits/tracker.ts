@@ -18,6 +18,16 @@ export function trackerKit(moto: string, van: string): Kit {
       { id: 'trk-pad', kind: 'hook-and-loop', count: 2, holds: ['trk-box'], ...on('trk-view', [46, 76], [100, 76]) },
     ],
     plugs: [plug('trk-plug', 'tracker', 'trk-box', 'press tab', 'the tracker lead', on('trk-view', [132, 55]))],
+    leads: [
+      {
+        ...{ id: 'trk-supply', name: 'Tracker supply lead', class: 'supply', diameterMm: 3 },
+        ...{ ends: [{ to: 'device' }, { to: 'supply' }], electric: { currentA: 1 } },
+      },
+      {
+        ...{ id: 'trk-wake', name: 'Tracker ignition lead', class: 'switched', diameterMm: 2 },
+        ends: [{ to: 'device' }, { to: 'other', name: 'switched lead' }],
+      },
+    ],
     works: [
       work(
         'place',
@@ -34,7 +44,13 @@ export function trackerKit(moto: string, van: string): Kit {
         'supply',
         'Join supply',
         'join',
-        { station: 'outside left', tool: 'crimper', durationS: 240, afterWork: ['place'], alsoTools: ['meter'] },
+        {
+          station: 'outside left',
+          tool: 'crimper',
+          durationS: 240,
+          afterWork: ['place', 'trk-supply', 'trk-wake'],
+          alsoTools: ['meter'],
+        },
         [
           read('supply at the battery', 'V', 11.5, 14.8),
           fit('trk-lead', { words: 'clear of the exhaust and of the steering head' }),
@@ -53,10 +69,15 @@ export function trackerKit(moto: string, van: string): Kit {
       {
         procedureId: moto,
         access: { place: [cavity('tank-cavity')], supply: [cavity('tank-cavity'), cavity('seat-cavity')] },
+        leads: { 'trk-wake': { ends: [['mc-tank'], ['mc-head']] } },
       },
       {
         procedureId: van,
         access: { place: [cavity('knee-cavity')], supply: [cavity('knee-cavity')] },
+        leads: {
+          'trk-supply': { ends: [['p-knee'], ['p-fuse']] },
+          'trk-wake': { ends: [['p-knee'], ['p-fuse']] },
+        },
         stations: { place: 'driver side', supply: 'driver side' },
       },
     ],

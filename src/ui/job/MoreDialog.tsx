@@ -4,6 +4,7 @@ import { useState, type ReactNode } from 'react'
 import { FacetSlabs, TickBox } from './slabs'
 import { usePreference } from './usePreference'
 import type { JobData, PlannedJob } from './useJob'
+import { leadTaskOf } from '@/core/shop/leadTask'
 
 export type MoreAsk = 'here' | 'people' | 'intake' | 'replan' | 'tool'
 
@@ -43,6 +44,11 @@ export function MoreDialog({
         {job.terms.kits.length > 0 && (
           <Link href={`/jobs/${data.id}/commissioning`} className="ghost !min-h-[72px] flex-col !gap-0 text-xl">
             Setting up <span className="text-[15px] font-normal">modules, teaching, first start</span>
+          </Link>
+        )}
+        {job.terms.kits.some(({ works }) => works.some(({ id }) => leadTaskOf(id) !== null)) && (
+          <Link href={`/jobs/${data.id}/leads`} className="ghost !min-h-[72px] flex-col !gap-0 text-xl">
+            Run sheet <span className="text-[15px] font-normal">leads, to print</span>
           </Link>
         )}
         <Link href={`/jobs/${data.id}/handover`} className="ghost !min-h-[72px] flex-col !gap-0 text-xl">
