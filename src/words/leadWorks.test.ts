@@ -41,13 +41,35 @@ describe('the leads of a request as work', () => {
   })
   test('a lead cut to measure says how long, a supplied one what is over and how it is laid', () => {
     expect(of.get('lay.P.0')!.note).toBe('Cut to 3 m.')
-    expect(of.get('lay.A.0')!.note).toContain('Needs 2.82 m of 5 m; 2.18 m over: in a figure of eight')
+    // 2,300 mm of 3 mm take 41 ml: more than any point of this record says it has.
+    expect(of.get('lay.A.0')!.note).toBe(
+      'Needs 2.82 m of 5 m. 2.3 m over: in a figure of eight, where there is room; no point is recorded with enough.',
+    )
+    const roomy = {
+      ...document,
+      waypoints: document.waypoints.map((point) => ({ ...point, roomMl: point.id === 'U' ? 50 : 0 })),
+    }
+    const found = leadsLaid(roomy, PlanRequest.parse({ kits: [threeLeads('A')], build: {} }), DEFAULT_HOUSE_VALUES)
+    expect(found.ok && works(found.value.request).get('lay.A.0')!.note).toContain(
+      'in a figure of eight, behind the radio.',
+    )
   })
   test('the fuse comes last: after its lead lies, its wall is sealed, and what joins it', () => {
     const fuse = of.get('fuse.P')!
     expect(fuse.afterWork).toEqual(['lay.P.1', 'seal.w12.kit'])
-    expect(fuse.steps[0]!.words).toBe('fuse of 40 A in, within 450 mm of battery and before the first wall')
+    expect(fuse.steps[0]).toMatchObject({ caution: expect.stringContaining('seat belt') })
+    expect(fuse.steps[1]!.words).toBe('fuse of 40 A in, within 450 mm of battery and before the first wall')
     expect(fuse.note).toBe('At least 6 mm² for this length and current, by the house’s drop of 3 %.')
+  })
+  test('what it uses up is on the bag list: ties, a sheath where it is wet, a sleeve near heat, what seals a wall', () => {
+    const near = { w10: { passes: [{ kind: 'hot part', how: 'beside', distanceMm: 150 }] } }
+    const asked = PlanRequest.parse({ kits: [threeLeads('B')], build: {} })
+    const found = leadsLaid(deliveryVanRecord(near), asked, DEFAULT_HOUSE_VALUES)
+    const all = found.ok ? [...works(found.value.request).values()] : []
+    const used = (id: string) => all.find((work) => work.id.startsWith(id))?.consumables
+    expect(used('lay.B.0')).toEqual(['ties', 'split sheath'])
+    expect(all.flatMap(({ consumables }) => consumables)).toContain('heat sleeve')
+    expect(used('seal.w14')).toEqual(['grommet'])
   })
   test('each wall that is used is sealed once everything is through, and made ready before', () => {
     expect(of.get('seal.w14.kit')).toMatchObject({ afterWork: ['lay.B.0'], name: 'Seal: w14' })

@@ -7,6 +7,8 @@ import type { Hazard } from '@/core/procedure/wayWords'
 import type { FittedKit } from '@/core/shop/kitHere'
 import { leadTaskId, leadTaskOf } from '@/core/shop/leadTask'
 import { WorkItem } from '@/core/shop/workItem'
+import { leaveMm, surplusOf } from '@/core/leads/length'
+import { tiesOf } from '@/core/leads/ties'
 import { WorkStep } from '@/core/shop/workStep'
 import type { Circumstances } from '@/core/vehicle/circumstances'
 import { hazardWords } from './wayWords'
@@ -110,6 +112,7 @@ function asWork(model: ProcedureForBuild, task: LeadTask): WorkItem {
   })
 }
 
+type Lay = Extract<LeadTask, { kind: 'lay' }>
 type Said = Pick<WorkItem, 'name'> & Partial<Pick<WorkItem, 'kind' | 'note' | 'consumables' | 'steps' | 'alsoTools'>>
 type SaidOf = { [K in LeadTask['kind']]: (model: ProcedureForBuild, task: Extract<LeadTask, { kind: K }>) => Said }
 
@@ -132,12 +135,13 @@ const SAID: SaidOf = {
     return {
       name: `${lead.name}: ${nameOf(model, from)} to ${nameOf(model, to)}`.slice(0, 80),
       note: task.first ? lengthNote(model, task) : '',
-      consumables: legs.some(({ way }) => way.tiedTo !== 'lies fast') ? ['ties'] : [],
+      consumables: usedUp(model, task),
       steps: legs.flatMap((leg, i) => legSteps(model, task.id, leg, i)),
     }
   },
   seal: (_, { id, way }) => ({
     name: `Seal: ${way.name}`.slice(0, 80),
+    consumables: SEALED_WITH[way.passage!.seal],
     steps: [
       step(id, 0, { act: 'do', words: sealWords(way.passage!) }),
       step(id, 1, { act: 'look at', words: 'no gap from the wet side, by eye or with water' }),
@@ -153,6 +157,15 @@ const SAID: SaidOf = {
           ? `At least ${conductorMm2} mm² for this length and current, by the house’s drop of 3 %.`
           : '',
     steps: [
+      ...(lead.electric?.returns === 'by the body'
+        ? [
+            step(id, 1, {
+              act: 'look at',
+              words: 'its ground: bare metal, tight, edge treated',
+              caution: 'Never at a bolt of a seat belt, of an airbag or of a tank strap.',
+            }),
+          ]
+        : []),
       step(id, 0, {
         act: 'do',
         words: `${fuseA === null ? 'fuse' : `fuse of ${fuseA} A`} in, within 450 mm of ${nameOf(model, sourceId)} and before the first wall`,
@@ -203,20 +216,78 @@ function legSteps(model: ProcedureForBuild, taskId: Id, leg: LaidLeg, i: number)
       act: 'lay',
       words: `to ${nameOf(model, toId)}, ${way.name}; ${lies}; tape at ${lengthWords(markMm)} sits there`,
       tool: laying.tool === 'hand' ? '' : laying.tool,
+      wayId: way.id,
       caution: caution.slice(0, 200),
     }),
   ]
 }
 
+/** What closes a wall again, on the bag list. */
+const SEALED_WITH: Readonly<Record<NonNullable<FoundPassage>['seal'], string[]>> = {
+  grommet: ['grommet'],
+  'factory sheath, taped again': ['bundle tape'],
+  butyl: ['butyl'],
+  'cable gland': ['cable gland'],
+  none: [],
+}
+
+/** Nearer than this to a hot part a lead lies in a sleeve: common practice, no source. */
+const SLEEVE_MM = 200
+
+/** What laying uses up, on the bag list: ties, and what keeps a lead from heat, water and edges. */
+function usedUp(model: ProcedureForBuild, { lead, legs }: Lay): string[] {
+  const passes = legs.flatMap(({ way }) => way.passes)
+  const wet = legs.some(({ fromId, toId }) => [fromId, toId].some((id) => model.waypoints.get(id)?.wet))
+  return [
+    ...(tiesOfLegs(lead, legs) > 0 ? ['ties'] : []),
+    ...(wet && lead.mayGetWet === 'in a sheath' ? ['split sheath'] : []),
+    ...(passes.some(({ kind, distanceMm }) => kind === 'hot part' && (distanceMm ?? 0) < SLEEVE_MM)
+      ? ['heat sleeve']
+      : []),
+    ...(passes.some(({ kind }) => kind === 'sharp edge') ? ['edge trim'] : []),
+  ]
+}
+
+/** Where a lead is tied closer: beside what moves it must not reach. */
+const [CLOSE_TIES_MM, BESIDE] = [100, new Set<Hazard>(['pedal', 'steering column', 'gear or brake linkage'])]
+
+/** Ties of these legs for one lead by itself; leads that lie together share some. */
+function tiesOfLegs(lead: Lay['lead'], legs: readonly LaidLeg[]): number {
+  return legs.reduce(
+    (sum, { way, laying }) =>
+      sum +
+      tiesOf({
+        ...{ how: laying.how, lengthMm: way.lengthMm, liesFast: way.tiedTo === 'lies fast', classes: [lead.class] },
+        everyMm: way.passes.some(({ kind }) => BESIDE.has(kind)) ? CLOSE_TIES_MM : way.tieEveryMm,
+      }),
+    0,
+  )
+}
+
 /** How long it is to be, where its coil lies, and what is left over. */
-function lengthNote(model: ProcedureForBuild, { lead, run }: Extract<LeadTask, { kind: 'lay' }>): string {
+function lengthNote(model: ProcedureForBuild, { lead, run }: Lay): string {
   const long =
     run.cutMm !== null
       ? `Cut to ${lengthWords(run.cutMm)}.`
-      : `Needs ${lengthWords(run.needMm)} of ${lengthWords(lead.suppliedMm!)}; ${lengthWords(run.spareMm!)} over: ${lead.class === 'antenna' ? 'in a figure of eight' : 'in a zigzag'}, where there is room.`
+      : `Needs ${lengthWords(run.needMm)} of ${lengthWords(lead.suppliedMm!)}. ${surplusWords(model, lead, run)}`
   const coil = run.coilAt > 0 ? ` The coil lies at ${nameOf(model, run.pointIds[run.coilAt]!)} meanwhile.` : ''
   return `${long}${coil}`.slice(0, 300)
 }
+
+/** What of a supplied lead is left over once it lies, how it is laid, and the nearest point to its device with room. */
+function surplusWords(model: ProcedureForBuild, lead: Lay['lead'], run: FoundRun): string {
+  const points = run.pointIds.map((id) => model.waypoints.get(id)!)
+  const legs = run.legs.map(({ wayId }) => ({ ...model.ways.get(wayId)!, known: 'measured' as const }))
+  const leaves = [leaveMm(lead.ends[0], points[0]!), leaveMm(lead.ends[1], points.at(-1)!)] as const
+  const { surplusMm, coilMl } = surplusOf(lead.suppliedMm!, legs, leaves, lead.diameterMm)
+  if (surplusMm < LITTLE_MM) return ''
+  const fromDevice = lead.ends[0].to === 'device' ? points : points.toReversed()
+  const place = fromDevice.find(({ roomMl }) => roomMl >= coilMl)
+  const form = lead.class === 'antenna' ? 'in a figure of eight' : 'in a zigzag'
+  return `${lengthWords(surplusMm)} over: ${form}, ${place ? place.name : 'where there is room; no point is recorded with enough'}.`
+}
+/** So little needs no place of its own. */
+const LITTLE_MM = 100
 
 function sealWords({ seal, edge, through }: NonNullable<FoundPassage>): string {
   const grommet = edge === 'metal' && seal !== 'grommet' ? ' over edge trim' : ''

@@ -52,6 +52,8 @@ export const WorkStep = z.object({
   caution: z.string().trim().max(200).default(''),
   photoId: z.uuid().nullable().default(null),
   reading: Expected.nullable().default(null),
+  /** The way of the vehicle's record that a leg of a lead is laid along. */
+  wayId: Id.nullable().default(null),
   when: When.default({}),
 })
 

@@ -103,7 +103,7 @@ export function JobAtWork({
       ask={setAsk}
     />,
   )
-  const asks = useDeferredValue(
+  const asksNow = (
     <JobAsks
       data={data}
       job={job}
@@ -118,8 +118,11 @@ export function JobAtWork({
       replan={replan}
       fails={fails}
       look={look}
-    />,
+    />
   )
+  const asksLater = useDeferredValue(asksNow)
+  // What is put off may be put off again and again where a clock runs on a slow tablet: a question is not put off.
+  const asks = ask === null ? asksLater : asksNow
   const map = useDeferredValue(
     tap?.card.partId ? (
       <PartMap document={job.document} partId={tap.card.partId} nowItemId={tap.step.operation.itemId} />

@@ -4,8 +4,10 @@ import type { KnownOfTap } from '@/core/job/decide/knownOfTap'
 import { isDone, type NextTap } from '@/core/job/progress'
 import { stepsInHand } from '@/core/job/workSteps'
 import { KitPicture, kitViewOf } from '../map/KitPicture'
+import { LeadPicture } from '../map/LeadPicture'
 import { ActionSign } from './ActionSign'
 import { CardSteps } from './CardSteps'
+import { leadDrawn } from './leadDrawn'
 import type { Ask } from './askProps'
 import { waitWords } from './slabs'
 import { TestNeeds } from './TestNeeds'
@@ -51,6 +53,7 @@ export function TapInHand({
   const { operation } = tap.step
   const work = operation.act === 'work' ? plan.job.works.get(operation.itemId) : undefined
   const hasDrawing = work !== undefined && kitViewOf(job.document, work.steps) !== undefined
+  const lead = work && leadDrawn(job, work)
   return (
     <>
       {refusal && (
@@ -75,7 +78,7 @@ export function TapInHand({
         <TestNeeds plan={plan} state={state} functionId={operation.itemId} nowMs={job.nowMs} />
       )}
       <div
-        className={`grid min-h-0 flex-1 gap-6 pl-6 ${tap.card.partId || hasDrawing ? 'md:grid-cols-[1.35fr_1fr]' : ''}`}
+        className={`grid min-h-0 flex-1 gap-6 pl-6 ${tap.card.partId || hasDrawing || lead ? 'md:grid-cols-[1.35fr_1fr]' : ''}`}
       >
         <div
           className="-ml-7 min-h-0 overflow-y-auto pl-7 lg:contain-strict"
@@ -90,6 +93,11 @@ export function TapInHand({
           )}
         </div>
         {tap.card.partId && <div className="relative hidden min-h-0 md:block">{map}</div>}
+        {lead && (
+          <div className="hidden min-h-0 md:block">
+            <LeadPicture document={job.document} {...lead} />
+          </div>
+        )}
         {hasDrawing && work && (
           <div className="hidden min-h-0 md:block">
             <KitPicture
