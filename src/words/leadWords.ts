@@ -5,7 +5,7 @@ import type { NoWay } from '@/core/plan/leads/noWay'
 import type { OtherWay } from '@/core/plan/leads/otherWays'
 import type { ProcedureDocument } from '@/core/procedure/document'
 import { itemWords } from './items'
-import { lengthWords } from './leadWorks'
+import { lengthWords } from './leadNotes'
 import { hazardWords } from './wayWords'
 
 /** Why a lead may not take a way: one reason. */

@@ -7,16 +7,10 @@ import type { Hazard } from '@/core/procedure/wayWords'
 import type { FittedKit } from '@/core/shop/kitHere'
 import { leadTaskId, leadTaskOf } from '@/core/shop/leadTask'
 import { WorkItem } from '@/core/shop/workItem'
-import { leaveMm, surplusOf } from '@/core/leads/length'
-import { tiesOf } from '@/core/leads/ties'
 import { WorkStep } from '@/core/shop/workStep'
 import type { Circumstances } from '@/core/vehicle/circumstances'
+import { lengthNote, lengthWords, SEALED_WITH, usedUp } from './leadNotes'
 import { hazardWords } from './wayWords'
-
-/** "0.6 m", "1.45 m", "80 mm": as a crew says a length. */
-export function lengthWords(mm: number): string {
-  return mm < 300 ? `${Math.round(mm)} mm` : `${Number((mm / 1000).toFixed(2))} m`
-}
 
 /** What is moved through all of its travel once a lead lies beside it. */
 const MOVES: Partial<Readonly<Record<Hazard, string>>> = {
@@ -112,7 +106,6 @@ function asWork(model: ProcedureForBuild, task: LeadTask): WorkItem {
   })
 }
 
-type Lay = Extract<LeadTask, { kind: 'lay' }>
 type Said = Pick<WorkItem, 'name'> & Partial<Pick<WorkItem, 'kind' | 'note' | 'consumables' | 'steps' | 'alsoTools'>>
 type SaidOf = { [K in LeadTask['kind']]: (model: ProcedureForBuild, task: Extract<LeadTask, { kind: K }>) => Said }
 
@@ -221,73 +214,6 @@ function legSteps(model: ProcedureForBuild, taskId: Id, leg: LaidLeg, i: number)
     }),
   ]
 }
-
-/** What closes a wall again, on the bag list. */
-const SEALED_WITH: Readonly<Record<NonNullable<FoundPassage>['seal'], string[]>> = {
-  grommet: ['grommet'],
-  'factory sheath, taped again': ['bundle tape'],
-  butyl: ['butyl'],
-  'cable gland': ['cable gland'],
-  none: [],
-}
-
-/** Nearer than this to a hot part a lead lies in a sleeve: common practice, no source. */
-const SLEEVE_MM = 200
-
-/** What laying uses up, on the bag list: ties, and what keeps a lead from heat, water and edges. */
-function usedUp(model: ProcedureForBuild, { lead, legs }: Lay): string[] {
-  const passes = legs.flatMap(({ way }) => way.passes)
-  const wet = legs.some(({ fromId, toId }) => [fromId, toId].some((id) => model.waypoints.get(id)?.wet))
-  return [
-    ...(tiesOfLegs(lead, legs) > 0 ? ['ties'] : []),
-    ...(wet && lead.mayGetWet === 'in a sheath' ? ['split sheath'] : []),
-    ...(passes.some(({ kind, distanceMm }) => kind === 'hot part' && (distanceMm ?? 0) < SLEEVE_MM)
-      ? ['heat sleeve']
-      : []),
-    ...(passes.some(({ kind }) => kind === 'sharp edge') ? ['edge trim'] : []),
-  ]
-}
-
-/** Where a lead is tied closer: beside what moves it must not reach. */
-const [CLOSE_TIES_MM, BESIDE] = [100, new Set<Hazard>(['pedal', 'steering column', 'gear or brake linkage'])]
-
-/** Ties of these legs for one lead by itself; leads that lie together share some. */
-function tiesOfLegs(lead: Lay['lead'], legs: readonly LaidLeg[]): number {
-  return legs.reduce(
-    (sum, { way, laying }) =>
-      sum +
-      tiesOf({
-        ...{ how: laying.how, lengthMm: way.lengthMm, liesFast: way.tiedTo === 'lies fast', classes: [lead.class] },
-        everyMm: way.passes.some(({ kind }) => BESIDE.has(kind)) ? CLOSE_TIES_MM : way.tieEveryMm,
-      }),
-    0,
-  )
-}
-
-/** How long it is to be, where its coil lies, and what is left over. */
-function lengthNote(model: ProcedureForBuild, { lead, run }: Lay): string {
-  const long =
-    run.cutMm !== null
-      ? `Cut to ${lengthWords(run.cutMm)}.`
-      : `Needs ${lengthWords(run.needMm)} of ${lengthWords(lead.suppliedMm!)}. ${surplusWords(model, lead, run)}`
-  const coil = run.coilAt > 0 ? ` The coil lies at ${nameOf(model, run.pointIds[run.coilAt]!)} meanwhile.` : ''
-  return `${long}${coil}`.slice(0, 300)
-}
-
-/** What of a supplied lead is left over once it lies, how it is laid, and the nearest point to its device with room. */
-function surplusWords(model: ProcedureForBuild, lead: Lay['lead'], run: FoundRun): string {
-  const points = run.pointIds.map((id) => model.waypoints.get(id)!)
-  const legs = run.legs.map(({ wayId }) => ({ ...model.ways.get(wayId)!, known: 'measured' as const }))
-  const leaves = [leaveMm(lead.ends[0], points[0]!), leaveMm(lead.ends[1], points.at(-1)!)] as const
-  const { surplusMm, coilMl } = surplusOf(lead.suppliedMm!, legs, leaves, lead.diameterMm)
-  if (surplusMm < LITTLE_MM) return ''
-  const fromDevice = lead.ends[0].to === 'device' ? points : points.toReversed()
-  const place = fromDevice.find(({ roomMl }) => roomMl >= coilMl)
-  const form = lead.class === 'antenna' ? 'in a figure of eight' : 'in a zigzag'
-  return `${lengthWords(surplusMm)} over: ${form}, ${place ? place.name : 'where there is room; no point is recorded with enough'}.`
-}
-/** So little needs no place of its own. */
-const LITTLE_MM = 100
 
 function sealWords({ seal, edge, through }: NonNullable<FoundPassage>): string {
   const grommet = edge === 'metal' && seal !== 'grommet' ? ' over edge trim' : ''

@@ -9,7 +9,15 @@ const point = (id: string, more: object = {}) =>
   Waypoint.parse({ id, name: `behind ${id}`, station: 'centre', ...more })
 const way = (id: string, ends: string, more: object = {}) =>
   Way.parse({
-    ...{ id: id.replaceAll(' ', '-'), name: id, from: ends[0], to: ends[1], station: 'centre', lengthMm: 500, layings: [{ id: 'l' }] },
+    ...{
+      id: id.replaceAll(' ', '-'),
+      name: id,
+      from: ends[0],
+      to: ends[1],
+      station: 'centre',
+      lengthMm: 500,
+      layings: [{ id: 'l' }],
+    },
     ...more,
   })
 const record = (more: Partial<ProcedureDocument> = {}): ProcedureDocument => ({

@@ -8,7 +8,7 @@ import type { DrawnRun } from '../map/WayChannels'
 import { leadLetter } from '../marks/leadLetter'
 import type { PlannedJob } from './useJob'
 
-/** The lead that a piece of work lays, as it is drawn: its whole run, and the leg in hand; null where no view has it. */
+/** The lead that a piece of work lays, as it is drawn: its run, and the leg in hand; null where no view has it. */
 export function leadDrawn(
   job: PlannedJob,
   work: WorkItem,
