@@ -16,7 +16,7 @@ const layers = {
   ],
   'core/plan': [
     ...['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/estimate', 'core/sequence'],
-    ...['core/layout', 'core/leads', 'core/standards'],
+    ...['core/layout', 'core/leads'],
   ],
   'core/job': ['core/base', 'core/procedure', 'core/shop', 'core/order', 'core/vehicle', 'core/plan'],
   'core/shorthand': ['core/base', 'core/procedure', 'core/shop'],

@@ -1,6 +1,8 @@
 import type { Id } from '@/core/base/id'
 import type { Bar } from '@/core/leads/allowed'
-import type { LeadLayout } from '@/core/plan/leads/leadLayout'
+import type { FoundRun, LeadLayout } from '@/core/plan/leads/leadLayout'
+import { fusedWith } from '@/core/leads/electric'
+import type { KitLead } from '@/core/shop/lead'
 import type { NoWay } from '@/core/plan/leads/noWay'
 import type { OtherWay } from '@/core/plan/leads/otherWays'
 import type { ProcedureDocument } from '@/core/procedure/document'
@@ -28,6 +30,16 @@ export function barWords(document: ProcedureDocument, bar: Bar): string {
     case 'goes outside':
       return `it goes outside by ${itemWords(document, bar.pointId)}, where this lead has no end`
   }
+}
+
+/** "fuse 40 A, 6 mm² or more (0.27 V lost)": what a lead with a current asks for; empty where nobody said one. */
+export function electricWords({ electric, suppliedMm }: KitLead, run: FoundRun): string {
+  if (!electric) return ''
+  const found = fusedWith(electric, run.cutMm ?? suppliedMm ?? run.needMm)
+  if (!found) return `no fuse or conductor is large enough for ${electric.currentA} A over this length`
+  const own = electric.conductorMm2
+  const thin = own !== null && own < found.mm2 ? `; its own ${own} mm² are too thin` : ''
+  return `fuse ${found.fuseA} A, ${found.mm2} mm² or more (${found.dropV.toFixed(2)} V lost at ${electric.currentA} A)${thin}`
 }
 
 export type LeadNames = (leadId: Id) => string
@@ -65,6 +77,12 @@ export function noWayWords(
         sentence: `${listed(because.leadIds.map(leadName))} can’t all be laid: each of them alone can.`,
         border: because.wayIds.map((id) => `${itemWords(document, id)}: too narrow for them side by side`),
         remedy: 'Supply one of them otherwise, or record another way.',
+      }
+    case 'too many':
+      return {
+        sentence: `${because.leads} leads are more than are laid out together: ${because.most}.`,
+        border: [],
+        remedy: 'Make two jobs of it.',
       }
     case 'not found':
       return {

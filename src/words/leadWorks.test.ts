@@ -5,7 +5,11 @@ import { PlanRequest } from '@/core/plan/ask/planRequest'
 import { planJob } from '@/core/plan/planJob'
 import { allSteps } from '@/core/plan/show/planOnCards'
 import { CrewAtWork } from '@/core/job/crew.testing'
+import { leaveGate } from '@/core/job/leaveGate'
+import { liveVehicle } from '@/core/job/liveVehicle'
+import { termsOf } from '@/core/job/terms'
 import { DEFAULT_HOUSE_VALUES } from '@/core/shop/houseValues'
+import { whilePlanning } from '@/core/vehicle/circumstances'
 import { leadsLaid } from './leadsLaid'
 
 const document = deliveryVanRecord()
@@ -122,5 +126,24 @@ describe('planned and followed', () => {
     expect(play(null).openRows).toEqual([])
     const missed = play('work:seal.w12.kit')
     expect([missed.closed, missed.openRows.map(({ id }) => id)]).toEqual([false, ['seal.w12.kit']])
+  })
+
+  test('left in the middle, the driver is told which lead lies halfway', () => {
+    const crew = new CrewAtWork(document, request)
+    const told = () =>
+      leaveGate(
+        crew.model,
+        crew.state,
+        liveVehicle(crew.model, crew.state, 0),
+        whilePlanning(DEFAULT_HOUSE_VALUES),
+        termsOf(crew.document, crew.request, crew.state),
+      ).driverMustKnow.leadsHalfway
+    expect(told()).toEqual([])
+    for (const step of allSteps(crew.plan)) {
+      crew.does(step)
+      if (step.operation.key === 'work:lay.A.0') break
+    }
+    expect(told()).toContain('Antenna lead: behind the glovebox to behind the radio')
+    expect(told()).not.toContain('Antenna lead: roof hole to behind the glovebox')
   })
 })

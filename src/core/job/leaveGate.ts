@@ -7,6 +7,7 @@ import type { Breach } from '../vehicle/judge'
 import { powerGate, settingSet } from '../vehicle/powerGate'
 import { smallestSet, type Obligation } from '../vehicle/smallestSet'
 import type { VehicleState } from '../vehicle/vehicleState'
+import { leadTaskOf } from '../shop/leadTask'
 import { settleAccount } from './account'
 import { levelNow } from './fold'
 import { isOut, type UnresolvedOf } from './unresolved'
@@ -34,7 +35,14 @@ export type LeaveAnswer = {
   forbids: LeaveForbids[]
   /** The fewest acts that would allow it; null when nothing on this list does. */
   smallest: LeaveAct[] | null
-  driverMustKnow: { functionsOut: Id[]; partsOff: Id[]; notTested: Id[]; leadsParked: Id[] }
+  driverMustKnow: {
+    functionsOut: Id[]
+    partsOff: Id[]
+    notTested: Id[]
+    leadsParked: Id[]
+    /** Leads of kits that are begun and not done, by name: their ends lie open somewhere. */
+    leadsHalfway: string[]
+  }
 }
 
 /**
@@ -66,7 +74,7 @@ export function leaveGate(
     allowed: forbids.length === 0,
     forbids: onceEach(forbids),
     smallest: smallest && smallest.map(actOf),
-    driverMustKnow: mustKnow(model, state, vehicle),
+    driverMustKnow: { ...mustKnow(model, state, vehicle), leadsHalfway: leadsHalfway(state, terms.kits) },
   }
 }
 
@@ -150,7 +158,22 @@ function onceEach(forbids: LeaveForbids[]): LeaveForbids[] {
   ]
 }
 
-function mustKnow(model: ProcedureForBuild, state: JobState, vehicle: VehicleState): LeaveAnswer['driverMustKnow'] {
+/** Work of leads that was begun and is not done: a leg of it lies, or work of the same lead does. */
+function leadsHalfway(state: JobState, kits: JobTerms['kits']): string[] {
+  const works = kits.flatMap((kit) => kit.works.filter(({ id }) => LAID.has(leadTaskOf(id) ?? '')))
+  const leadOf = (id: Id) => id.split('.')[1]
+  const isBegun = ({ id, steps }: (typeof works)[number]) =>
+    state.works.has(id) || steps.some((step) => state.stepsDone.has(`${id}/${step.id}`))
+  const begun = new Set(works.filter(isBegun).map(({ id }) => leadOf(id)))
+  return works.filter(({ id }) => begun.has(leadOf(id)) && !state.works.has(id)).map(({ name }) => name)
+}
+const LAID: ReadonlySet<string> = new Set(['lay', 'sight', 'fuse'])
+
+function mustKnow(
+  model: ProcedureForBuild,
+  state: JobState,
+  vehicle: VehicleState,
+): Omit<LeaveAnswer['driverMustKnow'], 'leadsHalfway'> {
   const openTethers = [...vehicle.open].flatMap((id) => model.tethers.get(id) ?? [])
   const functionsOut = new Set(openTethers.flatMap((tether) => tether.functions))
   const touched = [...state.tethersTouched].flatMap((id) => model.tethers.get(id)?.functions ?? [])

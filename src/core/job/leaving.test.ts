@@ -100,7 +100,13 @@ describe('may it be used unfinished', () => {
     const crew = crewAtDash()
     record(crew, [opened('main'), at('cover', 'off')])
     const told = () => gateOf(crew).driverMustKnow
-    expect(told()).toEqual({ functionsOut: ['sound'], partsOff: ['cover'], notTested: [], leadsParked: [] })
+    expect(told()).toEqual({
+      functionsOut: ['sound'],
+      partsOff: ['cover'],
+      notTested: [],
+      leadsParked: [],
+      leadsHalfway: [],
+    })
     record(crew, [{ kind: 'lead parked', tetherId: 'main' }])
     expect(told().leadsParked).toEqual(['main'])
     record(crew, [{ kind: 'closed', tetherId: 'main' }])

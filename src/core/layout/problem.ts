@@ -38,12 +38,15 @@ export const LayoutLead = z.object({
 })
 export type LayoutLead = z.infer<typeof LayoutLead>
 
+/** Leads are bits of a word. */
+export const MOST_LEADS = 30
+
 export const LayoutProblem = z.object({
   name: z.string().default(''),
   points: count,
   ways: count,
   unitMs: z.array(count),
-  leads: z.array(LayoutLead).max(30, 'At most 30 leads are laid out together.'),
+  leads: z.array(LayoutLead).max(MOST_LEADS, 'At most 30 leads are laid out together.'),
   /** Two leads that may not share a way. */
   aparts: z.array(z.object({ way: count, leads: z.tuple([count, count]) })).default([]),
   /** Where two or more share a way, their areas together are at most this. */

@@ -192,12 +192,13 @@ function PutBackRow({
 function Leave({ document, job }: { document: ProcedureDocument; job: LiveJob }) {
   const answer = leaveGate(job.model, job.state, job.vehicle, job.circumstances, job.terms)
   const name = (id: string) => itemWords(document, id)
-  const { functionsOut, partsOff, notTested, leadsParked } = answer.driverMustKnow
+  const { functionsOut, partsOff, notTested, leadsParked, leadsHalfway } = answer.driverMustKnow
   const know = [
     functionsOut.length > 0 && `does not work: ${functionsOut.map(name).join(', ')}`,
     partsOff.length > 0 && `missing: ${partsOff.map(name).join(', ')}`,
     notTested.length > 0 && `not tested yet: ${notTested.map(name).join(', ')}`,
     leadsParked.length > 0 && `leads tied back: ${leadsParked.map(name).join(', ')}`,
+    leadsHalfway.length > 0 && `not done, so cap its ends, tie it back, and no fuse in: ${leadsHalfway.join('; ')}`,
   ].filter(Boolean)
   return (
     <>

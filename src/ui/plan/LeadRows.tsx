@@ -7,7 +7,7 @@ import type { ProcedureDocument } from '@/core/procedure/document'
 import type { FittedKit } from '@/core/shop/kitHere'
 import type { KitLead } from '@/core/shop/lead'
 import { itemWords } from '@/words/items'
-import { layoutProofWords, noWayWords, otherWayWords, secondsWords } from '@/words/leadWords'
+import { electricWords, layoutProofWords, noWayWords, otherWayWords, secondsWords } from '@/words/leadWords'
 import { lengthWords } from '@/words/leadNotes'
 import { planErrorSentence } from '@/words/problems'
 import { Beadline } from '../marks/Beadline'
@@ -169,6 +169,7 @@ function LeadRow({
           Why this way?
         </button>
       </p>
+      {electricWords(lead, run) && <p>{electricWords(lead, run)}</p>}
       {asked && (
         <OtherWays
           others={others}

@@ -156,4 +156,13 @@ describe('the delivery van as a record', () => {
   test('off the passenger pillar the antenna lead goes by the driver side, 22 s more', () => {
     expect(withOthers('A', 'w6')).toMatchObject({ is: 'taken', moreS: 22, wayIds: ['w5', 'w3', 'w1'] })
   })
+
+  test('more leads than are laid out together are refused with the number', () => {
+    const { kit, fit } = threeLeads('A')
+    const many = Array.from({ length: 16 }, (_, i) => ({ ...kit.leads[0]!, id: `lead-${i}` }))
+    const kits = [1, 2].map((n) => ({ kit: { ...kit, id: `kit-${n}`, leads: many }, fit }))
+    const request = PlanRequest.parse({ kits, build: {} })
+    const found = leadLayout(modelOfRequest(deliveryVanRecord(), request), request, DEFAULT_HOUSE_VALUES)
+    expect(found.ok && found.value).toMatchObject({ because: { kind: 'too many', leads: 32, most: 30 } })
+  })
 })

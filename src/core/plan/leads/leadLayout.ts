@@ -1,7 +1,7 @@
 import type { Id } from '../../base/id'
 import { ok, type Result } from '../../base/result'
 import { layLeads } from '../../layout/layLeads'
-import type { Run } from '../../layout/problem'
+import { MOST_LEADS, type Run } from '../../layout/problem'
 import { endsOf, type AskedLead } from '../../leads/allowed'
 import { cutMm } from '../../leads/length'
 import type { Access } from '../../procedure/access'
@@ -97,6 +97,8 @@ export function leadLayout(
   const { asked, bySight } = askedLeads(model, request.kits)
   const nothing = { runs: [], openS: 0, layS: 0, boundS: 0, proven: true, openingsTaken: false, others: [] }
   if (asked.length === 0) return ok({ kind: 'laid', ...nothing, bySight })
+  if (asked.length > MOST_LEADS)
+    return ok({ kind: 'no way', because: { kind: 'too many', leads: asked.length, most: MOST_LEADS }, bySight })
   const goal = goalOfRequest(request, model.build)
   const circumstances = whilePlanning(house, rules)
   const glance = findPlan(model, request, house, rules, { limits: AT_ONCE })

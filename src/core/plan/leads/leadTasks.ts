@@ -9,7 +9,7 @@ import type { KitLead } from '../../shop/lead'
 import { leadTaskId } from '../../shop/leadTask'
 import type { Circumstances } from '../../vehicle/circumstances'
 import type { Rule } from '../../vehicle/rule'
-import { conductorFor } from '../../standards/conductor'
+import { fusedWith } from '../../leads/electric'
 import type { PartAccess } from './accessChoices'
 import type { FoundRun } from './leadLayout'
 
@@ -51,9 +51,6 @@ export type LeadTask =
 
 /** Seconds of fitting a fuse, and of laying a lead nobody knows a way for: house estimates, no source. */
 const [FUSE_S, BY_SIGHT_S] = [10, 180]
-/** How long the ground lead of a return by the body is taken to be. */
-const GROUND_LEAD_M = 0.4
-
 /** The tasks of all leads of a request, kit by kit. Cost: O(legs x rules). */
 export function leadTasks(
   model: ProcedureForBuild,
@@ -217,17 +214,11 @@ function fuseTask(
   const mine = tasks.filter((task) =>
     task.kind === 'lay' ? task.lead.id === lead.id && task.last : task.kind === 'seal' && ways.has(task.way.id),
   )
-  const { electric } = lead
-  const lengthM = (run.cutMm ?? lead.suppliedMm ?? run.needMm) / 1000
-  const load = {
-    ...{ systemV: electric.systemV, currentA: electric.currentA, lasting: electric.lasting },
-    lengthM: electric.returns === 'by a lead of its own' ? 2 * lengthM : lengthM + GROUND_LEAD_M,
-  }
-  const chosen = conductorFor(load)
+  const chosen = fusedWith(lead.electric, run.cutMm ?? lead.suppliedMm ?? run.needMm)
   return [
     {
       ...{ ...AT_HAND, kind: 'fuse', id: leadTaskId('fuse', lead.id), kitId: run.kitId, lead, sourceId: source.id },
-      ...{ fuseA: electric.fuseA ?? chosen?.fuseA ?? null, conductorMm2: chosen?.conductor.mm2 ?? null },
+      ...{ fuseA: chosen?.fuseA ?? lead.electric.fuseA, conductorMm2: chosen?.mm2 ?? null },
       ...{ station: source.station, durationS: FUSE_S, access: run.endAccess[run.pointIds[0] === sourceId ? 0 : 1] },
       afterWork: [...mine.map(({ id }) => id), ...joins(works, lead.id)],
     },

@@ -11,7 +11,7 @@ import type { LeadProblem } from './leadProblem'
  * - `too short`: by so many mm against the shortest way it may take.
  * - `connectors`: it could be laid if an end's connector were fitted afterwards.
  * - `together`: a smallest set of leads that can't all be laid; each of them alone can.
- * - `not found`: the limits of the search ended it.
+ * - `not found`: the limits of the search ended it; `too many`: it was not begun.
  */
 export type NoWay =
   | { kind: 'barred'; leadId: Id; reached: Id[]; border: { wayId: Id; bars: readonly Bar[] }[] }
@@ -19,6 +19,7 @@ export type NoWay =
   | { kind: 'connectors'; leadId: Id }
   | { kind: 'together'; leadIds: Id[]; wayIds: Id[] }
   | { kind: 'not found' }
+  | { kind: 'too many'; leads: number; most: number }
 
 /** The witness of a layout that does not exist. `lead`: the one that has no run by itself; null where only together. */
 export function noWayBecause(
