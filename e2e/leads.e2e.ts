@@ -210,15 +210,22 @@ test('three ways are recorded in a strip by a few taps, airbags asked each time'
   }
   await way('behind the radio', 'behind the knee panel', '60 cm', [['steering column', 'Beside, 60 mm']], true)
   await way('behind the knee panel', 'pillar foot', '40 cm', [])
-  await way('pillar foot', 'pillar head', '80 cm', [['airbag path', 'Across it']])
+  // The third one in a line: what it leaves out is asked, airbags always.
+  await page.getByRole('group', { name: 'Catch' }).getByRole('button', { name: 'Way' }).click()
+  const sheet = page.getByRole('dialog', { name: 'A way for a lead' })
+  await sheet.getByLabel('The way in a line').fill('pillar foot to pillar head, 80 cm, tucked, up the pillar')
+  await sheet.getByLabel('The way in a line').press('Enter')
+  await sheet.getByRole('button', { name: 'airbag path', exact: true }).click()
+  await sheet.getByRole('button', { name: 'Across it', exact: true }).click()
+  await sheet.getByRole('button', { name: /^Looked all along/ }).click()
+  await sheet.getByRole('button', { name: /^(That is it|Nothing)/ }).click()
+  await expect(sheet).toBeHidden()
   await saved(page)
   // Back at the desk they stand in the model's own record.
   await page.goto('/procedures')
   await page.getByRole('link', { name: /Sweeper 2/ }).click()
   await page.getByRole('tab', { name: /^Ways/ }).click()
-  await expect(page.getByRole('row').filter({ hasText: 'pillar foot to pillar head' })).toContainText(
-    'across an airbag path',
-  )
+  await expect(page.getByRole('row').filter({ hasText: 'up the pillar' })).toContainText('across an airbag path')
   await expect(page.getByRole('row').filter({ hasText: 'behind the radio to behind the knee panel' })).toContainText(
     '600 mm',
   )

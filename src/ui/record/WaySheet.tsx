@@ -4,6 +4,7 @@ import { newId } from '@/client/newId'
 import type { Access } from '@/core/procedure/access'
 import type { Hazard } from '@/core/procedure/wayWords'
 import { openNow, pointNames, wayEdits, type SaidPoint, type SaidWay } from '@/core/strip/wayCaught'
+import { wayLine } from '@/core/strip/wayLine'
 import { accessInWords, hazardWords } from '@/words/wayWords'
 import { Choice, Choices, NameForm, type SheetProps } from './CatchChoices'
 
@@ -23,6 +24,7 @@ export function WaySheet({ strip, close }: SheetProps) {
   const { document, state } = strip.job
   const [told, setTold] = useState<Told>({ beside: [] })
   const [asking, setAsking] = useState<Hazard | null>(null)
+  const [unread, setUnread] = useState('')
   const say = (more: Told) => setTold({ ...told, ...more })
   const take = (access: Access[]) => {
     const { besideDone: _, ...said } = told
@@ -32,7 +34,30 @@ export function WaySheet({ strip, close }: SheetProps) {
   const points = (title: string, onPoint: (point: SaidPoint) => void) => (
     <Points title={title} strip={strip} names={pointNames(document, state)} onPoint={onPoint} />
   )
-  if (!told.from) return points('From where?', (from) => say({ from }))
+  const line = (words: string) => {
+    const read = wayLine(document, state, words)
+    setUnread(read ? read.unread.join(', ') : words)
+    // Where nobody was said to have looked, airbags are asked all the same.
+    if (read) say({ ...read.said, ...(read.said.looked && { besideDone: true }) })
+  }
+  if (!told.from)
+    return (
+      <>
+        {points('From where?', (from) => say({ from }))}
+        <p className="mb-1 mt-4 text-xl">Or all of it in a line</p>
+        <NameForm
+          label="The way in a line"
+          placeholder="radio to pillar foot, 60 cm, behind the cluster, no airbag"
+          most={200}
+          onName={line}
+        />
+        {unread && (
+          <p role="alert" className="mt-2 text-lg font-semibold">
+            “{unread}” names no two points: say “from … to …” first.
+          </p>
+        )}
+      </>
+    )
   if (!told.to) return points('To where?', (to) => say({ to }))
   if (told.lengthMm === undefined)
     return <Length onLength={(lengthMm, lengthKnown) => say({ lengthMm, lengthKnown })} />
@@ -68,7 +93,15 @@ export function WaySheet({ strip, close }: SheetProps) {
         onUnseen={() => say({ besideDone: true, looked: false })}
       />
     )
-  return <OpenForIt strip={strip} offered={openNow(document, state)} onTake={take} />
+  return (
+    <OpenForIt
+      strip={strip}
+      offered={openNow(document, state)}
+      said={told.access ?? null}
+      unread={unread}
+      onTake={take}
+    />
+  )
 }
 
 function Points({
@@ -172,31 +205,44 @@ function Beside({
 /** What has to be out of the way: offered is what is out now. */
 function OpenForIt({
   strip,
-  offered,
+  offered: open,
+  said,
+  unread,
   onTake,
 }: {
   strip: SheetProps['strip']
   offered: readonly Access[]
+  /** What a line named; null where none did. */
+  said: readonly Access[] | null
+  unread: string
   onTake: (access: Access[]) => void
 }) {
+  const words = (item: Access) => accessInWords(strip.job.document, [item])
+  const [offered] = useState(() => [
+    ...(said ?? []),
+    ...open.filter((item) => !said?.some((other) => words(other) === words(item))),
+  ])
   const [chosen, setChosen] = useState<readonly Access[]>(() =>
-    offered.filter((item) => item.kind === 'part' && item.partId === strip.inHand),
+    said
+      ? offered.slice(0, said.length)
+      : offered.filter((item) => item.kind === 'part' && item.partId === strip.inHand),
   )
   const isChosen = (item: Access) => chosen.includes(item)
   return (
     <>
+      {unread && <p className="mb-3 text-lg">Nothing was made of “{unread}”: write it as a note.</p>}
       <section>
         <h3 className="mb-2 text-xl">What has to be out of the way for it?</h3>
         <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
           {offered.map((item) => (
             <button
-              key={accessInWords(strip.job.document, [item])}
+              key={words(item)}
               type="button"
               aria-pressed={isChosen(item)}
               className={`${isChosen(item) ? 'slab' : 'ghost'} !min-h-16 text-xl`}
               onClick={() => setChosen(isChosen(item) ? chosen.filter((one) => one !== item) : [...chosen, item])}
             >
-              {accessInWords(strip.job.document, [item])}
+              {words(item)}
             </button>
           ))}
         </div>
