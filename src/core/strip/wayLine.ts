@@ -93,7 +93,7 @@ function inMm(number: string, unit: string): number {
   return Number(number.replace(',', '.')) * (UNITS_MM.find(([words]) => words.test(unit))?.[1] ?? 1)
 }
 
-/** "beside the actuator 40 mm", "keep 4 cm off it", "crosses the pedals". A distance that is not said counts as none. */
+/** "beside the actuator 40 mm", "keep 4 cm off it", "crosses the pedals". A distance not said counts as none. */
 function hazardSaid(clause: string): Partial<SaidWay> | null {
   const says = /^(?:across|crosses|over|beside|past|along|near|by|keep|off|goes past)\b/.test(clause)
   const kind = HAZARDS.find((name) => ALSO[name]?.test(clause) ?? clause.includes(name))
