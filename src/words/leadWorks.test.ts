@@ -100,6 +100,15 @@ describe('the leads of a request as work', () => {
   })
 })
 
+test('where there is no way, the leads are laid by sight if that is asked for, and not at all if not', () => {
+  const tooShort = PlanRequest.parse({ kits: [threeLeads('A', { A: { suppliedMm: 500 } })], build: {} })
+  const [plain, bySight] = [false, true].map((on) => {
+    const found = leadsLaid(document, tooShort, DEFAULT_HOUSE_VALUES, undefined, { bySight: on })
+    return found.ok ? [...works(found.value.request).keys()] : []
+  })
+  expect([plain, bySight]).toEqual([['mount'], ['mount', 'sight.A']])
+})
+
 describe('planned and followed', () => {
   const { request } = laid()
   const plan = planJob(modelOfRequest(document, request), request, DEFAULT_HOUSE_VALUES)

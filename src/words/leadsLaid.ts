@@ -12,6 +12,10 @@ import { withLeadWorks, withoutLeadWorks } from './leadWorks'
 /** A request with its leads laid, and how they lie. Of no way to lay them: the request without anything for them. */
 export type LeadsLaid = { request: PlanRequest; layout: LeadLayout }
 
+function leadIds({ kits }: PlanRequest) {
+  return kits.flatMap(({ kit }) => kit.leads.map(({ id }) => id))
+}
+
 /** Whether anything has to be laid at all. */
 export function hasLeads({ kits }: Pick<PlanRequest, 'kits'>): boolean {
   return kits.some(({ kit }) => kit.leads.length > 0)
@@ -19,20 +23,21 @@ export function hasLeads({ kits }: Pick<PlanRequest, 'kits'>): boolean {
 
 /**
  * The leads of a request laid as cheaply as can be, and made pieces of work of their kits. Asked again, or of what is
- * laid already, it gives the same. Errors and cost: those of leadLayout.
+ * laid already, it gives the same. `bySight`: where there is no way for them, a hand looks for one, as on a model that is
+ * taken apart for the first time. Errors and cost: those of leadLayout.
  */
 export function leadsLaid(
   document: JobDocument,
   asked: PlanRequest,
   house: HouseValues,
   rules?: readonly Rule[],
-  more: { others?: boolean } = {},
+  { bySight = false, ...more }: { others?: boolean; bySight?: boolean } = {},
 ): Result<LeadsLaid, DeriveError> {
   const bare = withoutLeadWorks(asked)
   const model = modelOfRequest(document, bare)
   const found = leadLayout(model, bare, house, rules, more)
   if (!found.ok) return found
   const layout = found.value
-  const request = layout.kind === 'laid' ? withLeadWorks(model, bare, layout, whilePlanning(house, rules)) : bare
-  return ok({ request, layout })
+  const runs = layout.kind === 'laid' ? layout : bySight ? { runs: [], bySight: leadIds(bare) } : null
+  return ok({ request: runs ? withLeadWorks(model, bare, runs, whilePlanning(house, rules)) : bare, layout })
 }

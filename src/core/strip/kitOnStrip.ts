@@ -13,7 +13,7 @@ const MOST_ACCESS = 8
 
 /**
  * A kit as it is fitted while a model is stripped for the first time: as somebody has said it meets this model, else
- * with every piece of its work done while all of it is open, which holds up what came off last and so goes home first.
+ * with every piece of its work done and every lead laid while all of it is open, which holds up what came off last and so goes home first.
  * Cost: O(parts x log parts).
  */
 export function kitOnStrip(kit: Kit, procedureId: string, document: ProcedureDocument, state: JobState): FittedKit {
@@ -27,7 +27,8 @@ export function kitOnStrip(kit: Kit, procedureId: string, document: ProcedureDoc
     })
     .sort((a, b) => cameOff(times, b) - cameOff(times, a))
     .slice(0, MOST_ACCESS)
-  const access = Object.fromEntries(kit.works.filter((work) => !isAtBench(work)).map(({ id }) => [id, open]))
+  const atVehicle = [...kit.works.filter((work) => !isAtBench(work)), ...kit.leads]
+  const access = Object.fromEntries(atVehicle.map(({ id }) => [id, open]))
   return { kit, fit: KitFit.parse({ procedureId, access }) }
 }
 

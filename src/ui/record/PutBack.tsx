@@ -4,15 +4,18 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { levelNow } from '@/core/job/fold'
 import { PlanRequest } from '@/core/plan/ask/planRequest'
+import type { JobDocument } from '@/core/procedure/jobDocument'
 import { mayRestFree } from '@/core/procedure/resting'
 import { REST_WAYS } from '@/core/procedure/part'
 import type { Kit } from '@/core/shop/kit'
 import { kitOnStrip } from '@/core/strip/kitOnStrip'
 import { looseEndsOf } from '@/core/strip/looseEnds'
 import { waitsThere } from '@/core/strip/waitsThere'
+import { rulesInForce } from '@/core/vehicle/rulesInForce'
 import { CheckList } from '../forms/CheckList'
 import type { JobData, LiveJob } from '../job/useJob'
 import { itemWords } from '@/words/items'
+import { hasLeads, leadsLaid } from '@/words/leadsLaid'
 
 /** What the shop could fit on the way. */
 export type KitsOfShop = { procedureId: string; kits: readonly Kit[] }
@@ -43,15 +46,16 @@ export function PutBack({
       partId: part.id,
       level: levelNow(state, part.id) as 'eased' | 'free' | 'off',
     }))
+    const asked = PlanRequest.parse({
+      goals,
+      kits: chosen.map((kit) => kitOnStrip(kit, data.procedureId, document, state)),
+      build: Object.fromEntries(state.facets),
+      start: document.parts[0]?.station ?? 'driver side',
+    })
     job.record([
       {
         kind: 'plan adopted',
-        request: PlanRequest.parse({
-          goals,
-          kits: chosen.map((kit) => kitOnStrip(kit, data.procedureId, document, state)),
-          build: Object.fromEntries(state.facets),
-          start: document.parts[0]?.station ?? 'driver side',
-        }),
+        request: withLeads(asked, document, data),
         found: null,
         people: [],
         lanes: [],
@@ -122,4 +126,11 @@ export function PutBack({
       </Link>
     </div>
   )
+}
+
+/** The leads of the kits laid by the ways that were recorded on this strip; by sight where there are none. */
+function withLeads(asked: PlanRequest, document: JobDocument, { house, rules }: JobData): PlanRequest {
+  if (!hasLeads(asked)) return asked
+  const laid = leadsLaid(document, asked, house, rulesInForce(rules), { bySight: true })
+  return laid.ok ? laid.value.request : asked
 }
