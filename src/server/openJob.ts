@@ -7,7 +7,8 @@ import { KEPT_REQUEST, PlanRequest } from '@/core/plan/ask/planRequest'
 import type { PlanError } from '@/core/plan/find/findPlan'
 import { ProcedureDocument } from '@/core/procedure/document'
 import { REFUSALS } from '@/words/refusals'
-import { planOnThread } from './planning'
+import { leavesLeadsOut } from '@/words/leadsLaid'
+import { layOnThread, planOnThread } from './planning'
 import { recordOfVehicle, type RecordOfVehicle } from './recordOfVehicle'
 import { inShop, type Crew, type Refused } from './whoAsks'
 import { kitsApart } from '@/core/shop/kitsApart'
@@ -35,19 +36,33 @@ export async function openJob(crew: Crew, job: NewJob): Promise<OpenedJob> {
     if ('status' in base) return base
     const { document } = base
     if (!kitsApart(job.request.kits, document)) return { status: 'refused', sentence: REFUSALS.kitsMeet }
-    const planned = await planOnThread(crew.shopId, () => ({
-      ...{ document, request: job.request },
-      ...{ house: crew.house, rules: crew.rules },
-    }))
+    const { house, rules } = crew
+    const request = await withItsLeads(crew, document, job.request)
+    if ('status' in request) return request
+    const planned = await planOnThread(crew.shopId, () => ({ document, request, house, rules }))
     if (planned.kind === 'not answered') return { status: 'refused', sentence: planned.sentence }
     if (!planned.answer.ok) return { status: 'no plan', error: planned.answer.error, document }
-    const jobId = await write(crew, job, base, planned.answer.value)
+    const jobId = await write(crew, { ...job, request }, base, planned.answer.value)
     if (jobId) return { status: 'done', jobId }
   }
   return { status: 'refused', sentence: REFUSALS.recordChanges }
 }
 
 const MOST_TRIES = 3
+
+/** No job is opened that says nothing of its kits' leads: where nobody has laid them out, that is done here. */
+async function withItsLeads(
+  crew: Crew,
+  document: ProcedureDocument,
+  request: PlanRequest,
+): Promise<PlanRequest | Exclude<OpenedJob, { status: 'done' }>> {
+  if (!leavesLeadsOut(request)) return request
+  const { house, rules } = crew
+  const laid = await layOnThread(crew.shopId, () => ({ document, request, house, rules }))
+  if (laid.kind === 'not answered') return { status: 'refused', sentence: laid.sentence }
+  if (!laid.answer.ok) return { status: 'no plan', error: laid.answer.error, document }
+  return laid.answer.value ?? { status: 'refused', sentence: REFUSALS.noWayForLeads }
+}
 
 /** Writes the job, if its record is still the one that was planned with; null where it is not. */
 async function write(crew: Crew, job: NewJob, base: RecordOfVehicle, found: FoundOrder): Promise<string | null> {
