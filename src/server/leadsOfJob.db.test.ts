@@ -54,7 +54,8 @@ const changed = (request: PlanRequest, change: (kit: FittedKit) => FittedKit): P
 
 test('a quotation lays the leads by the shop’s own record, whatever somebody says they take', async () => {
   expect((await quoted(laid())).status).toBe('made')
-  const free = changed(laid(), ({ kit, fit }) => ({ kit: { ...kit, works: kit.works.map((work) => ({ ...work, durationS: 1 })) }, fit })) // prettier-ignore
+  const atOnce = ({ kit }: FittedKit) => kit.works.map((work) => ({ ...work, durationS: 1 }))
+  const free = changed(laid(), (item) => ({ fit: item.fit, kit: { ...item.kit, works: atOnce(item) } }))
   // The kit's own work at another time is another kit; that of its leads is worked out anew.
   expect(await quoted(free)).toEqual({ status: 'refused', sentence: REFUSALS.kitsChangedSince })
   const ends = { ends: [['E'], ['K']] as [string[], string[]], through: [], notThrough: [] }

@@ -29,8 +29,8 @@ export function hasLeads({ kits }: Pick<PlanRequest, 'kits'>): boolean {
 
 /**
  * The leads of a request laid as cheaply as can be, and made pieces of work of their kits. Asked again, or of what is
- * laid already, it gives the same. `bySight`: where there is no way for them a hand looks for one, as on a model that is
- * taken apart for the first time. Errors and cost: those of leadLayout.
+ * laid already, it gives the same. `bySight`: where there is no way for them a hand looks for one, as on a model that
+ * is taken apart for the first time. Errors and cost: those of leadLayout.
  */
 export function leadsLaid(
   document: JobDocument,

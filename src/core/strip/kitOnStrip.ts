@@ -13,7 +13,8 @@ const MOST_ACCESS = 8
 
 /**
  * A kit as it is fitted while a model is stripped for the first time: as somebody has said it meets this model, else
- * with every piece of its work done and every lead laid while all of it is open, which holds up what came off last and so goes home first.
+ * with every piece of its work done and every lead laid while all of it is open, which holds up what came off last and
+ * so goes home first.
  * Cost: O(parts x log parts).
  */
 export function kitOnStrip(kit: Kit, procedureId: string, document: ProcedureDocument, state: JobState): FittedKit {
