@@ -193,7 +193,7 @@ test('three ways are recorded in a strip by a few taps, airbags asked each time'
       if (await offered.isVisible()) await offered.click()
       else {
         await sheet.getByLabel('Another point').fill(point)
-        await sheet.getByRole('button', { name: 'Take' }).click()
+        await sheet.getByRole('button', { name: 'Take' }).first().click()
       }
     }
     if (known) await sheet.getByLabel('It is measured, along the bed of the lead').check()
